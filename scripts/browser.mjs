@@ -1,0 +1,13 @@
+/** Debian's Chromium for tests, benchmarks and pictures: no downloads, no calls home. */
+export const launchOptions = {
+	executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+	args: [
+		'--no-sandbox',
+		'--disable-gpu',
+		'--disable-quic',
+		'--no-first-run',
+		'--disable-background-networking',
+		'--disable-component-update',
+		'--disable-sync'
+	]
+};

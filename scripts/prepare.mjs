@@ -1,0 +1,98 @@
+/** Installing and building only when something changed. Plain Node: nothing is installed yet when this runs. */
+import { execFileSync, spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const root = join(dirname(fileURLToPath(import.meta.url)), '..');
+const npm = process.platform === 'win32' ? 'npm.cmd' : 'npm';
+
+/** @param {string} path @returns {string[]} every file below it, sorted */
+function filesBelow(path) {
+	const full = join(root, path);
+	if (!existsSync(full)) return [];
+	if (!statSync(full).isDirectory()) return [path];
+	return readdirSync(full)
+		.sort()
+		.flatMap((name) => filesBelow(join(path, name)));
+}
+
+/** @param {string[]} paths */
+function fingerprint(paths) {
+	const hash = createHash('sha256').update(process.version);
+	for (const path of paths.flatMap(filesBelow)) {
+		hash.update(path).update('\0').update(readFileSync(join(root, path)));
+	}
+	return hash.digest('hex');
+}
+
+/** @param {string} stamp @param {string} now */
+function isFresh(stamp, now) {
+	return existsSync(stamp) && readFileSync(stamp, 'utf8') === now;
+}
+
+/** Installs the locked packages when the lockfile or Node changed. */
+export function ensureInstalled() {
+	const stamp = join(root, 'node_modules', '.gravitas-installed');
+	const now = fingerprint(['package-lock.json']);
+	if (isFresh(stamp, now)) return;
+	console.log('Installing packages (once, about a minute) …');
+	const done = spawnSync(npm, ['ci', '--include=dev', '--no-audit', '--no-fund', '--loglevel=error'], {
+		cwd: root,
+		stdio: 'inherit',
+		shell: process.platform === 'win32'
+	});
+	if (done.status !== 0) {
+		console.error('The packages could not be installed; the lines above say why.');
+		process.exit(done.status ?? 1);
+	}
+	writeFileSync(stamp, now);
+}
+
+/** Builds the program when any source of it changed. */
+export function ensureBuilt() {
+	const stamp = join(root, '.stamps', 'built');
+	const now = fingerprint([
+		'src',
+		'static',
+		'demo',
+		'tools',
+		'package-lock.json',
+		'svelte.config.js',
+		'vite.config.ts',
+		'tsconfig.json'
+	]);
+	if (isFresh(stamp, now) && existsSync(join(root, 'build', 'handler.js'))) return;
+	console.log('Building (about half a minute) …');
+	rmSync(stamp, { force: true });
+	const done = spawnSync(
+		process.execPath,
+		[join('node_modules', 'vite', 'bin', 'vite.js'), 'build', '--logLevel', 'warn'],
+		{ cwd: root, stdio: ['ignore', 'pipe', 'pipe'], encoding: 'utf8' }
+	);
+	if (done.status !== 0) {
+		process.stderr.write(done.stdout + done.stderr);
+		console.error('The build failed; the lines above say why.');
+		process.exit(done.status ?? 1);
+	}
+	mkdirSync(dirname(stamp), { recursive: true });
+	writeFileSync(stamp, now);
+}
+
+/** The browser for the end-to-end tests, from Debian's packages. @returns {string} its path */
+export function ensureChromium() {
+	const found = process.env.CHROMIUM ?? '/usr/bin/chromium';
+	if (existsSync(found)) return found;
+	console.log('Installing Chromium from the Debian packages (once) …');
+	const sudo = process.getuid?.() === 0 ? [] : ['sudo'];
+	/** @param {string[]} command */
+	const run = ([file, ...args]) =>
+		execFileSync(/** @type {string} */ (file), args, {
+			stdio: ['ignore', 'ignore', 'inherit'],
+			env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
+		});
+	run([...sudo, 'apt-get', 'update', '-qq']);
+	run([...sudo, 'apt-get', 'install', '-y', '-qq', '--no-install-recommends', 'chromium']);
+	return found;
+}

@@ -1,0 +1,90 @@
+/** Serves the built program on 127.0.0.1 until it is told to stop. */
+import { createServer } from 'node:http';
+import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { root } from './prepare.mjs';
+
+const USUAL_PORT = 4680;
+const HOST = '127.0.0.1';
+
+/**
+ * @param {import('node:http').Server} server
+ * @param {number} port
+ * @returns {Promise<boolean>} false when the port is taken
+ */
+function listen(server, port) {
+	return new Promise((resolve, reject) => {
+		server.once('error', (/** @type {NodeJS.ErrnoException} */ error) => {
+			if (error.code === 'EADDRINUSE') resolve(false);
+			else reject(error);
+		});
+		server.listen(port, HOST, () => resolve(true));
+	});
+}
+
+/**
+ * @param {{ folder: string, demo: boolean }} options the data folder, and whether a new one starts with the demo
+ * @returns {Promise<void>} once it answers; the process then lives until it is stopped
+ */
+export async function serve({ folder, demo }) {
+	/** @type {((req: import('node:http').IncomingMessage, res: import('node:http').ServerResponse) => void) | null} */
+	let handler = null;
+	let own = '';
+	const server = createServer((req, res) => {
+		const host = req.headers.host ?? '';
+		if (host !== own) {
+			// A name that another site points at this machine must not reach a person's data.
+			if (host === own.replace(HOST, 'localhost') && req.method === 'GET') {
+				res.writeHead(307, { location: `http://${own}${req.url}` }).end();
+			} else res.writeHead(403).end('Gravitas answers on this machine only.');
+			return;
+		}
+		if (handler) handler(req, res);
+		else res.writeHead(503, { 'retry-after': '1' }).end('Gravitas is starting.');
+	});
+
+	const wanted = Number(process.env.GRAVITAS_PORT ?? USUAL_PORT);
+	if (!Number.isInteger(wanted) || wanted < 0 || wanted > 65535) {
+		console.error(`GRAVITAS_PORT must be a port number from 0 to 65535, not “${process.env.GRAVITAS_PORT}”.`);
+		process.exit(2);
+	}
+	let port = wanted;
+	while (!(await listen(server, port))) port = port < wanted + 20 && port < 65535 ? port + 1 : 0;
+	const address = /** @type {import('node:net').AddressInfo} */ (server.address());
+	own = `${HOST}:${address.port}`;
+
+	process.env.ORIGIN = `http://${own}`;
+	process.env.GRAVITAS_DATA = folder;
+	process.env.GRAVITAS_DEMO = demo ? '1' : '0';
+
+	let stopping = false;
+	const stop = async () => {
+		if (stopping) return;
+		stopping = true;
+		setTimeout(() => process.exit(1), 1800).unref();
+		server.close();
+		server.closeIdleConnections();
+		setTimeout(() => server.closeAllConnections(), 400).unref();
+		const opening = /** @type {{ gravitasStore?: Promise<{ close(): Promise<void> }> }} */ (globalThis)
+			.gravitasStore;
+		await opening?.then((store) => store.close()).catch(() => undefined);
+		console.log('\nStopped. Everything is kept.');
+		process.exit(0);
+	};
+	for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void stop());
+
+	try {
+		const built = await import(pathToFileURL(join(root, 'build', 'handler.js')).href);
+		handler = built.handler;
+	} catch (error) {
+		if (stopping) return;
+		const { name, message, stack } = /** @type {Error} */ (error);
+		console.error(name === 'DataFolderError' ? message : stack);
+		process.exit(2);
+	}
+	if (address.port !== wanted && wanted !== 0) {
+		console.log(`Port ${wanted} is taken by another program, so Gravitas uses ${address.port}.`);
+	}
+	console.log(`Gravitas is open at http://${own}/`);
+	console.log(`${demo ? 'Demo data' : 'Your data'}: ${folder}   (Ctrl-C stops)`);
+}

@@ -1,0 +1,3 @@
+/** The registry of uncertain parameters, and carrying them through a computation. */
+export * from './priors';
+export * from './beliefs';

@@ -1,0 +1,93 @@
+import { materials } from '../material/index';
+
+/**
+ * How far a belief reaches. `kind`: everything made of that stuff; `model`: every prediction;
+ * `water`: one lie as the person judged it.
+ */
+export type Scope = 'kind' | 'model' | 'water';
+
+/**
+ * An uncertain positive parameter: log-normal, given by its median and the standard deviation of
+ * its logarithm. `spreadBelow` replaces the spread on the low side where the tail is heavier there.
+ */
+export interface Belief {
+	readonly scope: Scope;
+	readonly median: number;
+	readonly spread: number;
+	readonly spreadBelow?: number;
+	/** What it is, in a tier's words. */
+	readonly about: string;
+	readonly source: string;
+}
+
+const estimate = 'our estimate, until it has been measured';
+
+/** What is believed before anything was weighed or timed. Factors are without unit. */
+export const priors = {
+	'bead.tungsten.density': {
+		scope: 'kind',
+		median: materials.tungsten.density,
+		spread: 0.03,
+		spreadBelow: 0.08,
+		about: 'density of tungsten beads, kg/m³',
+		source: `${materials.tungsten.source}; a heavy low tail for alloys below the claim`
+	},
+	'bead.brass.density': {
+		scope: 'kind',
+		median: materials.brass.density,
+		spread: 0.01,
+		about: 'density of brass beads, kg/m³',
+		source: materials.brass.source
+	},
+	'bead.diameter': belief('kind', 1, 0.012, 'bead diameter against its trade size'),
+	'bead.bore': belief('kind', 1, 0.1, 'bore of the bead against 0.32 of its diameter'),
+	'bead.recess': belief('kind', 1, 0.1, 'width of the recess against 0.57 of the bead'),
+	'bead.recessDepth': belief('kind', 1, 0.1, 'depth of the recess against 0.45 of the bead'),
+	'bead.slot': belief('kind', 1, 0.1, 'width of the slot against 0.36 of the bead'),
+	'coil.lead.density': {
+		scope: 'kind',
+		median: materials.lead.density,
+		spread: 0.005,
+		about: 'density of lead wire, kg/m³',
+		source: materials.lead.source
+	},
+	'coil.leadFree.density': {
+		scope: 'kind',
+		median: materials.leadFree.density,
+		spread: 0.05,
+		about: 'density of lead-free wire, kg/m³',
+		source: materials.leadFree.source
+	},
+	'coil.wire': belief('kind', 1, 0.02, 'coil wire diameter against its trade size'),
+	'hook.wire': belief('kind', 1, 0.1, 'hook wire against the nominal table'),
+	'hook.shank': belief('kind', 1, 0.1, 'shank length against the nominal table'),
+	'hook.gape': belief('kind', 1, 0.1, 'gape against the nominal table'),
+	'dressing.mass': belief('kind', 1, 0.35, 'mass of the dressing'),
+	'dressing.girth': belief('kind', 1, 0.12, 'thickness of the dressed body'),
+	'dressing.drag': belief('kind', 0.5, 0.5, 'drag of the hackle and fur, sheltering included'),
+	'model.beadWake': {
+		scope: 'model',
+		median: 0.85,
+		spread: 0.18,
+		about: 'share of a bare bead’s drag that is left when a body fills its wake',
+		source: 'prior 0.85 ± 0.15'
+	},
+	'model.crossFlow': belief('model', 1, 0.08, 'drag of wire and body across the flow'),
+	'model.friction': {
+		scope: 'model',
+		median: 1,
+		spread: 0.18,
+		about: 'friction along wire, body and fibres',
+		source: 'Churchill & Bernstein (1977) by analogy; Taylor (1952) gives a third more'
+	},
+	'model.blunt': belief('model', 1, 0.35, 'form drag on the shoulder and the blunt end'),
+	'water.depth': belief('water', 1, 0.08, 'depth of the lie as judged from the bank'),
+	'water.speed': belief('water', 1, 0.1, 'surface speed as judged from the bank'),
+	'water.roughness': belief('water', 1, 0.5, 'roughness of the bed against its class')
+} as const satisfies Record<string, Belief>;
+
+export type BeliefName = keyof typeof priors;
+
+function belief(scope: Scope, median: number, spread: number, about: string) {
+	return { scope, median, spread, about, source: estimate } as const;
+}

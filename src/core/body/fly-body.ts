@@ -1,0 +1,55 @@
+/**
+ * The door between craft and physics: what a fly is once hooks, beads and turns are forgotten.
+ *
+ * The fly's frame, metres: x runs along the shank from its front end (where the eye or the jig
+ * neck begins) towards the tail; y is square to it in the hook's plane, the point lying at −y.
+ */
+export interface FlyBody {
+	/** kg, soaked: water held between fibres is not counted, it weighs nothing in water. */
+	readonly mass: number;
+	/** Displaced volume of solid matter, m³. */
+	readonly volume: number;
+	readonly centreOfMass: Point;
+	readonly centreOfBuoyancy: Point;
+	readonly elements: DragElements;
+}
+
+export interface Point {
+	readonly x: number;
+	readonly y: number;
+}
+
+/** Kinds of drag element, as stored in DragElements.kind. */
+export const SPHERE = 0;
+/** A piece of the dressed body: a short cylinder that is part of a longer run. */
+export const STRIP = 1;
+/** A piece of bare wire. */
+export const WIRE = 2;
+/** A bundle of like fibres standing round the axis. */
+export const FIBRES = 3;
+/** A blunt face looking forward: an annulus wider than what lies before it. */
+export const SHOULDER = 4;
+/** A blunt end looking back. */
+export const BASE = 5;
+
+/** Drag elements as parallel columns; entry i of each belongs to element i. Metres. */
+export interface DragElements {
+	readonly count: number;
+	readonly kind: Uint8Array;
+	/** Centre, in the fly's frame. */
+	readonly x: Float64Array;
+	readonly y: Float64Array;
+	/** Unit direction of the element's axis, in the fly's frame; for faces the outward normal. */
+	readonly axisX: Float64Array;
+	readonly axisY: Float64Array;
+	/** Length along the axis; for a sphere and for faces 0; for fibres the length of one. */
+	readonly length: Float64Array;
+	/** Diameter; for faces that of the disc with the same area. */
+	readonly diameter: Float64Array;
+	/** Strips: length over mean diameter of the whole run. Bases: run's wetted area over base area. */
+	readonly slenderness: Float64Array;
+	/** Fibres in the bundle; 1 otherwise. */
+	readonly number: Float64Array;
+	/** Bending stiffness EI of one fibre, N m²; 0 otherwise. */
+	readonly stiffness: Float64Array;
+}

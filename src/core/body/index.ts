@@ -1,0 +1,3 @@
+/** The doors' types, and nothing else. */
+export * from './fly-body';
+export * from './column';

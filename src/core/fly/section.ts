@@ -1,0 +1,152 @@
+import { priorBeliefs, valuesAt, type Beliefs } from '../belief/index';
+import type { Point } from '../body/index';
+import { buildFly } from './build';
+import { onShank } from './hook';
+import type { BeadMetal, CoilMetal, Recipe } from './recipe';
+
+/** The fly cut open along the hook's plane, to scale, metres in the fly's frame. */
+export interface Section {
+	readonly hook: {
+		readonly wire: number;
+		/** Centre line from the eye to the point. */
+		readonly line: readonly Point[];
+		readonly eye: { readonly centre: Point; readonly radius: number };
+	};
+	readonly bead: {
+		readonly metal: BeadMetal;
+		readonly centre: Point;
+		readonly radius: number;
+		/** The metal above and below the bore, each a closed outline. */
+		readonly halves: readonly (readonly Point[])[];
+	} | null;
+	readonly coil: {
+		readonly metal: CoilMetal;
+		readonly wire: number;
+		/** Centres of the cut turns, above and below the shank. */
+		readonly turns: readonly Point[];
+	} | null;
+	/** Upper and lower edge of the dressed body, front to tail. */
+	readonly body: { readonly upper: readonly Point[]; readonly lower: readonly Point[] };
+	/** Fibres of hackle and tail, root to tip. */
+	readonly fibres: readonly (readonly [Point, Point])[];
+	/** What the drawing spans. */
+	readonly bounds: { readonly min: Point; readonly max: Point };
+}
+
+/** Fibres that the drawing shows of a bundle: enough to tell sparse from full. */
+const SHOWN_SHARE = 0.4;
+
+/** The section of a fly at the medians of the beliefs. */
+export function sectionOf(recipe: Recipe, beliefs: Beliefs = priorBeliefs): Section {
+	const build = buildFly(recipe, valuesAt(beliefs));
+	const { hook, bead, coil, dressing } = build;
+	const offset = (s: number, distance: number): Point => {
+		const { at, direction } = onShank(hook, s);
+		const beyond = s - hook.shank > 0 ? s - hook.shank : 0;
+		return {
+			x: at.x + beyond * direction.x - distance * direction.y,
+			y: at.y + beyond * direction.y + distance * direction.x
+		};
+	};
+
+	const line: Point[] = [];
+	for (const piece of hook.pieces) {
+		if (piece.region === 'eye') continue;
+		if (line.length === 0) line.push(piece.from);
+		line.push(piece.to);
+	}
+
+	const fibres: [Point, Point][] = [];
+	const shown = Math.max(2, Math.round((dressing.fibres.count * SHOWN_SHARE) / 2));
+	for (let i = 0; i < shown; i++) {
+		// Swept back between 35° and 75° from the shank, as a collar lies.
+		const angle = ((35 + (40 * i) / Math.max(1, shown - 1)) * Math.PI) / 180;
+		for (const side of [1, -1]) {
+			const root = offset(dressing.fibres.root, side * (dressing.stations[0]!.diameter / 2));
+			fibres.push([
+				root,
+				{
+					x: root.x + dressing.fibres.length * Math.cos(angle),
+					y: root.y + side * dressing.fibres.length * Math.sin(angle)
+				}
+			]);
+		}
+	}
+	for (let i = 0; i < Math.max(3, Math.round(shown / 2)); i++) {
+		// The tail, about half the shank long (common practice).
+		const { at, direction } = onShank(hook, hook.shank);
+		const fan = (i - 1) * 0.09;
+		const tip = {
+			x: at.x + (hook.shank / 2) * (direction.x * Math.cos(fan) + direction.y * Math.sin(fan)),
+			y: at.y + (hook.shank / 2) * (direction.y * Math.cos(fan) - direction.x * Math.sin(fan))
+		};
+		fibres.push([at, tip]);
+	}
+
+	const upper = dressing.stations.map((station) => offset(station.s, station.diameter / 2));
+	const lower = dressing.stations.map((station) => offset(station.s, -station.diameter / 2));
+	const beadPart = bead && {
+		metal: recipe.bead!.metal,
+		centre: { x: bead.seat, y: 0 },
+		radius: bead.radius,
+		halves: [1, -1].map((side) => beadHalf(bead, bead.seat, side))
+	};
+	const coilPart = coil && {
+		metal: recipe.coil!.metal,
+		wire: coil.wire,
+		turns: Array.from({ length: coil.turns }, (_, i) => coil.start + (i + 0.5) * coil.wire).flatMap(
+			(s) => [1, -1].map((side) => offset(s, (side * (hook.wire + coil.wire)) / 2))
+		)
+	};
+
+	const all = [
+		...line,
+		...upper,
+		...lower,
+		...fibres.flat(),
+		...around(hook.eye.centre, hook.eye.radius),
+		...(beadPart ? around(beadPart.centre, beadPart.radius) : [])
+	];
+	return {
+		hook: { wire: hook.wire, line, eye: hook.eye },
+		bead: beadPart,
+		coil: coilPart,
+		body: { upper, lower },
+		fibres,
+		bounds: {
+			min: { x: Math.min(...all.map((p) => p.x)), y: Math.min(...all.map((p) => p.y)) },
+			max: { x: Math.max(...all.map((p) => p.x)), y: Math.max(...all.map((p) => p.y)) }
+		}
+	};
+}
+
+const around = ({ x, y }: Point, r: number): Point[] => [
+	{ x: x - r, y: y - r },
+	{ x: x + r, y: y + r }
+];
+
+/** Outline of the bead's metal on one side of the bore: the sphere outside, bore and recess inside. */
+function beadHalf(
+	bead: {
+		radius: number;
+		bore: number;
+		recess: number;
+		recessDepth: number;
+		front: number;
+		rear: number;
+	},
+	seat: number,
+	side: number
+): Point[] {
+	const from = Math.atan2(bead.bore / 2, bead.front);
+	const to = Math.atan2(bead.recess / 2, bead.rear);
+	const arc = Array.from({ length: 25 }, (_, i) => {
+		const angle = from + ((to - from) * i) / 24;
+		return { x: seat + bead.radius * Math.cos(angle), y: side * bead.radius * Math.sin(angle) };
+	});
+	return [
+		...arc,
+		{ x: seat + bead.rear - bead.recessDepth, y: (side * bead.bore) / 2 },
+		{ x: seat + bead.front, y: (side * bead.bore) / 2 }
+	];
+}

@@ -1,0 +1,2 @@
+/** One fly in one lie: the whole stream from recipe to answer, with intervals. */
+export * from './predict';

@@ -1,0 +1,6 @@
+/** Units, reading what a tier types, and figures with their intervals. */
+export * from './units';
+export * from './interval';
+export * from './reading';
+export * from './fields';
+export * from './hook-words';

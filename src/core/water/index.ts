@@ -1,0 +1,5 @@
+/** Properties of water, lies, and the column over a lie. */
+export * from './properties';
+export * from './lie';
+export * from './column';
+export * from './words';

@@ -1,0 +1,39 @@
+<script lang="ts">
+	import { beadWords, hookWords } from '$core/fly/index';
+	import { recipeFromDocument, type FlyRow } from '$lib/contract/documents';
+	import type { Bench } from '$lib/state/bench.svelte';
+	import DocumentButtons from './DocumentButtons.svelte';
+	import NameField from './NameField.svelte';
+	import RowList from './RowList.svelte';
+
+	interface Props {
+		bench: Bench;
+		onchosen: () => void;
+	}
+	let { bench, onchosen }: Props = $props();
+
+	function detail(row: FlyRow): string {
+		const { hook, bead } = recipeFromDocument(row.body.recipe);
+		return `${hookWords(hook)} · ${bead ? beadWords(bead) : 'no bead'}`;
+	}
+</script>
+
+{#if bench.fly}
+	{@const fly = bench.fly}
+	<NameField label="Name of this fly" name={fly.name} rename={(name) => bench.rename(fly, name)} />
+{/if}
+<RowList
+	label="Flies"
+	rows={bench.flies.map((row) => ({ id: row.id, name: row.name, detail: detail(row) }))}
+	current={bench.fly?.id ?? null}
+	choose={(id) => {
+		bench.selectFly(id);
+		onchosen();
+	}}
+/>
+<DocumentButtons
+	word="fly"
+	create={() => void bench.newFly()}
+	duplicate={bench.fly && (() => void bench.duplicate(bench.fly!))}
+	remove={bench.fly && (() => void bench.remove(bench.fly!))}
+/>

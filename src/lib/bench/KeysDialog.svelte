@@ -1,0 +1,38 @@
+<script lang="ts">
+	import { Dialog } from 'bits-ui';
+
+	let { open = $bindable() }: { open: boolean } = $props();
+	const keys = [
+		['↑ ↓', 'in a field: a step up or down; with Shift a big one'],
+		['F', 'choose a fly'],
+		['W', 'choose a lie, or change its water'],
+		['[ and ]', 'the fly before, the fly after'],
+		[', and .', 'the lie before, the lie after'],
+		['N', 'new fly'],
+		['D', 'duplicate the fly'],
+		['F2', 'rename the fly'],
+		['Delete', 'delete the fly'],
+		['Ctrl+Z', 'undo, whatever it was'],
+		['Ctrl+Shift+Z', 'redo'],
+		['T', 'light or dark'],
+		['?', 'this list']
+	] as const;
+</script>
+
+<Dialog.Root bind:open>
+	<Dialog.Portal>
+		<Dialog.Overlay class="fixed inset-0 z-40 bg-black/40" />
+		<Dialog.Content
+			class="fixed top-1/2 left-1/2 z-50 max-h-[90vh] w-[min(30rem,94vw)] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-lg bg-raised p-5 outline-none"
+		>
+			<Dialog.Title class="text-xl font-semibold">Keys</Dialog.Title>
+			<dl class="mt-3 grid grid-cols-[auto_1fr] gap-x-5 gap-y-1.5">
+				{#each keys as [key, words] (key)}
+					<dt class="figure whitespace-nowrap">{key}</dt>
+					<dd>{words}</dd>
+				{/each}
+			</dl>
+			<Dialog.Close class="mt-4 h-11 rounded-md bg-water px-4 text-on-water">Close</Dialog.Close>
+		</Dialog.Content>
+	</Dialog.Portal>
+</Dialog.Root>

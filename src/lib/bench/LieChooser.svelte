@@ -1,0 +1,126 @@
+<script lang="ts">
+	import {
+		approachField,
+		CENTIMETRE,
+		depthField,
+		readQuantity,
+		speedField,
+		temperatureField,
+		zoneField,
+		type QuantityField
+	} from '$core/quantity/index';
+	import { beds, lieWords, type Lie } from '$core/water/index';
+	import { lieFromDocument } from '$lib/contract/documents';
+	import type { Bench } from '$lib/state/bench.svelte';
+	import Segments from '$lib/ui/Segments.svelte';
+	import Stepper from '$lib/ui/Stepper.svelte';
+	import { evenSteps } from '$lib/ui/steps';
+	import DocumentButtons from './DocumentButtons.svelte';
+	import NameField from './NameField.svelte';
+	import RowList from './RowList.svelte';
+
+	interface Props {
+		bench: Bench;
+		onchosen: () => void;
+	}
+	let { bench, onchosen }: Props = $props();
+
+	const rows = $derived(
+		bench.lies.map((row) => {
+			const river = bench.rivers.find((r) => r.id === row.riverId);
+			const words = lieWords(lieFromDocument(row.body));
+			return { id: row.id, name: row.name, detail: river ? `${words} · ${river.name}` : words };
+		})
+	);
+	const set = (part: Partial<Lie>) => bench.water && bench.setWater({ ...bench.water, ...part });
+	const fixed = (digits: number) => (value: number) => String(Number(value.toFixed(digits)));
+	const steps = (field: QuantityField, step: number, big: number) =>
+		evenSteps(step, big, field.possible[0], field.possible[1]);
+</script>
+
+{#if bench.lie && bench.water}
+	{@const lie = bench.lie}
+	{@const water = bench.water}
+	<NameField label="Name of this lie" name={lie.name} rename={(name) => bench.rename(lie, name)} />
+	<div class="mt-2 grid grid-cols-2 gap-2 sm:grid-cols-3">
+		<Stepper
+			label="Depth"
+			value={water.depth}
+			unit="m"
+			show={fixed(2)}
+			say={depthField.show}
+			read={(text) => readQuantity(text, depthField)}
+			step={steps(depthField, 0.05, 0.5)}
+			onchange={(depth) => set({ depth })}
+		/>
+		<Stepper
+			label="Surface speed"
+			value={water.surfaceSpeed}
+			unit="m/s"
+			show={fixed(2)}
+			say={speedField.show}
+			read={(text) => readQuantity(text, speedField)}
+			step={steps(speedField, 0.05, 0.5)}
+			onchange={(surfaceSpeed) => set({ surfaceSpeed })}
+		/>
+		<Stepper
+			label="Zone above the bed"
+			value={water.zoneTop}
+			unit="cm"
+			show={(value) => fixed(1)(value / CENTIMETRE)}
+			say={zoneField.show}
+			read={(text) => readQuantity(text, zoneField)}
+			step={steps(zoneField, 0.05, 0.2)}
+			onchange={(zoneTop) => set({ zoneTop })}
+		/>
+		<Stepper
+			label="Room to land it above"
+			value={water.approach}
+			unit="m"
+			show={fixed(2)}
+			say={approachField.show}
+			read={(text) => readQuantity(text, approachField)}
+			step={steps(approachField, 0.1, 1)}
+			onchange={(approach) => set({ approach })}
+		/>
+		{#if bench.river}
+			<Stepper
+				label="Water today, {bench.river.name}"
+				value={bench.river.body.temperatureC}
+				unit="°C"
+				show={fixed(1)}
+				say={temperatureField.show}
+				read={(text) => readQuantity(text, temperatureField)}
+				step={steps(temperatureField, 1, 5)}
+				onchange={(temperature) => bench.setTemperature(temperature)}
+			/>
+		{/if}
+	</div>
+	<div class="mt-2">
+		<Segments
+			label="Bed"
+			value={water.bed}
+			options={beds.map((bed) => ({ value: bed, words: bed }))}
+			onchange={(bed) => set({ bed })}
+		/>
+	</div>
+	<p class="mt-2 text-sm text-quiet">
+		Depth where a wading stick stops, speed of a leaf on the surface: both judged from the bank. Do
+		not wade to measure; when in doubt stay out, and local rules decide.
+	</p>
+{/if}
+<RowList
+	label="Lies"
+	{rows}
+	current={bench.lie?.id ?? null}
+	choose={(id) => {
+		bench.selectLie(id);
+		onchosen();
+	}}
+/>
+<DocumentButtons
+	word="lie"
+	create={() => void bench.newLie()}
+	duplicate={bench.lie && (() => void bench.duplicate(bench.lie!))}
+	remove={bench.lie && (() => void bench.remove(bench.lie!))}
+/>

@@ -1,0 +1,57 @@
+<script lang="ts">
+	import Keyboard from '@lucide/svelte/icons/keyboard';
+	import Redo from '@lucide/svelte/icons/redo-2';
+	import Sun from '@lucide/svelte/icons/sun-moon';
+	import Undo from '@lucide/svelte/icons/undo-2';
+	import { toggleTheme } from '$lib/state/theme';
+	import type { Bench } from '$lib/state/bench.svelte';
+
+	interface Props {
+		bench: Bench;
+		showKeys: () => void;
+	}
+	let { bench, showKeys }: Props = $props();
+	const button =
+		'grid size-12 place-items-center rounded-md text-quiet hover:bg-sunk hover:text-ink disabled:opacity-35 disabled:hover:bg-transparent';
+</script>
+
+<nav
+	aria-label="Bench tools"
+	class="flex shrink-0 items-center gap-1 border-line bg-raised max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:z-20 max-md:justify-around max-md:border-t max-md:py-1 md:w-16 md:flex-col md:border-r md:py-2"
+>
+	<svg viewBox="0 0 32 32" class="size-9 max-md:hidden" role="img" aria-label="Gravitas">
+		<path d="M16 2v9" stroke="var(--ink)" stroke-width="2" />
+		<path
+			fill="var(--ink)"
+			fill-rule="evenodd"
+			d="M16 9a10 10 0 1 1 0 20a10 10 0 0 1 0-20zm-1.500 0v10l-3.500 9h10l-3.500-9v-10z"
+		/>
+	</svg>
+	<div class="flex-1 max-md:hidden"></div>
+	<button
+		type="button"
+		class={button}
+		disabled={!bench.history.undo && !bench.saving}
+		title={bench.history.undo ? `Undo ${bench.history.undo} (Ctrl+Z)` : 'Nothing to undo'}
+		aria-label={bench.history.undo ? `Undo ${bench.history.undo}` : 'Undo'}
+		onclick={() => void bench.undo()}><Undo size={20} /></button
+	>
+	<button
+		type="button"
+		class={button}
+		disabled={!bench.history.redo}
+		title={bench.history.redo ? `Redo ${bench.history.redo} (Ctrl+Shift+Z)` : 'Nothing to redo'}
+		aria-label={bench.history.redo ? `Redo ${bench.history.redo}` : 'Redo'}
+		onclick={() => void bench.redo()}><Redo size={20} /></button
+	>
+	<button
+		type="button"
+		class={button}
+		title="Light or dark (T)"
+		aria-label="Light or dark"
+		onclick={toggleTheme}><Sun size={20} /></button
+	>
+	<button type="button" class={button} title="Keys (?)" aria-label="Keys" onclick={showKeys}
+		><Keyboard size={20} /></button
+	>
+</nav>

@@ -1,0 +1,170 @@
+<script lang="ts">
+	import ChevronDown from '@lucide/svelte/icons/chevron-down';
+	import { Popover } from 'bits-ui';
+	import { hookWords } from '$core/fly/index';
+	import type { Verdict } from '$core/predict/index';
+	import { lieWords } from '$core/water/index';
+	import type { Bench } from '$lib/state/bench.svelte';
+	import {
+		chanceWords,
+		distanceFigure,
+		massFigure,
+		speedFigure,
+		speedWords,
+		timeFigure
+	} from '$lib/ui/figures';
+	import FlyChooser from './FlyChooser.svelte';
+	import LieChooser from './LieChooser.svelte';
+
+	interface Props {
+		bench: Bench;
+		open: 'fly' | 'lie' | null;
+	}
+	let { bench, open = $bindable() }: Props = $props();
+
+	const verdictWords: Readonly<Record<Verdict, string>> = {
+		yes: 'Gets down',
+		likely: 'Should get down',
+		even: 'Touch and go',
+		unlikely: 'Too slow, most likely',
+		no: 'Does not get down'
+	};
+	const prediction = $derived(bench.prediction);
+	const mass = $derived(prediction && massFigure(prediction.mass));
+	const speed = $derived(prediction?.speed ? speedFigure(prediction.speed) : null);
+	const time = $derived(prediction?.time ? timeFigure(prediction.time) : null);
+	const distance = $derived(prediction?.distance ? distanceFigure(prediction.distance) : null);
+	const moving = $derived((bench.water?.surfaceSpeed ?? 0) > 0);
+
+	const trigger =
+		'flex w-full items-baseline gap-2 rounded-md px-2 py-1 text-left hover:bg-raised data-[state=open]:bg-raised';
+	const panel =
+		'z-30 max-h-[70vh] overflow-auto rounded-lg border border-line bg-raised p-4 shadow-lg outline-none';
+</script>
+
+{#snippet third(kind: string, name: string, detail: string)}
+	<span class="w-8 shrink-0 text-sm text-quiet">{kind}</span>
+	<span class="min-w-0 flex-1 truncate">
+		<span class="text-lg font-semibold">{name}</span>
+		<span class="text-sm text-quiet">{detail}</span>
+	</span>
+{/snippet}
+
+<section
+	aria-label="Fly, rig, lie and the answer"
+	class="grid shrink-0 border-b border-line max-md:gap-y-1 md:grid-cols-[5fr_3fr_6fr] md:gap-x-3"
+>
+	<div class="min-w-0">
+		<Popover.Root bind:open={() => open === 'fly', (is) => (open = is ? 'fly' : null)}>
+			<Popover.Trigger class={trigger} title="Choose a fly (F)">
+				{@render third(
+					'Fly',
+					bench.fly?.name ?? 'none yet',
+					bench.recipe ? hookWords(bench.recipe.hook) : ''
+				)}
+				<ChevronDown size={16} class="shrink-0 self-center" />
+			</Popover.Trigger>
+			<Popover.Portal>
+				<Popover.Content class="{panel} w-[min(26rem,94vw)]" align="start" sideOffset={4}>
+					<FlyChooser {bench} onchosen={() => (open = null)} />
+				</Popover.Content>
+			</Popover.Portal>
+		</Popover.Root>
+		{#if prediction && mass}
+			<dl class="flex gap-8 px-2 pt-1 pb-3 max-md:pb-1">
+				<div>
+					<dt class="sr-only">Mass</dt>
+					<dd data-testid="mass">
+						<span class="figure text-4xl leading-tight max-md:text-2xl">{mass.number}</span><span
+							class="pl-1 text-sm">{mass.unit}</span
+						>
+						<span class="figure block text-sm text-quiet">{mass.interval}</span>
+					</dd>
+				</div>
+				<div>
+					<dt class="sr-only">Sink rate</dt>
+					<dd data-testid="speed">
+						{#if speed}
+							<span class="figure text-4xl leading-tight max-md:text-2xl">{speed.number}</span><span
+								class="pl-1 text-sm">{speed.unit}</span
+							>
+							<span class="figure block text-sm text-quiet">{speed.interval}</span>
+						{:else}
+							<span class="text-4xl leading-tight font-semibold max-md:text-2xl">floats</span>
+						{/if}
+					</dd>
+				</div>
+			</dl>
+		{/if}
+	</div>
+
+	<div class="min-w-0">
+		<div class="flex items-baseline gap-2 px-2 py-1 max-md:hidden">
+			{@render third('Rig', 'free sinking', 'no line yet')}
+		</div>
+		{#if prediction}
+			<div class="px-2 pt-1 pb-3 max-md:flex max-md:items-baseline max-md:gap-2 max-md:pb-1">
+				<div class="text-2xl leading-[3.125rem] font-semibold max-md:text-base" data-testid="attitude">
+					{prediction.attitude}
+				</div>
+				<div class="text-sm text-quiet">
+					taken so {prediction.attitude === 'level' ? 'without' : 'with'} a bead, not yet worked out
+				</div>
+			</div>
+		{/if}
+	</div>
+
+	<div class="min-w-0">
+		<Popover.Root bind:open={() => open === 'lie', (is) => (open = is ? 'lie' : null)}>
+			<Popover.Trigger class={trigger} title="Choose or change a lie (W)">
+				{@render third(
+					'Lie',
+					bench.lie?.name ?? 'none yet',
+					bench.water ? lieWords(bench.water) : ''
+				)}
+				<ChevronDown size={16} class="shrink-0 self-center" />
+			</Popover.Trigger>
+			<Popover.Portal>
+				<Popover.Content class="{panel} w-[min(34rem,94vw)]" align="end" sideOffset={4}>
+					<LieChooser {bench} onchosen={() => (open = null)} />
+				</Popover.Content>
+			</Popover.Portal>
+		</Popover.Root>
+		{#if prediction && bench.lie}
+			<div class="px-2 pt-1 pb-3 max-md:pb-2" data-testid="verdict">
+				{#if prediction.floats}
+					<div class="text-4xl leading-tight font-semibold max-md:text-2xl">Floats</div>
+					<div class="text-sm text-quiet">Lighter than the water it displaces.</div>
+				{:else}
+					<div class="text-4xl leading-tight font-semibold max-md:text-2xl">
+						{verdictWords[prediction.verdict]}
+						{#if moving}<span class="text-lg font-normal whitespace-nowrap text-quiet"
+								>{chanceWords(prediction.chance)}</span
+							>{/if}
+					</div>
+					<div class="text-sm">
+						{#if !time}
+							Lands in the zone.
+						{:else if distance}
+							In the zone after <b class="figure">{time.number}</b> s
+							<span class="figure text-quiet">{time.interval}</span>, land it
+							<b class="figure">{distance.number}</b> m above
+							<span class="figure text-quiet">{distance.interval}</span>; the lie asks for
+							<b class="figure">{speedWords(prediction.requiredSpeed)}</b>
+						{:else}
+							Still water: count it down <b class="figure">{time.number}</b> s
+							<span class="figure text-quiet">{time.interval}</span>
+						{/if}
+					</div>
+				{/if}
+				{#if prediction.lawIsGuess && moving}
+					<div class="text-sm text-warn">
+						Shallow for so rough a bed: the speed near the bed is a guess.
+					</div>
+				{/if}
+			</div>
+		{:else if prediction}
+			<p class="px-2 pt-2 pb-3">Describe the water you fish: choose Lie, then New lie.</p>
+		{/if}
+	</div>
+</section>

@@ -1,0 +1,49 @@
+import { tinykeys } from 'tinykeys';
+import { toggleTheme } from '$lib/state/theme';
+import type { Bench } from '$lib/state/bench.svelte';
+
+/** What the keys may open. */
+export interface KeyTargets {
+	chooser(which: 'fly' | 'lie'): void;
+	rename(): void;
+	keys(): void;
+	/** Whether a chooser or a dialog is open, which then has the plain keys to itself. */
+	busy(): boolean;
+}
+
+/** Whether the person is writing, so that letters are letters. */
+function writing(event: KeyboardEvent): boolean {
+	const target = event.target;
+	return target instanceof HTMLInputElement && target.type === 'text';
+}
+
+/** Puts the Bench's keys on the window. @returns takes them off again */
+export function bindKeys(bench: Bench, targets: KeyTargets): () => void {
+	const plain = (act: () => void) => (event: KeyboardEvent) => {
+		if (writing(event) || targets.busy()) return;
+		if (event.ctrlKey || event.metaKey || event.altKey) return;
+		event.preventDefault();
+		act();
+	};
+	const always = (act: () => void) => (event: KeyboardEvent) => {
+		event.preventDefault();
+		act();
+	};
+	return tinykeys(window, {
+		'$mod+z': always(() => void bench.undo()),
+		'$mod+Shift+z': always(() => void bench.redo()),
+		'$mod+y': always(() => void bench.redo()),
+		f: plain(() => targets.chooser('fly')),
+		w: plain(() => targets.chooser('lie')),
+		'[': plain(() => bench.turn('fly', -1)),
+		']': plain(() => bench.turn('fly', 1)),
+		',': plain(() => bench.turn('lie', -1)),
+		'.': plain(() => bench.turn('lie', 1)),
+		n: plain(() => void bench.newFly()),
+		d: plain(() => bench.fly && void bench.duplicate(bench.fly)),
+		F2: plain(() => targets.rename()),
+		Delete: plain(() => bench.fly && void bench.remove(bench.fly)),
+		t: plain(toggleTheme),
+		'Shift+?': plain(() => targets.keys())
+	});
+}

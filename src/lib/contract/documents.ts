@@ -1,0 +1,137 @@
+import type { Bed, Lie } from '$core/water/index';
+import type { Recipe } from '$core/fly/index';
+import { INCH, MILLIMETRE } from '$core/quantity/index';
+
+/**
+ * Documents as they travel and are stored: units in the names, since this is the edge.
+ * Version 0 may still change without a migration, until the drift is built.
+ */
+export const DOCUMENT_VERSION = 0;
+
+export interface RecipeDocument {
+	hook: { style: Recipe['hook']['style']; size: number; lengthX: number; wireX: number };
+	bead: {
+		metal: NonNullable<Recipe['bead']>['metal'];
+		shape: NonNullable<Recipe['bead']>['shape'];
+		diameterMm: number;
+	} | null;
+	coil: { metal: NonNullable<Recipe['coil']>['metal']; wireInch: number; turns: number } | null;
+	dressing: Recipe['dressing'];
+}
+
+export interface FlyBodyDocument {
+	recipe: RecipeDocument;
+}
+export interface RiverBodyDocument {
+	temperatureC: number;
+}
+export interface LieBodyDocument {
+	depthM: number;
+	surfaceSpeedMs: number;
+	bed: Bed;
+	zoneTopM: number;
+	approachM: number;
+}
+
+export const documentKinds = ['fly', 'lie', 'river'] as const;
+export type DocumentKind = (typeof documentKinds)[number];
+
+interface Stored<Kind extends DocumentKind, Body> {
+	readonly kind: Kind;
+	readonly id: string;
+	readonly name: string;
+	/** Grows with every change; an edit names the revision that it saw. */
+	readonly revision: number;
+	readonly body: Body;
+}
+export type FlyRow = Stored<'fly', FlyBodyDocument>;
+export type RiverRow = Stored<'river', RiverBodyDocument>;
+export type LieRow = Stored<'lie', LieBodyDocument> & { readonly riverId: string };
+export type DocumentRow = FlyRow | LieRow | RiverRow;
+
+/** Decimals enough for a hundredth of a micrometre, so that 2.8 comes back as 2.8. */
+const tidy = (n: number) => Number(n.toFixed(8));
+
+export function recipeFromDocument({ hook, bead, coil, dressing }: RecipeDocument): Recipe {
+	return {
+		hook: { ...hook },
+		bead: bead && {
+			metal: bead.metal,
+			shape: bead.shape,
+			diameter: tidy(bead.diameterMm * MILLIMETRE)
+		},
+		coil: coil && { metal: coil.metal, wire: tidy(coil.wireInch * INCH), turns: coil.turns },
+		dressing: { ...dressing }
+	};
+}
+
+export function recipeToDocument({ hook, bead, coil, dressing }: Recipe): RecipeDocument {
+	return {
+		hook: { ...hook },
+		bead: bead && {
+			metal: bead.metal,
+			shape: bead.shape,
+			diameterMm: tidy(bead.diameter / MILLIMETRE)
+		},
+		coil: coil && { metal: coil.metal, wireInch: tidy(coil.wire / INCH), turns: coil.turns },
+		dressing: { ...dressing }
+	};
+}
+
+export function lieFromDocument(body: LieBodyDocument): Lie {
+	return {
+		depth: body.depthM,
+		surfaceSpeed: body.surfaceSpeedMs,
+		bed: body.bed,
+		zoneTop: body.zoneTopM,
+		approach: body.approachM
+	};
+}
+
+export function lieToDocument(lie: Lie): LieBodyDocument {
+	return {
+		depthM: tidy(lie.depth),
+		surfaceSpeedMs: tidy(lie.surfaceSpeed),
+		bed: lie.bed,
+		zoneTopM: tidy(lie.zoneTop),
+		approachM: tidy(lie.approach)
+	};
+}
+
+/** What was on the strip when the person left. */
+export interface StripSelection {
+	flyId: string | null;
+	lieId: string | null;
+}
+
+/** One document's change, as undo and redo report it; null where it is gone. */
+export interface DocumentChange {
+	readonly kind: DocumentKind;
+	readonly id: string;
+	readonly row: DocumentRow | null;
+}
+
+/** Answer of undo and redo, and of every edit: what changed and what can be undone next. */
+export interface ActionAnswer {
+	readonly changes: readonly DocumentChange[];
+	readonly history: HistoryEnds;
+}
+
+/** The labels of what undo and redo would do now; null when there is nothing. */
+export interface HistoryEnds {
+	readonly undo: string | null;
+	readonly redo: string | null;
+}
+
+/** Errors of the JSON routes. */
+export interface ErrorAnswer {
+	readonly message: string;
+	readonly errors?: readonly FieldError[];
+	/** With 409: the row as it stands now. */
+	readonly current?: DocumentRow | null;
+}
+export interface FieldError {
+	/** Where, in the request: body.recipe.bead.diameterMm */
+	readonly path: string;
+	readonly message: string;
+}

@@ -1,0 +1,16 @@
+/** What the server says to the database thread, and what it answers. */
+export type Request =
+	| { readonly id: number; readonly kind: 'query'; sql: string; params: readonly unknown[] }
+	| { readonly id: number; readonly kind: 'script'; sql: string }
+	| { readonly id: number; readonly kind: 'close' };
+
+export type Answer =
+	| { readonly id: number; readonly ok: true; rows: unknown[] }
+	| { readonly id: number; readonly ok: false; message: string; code: string };
+
+export interface WorkerSettings {
+	/** Folder of the database's files. */
+	readonly folder: string;
+	/** Address of the PGlite module: the bundled thread cannot look packages up itself. */
+	readonly pglite: string;
+}

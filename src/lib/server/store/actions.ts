@@ -1,0 +1,121 @@
+import type {
+	DocumentChange,
+	DocumentKind,
+	DocumentRow,
+	HistoryEnds
+} from '$lib/contract/documents';
+import type { Queryable } from '../db/database';
+import { contentOf, putDocument, removeDocument } from './documents';
+
+/** One document before and after an action; null where it did not exist. */
+export interface ChangeRecord {
+	readonly kind: DocumentKind;
+	readonly id: string;
+	readonly before: DocumentRow | null;
+	readonly after: DocumentRow | null;
+}
+
+interface ActionRow {
+	id: number;
+	label: string;
+	changes: ChangeRecord[];
+}
+
+/** Presses closer together than this, on the same value, are one action. */
+export const RUN_SECONDS = 2.5;
+
+/** Records what was just done; what had been undone can no longer be redone. */
+export async function recordAction(
+	tx: Queryable,
+	label: string,
+	paths: readonly string[],
+	changes: readonly ChangeRecord[]
+): Promise<void> {
+	await tx.query(`update action set state = 'dropped' where state = 'undone'`);
+	await tx.query(`insert into action (label, paths, changes) values ($1, $2, $3)`, [
+		label,
+		paths,
+		JSON.stringify(changes)
+	]);
+}
+
+/**
+ * Records an edit of one document. A run of edits of the same value is kept as one action from its
+ * first state to its last; a run that ends where it began leaves none.
+ *
+ * @param describe the changed paths and the change in words, from one state to another
+ */
+export async function recordEdit(
+	tx: Queryable,
+	before: DocumentRow,
+	after: DocumentRow,
+	describe: (a: DocumentRow, b: DocumentRow) => { paths: readonly string[]; words: string }
+): Promise<void> {
+	const { paths, words } = describe(before, after);
+	const [last] = await tx.query<ActionRow & { paths: string[] }>(
+		`select id, label, paths, changes from action
+		where id = (select max(id) from action where state <> 'dropped')
+			and state = 'done' and at > clock_timestamp() - make_interval(secs => $1)`,
+		[RUN_SECONDS]
+	);
+	const run = last?.changes.length === 1 ? last.changes[0] : undefined;
+	const sameRun =
+		last && run?.before && run.after && run.id === after.id && String(last.paths) === String(paths);
+	if (!sameRun) {
+		const change: ChangeRecord = { kind: after.kind, id: after.id, before, after };
+		await recordAction(tx, labelOf(after, words), paths, [change]);
+		return;
+	}
+	const whole = describe(run.before!, after);
+	if (whole.paths.length === 0) {
+		await tx.query('delete from action where id = $1', [last.id]);
+		return;
+	}
+	await tx.query(
+		'update action set label = $2, changes = $3, at = clock_timestamp() where id = $1',
+		[last.id, labelOf(after, whole.words), JSON.stringify([{ ...run, after }])]
+	);
+}
+
+const labelOf = (row: DocumentRow, words: string) => `${row.name}: ${words}`;
+
+/** What undo and redo would do now. */
+export async function historyEnds(db: Queryable): Promise<HistoryEnds> {
+	const [row] = await db.query<HistoryEnds>(
+		`select
+			(select label from action where state = 'done' order by id desc limit 1) as undo,
+			(select label from action where state = 'undone' order by id limit 1) as redo`
+	);
+	return row!;
+}
+
+/** Takes the last action back, or does the next undone one again; null when there is none. */
+export async function stepHistory(
+	tx: Queryable,
+	direction: 'undo' | 'redo'
+): Promise<DocumentChange[] | null> {
+	const back = direction === 'undo';
+	const [action] = await tx.query<ActionRow>(
+		back
+			? `select id, label, changes from action where state = 'done' order by id desc limit 1`
+			: `select id, label, changes from action where state = 'undone' order by id limit 1`
+	);
+	if (!action) return null;
+	const changes: DocumentChange[] = [];
+	const records = back ? [...action.changes].reverse() : action.changes;
+	for (const { kind, id, before, after } of records) {
+		const target = back ? before : after;
+		if (target === null) {
+			await removeDocument(tx, kind, id);
+			changes.push({ kind, id, row: null });
+		} else {
+			const seen = Math.max(before?.revision ?? 0, after?.revision ?? 0);
+			changes.push({ kind, id, row: await putDocument(tx, kind, id, contentOf(target), seen) });
+		}
+	}
+	await tx.query('update action set state = $2 where id = $1', [
+		action.id,
+		back ? 'undone' : 'done'
+	]);
+	return changes;
+}

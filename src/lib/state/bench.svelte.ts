@@ -1,0 +1,300 @@
+import { sectionOf, starterRecipe, troubleWith, type Recipe } from '$core/fly/index';
+import { predict } from '$core/predict/index';
+import { priorBeliefs, valuesAt } from '$core/belief/index';
+import { compileColumn, type Lie } from '$core/water/index';
+import {
+	lieFromDocument,
+	lieToDocument,
+	recipeFromDocument,
+	recipeToDocument,
+	type ActionAnswer,
+	type DocumentChange,
+	type DocumentKind,
+	type DocumentRow,
+	type FlyRow,
+	type HistoryEnds,
+	type LieRow,
+	type RiverRow,
+	type StripSelection
+} from '$lib/contract/documents';
+import { api, RequestError } from './client';
+import { Saver } from './saver';
+
+export interface BenchData {
+	readonly flies: FlyRow[];
+	readonly lies: LieRow[];
+	readonly rivers: RiverRow[];
+	readonly strip: StripSelection;
+	readonly history: HistoryEnds;
+}
+
+/** Something the person has to know, with what can be done about it. */
+export interface Notice {
+	readonly words: string;
+	readonly choices: readonly { readonly words: string; readonly act: () => void }[];
+}
+
+/** Still water of ordinary depth, for the figures of a fly while there is no lie. */
+const NO_LIE: Lie = { depth: 1, surfaceSpeed: 0, bed: 'gravel', zoneTop: 0.2, approach: 3 };
+const NO_TEMPERATURE = 10;
+
+const byName = (a: DocumentRow, b: DocumentRow) =>
+	a.name.localeCompare(b.name, 'en', { numeric: true }) || a.id.localeCompare(b.id);
+
+/** The fly, the lie and their answer; every change goes through here and is kept by itself. */
+export class Bench {
+	private flyRows = $state.raw<readonly FlyRow[]>([]);
+	private lieRows = $state.raw<readonly LieRow[]>([]);
+	private riverRows = $state.raw<readonly RiverRow[]>([]);
+	private selection = $state.raw<StripSelection>({ flyId: null, lieId: null });
+	history = $state.raw<HistoryEnds>({ undo: null, redo: null });
+	notice = $state.raw<Notice | null>(null);
+	saving = $state(false);
+	private readonly saver: Saver;
+
+	readonly flies = $derived([...this.flyRows].sort(byName));
+	readonly lies = $derived([...this.lieRows].sort(byName));
+	readonly rivers = $derived([...this.riverRows].sort(byName));
+	readonly fly = $derived(
+		this.flyRows.find((row) => row.id === this.selection.flyId) ?? this.flies[0] ?? null
+	);
+	readonly lie = $derived(
+		this.lieRows.find((row) => row.id === this.selection.lieId) ?? this.lies[0] ?? null
+	);
+	readonly river = $derived(
+		this.riverRows.find((row) => row.id === this.lie?.riverId) ?? this.rivers[0] ?? null
+	);
+
+	readonly recipe = $derived(this.fly && recipeFromDocument(this.fly.body.recipe));
+	readonly water = $derived(this.lie && lieFromDocument(this.lie.body));
+	readonly temperature = $derived(this.river?.body.temperatureC ?? NO_TEMPERATURE);
+	readonly prediction = $derived(
+		this.recipe && predict(this.recipe, this.water ?? NO_LIE, this.temperature)
+	);
+	readonly column = $derived(
+		this.water && compileColumn(this.water, this.temperature, valuesAt(priorBeliefs))
+	);
+	readonly section = $derived(this.recipe && sectionOf(this.recipe));
+	readonly trouble = $derived(this.recipe ? troubleWith(this.recipe) : []);
+
+	constructor(data: BenchData) {
+		this.flyRows = data.flies;
+		this.lieRows = data.lies;
+		this.riverRows = data.rivers;
+		this.selection = data.strip;
+		this.history = data.history;
+		this.saver = new Saver({
+			saved: (answer, newer) => this.saved(answer, newer),
+			failed: (row, error, retrying) => this.failed(row, error, retrying)
+		});
+	}
+
+	setRecipe(recipe: Recipe): void {
+		if (this.fly) this.change({ ...this.fly, body: { recipe: recipeToDocument(recipe) } });
+	}
+
+	setWater(lie: Lie): void {
+		if (this.lie) this.change({ ...this.lie, body: lieToDocument(lie) });
+	}
+
+	setTemperature(temperatureC: number): void {
+		if (this.river) this.change({ ...this.river, body: { temperatureC } });
+	}
+
+	/** @returns what is wrong with the name, in words; null when it was taken */
+	rename(row: DocumentRow, name: string): string | null {
+		const clean = name.trim();
+		if (clean.length < 1 || clean.length > 80) return 'A name has 1 to 80 characters.';
+		if (clean !== row.name) this.change({ ...row, name: clean });
+		return null;
+	}
+
+	selectFly(id: string | null): void {
+		this.select({ ...this.selection, flyId: id });
+	}
+
+	selectLie(id: string | null): void {
+		this.select({ ...this.selection, lieId: id });
+	}
+
+	/** The next or previous fly or lie by name, round the ends. */
+	turn(kind: 'fly' | 'lie', by: 1 | -1): void {
+		const rows: readonly DocumentRow[] = kind === 'fly' ? this.flies : this.lies;
+		const current = kind === 'fly' ? this.fly : this.lie;
+		if (!current || rows.length < 2) return;
+		const place = rows.findIndex((row) => row.id === current.id);
+		const next = rows[(place + by + rows.length) % rows.length]!;
+		if (kind === 'fly') this.selectFly(next.id);
+		else this.selectLie(next.id);
+	}
+
+	newFly(): Promise<void> {
+		return this.create('fly', {
+			name: this.freeName('New nymph', this.flyRows),
+			body: { recipe: recipeToDocument(starterRecipe) }
+		});
+	}
+
+	async newLie(): Promise<void> {
+		let riverId = this.river?.id;
+		if (!riverId) {
+			await this.create('river', { name: 'My river', body: { temperatureC: NO_TEMPERATURE } });
+			riverId = this.rivers[0]?.id;
+			if (!riverId) return;
+		}
+		const body = this.lie?.body ?? lieToDocument({ ...NO_LIE, surfaceSpeed: 0.6 });
+		await this.create('lie', { name: this.freeName('New lie', this.lieRows), riverId, body });
+	}
+
+	/** A copy beside the original, and on the strip. */
+	duplicate(row: FlyRow | LieRow): Promise<void> {
+		const { kind, name, body } = row;
+		const copy = this.freeName(`${name.slice(0, 70)} copy`, kind === 'fly' ? this.flyRows : this.lieRows);
+		return this.create(kind, {
+			name: copy,
+			body,
+			...(row.kind === 'lie' ? { riverId: row.riverId } : {})
+		});
+	}
+
+	/** Deletes without asking: undo brings it back. */
+	async remove(row: FlyRow | LieRow): Promise<void> {
+		await this.saver.flush();
+		const now = this.find(row.kind, row.id);
+		if (!now) return;
+		const rows: readonly DocumentRow[] = row.kind === 'fly' ? this.flies : this.lies;
+		const place = rows.findIndex((other) => other.id === row.id);
+		const neighbour = rows[place + 1] ?? rows[place - 1] ?? null;
+		await this.attempt(async () => {
+			this.take(await api.remove(row.kind, row.id, now.revision));
+			if (row.kind === 'fly') this.selectFly(neighbour?.id ?? null);
+			else this.selectLie(neighbour?.id ?? null);
+		});
+	}
+
+	undo = () => this.step('undo');
+	redo = () => this.step('redo');
+
+	/** Sends what still waits; for a page that is about to go. */
+	flush(): Promise<void> {
+		return this.saver.flush();
+	}
+
+	dismiss(): void {
+		this.notice = null;
+	}
+
+	private async step(direction: 'undo' | 'redo'): Promise<void> {
+		await this.saver.flush();
+		if (!this.history[direction]) return;
+		await this.attempt(async () => {
+			const answer = await api.history(direction);
+			this.take(answer);
+			const shown = answer.changes.find((change) => change.row);
+			if (shown?.kind === 'fly') this.selectFly(shown.id);
+			if (shown?.kind === 'lie') this.selectLie(shown.id);
+		});
+	}
+
+	private change(row: DocumentRow): void {
+		this.put({ kind: row.kind, id: row.id, row });
+		this.saving = true;
+		this.saver.save(row);
+	}
+
+	private async create(kind: DocumentKind, document: object): Promise<void> {
+		await this.saver.flush();
+		await this.attempt(async () => {
+			const id = crypto.randomUUID();
+			this.take(await api.create(kind, { id, ...document }));
+			if (kind === 'fly') this.selectFly(id);
+			if (kind === 'lie') this.selectLie(id);
+		});
+	}
+
+	private select(selection: StripSelection): void {
+		this.selection = selection;
+		// Losing the selection is no loss of data: the next one is tried on its own.
+		void api.strip(selection).catch(() => undefined);
+	}
+
+	private take(answer: ActionAnswer): void {
+		answer.changes.forEach((change) => this.put(change));
+		this.history = answer.history;
+	}
+
+	private put({ kind, id, row }: DocumentChange): void {
+		const replace = <Row extends DocumentRow>(rows: readonly Row[]): readonly Row[] => {
+			if (row === null) return rows.filter((other) => other.id !== id);
+			return rows.some((other) => other.id === id)
+				? rows.map((other) => (other.id === id ? (row as Row) : other))
+				: [...rows, row as Row];
+		};
+		if (kind === 'fly') this.flyRows = replace(this.flyRows);
+		else if (kind === 'lie') this.lieRows = replace(this.lieRows);
+		else this.riverRows = replace(this.riverRows);
+	}
+
+	private find(kind: DocumentKind, id: string): DocumentRow | undefined {
+		const rows: readonly DocumentRow[] =
+			kind === 'fly' ? this.flyRows : kind === 'lie' ? this.lieRows : this.riverRows;
+		return rows.find((row) => row.id === id);
+	}
+
+	private saved(answer: ActionAnswer, newerWaiting: boolean): void {
+		this.history = answer.history;
+		for (const change of answer.changes) {
+			const shown = this.find(change.kind, change.id);
+			if (!shown || !change.row) continue;
+			// What was typed since stays; only the revision moves on.
+			const row = newerWaiting ? { ...shown, revision: change.row.revision } : change.row;
+			this.put({ ...change, row });
+		}
+		this.saving = !this.saver.idle && newerWaiting;
+		if (this.notice?.choices.length === 0) this.notice = null;
+	}
+
+	private failed(row: DocumentRow, error: RequestError, retrying: boolean): void {
+		if (retrying) {
+			this.notice = {
+				words: `Not saved yet: ${error.message} Your change is on this page and is tried again.`,
+				choices: []
+			};
+			return;
+		}
+		this.saving = false;
+		const theirs = error.answer?.current;
+		if (error.status === 409 && theirs) {
+			this.notice = {
+				words: error.message,
+				choices: [
+					{ words: 'Keep mine', act: () => this.change({ ...row, revision: theirs.revision }) },
+					{
+						words: 'Take the other',
+						act: () => {
+							this.saver.drop(row.id);
+							this.put({ kind: row.kind, id: row.id, row: theirs });
+						}
+					}
+				]
+			};
+			return;
+		}
+		this.notice = { words: `Not saved: ${error.message}`, choices: [] };
+	}
+
+	private async attempt(work: () => Promise<void>): Promise<void> {
+		try {
+			await work();
+		} catch (error) {
+			if (!(error instanceof RequestError)) throw error;
+			this.notice = { words: error.message, choices: [] };
+		}
+	}
+
+	private freeName(wanted: string, rows: readonly DocumentRow[]): string {
+		const taken = new Set(rows.map((row) => row.name));
+		if (!taken.has(wanted)) return wanted;
+		for (let n = 2; ; n++) if (!taken.has(`${wanted} ${n}`)) return `${wanted} ${n}`;
+	}
+}

@@ -1,0 +1,74 @@
+import type { ActionAnswer, DocumentRow } from '$lib/contract/documents';
+import { api, RequestError } from './client';
+
+/** What the page does with the outcome of a save. */
+export interface SaverEvents {
+	saved(answer: ActionAnswer, newerWaiting: boolean): void;
+	/** The row that was to be saved, and why it was not. `retrying` when it will be tried again. */
+	failed(row: DocumentRow, error: RequestError, retrying: boolean): void;
+}
+
+const PAUSE = 120;
+const RETRY = 2000;
+
+/**
+ * Keeps what is on the page: the newest state of each document, one request at a time, so that a
+ * held key costs a handful of requests and the server sees them in order.
+ */
+export class Saver {
+	private readonly waiting = new Map<string, DocumentRow>();
+	private timer: ReturnType<typeof setTimeout> | null = null;
+	private running: Promise<void> | null = null;
+	/** The server does not answer; the next try is on the timer. */
+	private backingOff = false;
+
+	constructor(private readonly events: SaverEvents) {}
+
+	get idle(): boolean {
+		return this.waiting.size === 0 && this.running === null;
+	}
+
+	save(row: DocumentRow): void {
+		this.waiting.set(row.id, row);
+		this.timer ??= setTimeout(() => void this.flush(), PAUSE);
+	}
+
+	/** Forgets what waits for this document. */
+	drop(id: string): void {
+		this.waiting.delete(id);
+	}
+
+	/** Sends all that waits; settles when it is kept or has failed. */
+	async flush(): Promise<void> {
+		if (this.timer) clearTimeout(this.timer);
+		this.timer = null;
+		this.backingOff = false;
+		while (!this.backingOff && (this.running || this.waiting.size > 0)) {
+			this.running ??= this.next().finally(() => (this.running = null));
+			await this.running;
+		}
+	}
+
+	private async next(): Promise<void> {
+		const row = this.waiting.values().next().value!;
+		this.waiting.delete(row.id);
+		try {
+			const { kind, id, revision, name, body } = row;
+			const riverId = row.kind === 'lie' ? { riverId: row.riverId } : {};
+			const answer = await api.edit(kind, id, { name, body, revision, ...riverId });
+			const newer = this.waiting.get(id);
+			const kept = answer.changes.find((change) => change.id === id)?.row;
+			if (newer && kept) this.waiting.set(id, { ...newer, revision: kept.revision });
+			this.events.saved(answer, newer !== undefined);
+		} catch (error) {
+			if (!(error instanceof RequestError)) throw error;
+			const retrying = error.status === 0 || error.status >= 500;
+			if (retrying) {
+				if (!this.waiting.has(row.id)) this.waiting.set(row.id, row);
+				this.backingOff = true;
+				this.timer ??= setTimeout(() => void this.flush(), RETRY);
+			}
+			this.events.failed(row, error, retrying);
+		}
+	}
+}

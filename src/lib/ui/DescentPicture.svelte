@@ -1,0 +1,128 @@
+<script lang="ts">
+	import { freePath } from '$core/drift/index';
+	import type { Interval } from '$core/quantity/index';
+	import type { Column } from '$core/body/index';
+
+	interface Props {
+		column: Column;
+		/** Sink speed with its interval, m/s; null when the fly floats. */
+		speed: Interval | null;
+		description: string;
+	}
+	let { column, speed, description }: Props = $props();
+
+	let width = $state(640);
+	const height = 168;
+	const top = 26;
+	const bottom = height - 26;
+	const left = 58;
+	const right = 46;
+
+	const paths = $derived(
+		speed &&
+			([speed.low, speed.value, speed.high] as const).map((v) => freePath(v, column, column.zoneTop))
+	);
+	/** Metres upstream that the picture spans: the approach, or the slow path if that is longer. */
+	const reach = $derived.by(() => {
+		const slow = paths?.[0]?.at(-1)?.distance ?? 0;
+		return Math.max(column.approach, Math.min(slow, 2.2 * column.approach)) * 1.06;
+	});
+	const px = (upstream: number) => left + (1 - upstream / reach) * (width - left - right);
+	const py = (z: number) => bottom - (z / column.depth) * (bottom - top);
+
+	type Path = ReturnType<typeof freePath>;
+	/** A path laid so that it enters the zone right above the fish. */
+	const points = (path: Path) => {
+		const all = path.at(-1)!.distance;
+		return path.map(({ distance, height: z }) => [px(all - distance), py(z)] as const);
+	};
+	const line = (xy: readonly (readonly [number, number])[]) =>
+		xy.map(([x, y], i) => `${i ? 'L' : 'M'}${x.toFixed(1)} ${y.toFixed(1)}`).join('');
+	const band = $derived(
+		paths && `${line(points(paths[0]!))}${line(points(paths[2]!).reverse()).replace('M', 'L')}Z`
+	);
+	const middle = $derived(paths && points(paths[1]!));
+	const landing = $derived(paths?.[1]?.at(-1)?.distance ?? 0);
+	const metres = $derived(
+		Array.from({ length: Math.floor(reach / tickEvery(reach)) + 1 }, (_, i) => i * tickEvery(reach))
+	);
+	function tickEvery(span: number): number {
+		return span > 12 ? 5 : span > 5 ? 2 : span > 2.2 ? 1 : 0.5;
+	}
+	const clipId = $props.id();
+</script>
+
+<div bind:clientWidth={width}>
+	<svg {width} {height} viewBox="0 0 {width} {height}" role="img" aria-label={description} class="block">
+		<defs>
+			<clipPath id={clipId}>
+				<rect x={left} y={top - 12} width={Math.max(0, width - left - right)} height={bottom - top + 12} />
+			</clipPath>
+		</defs>
+		<rect
+			x={left}
+			y={py(column.zoneTop)}
+			width={Math.max(0, width - left - right)}
+			height={bottom - py(column.zoneTop)}
+			fill="var(--water-soft)"
+		/>
+		<line x1={left} x2={width - right} y1={top} y2={top} stroke="var(--water)" stroke-width="1.5" />
+		<line x1={left} x2={width - right} y1={bottom} y2={bottom} stroke="var(--ink)" stroke-width="2.5" />
+
+		<!-- The room in which the fly can land. -->
+		<line
+			x1={px(column.approach)}
+			x2={px(0)}
+			y1={top - 8}
+			y2={top - 8}
+			stroke="var(--quiet)"
+			stroke-width="1"
+		/>
+		<line
+			x1={px(column.approach)}
+			x2={px(column.approach)}
+			y1={top - 13}
+			y2={top - 3}
+			stroke="var(--quiet)"
+		/>
+		<text x={px(column.approach) + 4} y={top - 13} class="text-sm" fill="var(--quiet)"
+			>room to land it: {Number(column.approach.toFixed(1))} m</text
+		>
+
+		{#if band && middle}
+			<g clip-path="url(#{clipId})">
+				<path d={band} fill="var(--water)" fill-opacity="0.22" />
+				<path d={line(middle)} fill="none" stroke="var(--water)" stroke-width="2.5" />
+			</g>
+			{#if landing <= reach}
+				<circle cx={middle[0]![0]} cy={middle[0]![1]} r="4.5" fill="var(--ink)" />
+			{/if}
+		{/if}
+
+		<!-- Where the fish holds. -->
+		<line x1={px(0)} x2={px(0)} y1={top - 13} y2={bottom} stroke="var(--ink)" stroke-dasharray="3 3" />
+		<text x={px(0) + 6} y={py(column.zoneTop) + 4} class="text-sm" fill="var(--ink)">fish</text>
+
+		<text x={left - 6} y={top + 5} text-anchor="end" class="figure text-sm" fill="var(--quiet)"
+			>{Number(column.depth.toFixed(2))} m</text
+		>
+		<text
+			x={left - 6}
+			y={Math.min(py(column.zoneTop) + 5, bottom - 8)}
+			text-anchor="end"
+			class="text-sm"
+			fill="var(--quiet)">zone</text
+		>
+		<text x={left - 6} y={bottom + 5} text-anchor="end" class="text-sm" fill="var(--quiet)">bed</text>
+		{#each metres as metre (metre)}
+			<line x1={px(metre)} x2={px(metre)} y1={bottom} y2={bottom + 5} stroke="var(--quiet)" />
+			<text
+				x={px(metre)}
+				y={bottom + 20}
+				text-anchor="middle"
+				class="figure text-sm"
+				fill="var(--quiet)">{metre}{metre === 0 ? ' m' : ''}</text
+			>
+		{/each}
+	</svg>
+</div>

@@ -1,0 +1,157 @@
+<script lang="ts">
+	import type { Section, Trouble } from '$core/fly/index';
+	import { MILLIMETRE } from '$core/quantity/index';
+
+	interface Props {
+		section: Section;
+		/** What the drawing shows, in words. */
+		description: string;
+		labels: { readonly bead: string; readonly coil: string; readonly body: string; hook: string };
+		trouble: readonly Trouble[];
+	}
+	let { section, description, labels, trouble }: Props = $props();
+
+	let width = $state(720);
+	let height = $state(300);
+	const margin = { top: 46, right: 24, bottom: 44, left: 24 };
+
+	const span = $derived({
+		x: (section.bounds.max.x - section.bounds.min.x) / MILLIMETRE,
+		y: (section.bounds.max.y - section.bounds.min.y) / MILLIMETRE
+	});
+	/** Pixels a millimetre; a tiny fly is not blown up beyond recognition of its size. */
+	const scale = $derived(
+		Math.min(
+			(width - margin.left - margin.right) / span.x,
+			(height - margin.top - margin.bottom) / span.y,
+			46
+		)
+	);
+	const left = $derived((width - span.x * scale) / 2);
+	const px = (x: number) => left + ((x - section.bounds.min.x) / MILLIMETRE) * scale;
+	const py = (y: number) => margin.top + ((section.bounds.max.y - y) / MILLIMETRE) * scale;
+	const path = (points: readonly { x: number; y: number }[]) =>
+		points.map(({ x, y }, i) => `${i ? 'L' : 'M'}${px(x).toFixed(1)} ${py(y).toFixed(1)}`).join('');
+	const length = (metres: number) => (metres / MILLIMETRE) * scale;
+
+	const bodyPath = $derived(`${path([...section.body.upper, ...section.body.lower.toReversed()])}Z`);
+	/** The ruler starts at the front of the shank, from which a tier measures. */
+	const ticks = $derived.by(() => {
+		const first = Math.ceil(section.bounds.min.x / MILLIMETRE);
+		const last = Math.floor(section.bounds.max.x / MILLIMETRE);
+		return Array.from({ length: last - first + 1 }, (_, i) => first + i);
+	});
+	const rulerY = $derived(height - 26);
+
+	const notes = $derived.by(() => {
+		const found: { key: string; words: string; x: number; y: number }[] = [];
+		if (section.bead) {
+			const { centre, radius } = section.bead;
+			found.push({ key: 'bead', words: labels.bead, x: centre.x, y: centre.y + radius * 0.8 });
+		}
+		if (section.coil) {
+			const turn = section.coil.turns[Math.floor(section.coil.turns.length / 4) * 2]!;
+			found.push({ key: 'coil', words: labels.coil, x: turn.x, y: turn.y });
+		}
+		const upper = section.body.upper;
+		const back = upper[Math.min(upper.length - 1, 6)]!;
+		found.push({ key: 'body', words: labels.body, x: back.x, y: back.y });
+		return found;
+	});
+</script>
+
+<div class="relative h-full min-h-56" bind:clientWidth={width} bind:clientHeight={height}>
+	<svg {width} {height} viewBox="0 0 {width} {height}" role="img" aria-label={description} class="block">
+		{#each section.fibres as [root, tip], i (i)}
+			<line
+				x1={px(root.x)}
+				y1={py(root.y)}
+				x2={px(tip.x)}
+				y2={py(tip.y)}
+				stroke="var(--m-dressing)"
+				stroke-width="1.4"
+				stroke-linecap="round"
+			/>
+		{/each}
+		<path d={bodyPath} fill="var(--m-dressing)" fill-opacity="0.55" stroke="var(--m-dressing)" />
+		<path
+			d={path(section.hook.line)}
+			fill="none"
+			stroke="var(--m-hook)"
+			stroke-width={length(section.hook.wire)}
+			stroke-linejoin="round"
+		/>
+		<circle
+			cx={px(section.hook.eye.centre.x)}
+			cy={py(section.hook.eye.centre.y)}
+			r={length(section.hook.eye.radius - section.hook.wire / 2)}
+			fill="none"
+			stroke="var(--m-hook)"
+			stroke-width={length(section.hook.wire)}
+		/>
+		{#if section.coil}
+			{#each section.coil.turns as turn, i (i)}
+				<circle
+					cx={px(turn.x)}
+					cy={py(turn.y)}
+					r={length(section.coil.wire / 2)}
+					fill="var(--m-{section.coil.metal})"
+					stroke="var(--ground)"
+					stroke-width="1"
+				/>
+			{/each}
+		{/if}
+		{#if section.bead}
+			<circle
+				cx={px(section.bead.centre.x)}
+				cy={py(section.bead.centre.y)}
+				r={length(section.bead.radius)}
+				fill="none"
+				stroke="var(--m-{section.bead.metal})"
+				stroke-width="1"
+			/>
+			{#each section.bead.halves as half, i (i)}
+				<path d="{path(half)}Z" fill="var(--m-{section.bead.metal})" />
+			{/each}
+		{/if}
+
+		{#each notes as note, i (note.key)}
+			{@const wrong = trouble.some((t) => t.part === note.key)}
+			<line
+				x1={px(note.x)}
+				y1={py(note.y) - 2}
+				x2={px(note.x)}
+				y2={18 + i * 18}
+				stroke={wrong ? 'var(--warn)' : 'var(--quiet)'}
+				stroke-width="1"
+			/>
+			<text
+				x={px(note.x) + 5}
+				y={22 + i * 18}
+				class="text-sm"
+				fill={wrong ? 'var(--warn)' : 'var(--ink)'}>{note.words}</text
+			>
+		{/each}
+
+		<g stroke="var(--quiet)" stroke-width="1">
+			<line x1={px(ticks[0]! * MILLIMETRE)} x2={px(ticks.at(-1)! * MILLIMETRE)} y1={rulerY} y2={rulerY} />
+			{#each ticks as tick (tick)}
+				<line
+					x1={px(tick * MILLIMETRE)}
+					x2={px(tick * MILLIMETRE)}
+					y1={rulerY}
+					y2={rulerY + (tick % 5 === 0 ? 9 : 5)}
+				/>
+			{/each}
+		</g>
+		{#each ticks.filter((tick) => tick % 5 === 0) as tick (tick)}
+			<text
+				x={px(tick * MILLIMETRE)}
+				y={rulerY + 22}
+				text-anchor="middle"
+				class="figure text-sm"
+				fill="var(--quiet)">{tick}{tick === 0 ? ' mm' : ''}</text
+			>
+		{/each}
+	</svg>
+</div>

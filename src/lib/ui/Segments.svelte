@@ -1,0 +1,36 @@
+<script lang="ts" generics="T extends string">
+	interface Props {
+		label: string;
+		value: T;
+		options: readonly { readonly value: T; readonly words: string; readonly colour?: string }[];
+		onchange: (value: T) => void;
+	}
+	let { label, value, options, onchange }: Props = $props();
+	const id = $props.id();
+</script>
+
+<fieldset class="min-w-0">
+	<legend class="block text-sm text-quiet">{label}</legend>
+	<div class="flex h-11 items-stretch gap-px overflow-hidden rounded-md bg-sunk">
+		{#each options as option (option.value)}
+			<label
+				class="relative grid min-w-0 flex-1 cursor-pointer place-items-center px-1 text-center text-sm leading-tight has-checked:bg-ink has-checked:text-ground has-focus-visible:z-10 has-focus-visible:outline-[2.5px] has-focus-visible:-outline-offset-2 has-focus-visible:outline-water"
+			>
+				<input
+					type="radio"
+					name={id}
+					class="absolute inset-0 cursor-pointer appearance-none opacity-0"
+					checked={option.value === value}
+					onchange={() => onchange(option.value)}
+				/>
+				<span class="pointer-events-none flex items-center gap-1.5">
+					{#if option.colour}<span
+							class="size-2.5 shrink-0 rounded-full"
+							style:background={option.colour}
+						></span>{/if}
+					{option.words}
+				</span>
+			</label>
+		{/each}
+	</div>
+</fieldset>

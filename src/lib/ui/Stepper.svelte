@@ -1,0 +1,146 @@
+<script lang="ts">
+	import Minus from '@lucide/svelte/icons/minus';
+	import Plus from '@lucide/svelte/icons/plus';
+	import type { Reading } from '$core/quantity/index';
+	import type { Step } from './steps';
+
+	interface Props {
+		label: string;
+		/** In the field's inner unit. */
+		value: number;
+		/** The value as it stands in the field. */
+		show: (value: number) => string;
+		/** The value as it is read out, with its unit. */
+		say?: (value: number) => string;
+		unit?: string;
+		read: (text: string) => Reading;
+		step: Step;
+		/** Hook sizes grow smaller with the number: "up" is still the larger number. */
+		onchange: (value: number) => void;
+	}
+	let { label, value, show, say = show, unit = '', read, step, onchange }: Props = $props();
+
+	const id = $props.id();
+	/** What is being typed; null while the field shows its value. */
+	let typed = $state<string | null>(null);
+	let before = 0;
+	let reading = $state<Exclude<Reading, { kind: 'value' }> | null>(null);
+
+	function press(direction: 1 | -1, big: boolean) {
+		settle();
+		const next = step(value, direction, big);
+		if (next !== value) onchange(next);
+	}
+
+	function type(text: string) {
+		if (typed === null) before = value;
+		typed = text;
+		reading = null;
+		const now = read(text);
+		if (now.kind === 'value' && now.value !== value) onchange(now.value);
+	}
+
+	/** Done typing: a good value is kept, anything else is asked about or explained, and stays. */
+	function commit() {
+		if (typed === null) return;
+		const now = read(typed);
+		if (now.kind === 'value') settle();
+		else reading = now;
+	}
+
+	function settle() {
+		typed = null;
+		reading = null;
+	}
+
+	function take(choice: number) {
+		settle();
+		onchange(choice);
+	}
+
+	function keydown(event: KeyboardEvent) {
+		if (event.ctrlKey || event.metaKey || event.altKey) return;
+		if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
+			press(event.key === 'ArrowUp' ? 1 : -1, event.shiftKey);
+		} else if (event.key === 'PageUp' || event.key === 'PageDown') {
+			press(event.key === 'PageUp' ? 1 : -1, true);
+		} else if (event.key === 'Enter') {
+			if (reading?.kind === 'question') take(reading.likely.value);
+			else commit();
+		} else if (event.key === 'Escape' && typed !== null) {
+			if (before !== value) onchange(before);
+			settle();
+			event.stopPropagation();
+		} else return;
+		event.preventDefault();
+	}
+</script>
+
+<div class="min-w-0">
+	<label for={id} class="block text-sm text-quiet">{label}</label>
+	<div
+		class="flex h-11 items-stretch overflow-hidden rounded-md bg-sunk focus-within:outline-[2.5px] focus-within:outline-water"
+		class:ring-2={reading}
+		class:ring-warn={reading}
+	>
+		<button
+			type="button"
+			tabindex="-1"
+			aria-label="{label} down"
+			class="grid w-10 shrink-0 place-items-center text-quiet hover:text-ink active:bg-line"
+			onclick={(event) => press(-1, event.shiftKey)}><Minus size={18} /></button
+		>
+		<input
+			{id}
+			type="text"
+			inputmode="text"
+			autocomplete="off"
+			spellcheck="false"
+			role="spinbutton"
+			aria-valuenow={value}
+			aria-valuetext={say(value)}
+			aria-invalid={reading !== null}
+			aria-describedby={reading ? `${id}-words` : undefined}
+			class="figure w-0 min-w-0 flex-1 bg-transparent text-center text-lg outline-none"
+			value={typed ?? show(value)}
+			oninput={(event) => type(event.currentTarget.value)}
+			onfocus={(event) => event.currentTarget.select()}
+			onblur={commit}
+			onkeydown={keydown}
+		/>
+		{#if unit && typed === null}<span class="self-center pr-1 text-sm text-quiet" aria-hidden="true"
+				>{unit}</span
+			>{/if}
+		<button
+			type="button"
+			tabindex="-1"
+			aria-label="{label} up"
+			class="grid w-10 shrink-0 place-items-center text-quiet hover:text-ink active:bg-line"
+			onclick={(event) => press(1, event.shiftKey)}><Plus size={18} /></button
+		>
+	</div>
+	{#if reading}
+		<div id="{id}-words" role="alert" class="mt-1 rounded-md bg-warn-soft p-2 text-sm text-ink">
+			{reading.kind === 'question' ? reading.question : reading.message}
+			{#if reading.kind === 'question'}
+				<div class="mt-1 flex flex-wrap gap-2">
+					<button
+						type="button"
+						class="h-9 rounded-md bg-water px-3 text-on-water"
+						onclick={() => reading?.kind === 'question' && take(reading.likely.value)}
+						>{reading.likely.words} (Enter)</button
+					>
+					{#if reading.literal}
+						<button
+							type="button"
+							class="h-9 rounded-md bg-raised px-3"
+							onclick={() =>
+								reading?.kind === 'question' && reading.literal && take(reading.literal.value)}
+							>keep {reading.literal.words}</button
+						>
+					{/if}
+				</div>
+			{/if}
+		</div>
+	{/if}
+</div>

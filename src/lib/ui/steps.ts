@@ -1,0 +1,25 @@
+/** From a value, one step in a direction; `big` is what Shift asks for. */
+export type Step = (value: number, direction: 1 | -1, big: boolean) => number;
+
+/** Equal steps within a range. Values between two steps go to the next one. */
+export function evenSteps(step: number, bigStep: number, low: number, high: number): Step {
+	const digits = Math.max(0, -Math.floor(Math.log10(step)) + 1);
+	return (value, direction, big) => {
+		const by = big ? bigStep : step;
+		const next =
+			direction > 0 ? Math.floor(value / by + 1e-6) * by + by : Math.ceil(value / by - 1e-6) * by - by;
+		return Number(Math.min(high, Math.max(low, next)).toFixed(digits));
+	};
+}
+
+/** The sizes that are sold. A size between two goes to the next one; Shift takes three at once. */
+export function tradeSteps(sizes: readonly number[]): Step {
+	return (value, direction, big) => {
+		const slack = 1e-7;
+		const beyond =
+			direction > 0
+				? sizes.filter((size) => size > value + slack)
+				: sizes.filter((size) => size < value - slack).reverse();
+		return beyond[Math.min(big ? 2 : 0, beyond.length - 1)] ?? value;
+	};
+}

@@ -1,0 +1,156 @@
+<script lang="ts">
+	import { tick } from 'svelte';
+	import { beadWords, coilWords, hookWords } from '$core/fly/index';
+	import { Bench } from '$lib/state/bench.svelte';
+	import BuildList from '$lib/bench/BuildList.svelte';
+	import { bindKeys } from '$lib/bench/keys';
+	import KeysDialog from '$lib/bench/KeysDialog.svelte';
+	import Rail from '$lib/bench/Rail.svelte';
+	import Strip from '$lib/bench/Strip.svelte';
+	import { materialColour } from '$lib/ui/colours';
+	import DescentPicture from '$lib/ui/DescentPicture.svelte';
+	import { massFigure, speedWords } from '$lib/ui/figures';
+	import MassBar from '$lib/ui/MassBar.svelte';
+	import SectionDrawing from '$lib/ui/SectionDrawing.svelte';
+	import SinkScale from '$lib/ui/SinkScale.svelte';
+
+	let { data } = $props();
+	// The page's data are read once; from then on the Bench owns them.
+	// svelte-ignore state_referenced_locally
+	const bench = new Bench(data);
+
+	let chooser = $state<'fly' | 'lie' | null>(null);
+	let keysShown = $state(false);
+	let ready = $state(false);
+
+	async function rename() {
+		chooser = 'fly';
+		await tick();
+		requestAnimationFrame(() => {
+			const field = document.querySelector<HTMLInputElement>('[data-name-field]');
+			field?.focus();
+			field?.select();
+		});
+	}
+
+	$effect(() => {
+		ready = true;
+		return bindKeys(bench, {
+			chooser: (which) => (chooser = which),
+			rename: () => void rename(),
+			keys: () => (keysShown = true),
+			busy: () => chooser !== null || keysShown
+		});
+	});
+
+	const partWords = { hook: 'hook', bead: 'bead', coil: 'coil', dressing: 'dressing' } as const;
+	const parts = $derived(
+		(bench.prediction?.parts ?? []).map(({ part, mass }) => ({
+			part,
+			mass,
+			words: partWords[part],
+			colour:
+				part === 'bead'
+					? materialColour[bench.recipe!.bead!.metal]
+					: part === 'coil'
+						? materialColour[bench.recipe!.coil!.metal]
+						: materialColour[part]
+		}))
+	);
+	const labels = $derived(
+		bench.recipe && {
+			bead: beadWords(bench.recipe.bead),
+			coil: coilWords(bench.recipe.coil),
+			body: `${bench.recipe.dressing.fullness} dressing`,
+			hook: hookWords(bench.recipe.hook)
+		}
+	);
+</script>
+
+<svelte:head><title>{bench.fly ? `${bench.fly.name} · Gravitas` : 'Gravitas'}</title></svelte:head>
+<svelte:window onpagehide={() => void bench.flush()} />
+
+<div
+	class="flex min-h-dvh md:h-dvh md:overflow-hidden"
+	data-ready={ready || undefined}
+	data-saving={bench.saving || undefined}
+>
+	<Rail {bench} showKeys={() => (keysShown = true)} />
+	<div class="flex min-w-0 flex-1 flex-col max-md:pb-16">
+		<h1 class="sr-only">Bench</h1>
+		<div class="bg-ground max-md:sticky max-md:top-0 max-md:z-10">
+			<Strip {bench} bind:open={chooser} />
+		</div>
+		{#if bench.notice}
+			<div role="alert" class="flex flex-wrap items-center gap-3 bg-warn-soft px-4 py-2">
+				<span class="min-w-0 flex-1">{bench.notice.words}</span>
+				{#each bench.notice.choices as choice (choice.words)}
+					<button
+						type="button"
+						class="h-10 rounded-md bg-raised px-3"
+						onclick={() => {
+							bench.dismiss();
+							choice.act();
+						}}>{choice.words}</button
+					>
+				{/each}
+				{#if bench.notice.choices.length === 0}
+					<button type="button" class="h-10 rounded-md bg-raised px-3" onclick={() => bench.dismiss()}
+						>Close</button
+					>
+				{/if}
+			</div>
+		{/if}
+
+		{#if bench.recipe && bench.section && bench.prediction && labels}
+			{@const prediction = bench.prediction}
+			<main class="grid min-h-0 flex-1 md:grid-cols-[20rem_1fr]">
+				<div class="min-h-0 overflow-y-auto border-line max-md:order-2 md:border-r">
+					<BuildList
+						recipe={bench.recipe}
+						trouble={bench.trouble}
+						onchange={(recipe) => bench.setRecipe(recipe)}
+					/>
+				</div>
+				<div class="flex min-h-0 min-w-0 flex-col gap-2 px-4 pb-3 max-md:order-1">
+					<div class="min-h-0 flex-1">
+						<SectionDrawing
+							section={bench.section}
+							{labels}
+							trouble={bench.trouble}
+							description="{bench.fly?.name}, cut open, to scale: hook {labels.hook}, bead {labels.bead}, coil {labels.coil}, {labels.body}"
+						/>
+					</div>
+					<MassBar {parts} />
+					{#if bench.column}
+						<div class="border-t border-line pt-2">
+							<SinkScale speed={prediction.speed} required={prediction.requiredSpeed} />
+							<DescentPicture
+								column={bench.column}
+								speed={prediction.speed}
+								description="Path through {bench.lie?.name}: {massFigure(prediction.mass)
+									.number} g sinking at {speedWords(prediction.speed?.value ?? 0)}"
+							/>
+							<p class="text-sm text-quiet">
+								Sinking free in still air and water as judged, with no line and no turbulence yet;
+								predicted, not weighed or timed. Ranges hold 9 times in 10.
+							</p>
+						</div>
+					{/if}
+				</div>
+			</main>
+		{:else}
+			<main class="grid flex-1 place-items-center p-8">
+				<div class="text-center">
+					<p class="text-xl">There is no fly on the Bench.</p>
+					<button
+						type="button"
+						class="mt-4 h-12 rounded-md bg-water px-5 text-on-water"
+						onclick={() => void bench.newFly()}>Start a new fly</button
+					>
+				</div>
+			</main>
+		{/if}
+	</div>
+</div>
+<KeysDialog bind:open={keysShown} />

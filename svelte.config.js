@@ -1,0 +1,24 @@
+import adapter from '@sveltejs/adapter-node';
+
+/** @type {import('@sveltejs/kit').Config} */
+export default {
+	kit: {
+		adapter: adapter({ precompress: true }),
+		alias: { $core: 'src/core', '$core/*': 'src/core/*' },
+		csp: {
+			mode: 'hash',
+			directives: {
+				'default-src': ['self'],
+				'script-src': ['self'],
+				'style-src': ['self'],
+				// Svelte's style: directives and Bits UI set style attributes.
+				'style-src-attr': ['unsafe-inline'],
+				'img-src': ['self', 'data:'],
+				'object-src': ['none'],
+				'base-uri': ['self'],
+				'frame-ancestors': ['none'],
+				'form-action': ['self']
+			}
+		}
+	}
+};

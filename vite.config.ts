@@ -1,0 +1,15 @@
+import { sveltekit } from '@sveltejs/kit/vite';
+import tailwindcss from '@tailwindcss/vite';
+import { defineConfig } from 'vitest/config';
+import { nodeWorker } from './tools/node-worker-plugin.js';
+
+export default defineConfig({
+	plugins: [nodeWorker(), tailwindcss(), sveltekit()],
+	// class-validator and class-transformer read the decorators' type metadata.
+	oxc: { decorator: { legacy: true, emitDecoratorMetadata: true } },
+	ssr: { optimizeDeps: { include: ['bits-ui'] } },
+	test: {
+		include: ['src/**/*.test.ts', 'tools/**/*.test.ts', 'scripts/**/*.test.ts'],
+		testTimeout: 30_000
+	}
+});
