@@ -1,7 +1,15 @@
 /** Installing and building only when something changed. Plain Node: nothing is installed yet when this runs. */
 import { execFileSync, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import {
+	existsSync,
+	mkdirSync,
+	readFileSync,
+	readdirSync,
+	rmSync,
+	statSync,
+	writeFileSync
+} from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -22,7 +30,10 @@ function filesBelow(path) {
 function fingerprint(paths) {
 	const hash = createHash('sha256').update(process.version);
 	for (const path of paths.flatMap(filesBelow)) {
-		hash.update(path).update('\0').update(readFileSync(join(root, path)));
+		hash
+			.update(path)
+			.update('\0')
+			.update(readFileSync(join(root, path)));
 	}
 	return hash.digest('hex');
 }
@@ -38,11 +49,15 @@ export function ensureInstalled() {
 	const now = fingerprint(['package-lock.json']);
 	if (isFresh(stamp, now)) return;
 	console.log('Installing packages (once, about a minute) …');
-	const done = spawnSync(npm, ['ci', '--include=dev', '--no-audit', '--no-fund', '--loglevel=error'], {
-		cwd: root,
-		stdio: 'inherit',
-		shell: process.platform === 'win32'
-	});
+	const done = spawnSync(
+		npm,
+		['ci', '--include=dev', '--no-audit', '--no-fund', '--loglevel=error'],
+		{
+			cwd: root,
+			stdio: 'inherit',
+			shell: process.platform === 'win32'
+		}
+	);
 	if (done.status !== 0) {
 		console.error('The packages could not be installed; the lines above say why.');
 		process.exit(done.status ?? 1);

@@ -45,7 +45,9 @@ export async function serve({ folder, demo }) {
 
 	const wanted = Number(process.env.GRAVITAS_PORT ?? USUAL_PORT);
 	if (!Number.isInteger(wanted) || wanted < 0 || wanted > 65535) {
-		console.error(`GRAVITAS_PORT must be a port number from 0 to 65535, not “${process.env.GRAVITAS_PORT}”.`);
+		console.error(
+			`GRAVITAS_PORT must be a port number from 0 to 65535, not “${process.env.GRAVITAS_PORT}”.`
+		);
 		process.exit(2);
 	}
 	let port = wanted;
@@ -65,8 +67,9 @@ export async function serve({ folder, demo }) {
 		server.close();
 		server.closeIdleConnections();
 		setTimeout(() => server.closeAllConnections(), 400).unref();
-		const opening = /** @type {{ gravitasStore?: Promise<{ close(): Promise<void> }> }} */ (globalThis)
-			.gravitasStore;
+		const opening = /** @type {{ gravitasStore?: Promise<{ close(): Promise<void> }> }} */ (
+			globalThis
+		).gravitasStore;
 		await opening?.then((store) => store.close()).catch(() => undefined);
 		console.log('\nStopped. Everything is kept.');
 		process.exit(0);

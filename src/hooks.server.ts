@@ -20,7 +20,8 @@ export const handle: Handle = async ({ event, resolve }) => {
 };
 
 export const handleError: HandleServerError = ({ error, status }) => {
-	if (status !== 404) console.error(error instanceof Error ? (error.stack ?? error.message) : error);
+	if (status !== 404)
+		console.error(error instanceof Error ? (error.stack ?? error.message) : error);
 	return {
 		message:
 			status === 404

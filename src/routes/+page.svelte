@@ -95,8 +95,10 @@
 					>
 				{/each}
 				{#if bench.notice.choices.length === 0}
-					<button type="button" class="h-10 rounded-md bg-raised px-3" onclick={() => bench.dismiss()}
-						>Close</button
+					<button
+						type="button"
+						class="h-10 rounded-md bg-raised px-3"
+						onclick={() => bench.dismiss()}>Close</button
 					>
 				{/if}
 			</div>
@@ -118,7 +120,8 @@
 							section={bench.section}
 							{labels}
 							trouble={bench.trouble}
-							description="{bench.fly?.name}, cut open, to scale: hook {labels.hook}, bead {labels.bead}, coil {labels.coil}, {labels.body}"
+							description="{bench.fly
+								?.name}, cut open, to scale: hook {labels.hook}, bead {labels.bead}, coil {labels.coil}, {labels.body}"
 						/>
 					</div>
 					<MassBar {parts} />
@@ -132,8 +135,8 @@
 									.number} g sinking at {speedWords(prediction.speed?.value ?? 0)}"
 							/>
 							<p class="text-sm text-quiet">
-								Sinking free in still air and water as judged, with no line and no turbulence yet;
-								predicted, not weighed or timed. Ranges hold 9 times in 10.
+								Free sinking: no line and no turbulence yet. Predicted, never weighed or timed; each
+								range holds 9 times in 10.
 							</p>
 						</div>
 					{/if}

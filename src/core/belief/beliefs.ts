@@ -1,4 +1,4 @@
-import { logInterval, type Interval } from '../quantity/index';
+import { logInterval, Z90, type Interval } from '../quantity/index';
 import { priors, type Belief, type BeliefName } from './priors';
 
 /** What is believed of every uncertain parameter. Learning replaces rows of it. */
@@ -44,8 +44,9 @@ export interface Spread {
 
 /**
  * Carries the beliefs through a computation of several positive figures: first order in the
- * logarithms, taken as secants one standard deviation either way, up and down kept apart so that
- * lopsided beliefs give lopsided intervals. Errors that several figures share are shared.
+ * logarithms, taken as secants to the ends of each belief's own 90 % interval (so that one belief
+ * alone gives its interval exactly, bent or not), up and down kept apart so that lopsided beliefs
+ * give lopsided intervals. Errors that several figures share are shared.
  *
  * Good while the figures are nearly power laws of the parameters, as masses and sink speeds are;
  * checked against plain sampling in the tests.
@@ -68,14 +69,14 @@ export function spreadOf(
 	const widestShare = centre.map(() => 0);
 	for (const name of only) {
 		const median = values[name];
-		values[name] = valueAt(beliefs[name], 1);
+		values[name] = valueAt(beliefs[name], Z90);
 		const up = compute(values, name).slice();
-		values[name] = valueAt(beliefs[name], -1);
+		values[name] = valueAt(beliefs[name], -Z90);
 		const down = compute(values, name);
 		values[name] = median;
 		for (let i = 0; i < centre.length; i++) {
-			const a = logRatio(up[i]!, centre[i]!);
-			const b = logRatio(down[i]!, centre[i]!);
+			const a = logRatio(up[i]!, centre[i]!) / Z90;
+			const b = logRatio(down[i]!, centre[i]!) / Z90;
 			const rise = Math.max(a, b, 0);
 			const fall = Math.min(a, b, 0);
 			above[i]! += rise * rise;
@@ -100,10 +101,10 @@ export function spreadOf(
 	});
 }
 
-/** A figure that vanishes or runs away one spread off is held to a factor of e³, so intervals stay finite. */
+/** A figure that vanishes or runs away off the median is held to a factor of e⁵, so intervals stay finite. */
 function logRatio(value: number, centre: number): number {
 	if (!(centre > 0) || !Number.isFinite(centre)) return 0;
-	if (!(value > 0)) return -3;
-	if (!Number.isFinite(value)) return 3;
-	return Math.min(3, Math.max(-3, Math.log(value / centre)));
+	if (!(value > 0)) return -5;
+	if (!Number.isFinite(value)) return 5;
+	return Math.min(5, Math.max(-5, Math.log(value / centre)));
 }

@@ -84,8 +84,7 @@ export function dressingGeometry(
 	for (let i = 1; i < stations.length; i++) {
 		const a = stations[i - 1]!;
 		const b = stations[i]!;
-		const area =
-			(Math.PI / 8) * (a.diameter ** 2 - a.under ** 2 + b.diameter ** 2 - b.under ** 2);
+		const area = (Math.PI / 8) * (a.diameter ** 2 - a.under ** 2 + b.diameter ** 2 - b.under ** 2);
 		const piece = area * (b.s - a.s);
 		solid += piece;
 		moment += (piece * (a.s + b.s)) / 2;

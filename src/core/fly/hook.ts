@@ -47,7 +47,8 @@ class Pen {
 	readonly pieces: HookPiece[] = [];
 	constructor(
 		private at: Point,
-		private heading: number
+		private heading: number,
+		private readonly largestChord: number
 	) {}
 
 	get place(): Point {
@@ -56,7 +57,7 @@ class Pen {
 
 	/** Goes on for `length`, turning by `turn` radians (towards the point's side when positive). */
 	go(region: HookRegion, length: number, turn = 0): this {
-		const chords = turn === 0 ? 1 : Math.max(2, Math.ceil(Math.abs(turn) / LARGEST_CHORD));
+		const chords = turn === 0 ? 1 : Math.max(2, Math.ceil(Math.abs(turn) / this.largestChord));
 		const each = length / chords;
 		const step = turn / chords;
 		const chord = step === 0 ? each : each * (Math.sin(step / 2) / (step / 2));
@@ -79,8 +80,14 @@ class Pen {
  *
  * Nominal proportions from the material table, scaled by the beliefs about wire, shank and gape;
  * spear, jig neck, eye and the curve of grub hooks are our own estimate.
+ *
+ * @param largestChord radians that one chord of an arc may turn; finer for a drawing
  */
-export function hookGeometry(hook: HookChoice, values: BeliefValues): HookGeometry {
+export function hookGeometry(
+	hook: HookChoice,
+	values: BeliefValues,
+	largestChord = LARGEST_CHORD
+): HookGeometry {
 	const nominal = nominalHook(hook.size, hook.lengthX, hook.wireX);
 	const wire = nominal.wire * values['hook.wire'];
 	const shank = nominal.shank * values['hook.shank'];
@@ -94,12 +101,14 @@ export function hookGeometry(hook: HookChoice, values: BeliefValues): HookGeomet
 	const throat = { x: neck * outward.x, y: neck * outward.y };
 	const eyeCentre = { x: throat.x + ring * outward.x, y: throat.y + ring * outward.y };
 
-	const eyePen = new Pen(throat, neckTurn + Math.PI / 2).go('eye', 2 * Math.PI * ring, -2 * Math.PI);
-	const pen = new Pen(throat, neckTurn);
-	if (neck > 0) {
-		pen.pieces.push({ region: 'neck', from: throat, to: { x: 0, y: 0 }, length: neck });
-	}
-	const body = new Pen({ x: 0, y: 0 }, 0);
+	const eyePen = new Pen(throat, neckTurn + Math.PI / 2, largestChord).go(
+		'eye',
+		2 * Math.PI * ring,
+		-2 * Math.PI
+	);
+	const neckPieces: HookPiece[] =
+		neck > 0 ? [{ region: 'neck', from: throat, to: { x: 0, y: 0 }, length: neck }] : [];
+	const body = new Pen({ x: 0, y: 0 }, 0, largestChord);
 	if (hook.style === 'curved') {
 		// The bend's radius is such that the spear lies one gape below the middle of the curved shank.
 		const shankRadius = ((1 - CURVED_STRAIGHT) * shank) / CURVED_TURN;
@@ -115,7 +124,7 @@ export function hookGeometry(hook: HookChoice, values: BeliefValues): HookGeomet
 	}
 	body.go('spear', SPEAR * gape);
 
-	const pieces = [...eyePen.pieces, ...pen.pieces, ...body.pieces];
+	const pieces = [...eyePen.pieces, ...neckPieces, ...body.pieces];
 	let length = 0;
 	let x = 0;
 	let y = 0;

@@ -1,7 +1,7 @@
 import { priorBeliefs, valuesAt, type Beliefs } from '../belief/index';
 import type { Point } from '../body/index';
 import { buildFly } from './build';
-import { onShank } from './hook';
+import { hookGeometry, onShank } from './hook';
 import type { BeadMetal, CoilMetal, Recipe } from './recipe';
 
 /** The fly cut open along the hook's plane, to scale, metres in the fly's frame. */
@@ -16,6 +16,8 @@ export interface Section {
 		readonly metal: BeadMetal;
 		readonly centre: Point;
 		readonly radius: number;
+		/** Whether the half on the point's side is open, so that one sees the slot's far wall. */
+		readonly slotted: boolean;
 		/** The metal above and below the bore, each a closed outline. */
 		readonly halves: readonly (readonly Point[])[];
 	} | null;
@@ -35,10 +37,13 @@ export interface Section {
 
 /** Fibres that the drawing shows of a bundle: enough to tell sparse from full. */
 const SHOWN_SHARE = 0.4;
+/** Radians a chord: fine enough that a bend looks round at any size on a screen. */
+const DRAWN_CHORD = 0.1;
 
 /** The section of a fly at the medians of the beliefs. */
 export function sectionOf(recipe: Recipe, beliefs: Beliefs = priorBeliefs): Section {
-	const build = buildFly(recipe, valuesAt(beliefs));
+	const values = valuesAt(beliefs);
+	const build = buildFly(recipe, values);
 	const { hook, bead, coil, dressing } = build;
 	const offset = (s: number, distance: number): Point => {
 		const { at, direction } = onShank(hook, s);
@@ -50,7 +55,7 @@ export function sectionOf(recipe: Recipe, beliefs: Beliefs = priorBeliefs): Sect
 	};
 
 	const line: Point[] = [];
-	for (const piece of hook.pieces) {
+	for (const piece of hookGeometry(recipe.hook, values, DRAWN_CHORD).pieces) {
 		if (piece.region === 'eye') continue;
 		if (line.length === 0) line.push(piece.from);
 		line.push(piece.to);
@@ -89,6 +94,7 @@ export function sectionOf(recipe: Recipe, beliefs: Beliefs = priorBeliefs): Sect
 		metal: recipe.bead!.metal,
 		centre: { x: bead.seat, y: 0 },
 		radius: bead.radius,
+		slotted: bead.slot > 0,
 		halves: [1, -1].map((side) => beadHalf(bead, bead.seat, side))
 	};
 	const coilPart = coil && {

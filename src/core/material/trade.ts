@@ -9,4 +9,9 @@ export const BEAD_STEPS = [1.5, 2.0, 2.4, 2.8, 3.2, 3.5, 4.0, 4.8, 5.5, 6.4].map
 export const COIL_WIRE_STEPS = [10, 15, 20, 25, 30, 35].map((n) => n * THOUSANDTH_OF_AN_INCH);
 
 /** Nominal proportions of a fly bead, in bead diameters (our estimate, 10 % spread each). */
-export const BEAD_PROPORTIONS = { bore: 0.32, recess: 0.57, recessDepth: 0.45, slot: 0.36 } as const;
+export const BEAD_PROPORTIONS = {
+	bore: 0.32,
+	recess: 0.57,
+	recessDepth: 0.45,
+	slot: 0.36
+} as const;

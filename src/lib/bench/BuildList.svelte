@@ -39,7 +39,12 @@
 	}
 	let { recipe, trouble, onchange }: Props = $props();
 
-	let open = $state<PartName>('bead');
+	const open = $state<Record<PartName, boolean>>({
+		hook: false,
+		bead: true,
+		coil: true,
+		dressing: false
+	});
 	/** What a part was before it was left out, so that taking it up again brings it back. */
 	let lastBead: BeadChoice = { metal: 'tungsten', shape: 'round', diameter: 2.8 * MILLIMETRE };
 	let lastCoil: CoilChoice = { metal: 'lead', wire: COIL_WIRE_STEPS[1]!, turns: 3 };
@@ -67,7 +72,7 @@
 
 <section aria-label="Build, in tie-on order" class="flex flex-col gap-1 p-2">
 	{#each rows as { part, name, words } (part)}
-		{@const isOpen = open === part}
+		{@const isOpen = open[part]}
 		{@const wrong = trouble.filter((t) => t.part === part)}
 		<div class="rounded-lg" class:bg-raised={isOpen}>
 			<h2>
@@ -76,7 +81,7 @@
 					class="flex min-h-11 w-full items-center gap-2 rounded-lg px-2 text-left hover:bg-raised"
 					aria-expanded={isOpen}
 					aria-controls="build-{part}"
-					onclick={() => (open = part)}
+					onclick={() => (open[part] = !isOpen)}
 				>
 					<ChevronRight size={16} class={isOpen ? 'rotate-90' : ''} />
 					<span class="w-18 shrink-0 font-semibold">{name}</span>

@@ -18,12 +18,9 @@
 	}
 </script>
 
-{#if bench.fly}
-	{@const fly = bench.fly}
-	<NameField label="Name of this fly" name={fly.name} rename={(name) => bench.rename(fly, name)} />
-{/if}
 <RowList
 	label="Flies"
+	placeholder="Find by name, size or metal"
 	rows={bench.flies.map((row) => ({ id: row.id, name: row.name, detail: detail(row) }))}
 	current={bench.fly?.id ?? null}
 	choose={(id) => {
@@ -31,6 +28,10 @@
 		onchosen();
 	}}
 />
+{#if bench.fly}
+	{@const fly = bench.fly}
+	<NameField label="Name of this fly" name={fly.name} rename={(name) => bench.rename(fly, name)} />
+{/if}
 <DocumentButtons
 	word="fly"
 	create={() => void bench.newFly()}

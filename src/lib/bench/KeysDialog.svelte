@@ -21,7 +21,7 @@
 
 <Dialog.Root bind:open>
 	<Dialog.Portal>
-		<Dialog.Overlay class="fixed inset-0 z-40 bg-black/40" />
+		<Dialog.Overlay class="bg-black/40 fixed inset-0 z-40" />
 		<Dialog.Content
 			class="fixed top-1/2 left-1/2 z-50 max-h-[90vh] w-[min(30rem,94vw)] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-lg bg-raised p-5 outline-none"
 		>

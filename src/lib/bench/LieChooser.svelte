@@ -38,6 +38,16 @@
 		evenSteps(step, big, field.possible[0], field.possible[1]);
 </script>
 
+<RowList
+	label="Lies"
+	placeholder="Find by name, bed or river"
+	{rows}
+	current={bench.lie?.id ?? null}
+	choose={(id) => {
+		bench.selectLie(id);
+		onchosen();
+	}}
+/>
 {#if bench.lie && bench.water}
 	{@const lie = bench.lie}
 	{@const water = bench.water}
@@ -109,15 +119,6 @@
 		not wade to measure; when in doubt stay out, and local rules decide.
 	</p>
 {/if}
-<RowList
-	label="Lies"
-	{rows}
-	current={bench.lie?.id ?? null}
-	choose={(id) => {
-		bench.selectLie(id);
-		onchosen();
-	}}
-/>
 <DocumentButtons
 	word="lie"
 	create={() => void bench.newLie()}

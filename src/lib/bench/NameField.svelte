@@ -17,7 +17,7 @@
 	}
 </script>
 
-<div class="min-w-0 flex-1">
+<div class="mt-3 min-w-0 flex-1">
 	<label for={id} class="block text-sm text-quiet">{label}</label>
 	<input
 		{id}

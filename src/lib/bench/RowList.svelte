@@ -4,21 +4,17 @@
 
 	interface Props {
 		label: string;
+		placeholder: string;
 		rows: readonly { readonly id: string; readonly name: string; readonly detail: string }[];
 		current: string | null;
 		choose: (id: string) => void;
 	}
-	let { label, rows, current, choose }: Props = $props();
+	let { label, placeholder, rows, current, choose }: Props = $props();
 </script>
 
-<Command.Root {label} class="mt-3" value={current ?? undefined} loop>
-	{#if rows.length > 6}
-		<Command.Input
-			placeholder="Find by name, size or metal"
-			class="mb-2 h-11 w-full rounded-md bg-sunk px-3"
-		/>
-	{/if}
-	<Command.List class="max-h-64 overflow-auto" aria-label={label}>
+<Command.Root {label} value={current ?? undefined} loop>
+	<Command.Input {placeholder} class="mb-2 h-11 w-full rounded-md bg-sunk px-3" />
+	<Command.List class="max-h-56 overflow-auto" aria-label={label}>
 		<Command.Empty class="px-2 py-3 text-sm text-quiet">Nothing matches.</Command.Empty>
 		{#each rows as row (row.id)}
 			<Command.Item

@@ -36,10 +36,14 @@
 	const distance = $derived(prediction?.distance ? distanceFigure(prediction.distance) : null);
 	const moving = $derived((bench.water?.surfaceSpeed ?? 0) > 0);
 
+	/** Choosers open below the answer, which must stay in sight while they change it. */
+	let flyThird = $state<HTMLElement | null>(null);
+	let lieThird = $state<HTMLElement | null>(null);
+
 	const trigger =
 		'flex w-full items-baseline gap-2 rounded-md px-2 py-1 text-left hover:bg-raised data-[state=open]:bg-raised';
 	const panel =
-		'z-30 max-h-[70vh] overflow-auto rounded-lg border border-line bg-raised p-4 shadow-lg outline-none';
+		'z-30 max-h-(--bits-popover-content-available-height) overflow-auto rounded-lg border border-line bg-raised p-4 shadow-lg outline-none';
 </script>
 
 {#snippet third(kind: string, name: string, detail: string)}
@@ -54,7 +58,7 @@
 	aria-label="Fly, rig, lie and the answer"
 	class="grid shrink-0 border-b border-line max-md:gap-y-1 md:grid-cols-[5fr_3fr_6fr] md:gap-x-3"
 >
-	<div class="min-w-0">
+	<div class="min-w-0" bind:this={flyThird}>
 		<Popover.Root bind:open={() => open === 'fly', (is) => (open = is ? 'fly' : null)}>
 			<Popover.Trigger class={trigger} title="Choose a fly (F)">
 				{@render third(
@@ -65,7 +69,13 @@
 				<ChevronDown size={16} class="shrink-0 self-center" />
 			</Popover.Trigger>
 			<Popover.Portal>
-				<Popover.Content class="{panel} w-[min(26rem,94vw)]" align="start" sideOffset={4}>
+				<Popover.Content
+					class="{panel} w-[min(26rem,94vw)]"
+					align="start"
+					side="bottom"
+					avoidCollisions={false}
+					customAnchor={flyThird}
+				>
 					<FlyChooser {bench} onchosen={() => (open = null)} />
 				</Popover.Content>
 			</Popover.Portal>
@@ -75,9 +85,9 @@
 				<div>
 					<dt class="sr-only">Mass</dt>
 					<dd data-testid="mass">
-						<span class="figure text-4xl leading-tight max-md:text-2xl">{mass.number}</span><span
-							class="pl-1 text-sm">{mass.unit}</span
-						>
+						<span class="figure text-4xl leading-tight font-medium max-md:text-2xl"
+							>{mass.number}</span
+						><span class="pl-1 text-sm">{mass.unit}</span>
 						<span class="figure block text-sm text-quiet">{mass.interval}</span>
 					</dd>
 				</div>
@@ -85,9 +95,9 @@
 					<dt class="sr-only">Sink rate</dt>
 					<dd data-testid="speed">
 						{#if speed}
-							<span class="figure text-4xl leading-tight max-md:text-2xl">{speed.number}</span><span
-								class="pl-1 text-sm">{speed.unit}</span
-							>
+							<span class="figure text-4xl leading-tight font-medium max-md:text-2xl"
+								>{speed.number}</span
+							><span class="pl-1 text-sm">{speed.unit}</span>
 							<span class="figure block text-sm text-quiet">{speed.interval}</span>
 						{:else}
 							<span class="text-4xl leading-tight font-semibold max-md:text-2xl">floats</span>
@@ -104,7 +114,10 @@
 		</div>
 		{#if prediction}
 			<div class="px-2 pt-1 pb-3 max-md:flex max-md:items-baseline max-md:gap-2 max-md:pb-1">
-				<div class="text-2xl leading-[3.125rem] font-semibold max-md:text-base" data-testid="attitude">
+				<div
+					class="text-2xl leading-[3.125rem] font-semibold max-md:text-base"
+					data-testid="attitude"
+				>
 					{prediction.attitude}
 				</div>
 				<div class="text-sm text-quiet">
@@ -114,7 +127,7 @@
 		{/if}
 	</div>
 
-	<div class="min-w-0">
+	<div class="min-w-0" bind:this={lieThird}>
 		<Popover.Root bind:open={() => open === 'lie', (is) => (open = is ? 'lie' : null)}>
 			<Popover.Trigger class={trigger} title="Choose or change a lie (W)">
 				{@render third(
@@ -125,7 +138,13 @@
 				<ChevronDown size={16} class="shrink-0 self-center" />
 			</Popover.Trigger>
 			<Popover.Portal>
-				<Popover.Content class="{panel} w-[min(34rem,94vw)]" align="end" sideOffset={4}>
+				<Popover.Content
+					class="{panel} w-[min(34rem,94vw)]"
+					align="end"
+					side="bottom"
+					avoidCollisions={false}
+					customAnchor={lieThird}
+				>
 					<LieChooser {bench} onchosen={() => (open = null)} />
 				</Popover.Content>
 			</Popover.Portal>

@@ -158,11 +158,9 @@ export class LieRequest extends DocumentRequest {
 
 export class StripRequest {
 	@IsOptional() @IsUUID('all', { message: 'flyId must be the id of a fly, or null.' }) flyId!:
-		| string
-		| null;
+		string | null;
 	@IsOptional() @IsUUID('all', { message: 'lieId must be the id of a lie, or null.' }) lieId!:
-		| string
-		| null;
+		string | null;
 }
 
 class DocumentFile {

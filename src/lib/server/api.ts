@@ -57,10 +57,9 @@ export async function bodyOf<T extends object>(request: Request, type: new () =>
 
 /** A document of the collection's kind from the request. */
 export async function documentOf(request: Request, kind: DocumentKind) {
-	const { name, body, id, revision, ...rest } = await bodyOf<FlyRequest | LieRequest | RiverRequest>(
-		request,
-		requests[kind]
-	);
+	const { name, body, id, revision, ...rest } = await bodyOf<
+		FlyRequest | LieRequest | RiverRequest
+	>(request, requests[kind]);
 	const riverId = (rest as Partial<LieRequest>).riverId;
 	return {
 		id,

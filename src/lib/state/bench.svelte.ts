@@ -149,7 +149,10 @@ export class Bench {
 	/** A copy beside the original, and on the strip. */
 	duplicate(row: FlyRow | LieRow): Promise<void> {
 		const { kind, name, body } = row;
-		const copy = this.freeName(`${name.slice(0, 70)} copy`, kind === 'fly' ? this.flyRows : this.lieRows);
+		const copy = this.freeName(
+			`${name.slice(0, 70)} copy`,
+			kind === 'fly' ? this.flyRows : this.lieRows
+		);
 		return this.create(kind, {
 			name: copy,
 			body,
@@ -293,8 +296,9 @@ export class Bench {
 	}
 
 	private freeName(wanted: string, rows: readonly DocumentRow[]): string {
-		const taken = new Set(rows.map((row) => row.name));
-		if (!taken.has(wanted)) return wanted;
-		for (let n = 2; ; n++) if (!taken.has(`${wanted} ${n}`)) return `${wanted} ${n}`;
+		const isFree = (name: string) => !rows.some((row) => row.name === name);
+		let name = wanted;
+		for (let n = 2; !isFree(name); n++) name = `${wanted} ${n}`;
+		return name;
 	}
 }

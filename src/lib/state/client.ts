@@ -36,7 +36,11 @@ async function request(method: string, path: string, body?: unknown): Promise<un
 	const answer: unknown = await response.json().catch(() => null);
 	if (response.ok) return answer;
 	const error = answer as ErrorAnswer | null;
-	throw new RequestError(error?.message ?? `The request failed (${response.status}).`, response.status, error);
+	throw new RequestError(
+		error?.message ?? `The request failed (${response.status}).`,
+		response.status,
+		error
+	);
 }
 
 export const api = {

@@ -20,7 +20,9 @@
 
 	const paths = $derived(
 		speed &&
-			([speed.low, speed.value, speed.high] as const).map((v) => freePath(v, column, column.zoneTop))
+			([speed.low, speed.value, speed.high] as const).map((v) =>
+				freePath(v, column, column.zoneTop)
+			)
 	);
 	/** Metres upstream that the picture spans: the approach, or the slow path if that is longer. */
 	const reach = $derived.by(() => {
@@ -44,7 +46,10 @@
 	const middle = $derived(paths && points(paths[1]!));
 	const landing = $derived(paths?.[1]?.at(-1)?.distance ?? 0);
 	const metres = $derived(
-		Array.from({ length: Math.floor(reach / tickEvery(reach)) + 1 }, (_, i) => i * tickEvery(reach))
+		Array.from(
+			{ length: Math.floor(reach / tickEvery(reach)) + 1 },
+			(_, i) => i * tickEvery(reach)
+		).filter((metre) => metre === 0 || (px(0) - px(metre) > 170 && px(metre) < px(0)))
 	);
 	function tickEvery(span: number): number {
 		return span > 12 ? 5 : span > 5 ? 2 : span > 2.2 ? 1 : 0.5;
@@ -53,10 +58,22 @@
 </script>
 
 <div bind:clientWidth={width}>
-	<svg {width} {height} viewBox="0 0 {width} {height}" role="img" aria-label={description} class="block">
+	<svg
+		{width}
+		{height}
+		viewBox="0 0 {width} {height}"
+		role="img"
+		aria-label={description}
+		class="block"
+	>
 		<defs>
 			<clipPath id={clipId}>
-				<rect x={left} y={top - 12} width={Math.max(0, width - left - right)} height={bottom - top + 12} />
+				<rect
+					x={left}
+					y={top - 12}
+					width={Math.max(0, width - left - right)}
+					height={bottom - top + 12}
+				/>
 			</clipPath>
 		</defs>
 		<rect
@@ -67,7 +84,14 @@
 			fill="var(--water-soft)"
 		/>
 		<line x1={left} x2={width - right} y1={top} y2={top} stroke="var(--water)" stroke-width="1.5" />
-		<line x1={left} x2={width - right} y1={bottom} y2={bottom} stroke="var(--ink)" stroke-width="2.5" />
+		<line
+			x1={left}
+			x2={width - right}
+			y1={bottom}
+			y2={bottom}
+			stroke="var(--ink)"
+			stroke-width="2.5"
+		/>
 
 		<!-- The room in which the fly can land. -->
 		<line
@@ -100,7 +124,14 @@
 		{/if}
 
 		<!-- Where the fish holds. -->
-		<line x1={px(0)} x2={px(0)} y1={top - 13} y2={bottom} stroke="var(--ink)" stroke-dasharray="3 3" />
+		<line
+			x1={px(0)}
+			x2={px(0)}
+			y1={top - 13}
+			y2={bottom}
+			stroke="var(--ink)"
+			stroke-dasharray="3 3"
+		/>
 		<text x={px(0) + 6} y={py(column.zoneTop) + 4} class="text-sm" fill="var(--ink)">fish</text>
 
 		<text x={left - 6} y={top + 5} text-anchor="end" class="figure text-sm" fill="var(--quiet)"
@@ -113,15 +144,17 @@
 			class="text-sm"
 			fill="var(--quiet)">zone</text
 		>
-		<text x={left - 6} y={bottom + 5} text-anchor="end" class="text-sm" fill="var(--quiet)">bed</text>
+		<text x={left - 6} y={bottom + 5} text-anchor="end" class="text-sm" fill="var(--quiet)"
+			>bed</text
+		>
 		{#each metres as metre (metre)}
 			<line x1={px(metre)} x2={px(metre)} y1={bottom} y2={bottom + 5} stroke="var(--quiet)" />
 			<text
 				x={px(metre)}
 				y={bottom + 20}
-				text-anchor="middle"
-				class="figure text-sm"
-				fill="var(--quiet)">{metre}{metre === 0 ? ' m' : ''}</text
+				text-anchor={metre === 0 ? 'end' : 'middle'}
+				class={metre === 0 ? 'text-sm' : 'figure text-sm'}
+				fill="var(--quiet)">{metre === 0 ? '0 m above the fish' : metre}</text
 			>
 		{/each}
 	</svg>

@@ -7,13 +7,14 @@
 	}
 	let { parts }: Props = $props();
 	const total = $derived(parts.reduce((sum, { mass }) => sum + mass, 0));
-	const percent = (mass: number) => `${Math.round((100 * mass) / total)} %`;
+	const percent = (mass: number) =>
+		mass < total / 100 ? '<1 %' : `${Math.round((100 * mass) / total)} %`;
 </script>
 
 <div>
 	<div class="flex h-5 gap-px overflow-hidden rounded-sm" aria-hidden="true">
 		{#each parts as { part, mass, colour } (part)}
-			<div style:flex-grow={mass} style:background={colour} class="min-w-0.5 basis-0"></div>
+			<div style:width="{(100 * mass) / total}%" style:background={colour} class="min-w-0.5"></div>
 		{/each}
 	</div>
 	<dl class="mt-1.5 flex flex-wrap gap-x-5 gap-y-0.5 text-sm">

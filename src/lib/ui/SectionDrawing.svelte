@@ -34,7 +34,29 @@
 		points.map(({ x, y }, i) => `${i ? 'L' : 'M'}${px(x).toFixed(1)} ${py(y).toFixed(1)}`).join('');
 	const length = (metres: number) => (metres / MILLIMETRE) * scale;
 
-	const bodyPath = $derived(`${path([...section.body.upper, ...section.body.lower.toReversed()])}Z`);
+	/** The wire up to where the point is ground, and the point itself. */
+	const spear = $derived.by(() => {
+		const line = section.hook.line;
+		const end = line[line.length - 1]!;
+		const start = line[line.length - 2]!;
+		const full = Math.hypot(end.x - start.x, end.y - start.y);
+		const ground = Math.min(3.2 * section.hook.wire, 0.7 * full);
+		const ux = (end.x - start.x) / full;
+		const uy = (end.y - start.y) / full;
+		const shoulder = { x: end.x - ground * ux, y: end.y - ground * uy };
+		const half = section.hook.wire / 2;
+		return {
+			line: [...line.slice(0, -1), shoulder],
+			tip: [
+				{ x: shoulder.x - half * uy, y: shoulder.y + half * ux },
+				end,
+				{ x: shoulder.x + half * uy, y: shoulder.y - half * ux }
+			]
+		};
+	});
+	const bodyPath = $derived(
+		`${path([...section.body.upper, ...section.body.lower.toReversed()])}Z`
+	);
 	/** The ruler starts at the front of the shank, from which a tier measures. */
 	const ticks = $derived.by(() => {
 		const first = Math.ceil(section.bounds.min.x / MILLIMETRE);
@@ -61,7 +83,14 @@
 </script>
 
 <div class="relative h-full min-h-56" bind:clientWidth={width} bind:clientHeight={height}>
-	<svg {width} {height} viewBox="0 0 {width} {height}" role="img" aria-label={description} class="block">
+	<svg
+		{width}
+		{height}
+		viewBox="0 0 {width} {height}"
+		role="img"
+		aria-label={description}
+		class="block"
+	>
 		{#each section.fibres as [root, tip], i (i)}
 			<line
 				x1={px(root.x)}
@@ -75,12 +104,13 @@
 		{/each}
 		<path d={bodyPath} fill="var(--m-dressing)" fill-opacity="0.55" stroke="var(--m-dressing)" />
 		<path
-			d={path(section.hook.line)}
+			d={path(spear.line)}
 			fill="none"
 			stroke="var(--m-hook)"
 			stroke-width={length(section.hook.wire)}
 			stroke-linejoin="round"
 		/>
+		<path d="{path(spear.tip)}Z" fill="var(--m-hook)" stroke="var(--m-hook)" stroke-width="0.5" />
 		<circle
 			cx={px(section.hook.eye.centre.x)}
 			cy={py(section.hook.eye.centre.y)}
@@ -111,7 +141,11 @@
 				stroke-width="1"
 			/>
 			{#each section.bead.halves as half, i (i)}
-				<path d="{path(half)}Z" fill="var(--m-{section.bead.metal})" />
+				<path
+					d="{path(half)}Z"
+					fill="var(--m-{section.bead.metal})"
+					fill-opacity={i === 1 && section.bead.slotted ? 0.4 : 1}
+				/>
 			{/each}
 		{/if}
 
@@ -134,7 +168,12 @@
 		{/each}
 
 		<g stroke="var(--quiet)" stroke-width="1">
-			<line x1={px(ticks[0]! * MILLIMETRE)} x2={px(ticks.at(-1)! * MILLIMETRE)} y1={rulerY} y2={rulerY} />
+			<line
+				x1={px(ticks[0]! * MILLIMETRE)}
+				x2={px(ticks.at(-1)! * MILLIMETRE)}
+				y1={rulerY}
+				y2={rulerY}
+			/>
 			{#each ticks as tick (tick)}
 				<line
 					x1={px(tick * MILLIMETRE)}

@@ -77,7 +77,9 @@
 </script>
 
 <div class="min-w-0">
-	<label for={id} class="block text-sm text-quiet">{label}</label>
+	<label for={id} class="block truncate text-sm text-quiet"
+		>{label}{#if unit}<span aria-hidden="true">, {unit}</span>{/if}</label
+	>
 	<div
 		class="flex h-11 items-stretch overflow-hidden rounded-md bg-sunk focus-within:outline-[2.5px] focus-within:outline-water"
 		class:ring-2={reading}
@@ -87,7 +89,7 @@
 			type="button"
 			tabindex="-1"
 			aria-label="{label} down"
-			class="grid w-10 shrink-0 place-items-center text-quiet hover:text-ink active:bg-line"
+			class="grid w-9 shrink-0 place-items-center text-quiet hover:text-ink active:bg-line"
 			onclick={(event) => press(-1, event.shiftKey)}><Minus size={18} /></button
 		>
 		<input
@@ -108,14 +110,11 @@
 			onblur={commit}
 			onkeydown={keydown}
 		/>
-		{#if unit && typed === null}<span class="self-center pr-1 text-sm text-quiet" aria-hidden="true"
-				>{unit}</span
-			>{/if}
 		<button
 			type="button"
 			tabindex="-1"
 			aria-label="{label} up"
-			class="grid w-10 shrink-0 place-items-center text-quiet hover:text-ink active:bg-line"
+			class="grid w-9 shrink-0 place-items-center text-quiet hover:text-ink active:bg-line"
 			onclick={(event) => press(1, event.shiftKey)}><Plus size={18} /></button
 		>
 	</div>

@@ -17,7 +17,7 @@ function figure(interval: Interval, factor: number, unit: string, digits: number
 }
 
 export const massFigure = (mass: Interval): Figure =>
-	figure(mass, GRAM, 'g', mass.value < 0.1 * GRAM ? 3 : 2);
+	figure(mass, GRAM, 'g', mass.value < 0.2 * GRAM ? 3 : 2);
 export const speedFigure = (speed: Interval): Figure => figure(speed, CENTIMETRE, 'cm/s', 0);
 export const timeFigure = (time: Interval): Figure => figure(time, 1, 's', 1);
 export const distanceFigure = (distance: Interval): Figure => figure(distance, 1, 'm', 1);

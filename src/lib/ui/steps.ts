@@ -7,7 +7,9 @@ export function evenSteps(step: number, bigStep: number, low: number, high: numb
 	return (value, direction, big) => {
 		const by = big ? bigStep : step;
 		const next =
-			direction > 0 ? Math.floor(value / by + 1e-6) * by + by : Math.ceil(value / by - 1e-6) * by - by;
+			direction > 0
+				? Math.floor(value / by + 1e-6) * by + by
+				: Math.ceil(value / by - 1e-6) * by - by;
 		return Number(Math.min(high, Math.max(low, next)).toFixed(digits));
 	};
 }

@@ -2,13 +2,13 @@
 export interface Queryable {
 	/** One statement. @throws DatabaseError with PostgreSQL's code when the statement fails */
 	query<Row>(sql: string, params?: readonly unknown[]): Promise<Row[]>;
+	/** Several statements without parameters, for migrations. */
+	script(sql: string): Promise<void>;
 }
 
 export interface Database extends Queryable {
 	/** Runs `work` in one transaction; rolls back and throws what it throws. Queued, never nested. */
 	transaction<T>(work: (tx: Queryable) => Promise<T>): Promise<T>;
-	/** Several statements at once, for migrations. */
-	script(sql: string): Promise<void>;
 	/** Waits for what is under way, then closes; afterwards every call is refused. */
 	close(): Promise<void>;
 }

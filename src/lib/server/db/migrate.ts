@@ -35,6 +35,9 @@ export async function migrate(db: Database, list = migrations): Promise<void> {
 	}
 	for (const { number, sql } of list) {
 		if (done.some((row) => row.number === number)) continue;
-		await db.script(`begin;\n${sql};\ninsert into migration (number) values (${number});\ncommit;`);
+		await db.transaction(async (tx) => {
+			await tx.script(sql);
+			await tx.query('insert into migration (number) values ($1)', [number]);
+		});
 	}
 }

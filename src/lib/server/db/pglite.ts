@@ -39,7 +39,9 @@ export async function openPglite(folder: string): Promise<Database> {
 		if (answer.ok) entry?.done(answer.rows);
 		else entry?.fail(new DatabaseError(answer.message, answer.code));
 	});
-	worker.on('error', (error) => end(new DatabaseError(`The database stopped: ${String(error)}`, '57P02')));
+	worker.on('error', (error) =>
+		end(new DatabaseError(`The database stopped: ${String(error)}`, '57P02'))
+	);
 	worker.on('exit', () => end(new DatabaseError('The database is closed.', '57P01')));
 
 	const opened = new Promise<unknown[]>((done, fail) => waiting.set(0, { done, fail }));
@@ -67,11 +69,12 @@ export async function openPglite(folder: string): Promise<Database> {
 	};
 	const raw: Queryable = {
 		query: <Row>(sql: string, params: readonly unknown[] = []) =>
-			send({ kind: 'query', sql, params }) as Promise<Row[]>
+			send({ kind: 'query', sql, params }) as Promise<Row[]>,
+		script: async (sql) => void (await send({ kind: 'script', sql }))
 	};
 	return {
 		query: (sql, params) => inTurn(() => raw.query(sql, params)),
-		script: (sql) => inTurn(async () => void (await send({ kind: 'script', sql }))),
+		script: (sql) => inTurn(() => raw.script(sql)),
 		transaction: (work) =>
 			inTurn(async () => {
 				await raw.query('begin');

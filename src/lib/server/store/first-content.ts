@@ -18,9 +18,10 @@ async function fillOnce(db: Database, rows: () => readonly FirstRow[]): Promise<
 			if (kind === 'fly') strip = { ...strip, flyId: strip.flyId ?? id };
 			if (kind === 'lie') strip = { ...strip, lieId: strip.lieId ?? id };
 		}
-		await tx.query(`insert into setting (key, value) values ('first content', 'true'), ('strip', $1)`, [
-			JSON.stringify(strip)
-		]);
+		await tx.query(
+			`insert into setting (key, value) values ('first content', 'true'), ('strip', $1)`,
+			[JSON.stringify(strip)]
+		);
 	});
 }
 

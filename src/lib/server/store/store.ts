@@ -141,9 +141,12 @@ export function createStore(db: Database, release: () => void = () => undefined)
 				}
 				await needsRiver(tx, kind, content);
 				const row = await putDocument(tx, kind, id, content);
-				await recordAction(tx, `${row.name}: new ${words[kind]}`, [], [
-					{ kind, id, before: null, after: row }
-				]);
+				await recordAction(
+					tx,
+					`${row.name}: new ${words[kind]}`,
+					[],
+					[{ kind, id, before: null, after: row }]
+				);
 				return answer(tx, [{ kind, id, row }]);
 			}),
 		edit: (kind, id, revision, content) =>
@@ -166,9 +169,12 @@ export function createStore(db: Database, release: () => void = () => undefined)
 					}
 				}
 				await removeDocument(tx, kind, id);
-				await recordAction(tx, `${before.name}: ${words[kind]} deleted`, [], [
-					{ kind, id, before, after: null }
-				]);
+				await recordAction(
+					tx,
+					`${before.name}: ${words[kind]} deleted`,
+					[],
+					[{ kind, id, before, after: null }]
+				);
 				return answer(tx, [{ kind, id, row: null }]);
 			}),
 		undo: () => step('undo'),

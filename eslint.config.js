@@ -1,0 +1,62 @@
+import js from '@eslint/js';
+import prettier from 'eslint-config-prettier';
+import svelte from 'eslint-plugin-svelte';
+import globals from 'globals';
+import ts from 'typescript-eslint';
+import arrows from './tools/eslint-arrows.js';
+import svelteConfig from './svelte.config.js';
+
+export default ts.config(
+	{
+		ignores: ['build/', '.svelte-kit/', 'node_modules/', '.demo-data*/', 'test-results/', 'static/']
+	},
+	js.configs.recommended,
+	...ts.configs.strict,
+	...svelte.configs.recommended,
+	prettier,
+	...svelte.configs.prettier,
+	{
+		languageOptions: { globals: { ...globals.browser, ...globals.node } },
+		plugins: { house: { rules: { arrows } } },
+		rules: {
+			'house/arrows': 'error',
+			// noUncheckedIndexedAccess asks for it wherever a loop's bound already proves the element.
+			'@typescript-eslint/no-non-null-assertion': 'off',
+			'@typescript-eslint/no-dynamic-delete': 'off',
+			'no-restricted-syntax': [
+				'error',
+				{
+					selector: 'TSEnumDeclaration',
+					message: 'Use a union of literals.'
+				}
+			],
+			'no-undef': 'off'
+		}
+	},
+	{
+		files: ['**/*.svelte', '**/*.svelte.ts'],
+		languageOptions: {
+			parserOptions: { parser: ts.parser, extraFileExtensions: ['.svelte'], svelteConfig }
+		},
+		rules: { 'svelte/no-navigation-without-resolve': 'off' }
+	},
+	{
+		files: ['src/core/**/*.ts'],
+		ignores: ['**/*.test.ts'],
+		rules: {
+			'no-restricted-globals': [
+				'error',
+				{ name: 'document', message: 'The core knows no screen.' },
+				{ name: 'window', message: 'The core knows no screen.' },
+				{ name: 'fetch', message: 'The core does no I/O.' },
+				{ name: 'performance', message: 'The core has no clock.' },
+				{ name: 'process', message: 'The core knows no platform.' }
+			],
+			'no-restricted-properties': [
+				'error',
+				{ object: 'Math', property: 'random', message: 'Randomness comes from an injected seed.' },
+				{ object: 'Date', property: 'now', message: 'The core has no clock.' }
+			]
+		}
+	}
+);

@@ -1,0 +1,152 @@
+import { describe, expect, test } from 'vitest';
+import { priorBeliefs, valuesAt } from '../belief/index';
+import {
+	beadSolid,
+	compileFly,
+	hookGeometry,
+	hookStyles,
+	recipeChange,
+	starterRecipe,
+	troubleWith,
+	turnLength,
+	type Recipe
+} from './index';
+
+const median = valuesAt(priorBeliefs);
+const mm = 1e-3;
+
+describe('bead', () => {
+	test('a plain bore leaves the napkin ring, π h³/6 with h = √(D² − d²)', () => {
+		for (const [diameter, bore] of [
+			[2.8, 0.9],
+			[4, 2],
+			[1.5, 0.1]
+		] as const) {
+			const h = Math.sqrt(diameter ** 2 - bore ** 2);
+			expect(beadSolid(diameter, bore, bore, 0, 0).volume).toBeCloseTo((Math.PI * h ** 3) / 6, 9);
+		}
+	});
+
+	test('bore, recess and slot together agree with counting points of the solid', () => {
+		// The slot is a whole number of cells wide, so that counting does not blur its edge.
+		const [D, bore, recess, depth, slot] = [3, 0.96, 1.71, 1.35, 1.1];
+		const bead = beadSolid(D, bore, recess, depth, slot);
+		const n = 120;
+		let inside = 0;
+		let momentY = 0;
+		let momentS = 0;
+		const cell = D / n;
+		for (let i = 0; i < n; i++) {
+			const s = -D / 2 + (i + 0.5) * cell;
+			if (s < bead.front || s > bead.rear) continue;
+			const into = Math.max(0, (s - (bead.rear - depth)) / depth);
+			const hole = (bore + (recess - bore) * into) / 2;
+			for (let j = 0; j < n; j++) {
+				const y = -D / 2 + (j + 0.5) * cell;
+				for (let k = 0; k < n; k++) {
+					const z = -D / 2 + (k + 0.5) * cell;
+					if (s * s + y * y + z * z > (D * D) / 4 || Math.hypot(y, z) < hole) continue;
+					if (y < 0 && Math.abs(z) < slot / 2) continue;
+					inside++;
+					momentY += y;
+					momentS += s;
+				}
+			}
+		}
+		expect(Math.abs(bead.volume / (inside * cell ** 3) - 1)).toBeLessThan(0.004);
+		expect(bead.centroid.y).toBeCloseTo(momentY / inside, 2);
+		expect(bead.centroid.s).toBeCloseTo(momentS / inside, 2);
+		expect(bead.centroid.y).toBeGreaterThan(0);
+	});
+});
+
+test('a turn of the coil is a helix: its length is that of the curve walked in small steps', () => {
+	const [under, wire] = [0.52, 0.381];
+	const radius = (under + wire) / 2;
+	let walked = 0;
+	for (let i = 0; i < 10000; i++) {
+		const [a, b] = [(2 * Math.PI * i) / 10000, (2 * Math.PI * (i + 1)) / 10000];
+		walked += Math.hypot(
+			radius * (Math.cos(b) - Math.cos(a)),
+			radius * (Math.sin(b) - Math.sin(a)),
+			wire / 10000
+		);
+	}
+	expect(turnLength(under, wire)).toBeCloseTo(walked, 6);
+});
+
+test('a hook weighs its wire: area times developed length', () => {
+	const hook = hookGeometry({ style: 'straight', size: 12, lengthX: 0, wireX: 0 }, median);
+	// Shank, half circle over the gape, spear of 0.8 gape, eye of 1.3 wires radius.
+	const length = 8.2 + (Math.PI / 2) * 4.6 + 0.8 * 4.6 + 2 * Math.PI * 1.3 * 0.58;
+	expect(hook.volume * 1e9).toBeCloseTo((Math.PI / 4) * 0.58 ** 2 * length, 6);
+	expect(hook.mass / hook.volume).toBeCloseTo(7850, 6);
+	// The point of a straight hook lies one gape below the shank, and on every style below it.
+	expect(hook.point.y).toBeCloseTo(-4.6 * mm, 5);
+	for (const style of hookStyles) {
+		const { point, eye } = hookGeometry({ style, size: 12, lengthX: 0, wireX: 0 }, median);
+		expect(point.y).toBeLessThan(-3.5 * mm);
+		expect(Math.abs(point.y)).toBeLessThan(6.5 * mm);
+		if (style.startsWith('jig')) expect(eye.centre.y).toBeLessThan(0);
+	}
+});
+
+describe('the whole fly', () => {
+	const jig = (diameter: number, metal: 'tungsten' | 'brass' = 'tungsten'): Recipe => ({
+		hook: { style: 'jig60', size: 12, lengthX: 0, wireX: 0 },
+		bead: { metal, shape: 'slotted', diameter },
+		coil: { metal: 'lead', wire: 0.381 * mm, turns: 3 },
+		dressing: { fullness: 'medium' }
+	});
+
+	test('order of size (memory, no source): 0.13 g and 0.36 g', () => {
+		const small: Recipe = {
+			...starterRecipe,
+			hook: { ...starterRecipe.hook, size: 16 },
+			bead: { metal: 'tungsten', shape: 'round', diameter: 2.5 * mm }
+		};
+		expect(compileFly(small, median).body.mass / 1e-3).toBeCloseTo(0.13, 1);
+		const heavy = compileFly(jig(3.5 * mm), median).body.mass / 1e-3;
+		expect(heavy).toBeGreaterThan(0.28);
+		expect(heavy).toBeLessThan(0.42);
+	});
+
+	test('a larger or denser bead is heavier; lead-free is lighter than lead', () => {
+		const mass = (recipe: Recipe) => compileFly(recipe, median).body.mass;
+		expect(mass(jig(3.5 * mm))).toBeGreaterThan(mass(jig(3.2 * mm)));
+		expect(mass(jig(3.5 * mm, 'brass'))).toBeLessThan(mass(jig(3.5 * mm)));
+		const lead = jig(3.5 * mm);
+		expect(mass({ ...lead, coil: { ...lead.coil!, metal: 'leadFree' } })).toBeLessThan(mass(lead));
+	});
+
+	test('what cannot be tied is said, with a figure', () => {
+		const round: Recipe = {
+			...jig(3.5 * mm),
+			bead: { ...jig(1).bead!, shape: 'round', diameter: 10 * mm }
+		};
+		expect(troubleWith(round).map((t) => t.code)).toEqual(['round-on-jig', 'no-gap']);
+		const long: Recipe = { ...jig(3.5 * mm), coil: { ...jig(1).coil!, turns: 20 } };
+		expect(troubleWith(long)).toMatchObject([
+			{ code: 'coil-too-long', part: 'coil', words: expect.stringContaining('room for') }
+		]);
+		// Common practice: these combinations are tied (domain.md section 3).
+		expect(troubleWith(jig(3.5 * mm))).toEqual([]);
+		const stonefly: Recipe = {
+			hook: { style: 'straight', size: 10, lengthX: 2, wireX: 2 },
+			bead: { metal: 'tungsten', shape: 'round', diameter: 3.2 * mm },
+			coil: { metal: 'lead', wire: 0.508 * mm, turns: 12 },
+			dressing: { fullness: 'full' }
+		};
+		expect(troubleWith(stonefly)).toEqual([]);
+	});
+
+	test('a change is said in the tier’s words', () => {
+		expect(recipeChange(jig(2.8 * mm), jig(3.2 * mm))).toEqual({
+			paths: ['bead'],
+			words: 'bead 2.8 to 3.2'
+		});
+		expect(recipeChange(jig(2.8 * mm), { ...jig(2.8 * mm), bead: null }).words).toBe(
+			'bead 2.8 to none'
+		);
+	});
+});

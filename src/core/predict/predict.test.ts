@@ -1,0 +1,144 @@
+import fc from 'fast-check';
+import { expect, test } from 'vitest';
+import { priorBeliefs, valuesAt, type BeliefName } from '../belief/index';
+import { freeDescent } from '../drift/index';
+import {
+	beadMetals,
+	beadShapes,
+	coilMetals,
+	compileFly,
+	fullnesses,
+	hookStyles,
+	sectionOf,
+	starterRecipe,
+	type Recipe
+} from '../fly/index';
+import { settle } from '../sink/index';
+import { compileColumn, fluidAt, type Lie } from '../water/index';
+import { predict } from './index';
+
+const lie: Lie = { depth: 0.9, surfaceSpeed: 0.75, bed: 'cobble', zoneTop: 0.15, approach: 1.6 };
+const median = valuesAt(priorBeliefs);
+const mm = 1e-3;
+const recipe: Recipe = { ...starterRecipe, coil: { metal: 'lead', wire: 0.381e-3, turns: 4 } };
+
+/** Any recipe that the fields allow. */
+const anyRecipe: fc.Arbitrary<Recipe> = fc.record({
+	hook: fc.record({
+		style: fc.constantFrom(...hookStyles),
+		size: fc.integer({ min: 1, max: 26 }),
+		lengthX: fc.integer({ min: -3, max: 6 }),
+		wireX: fc.integer({ min: -3, max: 6 })
+	}),
+	bead: fc.option(
+		fc.record({
+			metal: fc.constantFrom(...beadMetals),
+			shape: fc.constantFrom(...beadShapes),
+			diameter: fc.double({ min: 1 * mm, max: 10 * mm, noNaN: true })
+		})
+	),
+	coil: fc.option(
+		fc.record({
+			metal: fc.constantFrom(...coilMetals),
+			wire: fc.double({ min: 0.1 * mm, max: 1.5 * mm, noNaN: true }),
+			turns: fc.integer({ min: 1, max: 40 })
+		})
+	),
+	dressing: fc.record({ fullness: fc.constantFrom(...fullnesses) })
+});
+
+test('the intervals and the chance agree with plain sampling of the beliefs', () => {
+	// An independent way to the same figures: 4000 draws from the beliefs, fixed seed.
+	const normal = gaussian(20261123);
+	const names = Object.keys(priorBeliefs) as BeliefName[];
+	const found = { mass: [] as number[], speed: [] as number[], distance: [] as number[] };
+	for (let i = 0; i < 4000; i++) {
+		const values = valuesAt(
+			priorBeliefs,
+			Object.fromEntries(names.map((name) => [name, normal()]))
+		);
+		const { body } = compileFly(recipe, values);
+		const { speed } = settle(body, fluidAt(8), values);
+		found.mass.push(body.mass);
+		found.speed.push(speed);
+		found.distance.push(freeDescent(speed, compileColumn(lie, 8, values)).distance);
+	}
+	const answer = predict(recipe, lie, 8);
+	for (const name of ['mass', 'speed', 'distance'] as const) {
+		const sorted = found[name].sort((a, b) => a - b);
+		const at = (share: number) => sorted[Math.round(share * (sorted.length - 1))]!;
+		const interval = answer[name]!;
+		const half = Math.log(at(0.95) / at(0.05)) / 2;
+		// Ends of the interval within a seventh of its half width, which is also the sampling noise's order.
+		expect(Math.abs(Math.log(interval.low / at(0.05)))).toBeLessThan(half / 7);
+		expect(Math.abs(Math.log(interval.high / at(0.95)))).toBeLessThan(half / 7);
+	}
+	const reached = found.distance.filter((d) => d <= lie.approach).length / found.distance.length;
+	expect(Math.abs(answer.chance - reached)).toBeLessThan(0.03);
+});
+
+test('any recipe: the parts make up the whole, every figure is finite, and it can be drawn', () => {
+	fc.assert(
+		fc.property(anyRecipe, (recipe) => {
+			const { body, parts } = compileFly(recipe, median);
+			const sum = parts.reduce((total, part) => total + part.mass, 0);
+			expect(body.mass).toBeCloseTo(sum, 12);
+			expect(parts.every((part) => part.mass > 0 && part.volume > 0)).toBe(true);
+			const { elements } = body;
+			for (const column of [elements.length, elements.diameter, elements.x, elements.y]) {
+				expect(column.length).toBe(elements.count);
+				expect(column.every(Number.isFinite)).toBe(true);
+			}
+			const { bounds } = sectionOf(recipe);
+			expect(bounds.max.x - bounds.min.x).toBeGreaterThan(0);
+		}),
+		{ numRuns: 200 }
+	);
+});
+
+test('every recipe in every lie has an answer, ordered and finite', () => {
+	fc.assert(
+		fc.property(
+			anyRecipe,
+			fc.double({ min: 0.1, max: 10, noNaN: true }),
+			fc.oneof(fc.constant(0), fc.double({ min: 0.01, max: 4, noNaN: true })),
+			(any, depth, surfaceSpeed) => {
+				const answer = predict(any, { ...lie, depth, surfaceSpeed }, 8);
+				for (const interval of [answer.mass, answer.speed, answer.time, answer.distance]) {
+					if (!interval) continue;
+					expect(interval.low).toBeLessThan(interval.value);
+					expect(interval.value).toBeLessThan(interval.high);
+					expect(Number.isFinite(interval.high)).toBe(true);
+				}
+				expect(answer.chance).toBeGreaterThanOrEqual(0);
+				expect(answer.chance).toBeLessThanOrEqual(1);
+			}
+		),
+		{ numRuns: 60 }
+	);
+});
+
+test('more room raises the chance, and a beaded fly says that its attitude is taken as given', () => {
+	const chances = [0.5, 1, 1.5, 2, 4].map(
+		(approach) => predict(recipe, { ...lie, approach }, 8).chance
+	);
+	expect(chances).toEqual([...chances].sort((a, b) => a - b));
+	expect(predict(recipe, lie, 8).attitude).toBe('nose down');
+	expect(predict({ ...recipe, bead: null }, lie, 8).attitude).toBe('level');
+	expect(predict(recipe, { ...lie, surfaceSpeed: 0 }, 8)).toMatchObject({
+		chance: 1,
+		distance: null
+	});
+});
+
+/** Normal deviates from a small generator (mulberry32 and Box–Muller), for fixed draws in a test. */
+function gaussian(seed: number): () => number {
+	let state = seed;
+	const uniform = () => {
+		state = (state + 0x6d2b79f5) | 0;
+		let t = Math.imul(state ^ (state >>> 15), 1 | state);
+		t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+		return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+	};
+	return () => Math.sqrt(-2 * Math.log(uniform() || 1e-12)) * Math.cos(2 * Math.PI * uniform());
+}

@@ -1,0 +1,129 @@
+import { randomUUID } from 'node:crypto';
+import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { starterRecipe } from '$core/fly/index';
+import { recipeToDocument, type DocumentRow } from '$lib/contract/documents';
+import { lockDataFolder } from '../db/lock';
+import { migrate } from '../db/migrate';
+import { openPglite } from '../db/pglite';
+import { openStore, Refusal, type Store } from './index';
+
+const folder = mkdtempSync(join(tmpdir(), 'gravitas-store-'));
+let store: Store;
+beforeAll(async () => {
+	store = await openStore(folder, true);
+}, 60_000);
+afterAll(async () => {
+	await store.close();
+	rmSync(folder, { recursive: true });
+});
+
+const body = (diameter: number) => ({
+	recipe: recipeToDocument({ ...starterRecipe, bead: { ...starterRecipe.bead!, diameter } })
+});
+const rowOf = (answer: { changes: readonly { row: DocumentRow | null }[] }) => answer.changes[0]!.row!;
+const refused = async (work: Promise<unknown>) => {
+	const error: unknown = await work.catch((e: unknown) => e);
+	expect(error).toBeInstanceOf(Refusal);
+	return error as Refusal;
+};
+
+test('the demo is there: a river with its lies, flies from size 8 to 18', async () => {
+	const { flies, lies, rivers, strip } = await store.snapshot();
+	expect(rivers).toHaveLength(1);
+	expect(lies.length).toBeGreaterThanOrEqual(5);
+	const recipes = flies.map((fly) => fly.body.recipe);
+	expect(recipes.length).toBeGreaterThanOrEqual(8);
+	expect(Math.min(...recipes.map((r) => r.hook.size))).toBe(8);
+	expect(Math.max(...recipes.map((r) => r.hook.size))).toBe(18);
+	expect(new Set(recipes.map((r) => r.bead?.metal))).toEqual(new Set(['tungsten', 'brass', undefined]));
+	expect(flies.some((fly) => fly.id === strip.flyId)).toBe(true);
+});
+
+test('a run of presses is one action, and undo and redo carry it back and forth', async () => {
+	const id = randomUUID();
+	const made = await store.create('fly', id, { name: 'Run', body: body(2.8e-3) });
+	let row = rowOf(made);
+	for (const diameter of [3.2e-3, 3.5e-3, 4e-3]) {
+		row = rowOf(await store.edit('fly', id, row.revision, { name: 'Run', body: body(diameter) }));
+	}
+	expect((await store.snapshot()).history).toEqual({ undo: 'Run: bead 2.8 to 4', redo: null });
+	const undone = await store.undo();
+	expect(rowOf(undone).body).toEqual(body(2.8e-3));
+	expect(rowOf(undone).revision).toBeGreaterThan(row.revision);
+	expect(undone.history).toEqual({ undo: 'Run: new fly', redo: 'Run: bead 2.8 to 4' });
+	const redone = rowOf(await store.redo());
+	expect(redone.body).toEqual(body(4e-3));
+	// A run that ends where it began is no action.
+	const there = rowOf(await store.edit('fly', id, redone.revision, { name: 'Run', body: body(4.8e-3) }));
+	await store.edit('fly', id, there.revision, { name: 'Run', body: body(4e-3) });
+	expect((await store.snapshot()).history.undo).not.toContain('4.8');
+});
+
+test('a deleted fly comes back with its name, and a new action ends the redo', async () => {
+	const id = randomUUID();
+	const row = rowOf(await store.create('fly', id, { name: 'Gone', body: body(2e-3) }));
+	await store.remove('fly', id, row.revision);
+	expect((await refused(store.get('fly', id))).status).toBe(404);
+	const back = rowOf(await store.undo());
+	expect(back).toMatchObject({ name: 'Gone', body: body(2e-3) });
+	expect(back.revision).toBeGreaterThan(row.revision);
+	await store.undo();
+	await store.create('fly', randomUUID(), { name: 'Other', body: body(2e-3) });
+	expect((await refused(store.redo())).message).toBe('There is nothing to redo.');
+});
+
+test('the later save of an older revision is refused and changes nothing', async () => {
+	const id = randomUUID();
+	const seen = rowOf(await store.create('fly', id, { name: 'Two windows', body: body(2e-3) }));
+	await store.edit('fly', id, seen.revision, { name: 'Two windows', body: body(2.4e-3) });
+	const late = await refused(
+		store.edit('fly', id, seen.revision, { name: 'Two windows', body: body(3.2e-3) })
+	);
+	expect(late.status).toBe(409);
+	expect(late.current?.body).toEqual(body(2.4e-3));
+	expect((await store.get('fly', id)).body).toEqual(body(2.4e-3));
+});
+
+test('a lie needs its river, and a river with lies stays', async () => {
+	const { lies, rivers } = await store.snapshot();
+	const stray = store.create('lie', randomUUID(), {
+		name: 'Nowhere',
+		riverId: randomUUID(),
+		body: lies[0]!.body
+	});
+	expect((await refused(stray)).status).toBe(422);
+	const { id, revision } = rivers[0]!;
+	expect((await refused(store.remove('river', id, revision))).message).toContain('still has lies');
+});
+
+test('concurrent edits take turns: exactly one of many from the same revision wins', async () => {
+	const id = randomUUID();
+	const { revision } = rowOf(await store.create('fly', id, { name: 'Race', body: body(2e-3) }));
+	const tries = await Promise.allSettled(
+		Array.from({ length: 20 }, (_, i) =>
+			store.edit('fly', id, revision, { name: `Race ${i}`, body: body(2e-3) })
+		)
+	);
+	expect(tries.filter((t) => t.status === 'fulfilled')).toHaveLength(1);
+});
+
+test('a second holder of the folder is told so', async () => {
+	expect(() => lockDataFolder(folder)).toThrow(/already running/);
+	await expect(openStore(folder, true)).rejects.toThrow(/already running/);
+	expect(existsSync(join(folder, 'database', 'PG_VERSION'))).toBe(true);
+});
+
+test('a migration that fails leaves nothing of itself, and newer data are not touched', async () => {
+	const db = await openPglite(join(folder, 'other'));
+	const half = { number: 2, sql: 'create table half (id integer); select nonsense' };
+	await migrate(db);
+	await expect(migrate(db, [{ number: 1, sql: '' }, half])).rejects.toThrow();
+	expect(await db.query(`select to_regclass('half') as half`)).toEqual([{ half: null }]);
+	await db.query('insert into migration (number) values (99)');
+	await expect(migrate(db)).rejects.toThrow(/newer Gravitas/);
+	await db.close();
+	await expect(db.query('select 1')).rejects.toThrow(/closed/);
+}, 60_000);
