@@ -76,7 +76,7 @@
 	data-saving={bench.saving || undefined}
 >
 	<Rail {bench} showKeys={() => (keysShown = true)} />
-	<div class="flex min-w-0 flex-1 flex-col max-md:pb-16">
+	<main class="flex min-w-0 flex-1 flex-col max-md:pb-16">
 		<h1 class="sr-only">Bench</h1>
 		<div class="bg-ground max-md:sticky max-md:top-0 max-md:z-10">
 			<Strip {bench} bind:open={chooser} />
@@ -106,7 +106,7 @@
 
 		{#if bench.recipe && bench.section && bench.prediction && labels}
 			{@const prediction = bench.prediction}
-			<main class="grid min-h-0 flex-1 md:grid-cols-[20rem_1fr]">
+			<div class="grid min-h-0 flex-1 md:grid-cols-[20rem_1fr]">
 				<div class="min-h-0 overflow-y-auto border-line max-md:order-2 md:border-r">
 					<BuildList
 						recipe={bench.recipe}
@@ -141,9 +141,9 @@
 						</div>
 					{/if}
 				</div>
-			</main>
+			</div>
 		{:else}
-			<main class="grid flex-1 place-items-center p-8">
+			<div class="grid flex-1 place-items-center p-8">
 				<div class="text-center">
 					<p class="text-xl">There is no fly on the Bench.</p>
 					<button
@@ -152,8 +152,8 @@
 						onclick={() => void bench.newFly()}>Start a new fly</button
 					>
 				</div>
-			</main>
+			</div>
 		{/if}
-	</div>
+	</main>
 </div>
 <KeysDialog bind:open={keysShown} />

@@ -10,11 +10,16 @@
 		choose: (id: string) => void;
 	}
 	let { label, placeholder, rows, current, choose }: Props = $props();
+	const id = $props.id();
 </script>
 
 <Command.Root {label} value={current ?? undefined} loop>
-	<Command.Input {placeholder} class="mb-2 h-11 w-full rounded-md bg-sunk px-3" />
-	<Command.List class="max-h-56 overflow-auto" aria-label={label}>
+	<Command.Input
+		{placeholder}
+		aria-controls="{id}-list"
+		class="mb-2 h-11 w-full rounded-md bg-sunk px-3"
+	/>
+	<Command.List id="{id}-list" tabindex={0} class="max-h-56 overflow-auto" aria-label={label}>
 		<Command.Empty class="px-2 py-3 text-sm text-quiet">Nothing matches.</Command.Empty>
 		{#each rows as row (row.id)}
 			<Command.Item

@@ -70,6 +70,8 @@
 			</Popover.Trigger>
 			<Popover.Portal>
 				<Popover.Content
+					role="dialog"
+					aria-label="Choose a fly"
 					class="{panel} w-[min(26rem,94vw)]"
 					align="start"
 					side="bottom"
@@ -115,7 +117,7 @@
 		{#if prediction}
 			<div class="px-2 pt-1 pb-3 max-md:flex max-md:items-baseline max-md:gap-2 max-md:pb-1">
 				<div
-					class="text-2xl leading-[3.125rem] font-semibold max-md:text-base"
+					class="text-2xl leading-[3.125rem] font-semibold max-md:text-base max-md:leading-normal"
 					data-testid="attitude"
 				>
 					{prediction.attitude}
@@ -139,6 +141,8 @@
 			</Popover.Trigger>
 			<Popover.Portal>
 				<Popover.Content
+					role="dialog"
+					aria-label="Choose or change a lie"
 					class="{panel} w-[min(34rem,94vw)]"
 					align="end"
 					side="bottom"

@@ -26,7 +26,9 @@ test('every trade size goes out and comes back the same, and reads as it is sold
 				coil: { metal: 'lead' as const, wire, turns: 4 }
 			};
 			const there = recipeToDocument(recipe);
-			expect(recipeToDocument(recipeFromDocument(JSON.parse(JSON.stringify(there))))).toEqual(there);
+			expect(recipeToDocument(recipeFromDocument(JSON.parse(JSON.stringify(there))))).toEqual(
+				there
+			);
 			expect(String(there.bead?.diameterMm).length).toBeLessThanOrEqual(3);
 		}
 	}
@@ -50,7 +52,9 @@ test.each<[string, unknown, string]>([
 	const parsed = parse(FlyRequest, broken(path, value));
 	expect(parsed.ok).toBe(false);
 	if (parsed.ok) return;
-	expect(parsed.errors.some((e) => e.path.startsWith(path) && e.message.includes(words))).toBe(true);
+	expect(parsed.errors.some((e) => e.path.startsWith(path) && e.message.includes(words))).toBe(
+		true
+	);
 });
 
 test('what is right is taken, and what is no object is not', () => {

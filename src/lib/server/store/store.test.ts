@@ -23,7 +23,8 @@ afterAll(async () => {
 const body = (diameter: number) => ({
 	recipe: recipeToDocument({ ...starterRecipe, bead: { ...starterRecipe.bead!, diameter } })
 });
-const rowOf = (answer: { changes: readonly { row: DocumentRow | null }[] }) => answer.changes[0]!.row!;
+const rowOf = (answer: { changes: readonly { row: DocumentRow | null }[] }) =>
+	answer.changes[0]!.row!;
 const refused = async (work: Promise<unknown>) => {
 	const error: unknown = await work.catch((e: unknown) => e);
 	expect(error).toBeInstanceOf(Refusal);
@@ -38,7 +39,9 @@ test('the demo is there: a river with its lies, flies from size 8 to 18', async 
 	expect(recipes.length).toBeGreaterThanOrEqual(8);
 	expect(Math.min(...recipes.map((r) => r.hook.size))).toBe(8);
 	expect(Math.max(...recipes.map((r) => r.hook.size))).toBe(18);
-	expect(new Set(recipes.map((r) => r.bead?.metal))).toEqual(new Set(['tungsten', 'brass', undefined]));
+	expect(new Set(recipes.map((r) => r.bead?.metal))).toEqual(
+		new Set(['tungsten', 'brass', undefined])
+	);
 	expect(flies.some((fly) => fly.id === strip.flyId)).toBe(true);
 });
 
@@ -57,7 +60,9 @@ test('a run of presses is one action, and undo and redo carry it back and forth'
 	const redone = rowOf(await store.redo());
 	expect(redone.body).toEqual(body(4e-3));
 	// A run that ends where it began is no action.
-	const there = rowOf(await store.edit('fly', id, redone.revision, { name: 'Run', body: body(4.8e-3) }));
+	const there = rowOf(
+		await store.edit('fly', id, redone.revision, { name: 'Run', body: body(4.8e-3) })
+	);
 	await store.edit('fly', id, there.revision, { name: 'Run', body: body(4e-3) });
 	expect((await store.snapshot()).history.undo).not.toContain('4.8');
 });

@@ -1,0 +1,201 @@
+import AxeBuilder from '@axe-core/playwright';
+import { choose, expect, figure, kept, open, test } from './server';
+
+test('keys and typing: the answer follows, slips are asked about, mistakes stay on the page', async ({
+	bench
+}) => {
+	await choose(bench, 'f', 'Thimble Nymph');
+	const size = bench.getByRole('spinbutton', { name: 'Bead size' });
+	const before = await figure(bench, 'mass');
+	await size.press('ArrowUp');
+	await expect(size).toHaveValue('3.2');
+	expect(await figure(bench, 'mass')).toBeGreaterThan(before);
+	await size.fill('7/64');
+	await size.press('Enter');
+	await expect(size).toHaveValue('2.8');
+	expect(await figure(bench, 'mass')).toBe(before);
+
+	await size.fill('40');
+	await size.press('Enter');
+	await expect(bench.getByRole('alert')).toContainText('Bead size: “40” would be 40 mm');
+	await expect(size).toHaveValue('40');
+	expect(await figure(bench, 'mass')).toBe(before);
+	await size.press('Escape');
+	await expect(size).toHaveValue('2.8');
+
+	const wire = bench.getByRole('spinbutton', { name: /^Wire/ });
+	await wire.fill('0.15');
+	await wire.press('Enter');
+	await expect(bench.getByRole('alert')).toContainText('Did you mean .015 in?');
+	await wire.press('Enter');
+	await expect(wire).toHaveValue('.015');
+	await expect(bench.getByRole('alert')).toHaveCount(0);
+
+	const turns = bench.getByRole('spinbutton', { name: 'Turns' });
+	await turns.fill('NaN');
+	await turns.press('Tab');
+	await expect(bench.getByRole('alert')).toContainText('Turns: “NaN”');
+	await expect(turns).toHaveValue('NaN');
+	await kept(bench);
+	await bench.reload();
+	expect(await figure(bench, 'mass')).toBe(before);
+});
+
+test('new, duplicate, rename, delete: each undone by the same key', async ({ bench }) => {
+	const fly = (name: string | RegExp) => bench.getByRole('button', { name });
+	await choose(bench, 'f', 'Pinch Pupa');
+	await bench.keyboard.press('d');
+	await expect(fly(/^Fly Pinch Pupa copy/)).toBeVisible();
+	await bench.keyboard.press('Control+z');
+	await expect(fly(/^Fly Pinch Pupa copy/)).toHaveCount(0);
+
+	await bench.keyboard.press('n');
+	await expect(fly(/^Fly New nymph/)).toBeVisible();
+	await bench.keyboard.press('F2');
+	const name = bench.getByLabel('Name of this fly');
+	await expect(name).toBeFocused();
+	await name.fill('');
+	await name.press('Enter');
+	await expect(bench.getByRole('alert')).toContainText('1 to 80 characters');
+	await name.fill('Quarry Bug');
+	await name.press('Enter');
+	await bench.keyboard.press('Escape');
+	await expect(fly(/^Fly Quarry Bug/)).toBeVisible();
+	await kept(bench);
+
+	await bench.keyboard.press('Delete');
+	await expect(fly(/^Fly Quarry Bug/)).toHaveCount(0);
+	await bench.keyboard.press('Control+z');
+	await expect(fly(/^Fly Quarry Bug/)).toBeVisible();
+	await bench.keyboard.press('Control+z');
+	await expect(fly(/^Fly New nymph/)).toBeVisible();
+	await bench.keyboard.press('Control+Shift+z');
+	await expect(fly(/^Fly Quarry Bug/)).toBeVisible();
+	await bench.keyboard.press('Control+z');
+	await bench.keyboard.press('Control+z');
+	await expect(fly(/^Fly New nymph/)).toHaveCount(0);
+});
+
+test('another lie, deeper water: the verdict turns, and undo turns it back', async ({ bench }) => {
+	await choose(bench, 'f', 'Old Dun Nymph');
+	await choose(bench, 'w', 'Shingle riffle');
+	const verdict = bench.getByTestId('verdict');
+	await expect(verdict).toContainText('Gets down');
+	await bench.keyboard.press('w');
+	const depth = bench.getByRole('spinbutton', { name: 'Depth' });
+	await depth.fill('6 ft');
+	await expect(verdict).toContainText('Does not get down');
+	await depth.press('Enter');
+	await expect(depth).toHaveValue('1.83');
+	await kept(bench);
+	await bench.keyboard.press('Control+z');
+	await expect(verdict).toContainText('Gets down');
+	await bench.keyboard.press('Escape');
+	await choose(bench, 'w', 'Withy margin');
+	await bench.keyboard.press('w');
+	await bench.getByRole('spinbutton', { name: 'Surface speed' }).fill('0');
+	await expect(verdict).toContainText('Still water: count it down');
+	await kept(bench);
+	await bench.keyboard.press('Control+z');
+});
+
+test('two windows on one fly: the later is told, and nothing is lost in silence', async ({
+	bench,
+	demo,
+	context
+}) => {
+	await choose(bench, 'f', 'Elbow Jig');
+	const other = await context.newPage();
+	await open(other, demo.address);
+	await expect(other.getByRole('button', { name: /^Fly Elbow Jig/ })).toBeVisible();
+	await other.getByRole('radio', { name: 'tungsten' }).check();
+	await kept(other);
+	await bench.getByRole('spinbutton', { name: 'Bead size' }).press('ArrowUp');
+	await expect(bench.getByRole('alert')).toContainText('changed in another window');
+	await bench.getByRole('button', { name: 'Keep mine' }).click();
+	await kept(bench);
+	await other.reload();
+	await expect(other.getByRole('radio', { name: 'brass' })).toBeChecked();
+	await expect(other.getByRole('spinbutton', { name: 'Bead size' })).toHaveValue('2.8');
+	await other.close();
+});
+
+test('while the program does not answer, the change stays on the page and is tried again', async ({
+	bench
+}) => {
+	await choose(bench, 'f', 'Millrace Darter');
+	await bench.route('**/api/flies/**', (route) => route.abort());
+	await bench.getByRole('spinbutton', { name: 'Bead size' }).press('ArrowUp');
+	await expect(bench.getByRole('alert')).toContainText('Not saved yet');
+	const mass = await figure(bench, 'mass');
+	await bench.unroute('**/api/flies/**');
+	await expect(bench.getByRole('alert')).toHaveCount(0, { timeout: 8000 });
+	await kept(bench);
+	await bench.reload();
+	expect(await figure(bench, 'mass')).toBe(mass);
+});
+
+test('the routes answer bad input in words, and store nothing', async ({ bench, demo }) => {
+	const at = (path: string) => new URL(path, demo.address).href;
+	const flies = await (await bench.request.get(at('/api/flies'))).json();
+	const [fly] = flies;
+	const tries: [string, string, unknown, number, string][] = [
+		['POST', '/api/flies', 'not json', 400, 'not readable as JSON'],
+		['POST', '/api/flies', [], 422, 'must be a JSON object'],
+		['POST', '/api/flies', { name: 'x' }, 422, 'The body is missing'],
+		['PUT', `/api/flies/${fly.id}`, { name: 'x', body: fly.body }, 422, 'revision'],
+		[
+			'PUT',
+			`/api/flies/${fly.id}`,
+			{ name: 'x', body: fly.body, revision: 9999 },
+			409,
+			'another window'
+		],
+		['PUT', '/api/flies/17', { name: 'x', body: fly.body, revision: 1 }, 422, 'not an id'],
+		['DELETE', `/api/flies/${fly.id}`, undefined, 422, 'revision'],
+		['GET', '/api/flies/00000000-0000-4000-8000-000000000000', undefined, 404, 'not there'],
+		['PUT', '/api/strip', { flyId: 7 }, 422, 'flyId'],
+		['GET', '/api/nothing', undefined, 404, 'nothing at /api/nothing']
+	];
+	for (const [method, path, data, status, words] of tries) {
+		const body =
+			data === undefined ? {} : { data: typeof data === 'string' ? Buffer.from(data) : data };
+		const headers = { 'content-type': 'application/json' };
+		const answer = await bench.request.fetch(at(path), { method, headers, ...body });
+		expect([path, answer.status()]).toEqual([path, status]);
+		expect((await answer.json()).message).toContain(words);
+	}
+	const cross = await bench.request.post(at('/api/undo'), {
+		headers: { origin: 'http://elsewhere.example' }
+	});
+	expect(cross.status()).toBe(403);
+	expect(await (await bench.request.get(at('/api/flies'))).json()).toEqual(flies);
+});
+
+for (const theme of ['limestone', 'peat'] as const) {
+	for (const width of [1280, 390]) {
+		test(`nothing stands in the way of a screen reader: ${theme}, ${width} px`, async ({
+			bench
+		}) => {
+			await bench.setViewportSize({ width, height: 800 });
+			if ((await bench.locator('html').getAttribute('data-theme')) !== theme) {
+				await bench.keyboard.press('t');
+			}
+			await expect(bench.locator('html')).toHaveAttribute('data-theme', theme);
+			const problems = async () =>
+				(await new AxeBuilder({ page: bench }).analyze()).violations.flatMap((v) =>
+					v.nodes.map((node) => `${v.id}: ${node.html}`)
+				);
+			for (const part of ['Hook', 'Dressing']) {
+				await bench.getByRole('button', { name: new RegExp(`^${part}`) }).click();
+			}
+			expect(await problems()).toEqual([]);
+			for (const key of ['w', 'Escape', '?']) {
+				await bench.keyboard.press(key);
+				expect(await problems()).toEqual([]);
+			}
+			const wide = await bench.evaluate(() => document.documentElement.scrollWidth);
+			expect(wide).toBeLessThanOrEqual(width);
+		});
+	}
+}

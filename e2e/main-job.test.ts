@@ -1,0 +1,88 @@
+import { expect, test } from '@playwright/test';
+import { createServer } from 'node:net';
+import { figure, kept, launch, open, startServer, temporaryFolder } from './server';
+
+test('change the bead from brass to tungsten, restart, and it is still there', async ({ page }) => {
+	const folder = temporaryFolder();
+	let server = await startServer(folder.path);
+	await open(page, server.address);
+	await expect(page.getByRole('button', { name: /^Fly Rustneck Jig/ })).toBeVisible();
+	const brass = { mass: await figure(page, 'mass'), speed: await figure(page, 'speed') };
+
+	await page.getByRole('radio', { name: 'tungsten' }).check();
+	const tungsten = { mass: await figure(page, 'mass'), speed: await figure(page, 'speed') };
+	expect(tungsten.mass).toBeGreaterThan(brass.mass * 1.3);
+	expect(tungsten.speed).toBeGreaterThan(brass.speed * 1.15);
+	await kept(page);
+	const stopped = await server.stop('SIGINT');
+	expect(stopped.code).toBe(0);
+	expect(stopped.took).toBeLessThan(2000);
+
+	server = await startServer(folder.path);
+	await open(page, server.address);
+	expect(await figure(page, 'mass')).toBe(tungsten.mass);
+	expect(await figure(page, 'speed')).toBe(tungsten.speed);
+	// Undo reaches back over the restart.
+	await page.keyboard.press('Control+z');
+	await expect.poll(() => figure(page, 'mass')).toBe(brass.mass);
+
+	// What was acknowledged survives a kill; a killed holder of the folder hinders nobody.
+	await page.getByRole('spinbutton', { name: 'Bead size' }).press('ArrowUp');
+	await kept(page);
+	const larger = await figure(page, 'mass');
+	await server.stop('SIGKILL');
+	server = await startServer(folder.path);
+	await open(page, server.address);
+	expect(await figure(page, 'mass')).toBe(larger);
+
+	await test.step('a second start on the same data says so and ends', async () => {
+		const second = launch(folder.path, true, [], 0);
+		let said = '';
+		second.stderr?.on('data', (chunk: Buffer) => (said += chunk.toString()));
+		const code = await new Promise((resolve) => second.once('exit', resolve));
+		expect(code).toBe(2);
+		expect(said).toContain('already running');
+	});
+
+	await server.stop();
+	await test.step('afresh: the demo as it came, the old data kept beside it', async () => {
+		server = await startServer(folder.path, { flags: ['--fresh'] });
+		expect(server.output()).toContain('before-fresh');
+		await open(page, server.address);
+		expect(await figure(page, 'mass')).toBe(brass.mass);
+		await server.stop();
+	});
+	folder.remove();
+});
+
+test('an own, empty database opens on a complete fly; a taken port is said', async ({ page }) => {
+	const folder = temporaryFolder();
+	const blocker = createServer();
+	const port = await new Promise<number>((resolve) =>
+		blocker.listen(0, '127.0.0.1', () => resolve((blocker.address() as { port: number }).port))
+	);
+	const server = await startServer(folder.path, { demo: false, port });
+	expect(server.output()).toContain(`Port ${port} is taken`);
+	await open(page, server.address);
+	await expect(page.getByRole('button', { name: /^Fly First nymph/ })).toBeVisible();
+	expect(await figure(page, 'speed')).toBeGreaterThan(20);
+
+	// With everything deleted, the page says what to do first.
+	await page.keyboard.press('Delete');
+	await page.getByRole('button', { name: 'Start a new fly' }).click();
+	await expect(page.getByRole('button', { name: /^Fly New nymph/ })).toBeVisible();
+	await page.keyboard.press('w');
+	await page.getByRole('button', { name: 'Delete' }).click();
+	await expect(page.getByText('Describe the water you fish')).toBeVisible();
+	await page.getByRole('button', { name: 'New lie' }).click();
+	await expect(page.getByTestId('verdict')).toBeVisible();
+
+	// Only this machine, under its own name.
+	const foreign = await page.request.get(server.address, {
+		headers: { host: 'elsewhere.example' }
+	});
+	expect(foreign.status()).toBe(403);
+	await server.stop('SIGTERM');
+	blocker.close();
+	folder.remove();
+});

@@ -1,0 +1,109 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { expect, test as base, type Page } from '@playwright/test';
+
+export interface Server {
+	readonly address: string;
+	readonly output: () => string;
+	/** Sends the signal and waits for the end. @returns exit code and milliseconds */
+	stop(signal?: NodeJS.Signals): Promise<{ code: number | null; took: number }>;
+}
+
+/** Starts the program as a person does, and waits until it says where it is. */
+export async function startServer(
+	folder: string,
+	options: { demo?: boolean; flags?: string[]; port?: number } = {}
+): Promise<Server> {
+	const { demo = true, flags = [], port = 0 } = options;
+	const child = launch(folder, demo, flags, port);
+	let text = '';
+	const listen = (chunk: Buffer) => (text += chunk.toString());
+	child.stdout?.on('data', listen);
+	child.stderr?.on('data', listen);
+	await expect
+		.poll(() => /open at|already running|mistake|Error/.exec(text)?.[0] ?? child.exitCode, {
+			timeout: 50_000
+		})
+		.toBe('open at');
+	return {
+		address: /open at (\S+)/.exec(text)![1]!,
+		output: () => text,
+		stop: async (signal = 'SIGINT') => {
+			const start = Date.now();
+			const ended = new Promise<number | null>((resolve) => child.once('exit', resolve));
+			if (child.exitCode === null && child.signalCode === null) child.kill(signal);
+			else return { code: child.exitCode, took: 0 };
+			return { code: await ended, took: Date.now() - start };
+		}
+	};
+}
+
+export function launch(folder: string, demo: boolean, flags: string[], port: number): ChildProcess {
+	return spawn(process.execPath, ['scripts/start.mjs', ...(demo ? ['--demo'] : []), ...flags], {
+		env: {
+			...process.env,
+			GRAVITAS_DATA: folder,
+			GRAVITAS_DEMO_DATA: folder,
+			GRAVITAS_PORT: String(port)
+		},
+		stdio: ['ignore', 'pipe', 'pipe']
+	});
+}
+
+export function temporaryFolder(): { path: string; remove: () => void } {
+	const path = mkdtempSync(join(tmpdir(), 'gravitas-e2e-'));
+	return { path, remove: () => rmSync(path, { recursive: true, force: true }) };
+}
+
+/** A page on the demo, with a server that the whole file shares; fails on anything in the console. */
+export const test = base.extend<{ bench: Page }, { demo: Server }>({
+	demo: [
+		// eslint-disable-next-line no-empty-pattern -- Playwright reads the fixture's needs from the pattern
+		async ({}, use) => {
+			const folder = temporaryFolder();
+			const server = await startServer(folder.path);
+			await use(server);
+			await server.stop();
+			folder.remove();
+		},
+		{ scope: 'worker', timeout: 60_000 }
+	],
+	bench: async ({ page, demo }, use) => {
+		const complaints: string[] = [];
+		page.on('console', (message) => {
+			if (message.type() === 'error') complaints.push(message.text());
+		});
+		page.on('pageerror', (error) => complaints.push(error.message));
+		await open(page, demo.address);
+		await use(page);
+		// Chromium reports refused and aborted requests there too, which some tests provoke.
+		expect(complaints.filter((text) => !/status of 409|ERR_FAILED/.test(text))).toEqual([]);
+	}
+});
+
+export { expect };
+
+/** Opens the Bench and waits until it lives. */
+export async function open(page: Page, address: string): Promise<void> {
+	await page.goto(address);
+	await expect(page.locator('[data-ready]')).toBeVisible();
+}
+
+/** Waits until nothing is on its way to the server. */
+export async function kept(page: Page): Promise<void> {
+	await expect(page.locator('[data-saving]')).toHaveCount(0);
+}
+
+export async function figure(page: Page, name: 'mass' | 'speed'): Promise<number> {
+	return parseFloat((await page.getByTestId(name).innerText()).trim());
+}
+
+/** Puts a fly on the Bench through its chooser. */
+export async function choose(page: Page, key: 'f' | 'w', name: string): Promise<void> {
+	await page.keyboard.press(key);
+	await page.getByPlaceholder(/^Find by name/).fill(name);
+	await page.getByRole('option', { name }).first().click();
+	await expect(page.getByPlaceholder(/^Find by name/)).toHaveCount(0);
+}

@@ -1,0 +1,18 @@
+import { defineConfig } from '@playwright/test';
+import { launchOptions } from './scripts/browser.mjs';
+
+/** Each test file starts its own server on its own data (e2e/server.ts); two cores make one worker best. */
+export default defineConfig({
+	testDir: 'e2e',
+	testMatch: '*.test.ts',
+	workers: 1,
+	timeout: 60_000,
+	forbidOnly: !!process.env.CI,
+	reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['line'], ['json']] : 'line',
+	use: {
+		launchOptions,
+		viewport: { width: 1280, height: 800 },
+		trace: 'retain-on-failure',
+		video: 'off'
+	}
+});
