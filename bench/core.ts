@@ -1,0 +1,20 @@
+import { priorBeliefs, valuesAt } from '../src/core/belief/index';
+import { compileFly, type Recipe } from '../src/core/fly/index';
+import { predict } from '../src/core/predict/index';
+import { settle } from '../src/core/sink/index';
+import { fluidAt, type Lie } from '../src/core/water/index';
+
+const recipe: Recipe = {
+	hook: { style: 'jig60', size: 12, lengthX: 0, wireX: 0 },
+	bead: { metal: 'tungsten', shape: 'slotted', diameter: 3.5e-3 },
+	coil: { metal: 'lead', wire: 0.508e-3, turns: 3 },
+	dressing: { fullness: 'medium' }
+};
+const lie: Lie = { depth: 0.9, surfaceSpeed: 0.7, bed: 'cobble', zoneTop: 0.2, approach: 3 };
+const median = valuesAt(priorBeliefs);
+const fluid = fluidAt(8);
+
+/** A fly in a lie with all intervals, as every key press asks for. */
+export const whole = () => predict(recipe, lie, 8);
+/** The same fly at one point of the beliefs. */
+export const point = () => settle(compileFly(recipe, median).body, fluid, median);

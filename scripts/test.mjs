@@ -1,0 +1,95 @@
+/**
+ * npm test: everything, from a clean checkout. Installs what it needs, then format, lint, types,
+ * build, unit and end-to-end tests; the last line is "N passed, N failed".
+ */
+import { spawn } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { ensureBuilt, ensureChromium, ensureInstalled, root } from './prepare.mjs';
+
+ensureInstalled();
+process.env.CHROMIUM = ensureChromium();
+
+const reports = mkdtempSync(join(tmpdir(), 'gravitas-test-'));
+let passed = 0;
+let failed = 0;
+
+/** @param {string} name @param {string[]} command @param {NodeJS.ProcessEnv} [env] @returns {Promise<boolean>} */
+async function run(name, command, env = {}) {
+	const start = Date.now();
+	console.log(`\n— ${name}`);
+	const [file = '', ...args] = command;
+	const child = spawn(process.execPath, [join('node_modules', file), ...args], {
+		cwd: root,
+		stdio: 'inherit',
+		env: { ...process.env, ...env }
+	});
+	const code = await new Promise((resolve) => child.once('exit', resolve));
+	console.log(
+		`  ${name}: ${code === 0 ? 'ok' : 'FAILED'} in ${((Date.now() - start) / 1000).toFixed(0)} s`
+	);
+	return code === 0;
+}
+
+/** @param {string} name @param {string[]} command */
+async function step(name, command) {
+	if (await run(name, command)) passed++;
+	else failed++;
+}
+
+/**
+ * Runs a test runner and adds what it counted; one that counted nothing or ended badly has failed.
+ * @param {string} name @param {string[]} command @param {string} report @param {NodeJS.ProcessEnv} env
+ * @param {(report: any) => { passed: number, failed: number }} count
+ */
+async function suite(name, command, report, env, count) {
+	const ok = await run(name, command, env);
+	let counted = { passed: 0, failed: 0 };
+	try {
+		counted = count(JSON.parse(readFileSync(report, 'utf8')));
+	} catch {
+		console.error(`  ${name}: no report was written`);
+	}
+	passed += counted.passed;
+	failed += counted.failed;
+	if ((!ok && counted.failed === 0) || counted.passed + counted.failed === 0) failed++;
+}
+
+await step('format', ['prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']);
+await step('lint', ['eslint/bin/eslint.js', '--max-warnings', '0', '.']);
+await run('sync', ['@sveltejs/kit/svelte-kit.js', 'sync']);
+await step('types', [
+	'svelte-check/bin/svelte-check',
+	'--tsconfig',
+	'./tsconfig.json',
+	'--fail-on-warnings',
+	'--output',
+	'human'
+]);
+
+const unit = join(reports, 'unit.json');
+await suite(
+	'unit tests',
+	['vitest/vitest.mjs', 'run', '--reporter=dot', '--reporter=json', `--outputFile.json=${unit}`],
+	unit,
+	{},
+	(report) => ({ passed: report.numPassedTests, failed: report.numFailedTests })
+);
+
+ensureBuilt();
+const e2e = join(reports, 'e2e.json');
+await suite(
+	'end-to-end tests',
+	['@playwright/test/cli.js', 'test'],
+	e2e,
+	{ PLAYWRIGHT_JSON_OUTPUT_NAME: e2e },
+	(report) => ({
+		passed: report.stats.expected + report.stats.flaky,
+		failed: report.stats.unexpected
+	})
+);
+
+rmSync(reports, { recursive: true, force: true });
+console.log(`\n${passed} passed, ${failed} failed`);
+process.exit(failed === 0 ? 0 : 1);
