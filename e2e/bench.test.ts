@@ -1,13 +1,13 @@
 import AxeBuilder from '@axe-core/playwright';
-import { choose, expect, figure, kept, open, test } from './server';
+import { choose, expect, figure, kept, open, test, typed } from './server';
 
 test('keys and typing: the answer follows, slips are asked about, mistakes stay on the page', async ({
 	bench
 }) => {
 	await choose(bench, 'f', 'Thimble Nymph');
-	const size = bench.getByRole('spinbutton', { name: 'Bead size' });
+	const size = typed(bench, 'Bead size');
 	const before = await figure(bench, 'mass');
-	await size.press('ArrowUp');
+	await bench.getByRole('spinbutton', { name: 'Bead size' }).press('ArrowUp');
 	await expect(size).toHaveValue('3.2');
 	expect(await figure(bench, 'mass')).toBeGreaterThan(before);
 	await size.fill('7/64');
@@ -23,7 +23,7 @@ test('keys and typing: the answer follows, slips are asked about, mistakes stay 
 	await size.press('Escape');
 	await expect(size).toHaveValue('2.8');
 
-	const wire = bench.getByRole('spinbutton', { name: /^Wire/ });
+	const wire = typed(bench, 'Wire');
 	await wire.fill('0.15');
 	await wire.press('Enter');
 	await expect(bench.getByRole('alert')).toContainText('Did you mean .015 in?');
@@ -31,7 +31,13 @@ test('keys and typing: the answer follows, slips are asked about, mistakes stay 
 	await expect(wire).toHaveValue('.015');
 	await expect(bench.getByRole('alert')).toHaveCount(0);
 
-	const turns = bench.getByRole('spinbutton', { name: 'Turns' });
+	// Writing over the keys' frame goes into the field.
+	const turns = typed(bench, 'Turns');
+	await bench.getByRole('spinbutton', { name: 'Turns' }).focus();
+	await bench.keyboard.type('7');
+	await expect(turns).toHaveValue('7');
+	await bench.keyboard.press('Escape');
+	await expect(turns).toHaveValue('5');
 	await turns.fill('NaN');
 	await turns.press('Tab');
 	await expect(bench.getByRole('alert')).toContainText('Turns: “NaN”');
@@ -82,7 +88,7 @@ test('another lie, deeper water: the verdict turns, and undo turns it back', asy
 	const verdict = bench.getByTestId('verdict');
 	await expect(verdict).toContainText('Gets down');
 	await bench.keyboard.press('w');
-	const depth = bench.getByRole('spinbutton', { name: 'Depth' });
+	const depth = typed(bench, 'Depth');
 	await depth.fill('6 ft');
 	await expect(verdict).toContainText('Does not get down');
 	await depth.press('Enter');
@@ -93,7 +99,7 @@ test('another lie, deeper water: the verdict turns, and undo turns it back', asy
 	await bench.keyboard.press('Escape');
 	await choose(bench, 'w', 'Withy margin');
 	await bench.keyboard.press('w');
-	await bench.getByRole('spinbutton', { name: 'Surface speed' }).fill('0');
+	await typed(bench, 'Surface speed').fill('0');
 	await expect(verdict).toContainText('Still water: count it down');
 	await kept(bench);
 	await bench.keyboard.press('Control+z');
@@ -116,7 +122,7 @@ test('two windows on one fly: the later is told, and nothing is lost in silence'
 	await kept(bench);
 	await other.reload();
 	await expect(other.getByRole('radio', { name: 'brass' })).toBeChecked();
-	await expect(other.getByRole('spinbutton', { name: 'Bead size' })).toHaveValue('2.8');
+	await expect(typed(other, 'Bead size')).toHaveValue('2.8');
 	await other.close();
 });
 

@@ -107,3 +107,8 @@ export async function choose(page: Page, key: 'f' | 'w', name: string): Promise<
 	await page.getByRole('option', { name }).first().click();
 	await expect(page.getByPlaceholder(/^Find by name/)).toHaveCount(0);
 }
+
+/** The text field of a stepper. */
+export function typed(page: Page, label: string) {
+	return page.getByRole('textbox', { name: `${label}, typed` });
+}

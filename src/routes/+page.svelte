@@ -3,6 +3,7 @@
 	import { beadWords, coilWords, hookWords } from '$core/fly/index';
 	import { Bench } from '$lib/state/bench.svelte';
 	import BuildList from '$lib/bench/BuildList.svelte';
+	import { oneFrameBehind } from '$lib/state/one-frame-behind.svelte';
 	import { bindKeys } from '$lib/bench/keys';
 	import KeysDialog from '$lib/bench/KeysDialog.svelte';
 	import Rail from '$lib/bench/Rail.svelte';
@@ -43,28 +44,49 @@
 		});
 	});
 
+	/**
+	 * What the pictures show: one frame behind the answer on the strip, so that the answer is never
+	 * held up by them.
+	 */
+	const picture = oneFrameBehind(
+		() => [bench.prediction, bench.column],
+		() =>
+			bench.recipe && bench.section && bench.prediction
+				? {
+						name: bench.fly?.name ?? '',
+						recipe: bench.recipe,
+						section: bench.section,
+						trouble: bench.trouble,
+						prediction: bench.prediction,
+						column: bench.column,
+						lie: bench.lie?.name ?? ''
+					}
+				: null
+	);
 	const partWords = { hook: 'hook', bead: 'bead', coil: 'coil', dressing: 'dressing' } as const;
-	const parts = $derived(
-		(bench.prediction?.parts ?? []).map(({ part, mass }) => ({
+	const parts = $derived.by(() => {
+		const now = picture.current;
+		return (now?.prediction.parts ?? []).map(({ part, mass }) => ({
 			part,
 			mass,
 			words: partWords[part],
 			colour:
 				part === 'bead'
-					? materialColour[bench.recipe!.bead!.metal]
+					? materialColour[now!.recipe.bead!.metal]
 					: part === 'coil'
-						? materialColour[bench.recipe!.coil!.metal]
+						? materialColour[now!.recipe.coil!.metal]
 						: materialColour[part]
-		}))
-	);
-	const labels = $derived(
-		bench.recipe && {
-			bead: beadWords(bench.recipe.bead),
-			coil: coilWords(bench.recipe.coil),
-			body: `${bench.recipe.dressing.fullness} dressing`,
-			hook: hookWords(bench.recipe.hook)
-		}
-	);
+		}));
+	});
+	const labels = $derived.by(() => {
+		const recipe = picture.current?.recipe;
+		return {
+			bead: recipe ? beadWords(recipe.bead) : '',
+			coil: recipe ? coilWords(recipe.coil) : '',
+			body: recipe ? `${recipe.dressing.fullness} dressing` : '',
+			hook: recipe ? hookWords(recipe.hook) : ''
+		};
+	});
 </script>
 
 <svelte:head><title>{bench.fly ? `${bench.fly.name} · Gravitas` : 'Gravitas'}</title></svelte:head>
@@ -104,8 +126,7 @@
 			</div>
 		{/if}
 
-		{#if bench.recipe && bench.section && bench.prediction && labels}
-			{@const prediction = bench.prediction}
+		{#if bench.recipe}
 			<div class="grid min-h-0 flex-1 md:grid-cols-[20rem_1fr]">
 				<div class="min-h-0 overflow-y-auto border-line max-md:order-2 md:border-r">
 					<BuildList
@@ -114,33 +135,35 @@
 						onchange={(recipe) => bench.setRecipe(recipe)}
 					/>
 				</div>
-				<div class="flex min-h-0 min-w-0 flex-col gap-2 px-4 pb-3 max-md:order-1">
-					<div class="min-h-0 flex-1">
-						<SectionDrawing
-							section={bench.section}
-							{labels}
-							trouble={bench.trouble}
-							description="{bench.fly
-								?.name}, cut open, to scale: hook {labels.hook}, bead {labels.bead}, coil {labels.coil}, {labels.body}"
-						/>
-					</div>
-					<MassBar {parts} />
-					{#if bench.column}
-						<div class="border-t border-line pt-2">
-							<SinkScale speed={prediction.speed} required={prediction.requiredSpeed} />
-							<DescentPicture
-								column={bench.column}
-								speed={prediction.speed}
-								description="Path through {bench.lie?.name}: {massFigure(prediction.mass)
-									.number} g sinking at {speedWords(prediction.speed?.value ?? 0)}"
+				{#if picture.current}
+					{@const now = picture.current}
+					<div class="flex min-h-0 min-w-0 flex-col gap-2 px-4 pb-3 max-md:order-1">
+						<div class="min-h-0 flex-1">
+							<SectionDrawing
+								section={now.section}
+								{labels}
+								trouble={now.trouble}
+								description="{now.name}, cut open, to scale: hook {labels.hook}, bead {labels.bead}, coil {labels.coil}, {labels.body}"
 							/>
-							<p class="text-sm text-quiet">
-								Free sinking: no line and no turbulence yet. Predicted, never weighed or timed; each
-								range holds 9 times in 10.
-							</p>
 						</div>
-					{/if}
-				</div>
+						<MassBar {parts} />
+						{#if now.column}
+							<div class="border-t border-line pt-2">
+								<SinkScale speed={now.prediction.speed} required={now.prediction.requiredSpeed} />
+								<DescentPicture
+									column={now.column}
+									speed={now.prediction.speed}
+									description="Path through {now.lie}: {massFigure(now.prediction.mass)
+										.number} g sinking at {speedWords(now.prediction.speed?.value ?? 0)}"
+								/>
+								<p class="text-sm text-quiet">
+									Free sinking: no line and no turbulence yet. Predicted, never weighed or timed;
+									each range holds 9 times in 10.
+								</p>
+							</div>
+						{/if}
+					</div>
+				{/if}
 			</div>
 		{:else}
 			<div class="grid flex-1 place-items-center p-8">

@@ -53,7 +53,7 @@ export function beadSolid(
 		total.y -= weight * cut.moment;
 	};
 	// Simpson on each smooth piece: exact for the ring, which is a polynomial of second degree.
-	const panels = slot > 0 ? 8 : 2;
+	const panels = slot > 0 ? 4 : 1;
 	for (const [from, to] of [
 		[front, recessFrom],
 		[recessFrom, rear]

@@ -1,4 +1,4 @@
-import type { BeliefValues } from '../belief/index';
+import type { BeliefName, BeliefValues } from '../belief/index';
 import {
 	BASE,
 	FIBRES,
@@ -10,7 +10,7 @@ import {
 	type FlyBody,
 	type Point
 } from '../body/index';
-import { buildFly, type Build } from './build';
+import { buildFly, rebuildFly, type Build } from './build';
 import { onShank } from './hook';
 import type { Recipe } from './recipe';
 
@@ -32,8 +32,33 @@ export interface CompiledFly {
 
 /** recipe + beliefs → FlyBody. Lengths in metres, masses in kg. */
 export function compileFly(recipe: Recipe, values: BeliefValues): CompiledFly {
-	const build = buildFly(recipe, values);
+	return compileBuild(buildFly(recipe, values));
+}
+
+/** The FlyBody of a built fly, with its parts. */
+export function compileBuild(build: Build): CompiledFly {
 	const parts = partsOf(build);
+	return { body: bodyOf(parts, elementsOf(build)), parts };
+}
+
+/**
+ * The FlyBody with one belief moved off the point at which `build` was made: the same as compileFly
+ * at `values`, keeping what that belief does not touch.
+ */
+export function compileNear(
+	build: Build,
+	body: FlyBody,
+	values: BeliefValues,
+	moved: BeliefName
+): FlyBody {
+	const near = rebuildFly(build, values, moved);
+	if (near === build) return body;
+	return bodyOf(partsOf(near), weightOnly(moved) ? body.elements : elementsOf(near));
+}
+
+const weightOnly = (moved: BeliefName) => moved.endsWith('.density') || moved === 'dressing.mass';
+
+function bodyOf(parts: readonly PartMass[], elements: DragElements): FlyBody {
 	let mass = 0;
 	let volume = 0;
 	let massX = 0;
@@ -49,14 +74,11 @@ export function compileFly(recipe: Recipe, values: BeliefValues): CompiledFly {
 		volumeY += part.volume * part.centre.y;
 	}
 	return {
-		body: {
-			mass,
-			volume,
-			centreOfMass: { x: massX / mass, y: massY / mass },
-			centreOfBuoyancy: { x: volumeX / volume, y: volumeY / volume },
-			elements: elementsOf(build)
-		},
-		parts
+		mass,
+		volume,
+		centreOfMass: { x: massX / mass, y: massY / mass },
+		centreOfBuoyancy: { x: volumeX / volume, y: volumeY / volume },
+		elements
 	};
 }
 
@@ -92,14 +114,15 @@ function partsOf(build: Build): PartMass[] {
 
 /** Float64 columns of DragElements, in the order in which they lie in memory. */
 const COLUMNS = 9;
+/** More than hook, body and bead of any fly give. */
+const MOST_ELEMENTS = 64;
+/** Filled row by row, then copied out; kept, since a compile happens many times for each key press. */
+const scratch = new Float64Array(MOST_ELEMENTS * COLUMNS);
+const scratchKind = new Uint8Array(MOST_ELEMENTS);
 
-/**
- * Lays rows out as the parallel columns of the door: all in one piece of memory, since ten
- * allocations would cost more than the physics.
- */
+/** Lays rows out as the parallel columns of the door, all in one piece of memory. */
 class ElementRows {
-	private readonly kinds: number[] = [];
-	private readonly numbers: number[] = [];
+	private count = 0;
 
 	add(
 		kind: number,
@@ -111,21 +134,32 @@ class ElementRows {
 		number = 1,
 		stiffness = 0
 	): void {
-		this.kinds.push(kind);
-		this.numbers.push(at.x, at.y, axis.x, axis.y);
-		this.numbers.push(length, diameter, slenderness, number, stiffness);
+		if (this.count === MOST_ELEMENTS) {
+			throw new Error('compileFly: a fly has more drag elements than are reserved for it');
+		}
+		scratchKind[this.count] = kind;
+		const row = this.count++ * COLUMNS;
+		scratch[row] = at.x;
+		scratch[row + 1] = at.y;
+		scratch[row + 2] = axis.x;
+		scratch[row + 3] = axis.y;
+		scratch[row + 4] = length;
+		scratch[row + 5] = diameter;
+		scratch[row + 6] = slenderness;
+		scratch[row + 7] = number;
+		scratch[row + 8] = stiffness;
 	}
 
 	columns(): DragElements {
-		const count = this.kinds.length;
+		const { count } = this;
 		const memory = new ArrayBuffer(count * (COLUMNS * 8 + 1));
-		const column = (c: number) => new Float64Array(memory, c * count * 8, count);
-		const all = new Float64Array(memory, 0, COLUMNS * count);
-		for (let i = 0; i < count; i++) {
-			for (let c = 0; c < COLUMNS; c++) all[c * count + i] = this.numbers[i * COLUMNS + c]!;
-		}
+		const column = (c: number) => {
+			const values = new Float64Array(memory, c * count * 8, count);
+			for (let i = 0; i < count; i++) values[i] = scratch[i * COLUMNS + c]!;
+			return values;
+		};
 		const kind = new Uint8Array(memory, COLUMNS * 8 * count, count);
-		kind.set(this.kinds);
+		for (let i = 0; i < count; i++) kind[i] = scratchKind[i]!;
 		return {
 			count,
 			kind,
@@ -155,12 +189,9 @@ function elementsOf(build: Build): DragElements {
 	// Bare wire: everything but the shank, which the dressing covers, less what is inside the bead.
 	for (const piece of hook.pieces) {
 		if (piece.region === 'shank') continue;
-		const dx = piece.to.x - piece.from.x;
-		const dy = piece.to.y - piece.from.y;
-		const at = { x: piece.from.x + dx / 2, y: piece.from.y + dy / 2 };
-		if (bead && Math.hypot(at.x - bead.seat, at.y) < bead.radius) continue;
-		const chord = Math.hypot(dx, dy);
-		rows.add(WIRE, at, { x: dx / chord, y: dy / chord }, piece.length, hook.wire);
+		const at = { x: (piece.from.x + piece.to.x) / 2, y: (piece.from.y + piece.to.y) / 2 };
+		if (bead && (at.x - bead.seat) ** 2 + at.y ** 2 < bead.radius ** 2) continue;
+		rows.add(WIRE, at, piece.direction, piece.length, hook.wire);
 	}
 
 	const run = last.s - first.s;

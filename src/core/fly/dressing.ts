@@ -18,11 +18,14 @@ const FULLNESS: Readonly<
 	full: { girth: 0.58, solid: 0.22, fibres: 38, fibreLength: 1.2 }
 };
 
+/** Length of the longest fibres of any fullness, in gapes. */
+export const FULLEST_FIBRE = FULLNESS.full.fibreLength;
+
 /** Thread over shank and coil, on the diameter, m (our estimate). */
 const THREAD = 0.12e-3;
 /** The dam's ramp runs down from the coil over this many wire diameters (our estimate). */
 const RAMP = 3;
-const STATIONS = 9;
+const STATIONS = 7;
 
 /** One cut through the dressed body, square to the shank. Metres. */
 export interface Station {

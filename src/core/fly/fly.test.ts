@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { priorBeliefs, valuesAt } from '../belief/index';
 import {
 	beadSolid,
+	buildFly,
 	compileFly,
 	hookGeometry,
 	hookStyles,
@@ -14,6 +15,7 @@ import {
 
 const median = valuesAt(priorBeliefs);
 const mm = 1e-3;
+const trouble = (recipe: Recipe) => troubleWith(buildFly(recipe, median));
 
 describe('bead', () => {
 	test('a plain bore leaves the napkin ring, π h³/6 with h = √(D² − d²)', () => {
@@ -124,20 +126,20 @@ describe('the whole fly', () => {
 			...jig(3.5 * mm),
 			bead: { ...jig(1).bead!, shape: 'round', diameter: 10 * mm }
 		};
-		expect(troubleWith(round).map((t) => t.code)).toEqual(['round-on-jig', 'no-gap']);
+		expect(trouble(round).map((t) => t.code)).toEqual(['round-on-jig', 'no-gap']);
 		const long: Recipe = { ...jig(3.5 * mm), coil: { ...jig(1).coil!, turns: 20 } };
-		expect(troubleWith(long)).toMatchObject([
+		expect(trouble(long)).toMatchObject([
 			{ code: 'coil-too-long', part: 'coil', words: expect.stringContaining('room for') }
 		]);
 		// Common practice: these combinations are tied (domain.md section 3).
-		expect(troubleWith(jig(3.5 * mm))).toEqual([]);
+		expect(trouble(jig(3.5 * mm))).toEqual([]);
 		const stonefly: Recipe = {
 			hook: { style: 'straight', size: 10, lengthX: 2, wireX: 2 },
 			bead: { metal: 'tungsten', shape: 'round', diameter: 3.2 * mm },
 			coil: { metal: 'lead', wire: 0.508 * mm, turns: 12 },
 			dressing: { fullness: 'full' }
 		};
-		expect(troubleWith(stonefly)).toEqual([]);
+		expect(trouble(stonefly)).toEqual([]);
 	});
 
 	test('a change is said in the tier’s words', () => {
@@ -149,4 +151,14 @@ describe('the whole fly', () => {
 			'bead 2.8 to none'
 		);
 	});
+});
+
+test('the chords that stand for the bend give its drag and centre to 1 %', () => {
+	// Across the flow, a half circle of wire has ∫ |sin|³ ds = 4/3 of its radius (elementary integral).
+	const hook = hookGeometry({ style: 'straight', size: 12, lengthX: 0, wireX: 0 }, median);
+	const bend = hook.pieces.filter((piece) => piece.region === 'bend');
+	const across = bend.reduce((sum, p) => sum + Math.abs(p.direction.y) ** 3 * p.length, 0);
+	expect(Math.abs(across / ((4 / 3) * 2.3 * mm) - 1)).toBeLessThan(0.01);
+	const reach = Math.max(...bend.map((p) => p.to.x)) - hook.shank;
+	expect(Math.abs(reach / (2.3 * mm) - 1)).toBeLessThan(0.01);
 });

@@ -13,7 +13,7 @@ const CURVED_STRAIGHT = 0.35;
 const CURVED_TURN = (55 * Math.PI) / 180;
 
 /** Radians that one chord of an arc may turn: drag and centre then err by under 1 %. */
-const LARGEST_CHORD = 0.6;
+const LARGEST_CHORD = 0.8;
 
 export type HookRegion = 'eye' | 'neck' | 'shank' | 'bend' | 'spear';
 
@@ -22,7 +22,17 @@ export interface HookPiece {
 	readonly region: HookRegion;
 	readonly from: Point;
 	readonly to: Point;
+	/** Unit vector from `from` to `to`. */
+	readonly direction: Point;
+	/** Length of wire that the piece stands for: of the arc where it is a chord. */
 	readonly length: number;
+}
+
+/** A line or an arc: its length, and by how much it turns towards the point's side, radians. */
+interface Stretch {
+	readonly region: HookRegion;
+	readonly length: number;
+	readonly turn: number;
 }
 
 /** A hook as a planar curve of round wire, metres, in the fly's frame. */
@@ -32,6 +42,8 @@ export interface HookGeometry {
 	/** Length of the shank along its own curve, from its front end to the start of the bend. */
 	readonly shank: number;
 	readonly pieces: readonly HookPiece[];
+	/** The curve behind the pieces, from the shank's front end to the point. */
+	readonly stretches: readonly Stretch[];
 	readonly point: Point;
 	/** Centre and outer radius of the eye ring. */
 	readonly eye: { readonly centre: Point; readonly radius: number };
@@ -42,37 +54,30 @@ export interface HookGeometry {
 	readonly centre: Point;
 }
 
-/** Walks a planar curve of lines and arcs, adding its chords with the arc's true length. */
-class Pen {
-	readonly pieces: HookPiece[] = [];
-	constructor(
-		private at: Point,
-		private heading: number,
-		private readonly largestChord: number
-	) {}
-
-	get place(): Point {
-		return this.at;
-	}
-
-	/** Goes on for `length`, turning by `turn` radians (towards the point's side when positive). */
-	go(region: HookRegion, length: number, turn = 0): this {
-		const chords = turn === 0 ? 1 : Math.max(2, Math.ceil(Math.abs(turn) / this.largestChord));
+/** Walks a curve of lines and arcs in chords that turn by at most `largestChord` radians. */
+function walk(
+	start: Point,
+	heading: number,
+	stretches: readonly Stretch[],
+	largestChord = LARGEST_CHORD
+): HookPiece[] {
+	const pieces: HookPiece[] = [];
+	let at = start;
+	for (const { region, length, turn } of stretches) {
+		const chords = turn === 0 ? 1 : Math.max(2, Math.ceil(Math.abs(turn) / largestChord));
 		const each = length / chords;
 		const step = turn / chords;
 		const chord = step === 0 ? each : each * (Math.sin(step / 2) / (step / 2));
 		for (let i = 0; i < chords; i++) {
-			const direction = this.heading - step / 2;
-			const to = {
-				x: this.at.x + chord * Math.cos(direction),
-				y: this.at.y + chord * Math.sin(direction)
-			};
-			this.pieces.push({ region, from: this.at, to, length: each });
-			this.at = to;
-			this.heading -= step;
+			const angle = heading - step / 2;
+			const direction = { x: Math.cos(angle), y: Math.sin(angle) };
+			const to = { x: at.x + chord * direction.x, y: at.y + chord * direction.y };
+			pieces.push({ region, from: at, to, direction, length: each });
+			at = to;
+			heading -= step;
 		}
-		return this;
 	}
+	return pieces;
 }
 
 /**
@@ -80,14 +85,8 @@ class Pen {
  *
  * Nominal proportions from the material table, scaled by the beliefs about wire, shank and gape;
  * spear, jig neck, eye and the curve of grub hooks are our own estimate.
- *
- * @param largestChord radians that one chord of an arc may turn; finer for a drawing
  */
-export function hookGeometry(
-	hook: HookChoice,
-	values: BeliefValues,
-	largestChord = LARGEST_CHORD
-): HookGeometry {
+export function hookGeometry(hook: HookChoice, values: BeliefValues): HookGeometry {
 	const nominal = nominalHook(hook.size, hook.lengthX, hook.wireX);
 	const wire = nominal.wire * values['hook.wire'];
 	const shank = nominal.shank * values['hook.shank'];
@@ -101,30 +100,14 @@ export function hookGeometry(
 	const throat = { x: neck * outward.x, y: neck * outward.y };
 	const eyeCentre = { x: throat.x + ring * outward.x, y: throat.y + ring * outward.y };
 
-	const eyePen = new Pen(throat, neckTurn + Math.PI / 2, largestChord).go(
-		'eye',
-		2 * Math.PI * ring,
-		-2 * Math.PI
-	);
-	const neckPieces: HookPiece[] =
-		neck > 0 ? [{ region: 'neck', from: throat, to: { x: 0, y: 0 }, length: neck }] : [];
-	const body = new Pen({ x: 0, y: 0 }, 0, largestChord);
-	if (hook.style === 'curved') {
-		// The bend's radius is such that the spear lies one gape below the middle of the curved shank.
-		const shankRadius = ((1 - CURVED_STRAIGHT) * shank) / CURVED_TURN;
-		const fallen = shankRadius * (1 - Math.cos(CURVED_TURN));
-		const rest = Math.PI - CURVED_TURN;
-		const radius = Math.max(0.3 * gape, (gape - fallen / 2) / (1 + Math.cos(CURVED_TURN)));
-		body
-			.go('shank', CURVED_STRAIGHT * shank)
-			.go('shank', (1 - CURVED_STRAIGHT) * shank, CURVED_TURN)
-			.go('bend', radius * rest, rest);
-	} else {
-		body.go('shank', shank).go('bend', (Math.PI / 2) * gape, Math.PI);
+	const pieces = walk(throat, neckTurn + Math.PI / 2, [
+		{ region: 'eye', length: 2 * Math.PI * ring, turn: -2 * Math.PI }
+	]);
+	if (neck > 0) {
+		pieces.push(...walk(throat, neckTurn, [{ region: 'neck', length: neck, turn: 0 }]));
 	}
-	body.go('spear', SPEAR * gape);
-
-	const pieces = [...eyePen.pieces, ...neckPieces, ...body.pieces];
+	const stretches = [...shankAndBend(hook, shank, gape), spear(gape)];
+	pieces.push(...walk({ x: 0, y: 0 }, 0, stretches));
 	let length = 0;
 	let x = 0;
 	let y = 0;
@@ -139,12 +122,41 @@ export function hookGeometry(
 		gape,
 		shank,
 		pieces,
-		point: body.place,
+		stretches,
+		point: pieces[pieces.length - 1]!.to,
 		eye: { centre: eyeCentre, radius: ring + wire / 2 },
 		mass: volume * materials.steel.density,
 		volume,
 		centre: { x: x / length, y: y / length }
 	};
+}
+
+const spear = (gape: number): Stretch => ({ region: 'spear', length: SPEAR * gape, turn: 0 });
+
+function shankAndBend(hook: HookChoice, shank: number, gape: number): Stretch[] {
+	if (hook.style !== 'curved') {
+		return [
+			{ region: 'shank', length: shank, turn: 0 },
+			{ region: 'bend', length: (Math.PI / 2) * gape, turn: Math.PI }
+		];
+	}
+	// The bend's radius is such that the spear lies one gape below the middle of the curved shank.
+	const shankRadius = ((1 - CURVED_STRAIGHT) * shank) / CURVED_TURN;
+	const fallen = shankRadius * (1 - Math.cos(CURVED_TURN));
+	const rest = Math.PI - CURVED_TURN;
+	const radius = Math.max(0.3 * gape, (gape - fallen / 2) / (1 + Math.cos(CURVED_TURN)));
+	return [
+		{ region: 'shank', length: CURVED_STRAIGHT * shank, turn: 0 },
+		{ region: 'shank', length: (1 - CURVED_STRAIGHT) * shank, turn: CURVED_TURN },
+		{ region: 'bend', length: radius * rest, turn: rest }
+	];
+}
+
+/** The centre line from neck or shank to the point, in chords as fine as a drawing wants them (radians). */
+export function hookLine(hook: HookGeometry, largestChord: number): Point[] {
+	const neck = hook.pieces.find((piece) => piece.region === 'neck');
+	const rest = walk({ x: 0, y: 0 }, 0, hook.stretches, largestChord);
+	return [...(neck ? [neck.from] : []), { x: 0, y: 0 }, ...rest.map((piece) => piece.to)];
 }
 
 /** Place and direction on the shank's centre line at arc length s from its front end; held to the shank. */
@@ -161,12 +173,9 @@ export function onShank(hook: HookGeometry, s: number): { at: Point; direction: 
 	return along(last, 1);
 }
 
-function along(piece: HookPiece, share: number): { at: Point; direction: Point } {
-	const dx = piece.to.x - piece.from.x;
-	const dy = piece.to.y - piece.from.y;
-	const chord = Math.hypot(dx, dy);
+function along({ from, to, direction }: HookPiece, share: number) {
 	return {
-		at: { x: piece.from.x + share * dx, y: piece.from.y + share * dy },
-		direction: { x: dx / chord, y: dy / chord }
+		at: { x: from.x + share * (to.x - from.x), y: from.y + share * (to.y - from.y) },
+		direction
 	};
 }

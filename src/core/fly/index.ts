@@ -2,7 +2,14 @@
 export * from './recipe';
 export * from './words';
 export * from './starter';
-export { compileFly, type CompiledFly, type PartMass, type PartName } from './compile';
+export {
+	compileBuild,
+	compileFly,
+	compileNear,
+	type CompiledFly,
+	type PartMass,
+	type PartName
+} from './compile';
 export { sectionOf, type Section } from './section';
 export { beadSolid, type BeadGeometry } from './bead';
 export { turnLength } from './coil';

@@ -1,8 +1,8 @@
-import { priorBeliefs, valuesAt, type Beliefs } from '../belief/index';
 import type { Point } from '../body/index';
-import { buildFly } from './build';
-import { hookGeometry, onShank } from './hook';
-import type { BeadMetal, CoilMetal, Recipe } from './recipe';
+import type { Build } from './build';
+import { FULLEST_FIBRE } from './dressing';
+import { hookLine, onShank } from './hook';
+import type { BeadMetal, CoilMetal } from './recipe';
 
 /** The fly cut open along the hook's plane, to scale, metres in the fly's frame. */
 export interface Section {
@@ -31,19 +31,23 @@ export interface Section {
 	readonly body: { readonly upper: readonly Point[]; readonly lower: readonly Point[] };
 	/** Fibres of hackle and tail, root to tip. */
 	readonly fibres: readonly (readonly [Point, Point])[];
-	/** What the drawing spans. */
-	readonly bounds: { readonly min: Point; readonly max: Point };
+	/**
+	 * What a drawing should leave room for: the hook with the fullest dressing, so that the scale stays
+	 * while bead, coil and dressing change; and the bead, where that is larger still.
+	 */
+	readonly frame: { readonly min: Point; readonly max: Point };
 }
 
 /** Fibres that the drawing shows of a bundle: enough to tell sparse from full. */
 const SHOWN_SHARE = 0.4;
 /** Radians a chord: fine enough that a bend looks round at any size on a screen. */
 const DRAWN_CHORD = 0.1;
+/** Degrees from the shank at which the steepest fibre of a collar is drawn. */
+const STEEPEST = 55;
 
-/** The section of a fly at the medians of the beliefs. */
-export function sectionOf(recipe: Recipe, beliefs: Beliefs = priorBeliefs): Section {
-	const values = valuesAt(beliefs);
-	const build = buildFly(recipe, values);
+/** The section of a built fly. */
+export function sectionOf(build: Build): Section {
+	const { recipe } = build;
 	const { hook, bead, coil, dressing } = build;
 	const offset = (s: number, distance: number): Point => {
 		const { at, direction } = onShank(hook, s);
@@ -54,18 +58,13 @@ export function sectionOf(recipe: Recipe, beliefs: Beliefs = priorBeliefs): Sect
 		};
 	};
 
-	const line: Point[] = [];
-	for (const piece of hookGeometry(recipe.hook, values, DRAWN_CHORD).pieces) {
-		if (piece.region === 'eye') continue;
-		if (line.length === 0) line.push(piece.from);
-		line.push(piece.to);
-	}
+	const line = hookLine(hook, DRAWN_CHORD);
 
 	const fibres: [Point, Point][] = [];
 	const shown = Math.max(2, Math.round((dressing.fibres.count * SHOWN_SHARE) / 2));
 	for (let i = 0; i < shown; i++) {
-		// Swept back between 35° and 75° from the shank, as a collar lies.
-		const angle = ((35 + (40 * i) / Math.max(1, shown - 1)) * Math.PI) / 180;
+		// Swept back between 22° and 55° from the shank, as a collar lies.
+		const angle = ((STEEPEST - (33 * i) / Math.max(1, shown - 1)) * Math.PI) / 180;
 		for (const side of [1, -1]) {
 			const root = offset(dressing.fibres.root, side * (dressing.stations[0]!.diameter / 2));
 			fibres.push([
@@ -105,12 +104,12 @@ export function sectionOf(recipe: Recipe, beliefs: Beliefs = priorBeliefs): Sect
 		)
 	};
 
-	const all = [
+	const reach = FULLEST_FIBRE * hook.gape * Math.sin((STEEPEST * Math.PI) / 180) + 0.25 * hook.gape;
+	const framed = [
 		...line,
-		...upper,
-		...lower,
-		...fibres.flat(),
 		...around(hook.eye.centre, hook.eye.radius),
+		...around({ x: 0, y: 0 }, reach).map(({ y }) => ({ x: 0, y })),
+		{ x: 1.5 * hook.shank, y: 0 },
 		...(beadPart ? around(beadPart.centre, beadPart.radius) : [])
 	];
 	return {
@@ -119,9 +118,12 @@ export function sectionOf(recipe: Recipe, beliefs: Beliefs = priorBeliefs): Sect
 		coil: coilPart,
 		body: { upper, lower },
 		fibres,
-		bounds: {
-			min: { x: Math.min(...all.map((p) => p.x)), y: Math.min(...all.map((p) => p.y)) },
-			max: { x: Math.max(...all.map((p) => p.x)), y: Math.max(...all.map((p) => p.y)) }
+		frame: {
+			min: {
+				x: Math.min(...framed.map((p) => p.x)) - hook.wire / 2,
+				y: Math.min(...framed.map((p) => p.y)) - hook.wire / 2
+			},
+			max: { x: Math.max(...framed.map((p) => p.x)), y: Math.max(...framed.map((p) => p.y)) }
 		}
 	};
 }

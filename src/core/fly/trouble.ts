@@ -1,7 +1,6 @@
-import { priorBeliefs, valuesAt, type Beliefs } from '../belief/index';
 import { MILLIMETRE } from '../quantity/index';
-import { buildFly } from './build';
-import { isJig, type Recipe } from './recipe';
+import type { Build } from './build';
+import { isJig } from './recipe';
 import type { PartName } from './compile';
 
 /** Something that cannot be tied as the recipe says, in words with a figure and what to do. */
@@ -11,9 +10,8 @@ export interface Trouble {
 	readonly words: string;
 }
 
-/** What makes a recipe impossible to tie; the finer fit of a fly that can be tied is not judged here. */
-export function troubleWith(recipe: Recipe, beliefs: Beliefs = priorBeliefs): readonly Trouble[] {
-	const { hook, bead, coil } = buildFly(recipe, valuesAt(beliefs));
+/** What makes a fly impossible to tie; the finer fit of one that can be tied is not judged here. */
+export function troubleWith({ recipe, hook, bead, coil }: Build): readonly Trouble[] {
 	const mm = (metres: number) => (metres / MILLIMETRE).toFixed(1);
 	const found: Trouble[] = [];
 	if (recipe.bead?.shape === 'round' && isJig(recipe.hook)) {

@@ -5,8 +5,10 @@ import { freeDescent } from '../drift/index';
 import {
 	beadMetals,
 	beadShapes,
+	buildFly,
 	coilMetals,
 	compileFly,
+	compileNear,
 	fullnesses,
 	hookStyles,
 	sectionOf,
@@ -89,10 +91,28 @@ test('any recipe: the parts make up the whole, every figure is finite, and it ca
 				expect(column.length).toBe(elements.count);
 				expect(column.every(Number.isFinite)).toBe(true);
 			}
-			const { bounds } = sectionOf(recipe);
-			expect(bounds.max.x - bounds.min.x).toBeGreaterThan(0);
+			const { min, max } = sectionOf(buildFly(recipe, median)).frame;
+			expect(max.x - min.x).toBeGreaterThan(0);
+			expect(max.y - min.y).toBeGreaterThan(0);
 		}),
 		{ numRuns: 200 }
+	);
+});
+
+test('the fast way to a body with one belief moved gives the very body of the plain way', () => {
+	fc.assert(
+		fc.property(
+			anyRecipe,
+			fc.constantFrom(...(Object.keys(priorBeliefs) as BeliefName[])),
+			fc.constantFrom(-1.6, 1.6),
+			(any, name, z) => {
+				const build = buildFly(any, median);
+				const values = valuesAt(priorBeliefs, { [name]: z });
+				const near = compileNear(build, compileFly(any, median).body, values, name);
+				expect(near).toEqual(compileFly(any, values).body);
+			}
+		),
+		{ numRuns: 300 }
 	);
 });
 

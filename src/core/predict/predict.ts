@@ -1,12 +1,18 @@
 import { priorBeliefs, spreadOf, valuesAt, type BeliefName, type Beliefs } from '../belief/index';
 import { freeDescent, requiredSinkSpeed } from '../drift/index';
-import { compileFly, type PartMass, type Recipe } from '../fly/index';
+import { buildFly, compileBuild, compileNear, type PartMass, type Recipe } from '../fly/index';
 import { normalProbability, type Interval } from '../quantity/index';
 import { settle, type Attitude } from '../sink/index';
 import { compileColumn, fluidAt, type Lie } from '../water/index';
 
 /** Version of the model; a stored prediction carries it. */
 export const MODEL_VERSION = 1;
+
+/**
+ * Relative step at which a speed off the median counts as found: one more would move it by about a
+ * twentieth of that (the exponent changes so little), far under what an interval shows.
+ */
+const NEAR_ENOUGH = 0.02;
 
 export type Verdict = 'yes' | 'likely' | 'even' | 'unlikely' | 'no';
 
@@ -48,19 +54,19 @@ export function predict(
 ): Prediction {
 	const median = valuesAt(beliefs);
 	const fluid = fluidAt(celsius);
-	const fly = compileFly(recipe, median);
+	const build = buildFly(recipe, median);
+	const fly = compileBuild(build);
 	const sink = settle(fly.body, fluid, median);
 	const column = compileColumn(lie, celsius, median);
 	const descent = freeDescent(sink.speed, column);
 
 	const [mass, weight, speed, time, distance] = spreadOf(
 		(values, moved) => {
-			const solid = moved !== null && !moved.startsWith('model.') && !moved.startsWith('water.');
-			const body = solid ? compileFly(recipe, values).body : fly.body;
+			const body = moved === null ? fly.body : compileNear(build, fly.body, values, moved);
 			const s =
 				moved === null || moved.startsWith('water.')
 					? sink
-					: settle(body, fluid, values, sink.speed || undefined);
+					: settle(body, fluid, values, { sink, tolerance: NEAR_ENOUGH });
 			const d = freeDescent(s.speed, compileColumn(lie, celsius, values));
 			return [body.mass, s.submergedWeight, s.speed, d.time, d.distance];
 		},

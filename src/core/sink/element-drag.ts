@@ -25,6 +25,25 @@ const ROUGH_BODY = 1.5;
 /** Mean of |sin³| over a ring of fibres that lies along the flow: 4/(3π). */
 const RING_ACROSS = 4 / (3 * Math.PI);
 
+/** The beliefs about drag, looked up once for a whole solve. */
+export interface DragFactors {
+	readonly beadWake: number;
+	readonly crossFlow: number;
+	readonly friction: number;
+	readonly dressing: number;
+	readonly blunt: number;
+}
+
+export function dragFactors(values: BeliefValues): DragFactors {
+	return {
+		beadWake: values['model.beadWake'],
+		crossFlow: values['model.crossFlow'],
+		friction: values['model.friction'],
+		dressing: values['dressing.drag'],
+		blunt: values['model.blunt']
+	};
+}
+
 /**
  * Drag of one element along the flow.
  *
@@ -41,7 +60,7 @@ export function elementDrag(
 	flow: Point,
 	speed: number,
 	fluid: Fluid,
-	values: BeliefValues
+	factors: DragFactors
 ): number {
 	const { density, viscosity } = fluid;
 	const pressure = 0.5 * density * speed * speed;
@@ -52,7 +71,7 @@ export function elementDrag(
 	switch (elements.kind[i]) {
 		case SPHERE: {
 			// The body fills the wake only as far as it lies behind the bead.
-			const wake = 1 - (1 - values['model.beadWake']) * Math.abs(along);
+			const wake = 1 - (1 - factors.beadWake) * Math.abs(along);
 			return wake * sphereDrag(reynolds * speed) * pressure * (Math.PI / 4) * diameter * diameter;
 		}
 		case WIRE:
@@ -65,7 +84,7 @@ export function elementDrag(
 			if (re > 1e-9) {
 				const short = strip ? finiteLength(elements.slenderness[i]!) : 1;
 				drag =
-					values['model.crossFlow'] *
+					factors.crossFlow *
 					short *
 					cylinderDrag(re) *
 					pressure *
@@ -87,7 +106,7 @@ export function elementDrag(
 					ROUGH_BODY * plate * pressure * along * along * Math.PI * diameter * length
 				);
 			}
-			return drag + values['model.friction'] * friction * Math.abs(along);
+			return drag + factors.friction * friction * Math.abs(along);
 		}
 		case FIBRES: {
 			const re = reynolds * speed;
@@ -98,21 +117,21 @@ export function elementDrag(
 			const swept = Math.PI * viscosity * speed * axialFriction(0.3 * re) * length * (1 - share);
 			const ring = along * along + (1 - along * along) * RING_ACROSS;
 			return (
-				values['dressing.drag'] *
+				factors.dressing *
 				elements.number[i]! *
-				(values['model.crossFlow'] * standing * ring + values['model.friction'] * swept)
+				(factors.crossFlow * standing * ring + factors.friction * swept)
 			);
 		}
 		case SHOULDER:
 			return along < 0
-				? values['model.blunt'] * SHOULDER_DRAG * pressure * along * along * area(diameter)
+				? factors.blunt * SHOULDER_DRAG * pressure * along * along * area(diameter)
 				: 0;
 		case BASE: {
 			if (along <= 0) return 0;
 			// Hoerner's base drag, 0.029/√(forebody friction on the base), from memory.
 			const friction = (ROUGH_BODY * 1.328) / Math.sqrt(Math.max(1, reynolds * speed * 3));
 			const coefficient = 0.029 / Math.sqrt(friction * elements.slenderness[i]!);
-			return values['model.blunt'] * coefficient * pressure * along * along * area(diameter);
+			return factors.blunt * coefficient * pressure * along * along * area(diameter);
 		}
 		default:
 			throw new Error(`elementDrag: unknown element kind ${elements.kind[i]}`);

@@ -1,3 +1,3 @@
 /** Drag laws, and how fast a fly sinks in still water. */
 export * from './drag-laws';
-export { settle, totalDrag, type Attitude, type Sink } from './settle';
+export { settle, type Attitude, type Sink } from './settle';

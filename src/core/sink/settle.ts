@@ -2,7 +2,7 @@ import type { BeliefValues } from '../belief/index';
 import { SPHERE, type FlyBody, type Point } from '../body/index';
 import { GRAVITY } from '../material/index';
 import type { Fluid } from '../water/index';
-import { elementDrag } from './element-drag';
+import { dragFactors, elementDrag, type DragFactors } from './element-drag';
 
 export type Attitude = 'nose down' | 'level';
 
@@ -16,6 +16,8 @@ export interface Sink {
 	/** Weight less buoyancy, N; negative when the fly floats. */
 	readonly submergedWeight: number;
 	readonly floats: boolean;
+	/** By which power of the speed the drag grows there: 1 creeping to 2 inertial. */
+	readonly exponent: number;
 }
 
 /** Flow past the fly, in its own frame, for the attitudes that are taken as given. */
@@ -33,30 +35,41 @@ const FASTEST = 20;
  * Attitude is taken, not solved: nose down with a bead, level without. Range: speeds from 1e-5 to
  * 20 m/s, which is beyond every fly that can be tied.
  *
- * @param hint a speed to start from, m/s; only the number of steps depends on it
+ * @param near the answer for almost the same fly, to start from, and the relative step that ends the
+ *   search; without it the speed is solved to 1e-8
  */
-export function settle(body: FlyBody, fluid: Fluid, values: BeliefValues, hint = 0.4): Sink {
+export function settle(
+	body: FlyBody,
+	fluid: Fluid,
+	values: BeliefValues,
+	near?: { readonly sink: Sink; readonly tolerance: number }
+): Sink {
 	const attitude: Attitude = body.elements.kind.includes(SPHERE) ? 'nose down' : 'level';
 	const submergedWeight = (body.mass - fluid.density * body.volume) * GRAVITY;
 	const rest = { attitude, attitudeAssumed: true, submergedWeight } as const;
-	if (submergedWeight <= 0) return { ...rest, speed: 0, floats: true };
+	if (submergedWeight <= 0) return { ...rest, speed: 0, floats: true, exponent: 2 };
 	const flow = FLOW[attitude];
+	const factors = dragFactors(values);
 	const excess = (speed: number) =>
-		Math.log(totalDrag(body, flow, speed, fluid, values) / submergedWeight);
-	return { ...rest, speed: solve(excess, hint), floats: false };
+		Math.log(totalDrag(body, flow, speed, fluid, factors) / submergedWeight);
+	const solved =
+		near && !near.sink.floats
+			? solve(excess, near.sink.speed, near.sink.exponent, near.tolerance)
+			: solve(excess, 0.4, 1.7, 1e-8);
+	return { ...rest, ...solved, floats: false };
 }
 
 /** Drag of the whole fly along the flow, N. @param speed m/s, > 0 */
-export function totalDrag(
+function totalDrag(
 	body: FlyBody,
 	flow: Point,
 	speed: number,
 	fluid: Fluid,
-	values: BeliefValues
+	factors: DragFactors
 ): number {
 	let total = 0;
 	for (let i = 0; i < body.elements.count; i++) {
-		total += elementDrag(body.elements, i, flow, speed, fluid, values);
+		total += elementDrag(body.elements, i, flow, speed, fluid, factors);
 	}
 	return total;
 }
@@ -65,23 +78,27 @@ export function totalDrag(
  * Root of an increasing function of the speed's logarithm. Drag is nearly a power of the speed, so
  * the secant in logarithms closes in within a few steps; the bracket catches what it overshoots.
  */
-function solve(excess: (speed: number) => number, hint: number): number {
+function solve(
+	excess: (speed: number) => number,
+	from: number,
+	exponent: number,
+	tolerance: number
+): { speed: number; exponent: number } {
 	let low = Math.log(SLOWEST);
 	let high = Math.log(FASTEST);
-	let x = Math.log(hint);
-	let f = excess(hint);
-	let slope = 1.7;
+	let x = Math.log(from);
+	let f = excess(from);
 	for (let step = 0; step < 80; step++) {
 		if (f > 0) high = x;
 		else low = x;
-		let next = x - f / slope;
+		let next = x - f / exponent;
 		if (!(next > low && next < high)) next = (low + high) / 2;
-		if (Math.abs(next - x) < 1e-8) return Math.exp(next);
+		if (Math.abs(next - x) < tolerance) return { speed: Math.exp(next), exponent };
 		const value = excess(Math.exp(next));
 		const secant = (value - f) / (next - x);
-		if (secant > 0.5 && secant < 3) slope = secant;
+		if (secant > 0.5 && secant < 3) exponent = secant;
 		x = next;
 		f = value;
 	}
-	return Math.exp(x);
+	return { speed: Math.exp(x), exponent };
 }

@@ -1,4 +1,4 @@
-import { sectionOf, starterRecipe, troubleWith, type Recipe } from '$core/fly/index';
+import { buildFly, sectionOf, starterRecipe, troubleWith, type Recipe } from '$core/fly/index';
 import { predict } from '$core/predict/index';
 import { priorBeliefs, valuesAt } from '$core/belief/index';
 import { compileColumn, type Lie } from '$core/water/index';
@@ -37,6 +37,7 @@ export interface Notice {
 /** Still water of ordinary depth, for the figures of a fly while there is no lie. */
 const NO_LIE: Lie = { depth: 1, surfaceSpeed: 0, bed: 'gravel', zoneTop: 0.2, approach: 3 };
 const NO_TEMPERATURE = 10;
+const MEDIANS = valuesAt(priorBeliefs);
 
 const byName = (a: DocumentRow, b: DocumentRow) =>
 	a.name.localeCompare(b.name, 'en', { numeric: true }) || a.id.localeCompare(b.id);
@@ -65,17 +66,20 @@ export class Bench {
 		this.riverRows.find((row) => row.id === this.lie?.riverId) ?? this.rivers[0] ?? null
 	);
 
-	readonly recipe = $derived(this.fly && recipeFromDocument(this.fly.body.recipe));
-	readonly water = $derived(this.lie && lieFromDocument(this.lie.body));
+	// By way of the bodies, which stay the same objects when only a revision moves on: the answer is
+	// then not worked out a second time.
+	private readonly flyBody = $derived(this.fly?.body ?? null);
+	private readonly lieBody = $derived(this.lie?.body ?? null);
+	readonly recipe = $derived(this.flyBody && recipeFromDocument(this.flyBody.recipe));
+	readonly water = $derived(this.lieBody && lieFromDocument(this.lieBody));
 	readonly temperature = $derived(this.river?.body.temperatureC ?? NO_TEMPERATURE);
 	readonly prediction = $derived(
 		this.recipe && predict(this.recipe, this.water ?? NO_LIE, this.temperature)
 	);
-	readonly column = $derived(
-		this.water && compileColumn(this.water, this.temperature, valuesAt(priorBeliefs))
-	);
-	readonly section = $derived(this.recipe && sectionOf(this.recipe));
-	readonly trouble = $derived(this.recipe ? troubleWith(this.recipe) : []);
+	readonly column = $derived(this.water && compileColumn(this.water, this.temperature, MEDIANS));
+	private readonly build = $derived(this.recipe && buildFly(this.recipe, MEDIANS));
+	readonly section = $derived(this.build && sectionOf(this.build));
+	readonly trouble = $derived(this.build ? troubleWith(this.build) : []);
 
 	constructor(data: BenchData) {
 		this.flyRows = data.flies;
@@ -249,9 +253,8 @@ export class Bench {
 		for (const change of answer.changes) {
 			const shown = this.find(change.kind, change.id);
 			if (!shown || !change.row) continue;
-			// What was typed since stays; only the revision moves on.
-			const row = newerWaiting ? { ...shown, revision: change.row.revision } : change.row;
-			this.put({ ...change, row });
+			// What the page shows was sent, or is newer than that: only the revision moves on.
+			this.put({ ...change, row: { ...shown, revision: change.row.revision } });
 		}
 		this.saving = !this.saver.idle && newerWaiting;
 		if (this.notice?.choices.length === 0) this.notice = null;

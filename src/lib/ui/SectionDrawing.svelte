@@ -13,11 +13,11 @@
 
 	let width = $state(720);
 	let height = $state(300);
-	const margin = { top: 46, right: 24, bottom: 44, left: 24 };
+	const margin = { top: 30, right: 24, bottom: 38, left: 24 };
 
 	const span = $derived({
-		x: (section.bounds.max.x - section.bounds.min.x) / MILLIMETRE,
-		y: (section.bounds.max.y - section.bounds.min.y) / MILLIMETRE
+		x: (section.frame.max.x - section.frame.min.x) / MILLIMETRE,
+		y: (section.frame.max.y - section.frame.min.y) / MILLIMETRE
 	});
 	/** Pixels a millimetre; a tiny fly is not blown up beyond recognition of its size. */
 	const scale = $derived(
@@ -28,12 +28,16 @@
 		)
 	);
 	const left = $derived((width - span.x * scale) / 2);
-	const px = (x: number) => left + ((x - section.bounds.min.x) / MILLIMETRE) * scale;
-	const py = (y: number) => margin.top + ((section.bounds.max.y - y) / MILLIMETRE) * scale;
+	const px = (x: number) => left + ((x - section.frame.min.x) / MILLIMETRE) * scale;
+	const py = (y: number) => margin.top + ((section.frame.max.y - y) / MILLIMETRE) * scale;
 	const path = (points: readonly { x: number; y: number }[]) =>
 		points.map(({ x, y }, i) => `${i ? 'L' : 'M'}${px(x).toFixed(1)} ${py(y).toFixed(1)}`).join('');
 	const length = (metres: number) => (metres / MILLIMETRE) * scale;
 
+	const disc = ({ x, y }: { x: number; y: number }, radius: number) => {
+		const r = length(radius).toFixed(2);
+		return `M${(px(x) - Number(r)).toFixed(2)} ${py(y).toFixed(2)}a${r} ${r} 0 1 0 ${2 * Number(r)} 0a${r} ${r} 0 1 0 ${-2 * Number(r)} 0Z`;
+	};
 	/** The wire up to where the point is ground, and the point itself. */
 	const spear = $derived.by(() => {
 		const line = section.hook.line;
@@ -59,11 +63,15 @@
 	);
 	/** The ruler starts at the front of the shank, from which a tier measures. */
 	const ticks = $derived.by(() => {
-		const first = Math.ceil(section.bounds.min.x / MILLIMETRE);
-		const last = Math.floor(section.bounds.max.x / MILLIMETRE);
+		const first = Math.ceil(section.frame.min.x / MILLIMETRE);
+		const last = Math.floor(section.frame.max.x / MILLIMETRE);
 		return Array.from({ length: last - first + 1 }, (_, i) => first + i);
 	});
 	const rulerY = $derived(height - 26);
+	const ruler = $derived(
+		`M${px(ticks[0]! * MILLIMETRE)} ${rulerY}H${px(ticks.at(-1)! * MILLIMETRE)}` +
+			ticks.map((t) => `M${px(t * MILLIMETRE)} ${rulerY}v${t % 5 === 0 ? 9 : 5}`).join('')
+	);
 
 	const notes = $derived.by(() => {
 		const found: { key: string; words: string; x: number; y: number }[] = [];
@@ -76,7 +84,7 @@
 			found.push({ key: 'coil', words: labels.coil, x: turn.x, y: turn.y });
 		}
 		const upper = section.body.upper;
-		const back = upper[Math.min(upper.length - 1, 6)]!;
+		const back = upper[Math.min(upper.length - 1, 4)]!;
 		found.push({ key: 'body', words: labels.body, x: back.x, y: back.y });
 		return found;
 	});
@@ -91,17 +99,12 @@
 		aria-label={description}
 		class="block"
 	>
-		{#each section.fibres as [root, tip], i (i)}
-			<line
-				x1={px(root.x)}
-				y1={py(root.y)}
-				x2={px(tip.x)}
-				y2={py(tip.y)}
-				stroke="var(--m-dressing)"
-				stroke-width="1.4"
-				stroke-linecap="round"
-			/>
-		{/each}
+		<path
+			d={section.fibres.map(path).join('')}
+			stroke="var(--m-dressing)"
+			stroke-width="1.4"
+			stroke-linecap="round"
+		/>
 		<path d={bodyPath} fill="var(--m-dressing)" fill-opacity="0.55" stroke="var(--m-dressing)" />
 		<path
 			d={path(spear.line)}
@@ -120,16 +123,12 @@
 			stroke-width={length(section.hook.wire)}
 		/>
 		{#if section.coil}
-			{#each section.coil.turns as turn, i (i)}
-				<circle
-					cx={px(turn.x)}
-					cy={py(turn.y)}
-					r={length(section.coil.wire / 2)}
-					fill="var(--m-{section.coil.metal})"
-					stroke="var(--ground)"
-					stroke-width="1"
-				/>
-			{/each}
+			<path
+				d={section.coil.turns.map((turn) => disc(turn, section.coil!.wire / 2)).join('')}
+				fill="var(--m-{section.coil.metal})"
+				stroke="var(--ground)"
+				stroke-width="1"
+			/>
 		{/if}
 		{#if section.bead}
 			<circle
@@ -167,22 +166,7 @@
 			>
 		{/each}
 
-		<g stroke="var(--quiet)" stroke-width="1">
-			<line
-				x1={px(ticks[0]! * MILLIMETRE)}
-				x2={px(ticks.at(-1)! * MILLIMETRE)}
-				y1={rulerY}
-				y2={rulerY}
-			/>
-			{#each ticks as tick (tick)}
-				<line
-					x1={px(tick * MILLIMETRE)}
-					x2={px(tick * MILLIMETRE)}
-					y1={rulerY}
-					y2={rulerY + (tick % 5 === 0 ? 9 : 5)}
-				/>
-			{/each}
-		</g>
+		<path d={ruler} stroke="var(--quiet)" stroke-width="1" />
 		{#each ticks.filter((tick) => tick % 5 === 0) as tick (tick)}
 			<text
 				x={px(tick * MILLIMETRE)}

@@ -1,6 +1,4 @@
 <script lang="ts">
-	import Minus from '@lucide/svelte/icons/minus';
-	import Plus from '@lucide/svelte/icons/plus';
 	import type { Reading } from '$core/quantity/index';
 	import type { Step } from './steps';
 
@@ -24,6 +22,8 @@
 	/** What is being typed; null while the field shows its value. */
 	let typed = $state<string | null>(null);
 	let before = 0;
+	let frame = $state<HTMLElement>();
+	let input = $state<HTMLInputElement>();
 	let reading = $state<Exclude<Reading, { kind: 'value' }> | null>(null);
 
 	function press(direction: 1 | -1, big: boolean) {
@@ -60,62 +60,77 @@
 
 	function keydown(event: KeyboardEvent) {
 		if (event.ctrlKey || event.metaKey || event.altKey) return;
-		if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
-			press(event.key === 'ArrowUp' ? 1 : -1, event.shiftKey);
-		} else if (event.key === 'PageUp' || event.key === 'PageDown') {
-			press(event.key === 'PageUp' ? 1 : -1, true);
+		const arrows = event.key === 'ArrowUp' || event.key === 'ArrowDown';
+		if (arrows || event.key === 'PageUp' || event.key === 'PageDown') {
+			if (event.target === input) frame?.focus();
+			press(event.key.endsWith('Up') ? 1 : -1, !arrows || event.shiftKey);
 		} else if (event.key === 'Enter') {
 			if (reading?.kind === 'question') take(reading.likely.value);
-			else commit();
+			else if (event.target === input) commit();
+			else input?.focus();
 		} else if (event.key === 'Escape' && typed !== null) {
 			if (before !== value) onchange(before);
 			settle();
+			frame?.focus();
 			event.stopPropagation();
-		} else return;
+		} else {
+			// Writing begins in the field; the key that is going down lands there.
+			if (event.target === frame && (event.key.length === 1 || event.key === 'Backspace')) {
+				input?.focus();
+				event.stopPropagation();
+			}
+			return;
+		}
 		event.preventDefault();
 	}
 </script>
 
 <div class="min-w-0">
-	<label for={id} class="block truncate text-sm text-quiet"
-		>{label}{#if unit}<span aria-hidden="true">, {unit}</span>{/if}</label
+	<span id="{id}-label" class="block truncate text-sm text-quiet"
+		>{label}{#if unit}<span aria-hidden="true">, {unit}</span>{/if}</span
 	>
+	<!-- The keys go to the frame, not to the text field: a focused text field makes the browser lay the
+	     page out at every change of its value, which costs more than the whole prediction. -->
 	<div
+		bind:this={frame}
+		role="spinbutton"
+		tabindex="0"
+		aria-labelledby="{id}-label"
+		aria-valuenow={value}
+		aria-valuetext={say(value)}
+		aria-invalid={reading !== null}
+		aria-describedby={reading ? `${id}-words` : undefined}
 		class="flex h-11 items-stretch overflow-hidden rounded-md bg-sunk focus-within:outline-[2.5px] focus-within:outline-water"
 		class:ring-2={reading}
 		class:ring-warn={reading}
+		onkeydown={keydown}
 	>
 		<button
 			type="button"
 			tabindex="-1"
 			aria-label="{label} down"
-			class="grid w-9 shrink-0 place-items-center text-quiet hover:text-ink active:bg-line"
-			onclick={(event) => press(-1, event.shiftKey)}><Minus size={18} /></button
+			class="w-9 shrink-0 text-xl text-quiet hover:text-ink active:bg-line"
+			onclick={(event) => press(-1, event.shiftKey)}>−</button
 		>
 		<input
-			{id}
+			bind:this={input}
 			type="text"
-			inputmode="text"
+			tabindex="-1"
 			autocomplete="off"
 			spellcheck="false"
-			role="spinbutton"
-			aria-valuenow={value}
-			aria-valuetext={say(value)}
-			aria-invalid={reading !== null}
-			aria-describedby={reading ? `${id}-words` : undefined}
+			aria-label="{label}, typed"
 			class="figure w-0 min-w-0 flex-1 bg-transparent text-center text-lg outline-none"
 			value={typed ?? show(value)}
 			oninput={(event) => type(event.currentTarget.value)}
 			onfocus={(event) => event.currentTarget.select()}
 			onblur={commit}
-			onkeydown={keydown}
 		/>
 		<button
 			type="button"
 			tabindex="-1"
 			aria-label="{label} up"
-			class="grid w-9 shrink-0 place-items-center text-quiet hover:text-ink active:bg-line"
-			onclick={(event) => press(1, event.shiftKey)}><Plus size={18} /></button
+			class="w-9 shrink-0 text-xl text-quiet hover:text-ink active:bg-line"
+			onclick={(event) => press(1, event.shiftKey)}>+</button
 		>
 	</div>
 	{#if reading}
