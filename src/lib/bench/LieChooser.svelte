@@ -95,7 +95,7 @@
 		/>
 		{#if bench.river}
 			<Stepper
-				label="Water today, {bench.river.name}"
+				label="Water today"
 				value={bench.river.body.temperatureC}
 				unit="°C"
 				show={fixed(1)}

@@ -19,7 +19,7 @@
 		aria-controls="{id}-list"
 		class="mb-2 h-11 w-full rounded-md bg-sunk px-3"
 	/>
-	<Command.List id="{id}-list" tabindex={0} class="max-h-56 overflow-auto" aria-label={label}>
+	<Command.List id="{id}-list" tabindex={0} class="max-h-44 overflow-auto" aria-label={label}>
 		<Command.Empty class="px-2 py-3 text-sm text-quiet">Nothing matches.</Command.Empty>
 		{#each rows as row (row.id)}
 			<Command.Item

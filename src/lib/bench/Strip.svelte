@@ -3,6 +3,7 @@
 	import { Popover } from 'bits-ui';
 	import { hookWords } from '$core/fly/index';
 	import type { Verdict } from '$core/predict/index';
+	import { approachField } from '$core/quantity/index';
 	import { lieWords } from '$core/water/index';
 	import type { Bench } from '$lib/state/bench.svelte';
 	import {
@@ -123,7 +124,7 @@
 					{prediction.attitude}
 				</div>
 				<div class="text-sm text-quiet">
-					taken so {prediction.attitude === 'level' ? 'without' : 'with'} a bead, not yet worked out
+					assumed {prediction.attitude === 'level' ? 'without' : 'with'} a bead, not solved yet
 				</div>
 			</div>
 		{/if}
@@ -172,8 +173,12 @@
 							In the zone after <b class="figure">{time.number}</b> s
 							<span class="figure text-quiet">{time.interval}</span>, land it
 							<b class="figure">{distance.number}</b> m above
-							<span class="figure text-quiet">{distance.interval}</span>; the lie asks for
-							<b class="figure">{speedWords(prediction.requiredSpeed)}</b>
+							<span class="figure text-quiet">{distance.interval}</span>
+							<span class="block text-quiet">
+								The lie asks for <b class="figure text-ink"
+									>{speedWords(prediction.requiredSpeed)}</b
+								>; there is room to land it {approachField.show(bench.water!.approach)} above
+							</span>
 						{:else}
 							Still water: count it down <b class="figure">{time.number}</b> s
 							<span class="figure text-quiet">{time.interval}</span>

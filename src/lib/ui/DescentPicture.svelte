@@ -12,7 +12,7 @@
 	let { column, speed, description }: Props = $props();
 
 	let width = $state(640);
-	const height = 168;
+	const height = 142;
 	const top = 26;
 	const bottom = height - 26;
 	const left = 58;

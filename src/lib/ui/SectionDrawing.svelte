@@ -50,7 +50,11 @@
 		const shoulder = { x: end.x - ground * ux, y: end.y - ground * uy };
 		const half = section.hook.wire / 2;
 		return {
-			line: [...line.slice(0, -1), shoulder],
+			// A little into the point, or a seam shows.
+			line: [
+				...line.slice(0, -1),
+				{ x: shoulder.x + 0.1 * ground * ux, y: shoulder.y + 0.1 * ground * uy }
+			],
 			tip: [
 				{ x: shoulder.x - half * uy, y: shoulder.y + half * ux },
 				end,

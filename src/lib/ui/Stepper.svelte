@@ -36,8 +36,11 @@
 		if (typed === null) before = value;
 		typed = text;
 		reading = null;
+		// On the way to a size that cannot be read the figures go back to what was there before, so that
+		// the 4 of a mistyped 40 is never kept.
 		const now = read(text);
-		if (now.kind === 'value' && now.value !== value) onchange(now.value);
+		const wanted = now.kind === 'value' ? now.value : before;
+		if (wanted !== value) onchange(wanted);
 	}
 
 	/** Done typing: a good value is kept, anything else is asked about or explained, and stays. */
@@ -85,7 +88,7 @@
 	}
 </script>
 
-<div class="min-w-0">
+<div class="min-w-0 has-[[role=alert]]:col-span-full">
 	<span id="{id}-label" class="block truncate text-sm text-quiet"
 		>{label}{#if unit}<span aria-hidden="true">, {unit}</span>{/if}</span
 	>
