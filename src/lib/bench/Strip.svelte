@@ -2,7 +2,6 @@
 	import ChevronDown from '@lucide/svelte/icons/chevron-down';
 	import { Popover } from 'bits-ui';
 	import { hookWords } from '$core/fly/index';
-	import type { Verdict } from '$core/predict/index';
 	import { approachField } from '$core/quantity/index';
 	import { lieWords } from '$core/water/index';
 	import type { Bench } from '$lib/state/bench.svelte';
@@ -12,7 +11,8 @@
 		massFigure,
 		speedFigure,
 		speedWords,
-		timeFigure
+		timeFigure,
+		verdictWords
 	} from '$lib/ui/figures';
 	import FlyChooser from './FlyChooser.svelte';
 	import LieChooser from './LieChooser.svelte';
@@ -23,19 +23,22 @@
 	}
 	let { bench, open = $bindable() }: Props = $props();
 
-	const verdictWords: Readonly<Record<Verdict, string>> = {
-		yes: 'Gets down',
-		likely: 'Should get down',
-		even: 'Touch and go',
-		unlikely: 'Too slow, most likely',
-		no: 'Does not get down'
-	};
 	const prediction = $derived(bench.prediction);
 	const mass = $derived(prediction && massFigure(prediction.mass));
 	const speed = $derived(prediction?.speed ? speedFigure(prediction.speed) : null);
 	const time = $derived(prediction?.time ? timeFigure(prediction.time) : null);
 	const distance = $derived(prediction?.distance ? distanceFigure(prediction.distance) : null);
 	const moving = $derived((bench.water?.surfaceSpeed ?? 0) > 0);
+
+	/** What a screen reader is told once the keys have been still for a moment. */
+	let spoken = $state('');
+	$effect(() => {
+		const words = prediction
+			? `${mass?.number} gram, ${speed ? `sinks ${speed.number} centimetres a second, ${prediction.attitude}` : 'floats'}${bench.lie && !prediction.floats ? `. ${bench.lie.name}: ${verdictWords[prediction.verdict]}` : ''}`
+			: '';
+		const timer = setTimeout(() => (spoken = words), 800);
+		return () => clearTimeout(timer);
+	});
 
 	/** Choosers open below the answer, which must stay in sight while they change it. */
 	let flyThird = $state<HTMLElement | null>(null);
@@ -59,6 +62,7 @@
 	aria-label="Fly, rig, lie and the answer"
 	class="grid shrink-0 border-b border-line max-md:gap-y-1 md:grid-cols-[5fr_3fr_6fr] md:gap-x-3"
 >
+	<p class="sr-only" role="status">{spoken}</p>
 	<div class="min-w-0" bind:this={flyThird}>
 		<Popover.Root bind:open={() => open === 'fly', (is) => (open = is ? 'fly' : null)}>
 			<Popover.Trigger class={trigger} title="Choose a fly (F)">

@@ -18,6 +18,7 @@ import {
 	type StripSelection
 } from '$lib/contract/documents';
 import { api, RequestError } from './client';
+import { byName, freeName, neighbour, withChange } from './rows';
 import { Saver } from './saver';
 
 export interface BenchData {
@@ -39,9 +40,6 @@ const NO_LIE: Lie = { depth: 1, surfaceSpeed: 0, bed: 'gravel', zoneTop: 0.2, ap
 const NO_TEMPERATURE = 10;
 const MEDIANS = valuesAt(priorBeliefs);
 
-const byName = (a: DocumentRow, b: DocumentRow) =>
-	a.name.localeCompare(b.name, 'en', { numeric: true }) || a.id.localeCompare(b.id);
-
 /** The fly, the lie and their answer; every change goes through here and is kept by itself. */
 export class Bench {
 	private flyRows = $state.raw<readonly FlyRow[]>([]);
@@ -52,6 +50,7 @@ export class Bench {
 	notice = $state.raw<Notice | null>(null);
 	saving = $state(false);
 	private readonly saver: Saver;
+	private selecting: Promise<unknown> = Promise.resolve();
 
 	readonly flies = $derived([...this.flyRows].sort(byName));
 	readonly lies = $derived([...this.lieRows].sort(byName));
@@ -126,15 +125,14 @@ export class Bench {
 		const rows: readonly DocumentRow[] = kind === 'fly' ? this.flies : this.lies;
 		const current = kind === 'fly' ? this.fly : this.lie;
 		if (!current || rows.length < 2) return;
-		const place = rows.findIndex((row) => row.id === current.id);
-		const next = rows[(place + by + rows.length) % rows.length]!;
+		const next = neighbour(rows, current.id, by)!;
 		if (kind === 'fly') this.selectFly(next.id);
 		else this.selectLie(next.id);
 	}
 
 	newFly(): Promise<void> {
 		return this.create('fly', {
-			name: this.freeName('New nymph', this.flyRows),
+			name: freeName('New nymph', this.flyRows),
 			body: { recipe: recipeToDocument(starterRecipe) }
 		});
 	}
@@ -147,13 +145,13 @@ export class Bench {
 			if (!riverId) return;
 		}
 		const body = this.lie?.body ?? lieToDocument({ ...NO_LIE, surfaceSpeed: 0.6 });
-		await this.create('lie', { name: this.freeName('New lie', this.lieRows), riverId, body });
+		await this.create('lie', { name: freeName('New lie', this.lieRows), riverId, body });
 	}
 
 	/** A copy beside the original, and on the strip. */
 	duplicate(row: FlyRow | LieRow): Promise<void> {
 		const { kind, name, body } = row;
-		const copy = this.freeName(
+		const copy = freeName(
 			`${name.slice(0, 70)} copy`,
 			kind === 'fly' ? this.flyRows : this.lieRows
 		);
@@ -170,12 +168,11 @@ export class Bench {
 		const now = this.find(row.kind, row.id);
 		if (!now) return;
 		const rows: readonly DocumentRow[] = row.kind === 'fly' ? this.flies : this.lies;
-		const place = rows.findIndex((other) => other.id === row.id);
-		const neighbour = rows[place + 1] ?? rows[place - 1] ?? null;
+		const left = rows.length > 1 ? neighbour(rows, row.id, 1) : null;
 		await this.attempt(async () => {
 			this.take(await api.remove(row.kind, row.id, now.revision));
-			if (row.kind === 'fly') this.selectFly(neighbour?.id ?? null);
-			else this.selectLie(neighbour?.id ?? null);
+			if (row.kind === 'fly') this.selectFly(left?.id ?? null);
+			else this.selectLie(left?.id ?? null);
 		});
 	}
 
@@ -221,8 +218,11 @@ export class Bench {
 
 	private select(selection: StripSelection): void {
 		this.selection = selection;
-		// Losing the selection is no loss of data: the next one is tried on its own.
-		void api.strip(selection).catch(() => undefined);
+		// One after the other, or two quick turns may arrive the wrong way round. Losing one is no loss
+		// of data: the next is tried on its own.
+		this.selecting = this.selecting
+			.then(() => (selection === this.selection ? api.strip(selection) : undefined))
+			.catch(() => undefined);
 	}
 
 	private take(answer: ActionAnswer): void {
@@ -230,16 +230,10 @@ export class Bench {
 		this.history = answer.history;
 	}
 
-	private put({ kind, id, row }: DocumentChange): void {
-		const replace = <Row extends DocumentRow>(rows: readonly Row[]): readonly Row[] => {
-			if (row === null) return rows.filter((other) => other.id !== id);
-			return rows.some((other) => other.id === id)
-				? rows.map((other) => (other.id === id ? (row as Row) : other))
-				: [...rows, row as Row];
-		};
-		if (kind === 'fly') this.flyRows = replace(this.flyRows);
-		else if (kind === 'lie') this.lieRows = replace(this.lieRows);
-		else this.riverRows = replace(this.riverRows);
+	private put(change: DocumentChange): void {
+		if (change.kind === 'fly') this.flyRows = withChange(this.flyRows, change);
+		else if (change.kind === 'lie') this.lieRows = withChange(this.lieRows, change);
+		else this.riverRows = withChange(this.riverRows, change);
 	}
 
 	private find(kind: DocumentKind, id: string): DocumentRow | undefined {
@@ -296,12 +290,5 @@ export class Bench {
 			if (!(error instanceof RequestError)) throw error;
 			this.notice = { words: error.message, choices: [] };
 		}
-	}
-
-	private freeName(wanted: string, rows: readonly DocumentRow[]): string {
-		const isFree = (name: string) => !rows.some((row) => row.name === name);
-		let name = wanted;
-		for (let n = 2; !isFree(name); n++) name = `${wanted} ${n}`;
-		return name;
 	}
 }

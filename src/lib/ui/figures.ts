@@ -1,4 +1,14 @@
+import { GRAVITY } from '$core/material/index';
+import type { Verdict } from '$core/predict/index';
 import { CENTIMETRE, GRAM, type Interval } from '$core/quantity/index';
+
+export const verdictWords: Readonly<Record<Verdict, string>> = {
+	yes: 'Gets down',
+	likely: 'Should get down',
+	even: 'Touch and go',
+	unlikely: 'Too slow, most likely',
+	no: 'Does not get down'
+};
 
 /** A figure as it stands on the screen: the number, its unit, and its interval beside it. */
 export interface Figure {
@@ -18,6 +28,9 @@ function figure(interval: Interval, factor: number, unit: string, digits: number
 
 export const massFigure = (mass: Interval): Figure =>
 	figure(mass, GRAM, 'g', mass.value < 0.2 * GRAM ? 3 : 2);
+/** Submerged weight (N) as the grams that a balance would read with the fly hanging in water. */
+export const wetWeightFigure = (weight: Interval): Figure =>
+	figure(weight, GRAM * GRAVITY, 'g', weight.value < 0.2 * GRAM * GRAVITY ? 3 : 2);
 export const speedFigure = (speed: Interval): Figure => figure(speed, CENTIMETRE, 'cm/s', 0);
 export const timeFigure = (time: Interval): Figure => figure(time, 1, 's', 1);
 export const distanceFigure = (distance: Interval): Figure => figure(distance, 1, 'm', 1);

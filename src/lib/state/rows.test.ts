@@ -1,0 +1,37 @@
+import { expect, test } from 'vitest';
+import { recipeToDocument, type FlyRow } from '$lib/contract/documents';
+import { starterRecipe } from '$core/fly/index';
+import { byName, freeName, neighbour, withChange } from './rows';
+
+const fly = (id: string, name: string, revision = 1): FlyRow => ({
+	kind: 'fly',
+	id,
+	name,
+	revision,
+	body: { recipe: recipeToDocument(starterRecipe) }
+});
+const rows = [fly('a', 'Nymph 10'), fly('b', 'Nymph 2'), fly('c', 'Jig')];
+
+test('lists go by name, numbers as numbers', () => {
+	expect([...rows].sort(byName).map((row) => row.name)).toEqual(['Jig', 'Nymph 2', 'Nymph 10']);
+});
+
+test('a change replaces, adds or takes out one row and leaves the others as they are', () => {
+	const later = fly('b', 'Nymph 2', 5);
+	expect(withChange(rows, { kind: 'fly', id: 'b', row: later })).toEqual([rows[0], later, rows[2]]);
+	const added = fly('d', 'New');
+	expect(withChange(rows, { kind: 'fly', id: 'd', row: added })).toEqual([...rows, added]);
+	expect(withChange(rows, { kind: 'fly', id: 'a', row: null })).toEqual(rows.slice(1));
+});
+
+test('the neighbour goes round the ends', () => {
+	expect(neighbour(rows, 'c', 1)?.id).toBe('a');
+	expect(neighbour(rows, 'a', -1)?.id).toBe('c');
+	expect(neighbour([], 'a', 1)).toBeNull();
+});
+
+test('a taken name gets the next free number', () => {
+	expect(freeName('Jig', rows)).toBe('Jig 2');
+	expect(freeName('Jig', [...rows, fly('d', 'Jig 2')])).toBe('Jig 3');
+	expect(freeName('Grub', rows)).toBe('Grub');
+});

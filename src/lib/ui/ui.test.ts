@@ -1,0 +1,65 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { BEAD_STEPS } from '$core/material/index';
+import { chanceWords, massFigure, speedFigure, wetWeightFigure } from './figures';
+import { evenSteps, tradeSteps } from './steps';
+
+describe('steps', () => {
+	const bead = tradeSteps(BEAD_STEPS);
+
+	test('a bead goes up and down through the sizes that are sold, and stays at the ends', () => {
+		expect(bead(2.8e-3, 1, false)).toBeCloseTo(3.2e-3, 9);
+		expect(bead(2.8e-3, -1, false)).toBeCloseTo(2.4e-3, 9);
+		expect(bead(2.8e-3, 1, true)).toBeCloseTo(4e-3, 9);
+		expect(bead(6.4e-3, 1, false)).toBeCloseTo(6.4e-3, 9);
+		expect(bead(1.5e-3, -1, true)).toBeCloseTo(1.5e-3, 9);
+	});
+
+	test('a measured size between two goes to the next one sold', () => {
+		expect(bead(2.794e-3, 1, false)).toBeCloseTo(2.8e-3, 9);
+		expect(bead(2.794e-3, -1, false)).toBeCloseTo(2.4e-3, 9);
+	});
+
+	test('even steps land on the grid, within the range, without dust behind the point', () => {
+		const depth = evenSteps(0.05, 0.5, 0.1, 10);
+		expect(depth(0.9, 1, false)).toBe(0.95);
+		expect(depth(0.92, 1, false)).toBe(0.95);
+		expect(depth(0.92, -1, false)).toBe(0.9);
+		expect(depth(0.9, 1, true)).toBe(1);
+		expect(depth(0.12, -1, true)).toBe(0.1);
+		let value = 0.1;
+		for (let i = 0; i < 198; i++) value = depth(value, 1, false);
+		expect(value).toBe(10);
+	});
+
+	test('up and down again is where it began, from any step', () => {
+		const step = evenSteps(1, 3, 0, 40);
+		fc.assert(
+			fc.property(fc.integer({ min: 0, max: 39 }), (turns) => {
+				expect(step(step(turns, 1, false), -1, false)).toBe(turns);
+			})
+		);
+	});
+});
+
+describe('figures', () => {
+	test('a light fly has three decimals, a heavy one two, and the interval the same', () => {
+		const light = massFigure({ value: 0.1111e-3, low: 0.0969e-3, high: 0.13e-3 });
+		expect(light).toEqual({ number: '0.111', unit: 'g', interval: '0.097–0.130' });
+		const heavy = massFigure({ value: 0.36e-3, low: 0.338e-3, high: 0.381e-3 });
+		expect(heavy).toEqual({ number: '0.36', unit: 'g', interval: '0.34–0.38' });
+		expect(speedFigure({ value: 0.523, low: 0.47, high: 0.58 }).interval).toBe('47–58');
+		// A gram under water pulls with 9.80665 mN.
+		const wet = wetWeightFigure({ value: 9.80665e-3, low: 9e-3, high: 1e-2 });
+		expect(wet.number).toBe('1.00');
+	});
+
+	test('a chance is said in tenths, and never surer than it is', () => {
+		expect(chanceWords(0.88)).toBe('9 in 10');
+		expect(chanceWords(0.96)).toBe('9 in 10');
+		expect(chanceWords(0.5)).toBe('5 in 10');
+		expect(chanceWords(0.04)).toBe('1 in 10');
+		expect(chanceWords(0.99)).toBe('almost always');
+		expect(chanceWords(0.01)).toBe('almost never');
+	});
+});
