@@ -18,8 +18,8 @@ const FULLNESS: Readonly<
 	full: { girth: 0.58, solid: 0.22, fibres: 38, fibreLength: 1.2 }
 };
 
-/** Length of the longest fibres of any fullness, in gapes. */
-export const FULLEST_FIBRE = FULLNESS.full.fibreLength;
+/** The largest girth and the longest fibres of any fullness, in gapes. */
+export const FULLEST = { girth: FULLNESS.full.girth, fibre: FULLNESS.full.fibreLength } as const;
 
 /** Thread over shank and coil, on the diameter, m (our estimate). */
 const THREAD = 0.12e-3;

@@ -1,6 +1,6 @@
 import type { Point } from '../body/index';
 import type { Build } from './build';
-import { FULLEST_FIBRE } from './dressing';
+import { FULLEST } from './dressing';
 import { hookLine, onShank } from './hook';
 import type { BeadMetal, CoilMetal } from './recipe';
 
@@ -104,7 +104,8 @@ export function sectionOf(build: Build): Section {
 		)
 	};
 
-	const reach = FULLEST_FIBRE * hook.gape * Math.sin((STEEPEST * Math.PI) / 180) + 0.25 * hook.gape;
+	const reach =
+		hook.gape * (FULLEST.fibre * Math.sin((STEEPEST * Math.PI) / 180) + FULLEST.girth / 2);
 	const framed = [
 		...line,
 		...around(hook.eye.centre, hook.eye.radius),

@@ -1,0 +1,153 @@
+import { describe, expect, test } from 'vitest';
+import { BASE, FIBRES, SHOULDER, SPHERE, STRIP, WIRE, type DragElements } from '../body/index';
+import { fluidAt } from '../water/index';
+import { elementDrag, type DragFactors } from './element-drag';
+import { cylinderDrag, finiteLength, sphereDrag } from './index';
+
+const water = fluidAt(20);
+const plain: DragFactors = { beadWake: 1, crossFlow: 1, friction: 1, dressing: 1, blunt: 1 };
+const forward = { x: 1, y: 0 };
+const across = { x: 0, y: 1 };
+
+/** One element along x. Millimetres. */
+function one(
+	kind: number,
+	length: number,
+	diameter: number,
+	more: { slenderness?: number; number?: number; stiffness?: number; axisX?: number } = {}
+): DragElements {
+	const column = (value: number) => Float64Array.of(value);
+	const axisX = more.axisX ?? 1;
+	return {
+		count: 1,
+		kind: Uint8Array.of(kind),
+		x: column(0),
+		y: column(0),
+		axisX: column(axisX),
+		axisY: column(Math.sqrt(1 - axisX * axisX)),
+		length: column(length * 1e-3),
+		diameter: column(diameter * 1e-3),
+		slenderness: column(more.slenderness ?? 0),
+		number: column(more.number ?? 1),
+		stiffness: column(more.stiffness ?? 0)
+	};
+}
+const drag = (e: DragElements, flow: typeof forward, speed: number, factors = plain) =>
+	elementDrag(e, 0, flow, speed, water, factors);
+const pressure = (speed: number) => 0.5 * water.density * speed * speed;
+const reynolds = (d: number, speed: number) => (water.density * d * 1e-3 * speed) / water.viscosity;
+
+describe('bead', () => {
+	test('the drag of a bare sphere, and 0.85 of it with a body in its wake', () => {
+		const bead = one(SPHERE, 0, 3);
+		const expected = sphereDrag(reynolds(3, 0.5)) * pressure(0.5) * (Math.PI / 4) * 9e-6;
+		expect(drag(bead, forward, 0.5) / expected).toBeCloseTo(1, 9);
+		const filled = { ...plain, beadWake: 0.85 };
+		expect(drag(bead, forward, 0.5, filled) / expected).toBeCloseTo(0.85, 9);
+		expect(drag(bead, across, 0.5, filled) / expected).toBeCloseTo(1, 9);
+	});
+});
+
+describe('wire', () => {
+	test('across the flow it is the cylinder; the cross-flow principle between', () => {
+		const wire = one(WIRE, 4, 0.5);
+		const expected = cylinderDrag(reynolds(0.5, 0.4)) * pressure(0.4) * 4e-3 * 0.5e-3;
+		expect(drag(wire, across, 0.4) / expected).toBeCloseTo(1, 9);
+		// At 30° to the flow the pressure part goes with sin³ and the coefficient of the normal speed.
+		const oblique = one(WIRE, 4, 0.5, { axisX: Math.cos(Math.PI / 6) });
+		const normal = cylinderDrag(reynolds(0.5, 0.2)) * pressure(0.4) * 0.125 * 2e-6;
+		const smooth = { ...plain, friction: 0 };
+		expect(drag(oblique, forward, 0.4, smooth) / normal).toBeCloseTo(1, 9);
+	});
+
+	test('along the flow only friction is left, a small share of the drag across', () => {
+		const wire = one(WIRE, 4, 0.5);
+		const along = drag(wire, forward, 0.4);
+		expect(along).toBeGreaterThan(0);
+		expect(along / drag(wire, across, 0.4)).toBeLessThan(0.1);
+		expect(drag(wire, forward, 0.4, { ...plain, friction: 0 })).toBe(0);
+	});
+});
+
+describe('body strip', () => {
+	test('a short body keeps 0.6 of a long cylinder’s drag (Hoerner, memory), a slim one more', () => {
+		expect(finiteLength(3)).toBe(0.6);
+		expect(finiteLength(10)).toBeCloseTo(0.8, 9);
+		expect(finiteLength(100)).toBe(1);
+		const body = one(STRIP, 6, 1.5, { slenderness: 4 });
+		const long = cylinderDrag(reynolds(1.5, 0.3)) * pressure(0.3) * 9e-6;
+		expect(drag(body, across, 0.3) / long).toBeCloseTo(0.6, 9);
+	});
+
+	test('along the flow it is the rough plate: Blasius, 1.328/√Re over the run, times 1.5', () => {
+		const body = one(STRIP, 6, 1.5, { slenderness: 4 });
+		const blasius = 1.328 / Math.sqrt((water.density * 0.5 * 6e-3) / water.viscosity);
+		const expected = 1.5 * blasius * pressure(0.5) * Math.PI * 1.5e-3 * 6e-3;
+		expect(drag(body, forward, 0.5) / expected).toBeCloseTo(1, 9);
+	});
+});
+
+describe('fibres', () => {
+	const stiff = { number: 20, stiffness: 1 };
+
+	test('a stiff bundle along the flow is so many cylinders across it', () => {
+		const bundle = one(FIBRES, 5, 0.04, stiff);
+		const each = cylinderDrag(reynolds(0.04, 0.5)) * pressure(0.5) * 5e-3 * 0.04e-3;
+		expect(drag(bundle, forward, 0.5) / (20 * each)).toBeCloseTo(1, 9);
+	});
+
+	test('across the flow a ring of them keeps the mean of |sin³|', () => {
+		let mean = 0;
+		for (let i = 0; i < 3600; i++) mean += Math.abs(Math.sin((i * Math.PI) / 1800)) ** 3 / 3600;
+		const bundle = one(FIBRES, 5, 0.04, stiff);
+		const smooth = { ...plain, friction: 0 };
+		expect(drag(bundle, across, 0.5, smooth) / drag(bundle, forward, 0.5, smooth)).toBeCloseTo(
+			mean,
+			4
+		);
+	});
+
+	test('real fibres give way: the drag grows slower than with stiff ones', () => {
+		const soft = one(FIBRES, 5, 0.04, { number: 20, stiffness: 4e-10 });
+		const hard = one(FIBRES, 5, 0.04, stiff);
+		expect(drag(soft, forward, 0.8)).toBeLessThan(drag(hard, forward, 0.8));
+		const growth = (e: DragElements) => drag(e, forward, 0.8) / drag(e, forward, 0.4);
+		expect(growth(soft)).toBeLessThan(growth(hard));
+		expect(growth(soft)).toBeGreaterThan(1);
+	});
+});
+
+describe('blunt faces', () => {
+	test('a shoulder acts only where it meets the water, an end only where it leaves it', () => {
+		const shoulder = one(SHOULDER, 0, 2, { axisX: -1 });
+		const end = one(BASE, 0, 1, { slenderness: 20 });
+		const backward = { x: -1, y: 0 };
+		expect(drag(shoulder, forward, 0.5)).toBeGreaterThan(0);
+		expect(drag(shoulder, backward, 0.5)).toBe(0);
+		expect(drag(end, forward, 0.5)).toBeGreaterThan(0);
+		expect(drag(end, backward, 0.5)).toBe(0);
+		expect(drag(end, forward, 0.5, { ...plain, blunt: 0 })).toBe(0);
+	});
+
+	test('an element of no known kind is a bug, and says so', () => {
+		expect(() => drag(one(99, 1, 1), forward, 0.5)).toThrow(/unknown element kind 99/);
+	});
+});
+
+test('every kind drags more the faster it goes, from creeping to falling', () => {
+	const kinds = [
+		one(SPHERE, 0, 3),
+		one(WIRE, 4, 0.5, { axisX: 0.5 }),
+		one(STRIP, 6, 1.5, { slenderness: 4, axisX: 0.9 }),
+		one(FIBRES, 5, 0.04, { number: 20, stiffness: 4e-10 }),
+		one(BASE, 0, 1, { slenderness: 20 })
+	];
+	for (const element of kinds) {
+		let before = 0;
+		for (let speed = 1e-4; speed < 3; speed *= 1.2) {
+			const now = drag(element, forward, speed);
+			expect(now).toBeGreaterThan(before);
+			before = now;
+		}
+	}
+});
