@@ -5,8 +5,11 @@ import { launchOptions } from './scripts/browser.mjs';
 export default defineConfig({
 	testDir: 'e2e',
 	testMatch: '*.test.ts',
+	globalSetup: './e2e/global-setup.ts',
 	workers: 1,
-	timeout: 60_000,
+	// A shared machine may stall; a test that hangs still ends.
+	timeout: 120_000,
+	expect: { timeout: 10_000 },
 	forbidOnly: !!process.env.CI,
 	reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['line'], ['json']] : 'line',
 	use: {

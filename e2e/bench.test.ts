@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { choose, expect, figure, kept, open, test, typed } from './server';
+import { choose, expect, figure, kept, open, reload, test, typed } from './server';
 
 test('keys and typing: the answer follows, slips are asked about, mistakes stay on the page', async ({
 	bench
@@ -24,7 +24,7 @@ test('keys and typing: the answer follows, slips are asked about, mistakes stay 
 	await size.press('Escape');
 	await expect(size).toHaveValue('2.8');
 
-	const wire = typed(bench, 'Wire');
+	const wire = typed(bench, 'Coil wire');
 	await wire.fill('0.15');
 	await wire.press('Enter');
 	await expect(bench.getByRole('alert')).toContainText('Did you mean .015 in?');
@@ -44,7 +44,7 @@ test('keys and typing: the answer follows, slips are asked about, mistakes stay 
 	await expect(bench.getByRole('alert')).toContainText('Turns: “NaN”');
 	await expect(turns).toHaveValue('NaN');
 	await kept(bench);
-	await bench.reload();
+	await reload(bench);
 	expect(await figure(bench, 'mass')).toBe(before);
 });
 
@@ -121,7 +121,7 @@ test('two windows on one fly: the later is told, and nothing is lost in silence'
 	await expect(bench.getByRole('alert')).toContainText('changed in another window');
 	await bench.getByRole('button', { name: 'Keep mine' }).click();
 	await kept(bench);
-	await other.reload();
+	await reload(other);
 	await expect(other.getByRole('radio', { name: 'brass' })).toBeChecked();
 	await expect(typed(other, 'Bead size')).toHaveValue('2.8');
 	await other.close();
@@ -138,7 +138,7 @@ test('while the program does not answer, the change stays on the page and is tri
 	await bench.unroute('**/api/flies/**');
 	await expect(bench.getByRole('alert')).toHaveCount(0, { timeout: 8000 });
 	await kept(bench);
-	await bench.reload();
+	await reload(bench);
 	expect(await figure(bench, 'mass')).toBe(mass);
 });
 

@@ -86,3 +86,44 @@ test('an own, empty database opens on a complete fly; a taken port is said', asy
 	blocker.close();
 	folder.remove();
 });
+
+test('what was acknowledged is there after each of several kills', async ({ page }) => {
+	const folder = temporaryFolder();
+	for (let round = 1; round <= 3; round++) {
+		const server = await startServer(folder.path);
+		const at = (path: string) => new URL(path, server.address).href;
+		const flies = (await (await page.request.get(at('/api/flies'))).json()) as {
+			id: string;
+			name: string;
+			revision: number;
+			body: unknown;
+		}[];
+		expect(flies.filter((fly) => fly.name.startsWith('Kept'))).toHaveLength(8 * (round - 1));
+		for (let i = 0; i < 8; i++) {
+			const answer = await page.request.post(at('/api/flies'), {
+				data: { name: `Kept ${round}.${i}`, body: flies[0]!.body }
+			});
+			expect(answer.status()).toBe(201);
+		}
+		await server.stop('SIGKILL');
+	}
+	folder.remove();
+});
+
+test('a start that cannot be is refused in words', async () => {
+	const folder = temporaryFolder();
+	const ended = async (demo: boolean, flags: string[], port: number) => {
+		const child = launch(folder.path, demo, flags, port);
+		let said = '';
+		child.stderr?.on('data', (chunk: Buffer) => (said += chunk.toString()));
+		const code = await new Promise((resolve) => child.once('exit', resolve));
+		return { code, said };
+	};
+	expect(await ended(true, ['--frehs'], 0)).toMatchObject({
+		code: 2,
+		said: expect.stringContaining('“--frehs” is not known')
+	});
+	expect((await ended(false, ['--fresh'], 0)).said).toContain('belongs to the demo');
+	expect((await ended(true, [], 99999)).said).toContain('GRAVITAS_PORT must be a port number');
+	folder.remove();
+});

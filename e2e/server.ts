@@ -24,7 +24,7 @@ export async function startServer(
 	child.stderr?.on('data', listen);
 	await expect
 		.poll(() => /open at|already running|mistake|Error/.exec(text)?.[0] ?? child.exitCode, {
-			timeout: 50_000
+			timeout: 90_000
 		})
 		.toBe('open at');
 	return {
@@ -68,7 +68,7 @@ export const test = base.extend<{ bench: Page }, { demo: Server }>({
 			await server.stop();
 			folder.remove();
 		},
-		{ scope: 'worker', timeout: 60_000 }
+		{ scope: 'worker', timeout: 100_000 }
 	],
 	bench: async ({ page, demo }, use) => {
 		const complaints: string[] = [];
@@ -91,6 +91,12 @@ export async function open(page: Page, address: string): Promise<void> {
 	await expect(page.locator('[data-ready]')).toBeVisible();
 }
 
+/** Loads the page again, and waits until it lives. */
+export async function reload(page: Page): Promise<void> {
+	await page.reload();
+	await expect(page.locator('[data-ready]')).toBeVisible();
+}
+
 /** Waits until nothing is on its way to the server. */
 export async function kept(page: Page): Promise<void> {
 	await expect(page.locator('[data-saving]')).toHaveCount(0);
@@ -110,5 +116,5 @@ export async function choose(page: Page, key: 'f' | 'w', name: string): Promise<
 
 /** The text field of a stepper. */
 export function typed(page: Page, label: string) {
-	return page.getByRole('textbox', { name: `${label}, typed` });
+	return page.getByRole('textbox', { name: `${label}, typed`, exact: true });
 }

@@ -6,7 +6,7 @@ import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ensureBuilt, ensureChromium, ensureInstalled, root } from './prepare.mjs';
+import { ensureChromium, ensureInstalled, root } from './prepare.mjs';
 
 ensureInstalled();
 process.env.CHROMIUM = ensureChromium();
@@ -77,7 +77,6 @@ await suite(
 	(report) => ({ passed: report.numPassedTests, failed: report.numFailedTests })
 );
 
-ensureBuilt();
 const e2e = join(reports, 'e2e.json');
 await suite(
 	'end-to-end tests',

@@ -101,7 +101,7 @@
 							/>
 						</div>
 						<Stepper
-							label="Size"
+							label="Hook size"
 							value={recipe.hook.size}
 							show={(n) => `#${n}`}
 							say={(n) => `size ${n}`}
@@ -110,7 +110,7 @@
 							onchange={(size) => setHook({ size })}
 						/>
 						<Stepper
-							label="Length"
+							label="Hook length"
 							value={recipe.hook.lengthX}
 							show={(n) => showXStep(n, 'length')}
 							read={(text) => readXStep(text, 'length')}
@@ -118,7 +118,7 @@
 							onchange={(lengthX) => setHook({ lengthX })}
 						/>
 						<Stepper
-							label="Wire"
+							label="Hook wire"
 							value={recipe.hook.wireX}
 							show={(n) => showXStep(n, 'wire')}
 							read={(text) => readXStep(text, 'wire')}
@@ -187,7 +187,7 @@
 						/>
 						{#if recipe.coil}
 							<Stepper
-								label="Wire"
+								label="Coil wire"
 								value={recipe.coil.wire}
 								unit="in"
 								show={thousandths}

@@ -44,6 +44,8 @@ export function bindKeys(bench: Bench, targets: KeyTargets): () => void {
 		F2: plain(() => targets.rename()),
 		Delete: plain(() => bench.fly && void bench.remove(bench.fly)),
 		t: plain(toggleTheme),
-		'Shift+?': plain(() => targets.keys())
+		// With Shift on most keyboards, without on some.
+		'Shift+?': plain(() => targets.keys()),
+		'?': plain(() => targets.keys())
 	});
 }

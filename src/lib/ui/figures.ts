@@ -26,11 +26,12 @@ function figure(interval: Interval, factor: number, unit: string, digits: number
 	};
 }
 
+/** Thousandths of a gram, so that a single turn of wire shows. */
 export const massFigure = (mass: Interval): Figure =>
-	figure(mass, GRAM, 'g', mass.value < 0.2 * GRAM ? 3 : 2);
+	figure(mass, GRAM, 'g', mass.value < GRAM ? 3 : 2);
 /** Submerged weight (N) as the grams that a balance would read with the fly hanging in water. */
 export const wetWeightFigure = (weight: Interval): Figure =>
-	figure(weight, GRAM * GRAVITY, 'g', weight.value < 0.2 * GRAM * GRAVITY ? 3 : 2);
+	figure(weight, GRAM * GRAVITY, 'g', weight.value < GRAM * GRAVITY ? 3 : 2);
 export const speedFigure = (speed: Interval): Figure => figure(speed, CENTIMETRE, 'cm/s', 0);
 export const timeFigure = (time: Interval): Figure => figure(time, 1, 's', 1);
 export const distanceFigure = (distance: Interval): Figure => figure(distance, 1, 'm', 1);

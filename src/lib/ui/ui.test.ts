@@ -43,11 +43,11 @@ describe('steps', () => {
 });
 
 describe('figures', () => {
-	test('a light fly has three decimals, a heavy one two, and the interval the same', () => {
+	test('a fly has three decimals, so that a turn of wire shows; its interval the same', () => {
 		const light = massFigure({ value: 0.1111e-3, low: 0.0969e-3, high: 0.13e-3 });
 		expect(light).toEqual({ number: '0.111', unit: 'g', interval: '0.097–0.130' });
-		const heavy = massFigure({ value: 0.36e-3, low: 0.338e-3, high: 0.381e-3 });
-		expect(heavy).toEqual({ number: '0.36', unit: 'g', interval: '0.34–0.38' });
+		const heavy = massFigure({ value: 1.362e-3, low: 1.23e-3, high: 1.5e-3 });
+		expect(heavy).toEqual({ number: '1.36', unit: 'g', interval: '1.23–1.50' });
 		expect(speedFigure({ value: 0.523, low: 0.47, high: 0.58 }).interval).toBe('47–58');
 		// A gram under water pulls with 9.80665 mN.
 		const wet = wetWeightFigure({ value: 9.80665e-3, low: 9e-3, high: 1e-2 });

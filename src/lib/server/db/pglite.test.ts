@@ -13,7 +13,7 @@ let db: Database;
 beforeAll(async () => {
 	db = await openPglite(join(folder, 'database'));
 	await db.script('create table note (id integer primary key, text text not null)');
-}, 60_000);
+}, 120_000);
 afterAll(async () => {
 	await db.close();
 	rmSync(folder, { recursive: true });
@@ -79,13 +79,13 @@ describe('the database behind its small interface', () => {
 		expect(await fresh.query('select 1 as one')).toEqual([{ one: 1 }]);
 		await fresh.close();
 		expect(readdirSync(folder)).not.toContain('cut.new');
-	}, 60_000);
+	}, 120_000);
 
 	test('a folder that is no database is an error, not a hang', async () => {
 		const wrong = join(folder, 'wrong');
 		writeFileSync(wrong, 'a file where a folder should be');
 		await expect(openPglite(wrong)).rejects.toBeInstanceOf(Error);
-	}, 60_000);
+	}, 120_000);
 });
 
 describe('the lock on a data folder', () => {

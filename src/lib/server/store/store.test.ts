@@ -14,7 +14,7 @@ const folder = mkdtempSync(join(tmpdir(), 'gravitas-store-'));
 let store: Store;
 beforeAll(async () => {
 	store = await openStore(folder, true);
-}, 60_000);
+}, 120_000);
 afterAll(async () => {
 	await store.close();
 	rmSync(folder, { recursive: true });
@@ -131,4 +131,4 @@ test('a migration that fails leaves nothing of itself, and newer data are not to
 	await expect(migrate(db)).rejects.toThrow(/newer Gravitas/);
 	await db.close();
 	await expect(db.query('select 1')).rejects.toThrow(/closed/);
-}, 60_000);
+}, 120_000);
