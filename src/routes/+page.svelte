@@ -10,7 +10,7 @@
 	import Strip from '$lib/bench/Strip.svelte';
 	import { materialColour } from '$lib/ui/colours';
 	import DescentPicture from '$lib/ui/DescentPicture.svelte';
-	import { massFigure, speedWords, wetWeightFigure } from '$lib/ui/figures';
+	import { massFigure, speedWords } from '$lib/ui/figures';
 	import MassBar from '$lib/ui/MassBar.svelte';
 	import SectionDrawing from '$lib/ui/SectionDrawing.svelte';
 	import SinkScale from '$lib/ui/SinkScale.svelte';
@@ -146,11 +146,7 @@
 								description="{now.name}, cut open, to scale: hook {labels.hook}, bead {labels.bead}, coil {labels.coil}, {labels.body}"
 							/>
 						</div>
-						<MassBar
-							{parts}
-							wet={now.prediction.submergedWeight &&
-								wetWeightFigure(now.prediction.submergedWeight)}
-						/>
+						<MassBar {parts} />
 						{#if now.column}
 							<div class="border-t border-line pt-2">
 								<SinkScale speed={now.prediction.speed} required={now.prediction.requiredSpeed} />

@@ -12,7 +12,8 @@
 		speedFigure,
 		speedWords,
 		timeFigure,
-		verdictWords
+		verdictWords,
+		wetWeightFigure
 	} from '$lib/ui/figures';
 	import FlyChooser from './FlyChooser.svelte';
 	import LieChooser from './LieChooser.svelte';
@@ -25,6 +26,9 @@
 
 	const prediction = $derived(bench.prediction);
 	const mass = $derived(prediction && massFigure(prediction.mass));
+	const wet = $derived(
+		prediction?.submergedWeight ? wetWeightFigure(prediction.submergedWeight) : null
+	);
 	const speed = $derived(prediction?.speed ? speedFigure(prediction.speed) : null);
 	const time = $derived(prediction?.time ? timeFigure(prediction.time) : null);
 	const distance = $derived(prediction?.distance ? distanceFigure(prediction.distance) : null);
@@ -88,7 +92,7 @@
 			</Popover.Portal>
 		</Popover.Root>
 		{#if prediction && mass}
-			<dl class="flex gap-8 px-2 pt-1 pb-3 max-md:pb-1">
+			<dl class="flex gap-6 px-2 pt-1 pb-3 max-md:pb-1">
 				<div>
 					<dt class="sr-only">Mass</dt>
 					<dd data-testid="mass">
@@ -96,6 +100,12 @@
 							>{mass.number}</span
 						><span class="pl-1 text-sm">{mass.unit}</span>
 						<span class="figure block text-sm text-quiet">{mass.interval}</span>
+						{#if wet}
+							<span class="block text-sm text-quiet"
+								>in water <span class="figure text-ink">{wet.number}</span>
+								<span class="figure">{wet.interval}</span></span
+							>
+						{/if}
 					</dd>
 				</div>
 				<div>
@@ -181,7 +191,7 @@
 							<span class="block text-quiet">
 								The lie asks for <b class="figure text-ink"
 									>{speedWords(prediction.requiredSpeed)}</b
-								>; there is room to land it {approachField.show(bench.water!.approach)} above
+								>; room to land it {approachField.show(bench.water!.approach)}
 							</span>
 						{:else}
 							Still water: count it down <b class="figure">{time.number}</b> s

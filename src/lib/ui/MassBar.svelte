@@ -1,14 +1,11 @@
 <script lang="ts">
 	import type { PartName } from '$core/fly/index';
 	import { GRAM } from '$core/quantity/index';
-	import type { Figure } from './figures';
 
 	interface Props {
-		/** Weight in water, as grams. */
-		wet: Figure | null;
 		parts: readonly { part: PartName; words: string; mass: number; colour: string }[];
 	}
-	let { wet, parts }: Props = $props();
+	let { parts }: Props = $props();
 	const total = $derived(parts.reduce((sum, { mass }) => sum + mass, 0));
 	const percent = (mass: number) =>
 		mass < total / 100 ? '<1 %' : `${Math.round((100 * mass) / total)} %`;
@@ -31,13 +28,5 @@
 				</dd>
 			</div>
 		{/each}
-		{#if wet}
-			<div class="flex items-center gap-1.5 md:ml-auto">
-				<dt>in water it weighs</dt>
-				<dd class="figure">
-					{wet.number} g <span class="text-quiet">{wet.interval}</span>
-				</dd>
-			</div>
-		{/if}
 	</dl>
 </div>
