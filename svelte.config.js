@@ -3,7 +3,7 @@ import adapter from '@sveltejs/adapter-node';
 /** @type {import('@sveltejs/kit').Config} */
 export default {
 	kit: {
-		adapter: adapter({ precompress: true }),
+		adapter: adapter({ precompress: true, out: process.env.GRAVITAS_BUILD ?? 'build/by-hand' }),
 		alias: { $core: 'src/core', '$core/*': 'src/core/*' },
 		csp: {
 			mode: 'hash',

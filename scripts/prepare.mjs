@@ -3,11 +3,11 @@ import { execFileSync, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import {
 	existsSync,
-	mkdirSync,
 	readFileSync,
 	readdirSync,
 	rmSync,
 	statSync,
+	utimesSync,
 	writeFileSync
 } from 'node:fs';
 import { dirname, join } from 'node:path';
@@ -65,9 +65,12 @@ export function ensureInstalled() {
 	writeFileSync(stamp, now);
 }
 
-/** Builds the program when any source of it changed. */
+/**
+ * Builds the program when any source of it changed. Each state of the sources has a folder of its
+ * own, so that a program that is running never loses the files it serves.
+ * @returns {string} the folder of the build
+ */
 export function ensureBuilt() {
-	const stamp = join(root, '.stamps', 'built');
 	const now = fingerprint([
 		'src',
 		'static',
@@ -78,21 +81,38 @@ export function ensureBuilt() {
 		'vite.config.ts',
 		'tsconfig.json'
 	]);
-	if (isFresh(stamp, now) && existsSync(join(root, 'build', 'handler.js'))) return;
+	const builds = join(root, 'build');
+	const folder = join(builds, now.slice(0, 16));
+	const stamp = join(folder, '.complete');
+	if (existsSync(stamp)) {
+		utimesSync(folder, new Date(), new Date());
+		return folder;
+	}
 	console.log('Building (about half a minute) …');
-	rmSync(stamp, { force: true });
 	const done = spawnSync(
 		process.execPath,
 		[join('node_modules', 'vite', 'bin', 'vite.js'), 'build', '--logLevel', 'warn'],
-		{ cwd: root, stdio: ['ignore', 'pipe', 'pipe'], encoding: 'utf8' }
+		{
+			cwd: root,
+			stdio: ['ignore', 'pipe', 'pipe'],
+			encoding: 'utf8',
+			env: { ...process.env, GRAVITAS_BUILD: folder }
+		}
 	);
 	if (done.status !== 0) {
 		process.stderr.write(done.stdout + done.stderr);
 		console.error('The build failed; the lines above say why.');
 		process.exit(done.status ?? 1);
 	}
-	mkdirSync(dirname(stamp), { recursive: true });
-	writeFileSync(stamp, now);
+	writeFileSync(stamp, '');
+	// The one before may still be running; older ones go.
+	const age = (/** @type {string} */ name) => statSync(join(builds, name)).mtimeMs;
+	for (const name of readdirSync(builds)
+		.sort((a, b) => age(b) - age(a))
+		.slice(3)) {
+		rmSync(join(builds, name), { recursive: true, force: true });
+	}
+	return folder;
 }
 
 /** The browser for the end-to-end tests, from Debian's packages. @returns {string} its path */

@@ -2,7 +2,6 @@
 import { createServer } from 'node:http';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
-import { root } from './prepare.mjs';
 
 const USUAL_PORT = 4680;
 const HOST = '127.0.0.1';
@@ -23,10 +22,11 @@ function listen(server, port) {
 }
 
 /**
- * @param {{ folder: string, demo: boolean }} options the data folder, and whether a new one starts with the demo
+ * @param {{ folder: string, demo: boolean, build: string }} options the data folder, whether a new one
+ *   starts with the demo, and the folder of the build
  * @returns {Promise<void>} once it answers; the process then lives until it is stopped
  */
-export async function serve({ folder, demo }) {
+export async function serve({ folder, demo, build }) {
 	/** @type {((req: import('node:http').IncomingMessage, res: import('node:http').ServerResponse) => void) | null} */
 	let handler = null;
 	let own = '';
@@ -77,7 +77,7 @@ export async function serve({ folder, demo }) {
 	for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void stop());
 
 	try {
-		const built = await import(pathToFileURL(join(root, 'build', 'handler.js')).href);
+		const built = await import(pathToFileURL(join(build, 'handler.js')).href);
 		handler = built.handler;
 	} catch (error) {
 		if (stopping) return;

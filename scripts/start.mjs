@@ -21,7 +21,7 @@ if (unknown || (flags.includes('--fresh') && !demo)) {
 }
 
 ensureInstalled();
-ensureBuilt();
+const build = ensureBuilt();
 
 const folder = demo
 	? resolve(process.env.GRAVITAS_DEMO_DATA ?? join(root, '.demo-data'))
@@ -31,7 +31,7 @@ if (flags.includes('--fresh') && existsSync(join(folder, 'database'))) {
 	await setAside(folder);
 }
 if (!existsSync(join(folder, 'database'))) console.log('Creating the database (some seconds) …');
-await serve({ folder, demo });
+await serve({ folder, demo, build });
 
 /** Moves the demo's database out of the way, unless a running Gravitas holds it. @param {string} path */
 async function setAside(path) {

@@ -22,6 +22,8 @@ import {
 const SHOULDER_DRAG = 0.55;
 /** A dressed body is rougher than a plate; its friction is this much higher (our estimate). */
 const ROUGH_BODY = 1.5;
+/** Cross-flow that a swept fibre still sees, as a share of the speed (our estimate: it lies at about 17°). */
+const SWEPT_ACROSS = 0.3;
 /** Mean of |sin³| over a ring of fibres that lies along the flow: 4/(3π). */
 const RING_ACROSS = 4 / (3 * Math.PI);
 
@@ -114,7 +116,8 @@ export function elementDrag(
 			const cauchy = (cd * pressure * diameter * length * length * length) / elements.stiffness[i]!;
 			const share = effectiveLength(cauchy);
 			const standing = cd * pressure * diameter * length * share;
-			const swept = Math.PI * viscosity * speed * axialFriction(0.3 * re) * length * (1 - share);
+			const swept =
+				Math.PI * viscosity * speed * axialFriction(SWEPT_ACROSS * re) * length * (1 - share);
 			const ring = along * along + (1 - along * along) * RING_ACROSS;
 			return (
 				factors.dressing *
@@ -129,8 +132,11 @@ export function elementDrag(
 		case BASE: {
 			if (along <= 0) return 0;
 			// Hoerner's base drag, 0.029/√(forebody friction on the base), from memory.
-			const friction = (ROUGH_BODY * 1.328) / Math.sqrt(Math.max(1, reynolds * speed * 3));
-			const coefficient = 0.029 / Math.sqrt(friction * elements.slenderness[i]!);
+			const wetted = elements.slenderness[i]!;
+			// Wetted over base area is 4 L/d, which gives the run's length back.
+			const reRun = Math.max(1, (reynolds * speed * wetted) / 4);
+			const friction = (ROUGH_BODY * 1.328) / Math.sqrt(reRun);
+			const coefficient = 0.029 / Math.sqrt(friction * wetted);
 			return factors.blunt * coefficient * pressure * along * along * area(diameter);
 		}
 		default:

@@ -137,9 +137,7 @@
 				>
 					{prediction.attitude}
 				</div>
-				<div class="text-sm text-quiet">
-					assumed {prediction.attitude === 'level' ? 'without' : 'with'} a bead, not solved yet
-				</div>
+				<div class="text-sm text-quiet">assumed, not solved yet</div>
 			</div>
 		{/if}
 	</div>
