@@ -48,6 +48,25 @@ test('keys and typing: the answer follows, slips are asked about, mistakes stay 
 	expect(await figure(bench, 'mass')).toBe(before);
 });
 
+test('drawing, mass bar and path follow the answer', async ({ bench }) => {
+	await choose(bench, 'f', 'Millrace Darter');
+	await choose(bench, 'w', 'Footbridge run');
+	const drawing = bench.getByRole('img', { name: /^Millrace Darter, cut open, to scale/ });
+	await expect(drawing).toHaveAccessibleName(/bead tungsten 2\.4 mm, coil none, sparse dressing/);
+	const path = bench.getByRole('img', { name: /^Path through Footbridge run/ });
+	const before = await path.getAttribute('aria-label');
+	await bench.getByRole('radio', { name: 'brass' }).check();
+	await expect(drawing).toHaveAccessibleName(/bead brass 2\.4 mm/);
+	await expect(bench.getByText(/^bead/).last()).toBeVisible();
+	await expect(path).not.toHaveAttribute('aria-label', before!);
+	const scale = bench.getByRole('img', { name: /^Sink rate/ });
+	const speed = await figure(bench, 'speed');
+	await expect(scale).toHaveAccessibleName(new RegExp(`^Sink rate: ${speed} cm/s, between`));
+	await kept(bench);
+	await bench.keyboard.press('Control+z');
+	await expect(drawing).toHaveAccessibleName(/bead tungsten 2\.4 mm/);
+});
+
 test('new, duplicate, rename, delete: each undone by the same key', async ({ bench }) => {
 	const fly = (name: string | RegExp) => bench.getByRole('button', { name });
 	await choose(bench, 'f', 'Pinch Pupa');

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import fc from 'fast-check';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { starterRecipe } from '$core/fly/index';
 import { recipeToDocument, type DocumentRow } from '$lib/contract/documents';
@@ -113,6 +114,94 @@ test('concurrent edits take turns: exactly one of many from the same revision wi
 		)
 	);
 	expect(tries.filter((t) => t.status === 'fulfilled')).toHaveLength(1);
+});
+
+test('any run of actions can be undone to the start and redone to the end', async () => {
+	/** What a person sees of the flies: everything but the bookkeeping. */
+	const seen = async () =>
+		(await store.snapshot()).flies
+			.map(({ id, name, body: content }) => ({ id, name, content }))
+			.sort((a, b) => a.id.localeCompare(b.id));
+	const action = fc.record({
+		kind: fc.constantFrom('create', 'bead', 'rename', 'dress', 'delete'),
+		which: fc.nat(30),
+		value: fc.integer({ min: 15, max: 64 })
+	});
+	await fc.assert(
+		fc.asyncProperty(fc.array(action, { minLength: 1, maxLength: 12 }), async (actions) => {
+			// A first action of another kind, so that no run reaches back over the start.
+			await store.create('fly', randomUUID(), { name: 'Start', body: body(2e-3) });
+			const start = await seen();
+			for (const { kind, which, value } of actions) {
+				const { flies } = await store.snapshot();
+				const fly = flies[which % flies.length]!;
+				const { id, revision, name } = fly;
+				if (kind === 'create') {
+					await store.create('fly', randomUUID(), { name: `New ${value}`, body: body(2e-3) });
+				} else if (kind === 'delete' && flies.length > 2) {
+					await store.remove('fly', id, revision);
+				} else if (kind === 'rename') {
+					await store.edit('fly', id, revision, { name: `Name ${value}`, body: fly.body });
+				} else if (kind === 'bead') {
+					await store.edit('fly', id, revision, { name, body: body(value * 1e-4) });
+				} else {
+					const recipe = { ...fly.body.recipe, dressing: { fullness: 'full' as const } };
+					await store.edit('fly', id, revision, { name, body: { recipe } });
+				}
+			}
+			const end = await seen();
+			let steps = 0;
+			while ((await store.snapshot()).history.undo !== 'Start: new fly') {
+				await store.undo();
+				steps++;
+			}
+			expect(await seen()).toEqual(start);
+			for (let i = 0; i < steps; i++) await store.redo();
+			expect(await seen()).toEqual(end);
+			expect((await store.snapshot()).history.redo).toBeNull();
+		}),
+		{ numRuns: 8 }
+	);
+}, 60_000);
+
+test('an edit that changes nothing is no action, and edits of different things are two', async () => {
+	const id = randomUUID();
+	const made = rowOf(await store.create('fly', id, { name: 'Quiet', body: body(2e-3) }));
+	const same = await store.edit('fly', id, made.revision, { name: 'Quiet', body: body(2e-3) });
+	expect(same.history.undo).toBe('Quiet: new fly');
+	const bead = rowOf(
+		await store.edit('fly', id, rowOf(same).revision, { name: 'Quiet', body: body(2.4e-3) })
+	);
+	const renamed = await store.edit('fly', id, bead.revision, { name: 'Loud', body: body(2.4e-3) });
+	expect(renamed.history.undo).toBe('Loud: renamed from Quiet');
+	expect((await store.undo()).history.undo).toBe('Quiet: bead 2 to 2.4');
+});
+
+test('lies and rivers are edited, named in the history and undone as flies are', async () => {
+	const { lies, rivers } = await store.snapshot();
+	const { id, revision, name, riverId, body: water } = lies[0]!;
+	const deeper = { ...water, depthM: water.depthM + 0.5 };
+	const edited = await store.edit('lie', id, revision, { name, riverId, body: deeper });
+	expect(edited.history.undo).toBe(`${name}: depth ${water.depthM} m to ${water.depthM + 0.5} m`);
+	const river = rivers[0]!;
+	const warmer = await store.edit('river', river.id, river.revision, {
+		name: river.name,
+		body: { temperatureC: 14 }
+	});
+	expect(warmer.history.undo).toBe(`${river.name}: water 8 °C to 14 °C`);
+	await store.undo();
+	await store.undo();
+	expect((await store.get('lie', id)).body).toEqual(water);
+	expect((await store.get('river', river.id)).body).toEqual(river.body);
+});
+
+test('what was on the strip is there again', async () => {
+	const { flies, lies } = await store.snapshot();
+	const selection = { flyId: flies[2]!.id, lieId: lies[1]!.id };
+	await store.setStrip(selection);
+	expect((await store.snapshot()).strip).toEqual(selection);
+	await store.setStrip({ flyId: null, lieId: null });
+	expect((await store.snapshot()).strip.flyId).toBeNull();
 });
 
 test('a second holder of the folder is told so', async () => {
