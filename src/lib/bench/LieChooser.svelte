@@ -34,8 +34,43 @@
 	);
 	const set = (part: Partial<Lie>) => bench.water && bench.setWater({ ...bench.water, ...part });
 	const fixed = (digits: number) => (value: number) => String(Number(value.toFixed(digits)));
-	const steps = (field: QuantityField, step: number, big: number) =>
-		evenSteps(step, big, field.possible[0], field.possible[1]);
+	/** The lie's numbers: what a press of a key is worth, and with Shift. */
+	const numbers: readonly {
+		part: 'depth' | 'surfaceSpeed' | 'zoneTop' | 'approach';
+		label: string;
+		unit: string;
+		field: QuantityField;
+		small: number;
+		big: number;
+		show?: (value: number) => string;
+	}[] = [
+		{ part: 'depth', label: 'Depth', unit: 'm', field: depthField, small: 0.05, big: 0.5 },
+		{
+			part: 'surfaceSpeed',
+			label: 'Surface speed',
+			unit: 'm/s',
+			field: speedField,
+			small: 0.05,
+			big: 0.5
+		},
+		{
+			part: 'zoneTop',
+			label: 'Zone above the bed',
+			unit: 'cm',
+			field: zoneField,
+			small: 0.05,
+			big: 0.2,
+			show: (value) => fixed(1)(value / CENTIMETRE)
+		},
+		{
+			part: 'approach',
+			label: 'Room to land it above',
+			unit: 'm',
+			field: approachField,
+			small: 0.1,
+			big: 1
+		}
+	];
 </script>
 
 <RowList
@@ -53,46 +88,18 @@
 	{@const water = bench.water}
 	<NameField label="Name of this lie" name={lie.name} rename={(name) => bench.rename(lie, name)} />
 	<div class="mt-2 grid grid-cols-2 gap-2 sm:grid-cols-3">
-		<Stepper
-			label="Depth"
-			value={water.depth}
-			unit="m"
-			show={fixed(2)}
-			say={depthField.show}
-			read={(text) => readQuantity(text, depthField)}
-			step={steps(depthField, 0.05, 0.5)}
-			onchange={(depth) => set({ depth })}
-		/>
-		<Stepper
-			label="Surface speed"
-			value={water.surfaceSpeed}
-			unit="m/s"
-			show={fixed(2)}
-			say={speedField.show}
-			read={(text) => readQuantity(text, speedField)}
-			step={steps(speedField, 0.05, 0.5)}
-			onchange={(surfaceSpeed) => set({ surfaceSpeed })}
-		/>
-		<Stepper
-			label="Zone above the bed"
-			value={water.zoneTop}
-			unit="cm"
-			show={(value) => fixed(1)(value / CENTIMETRE)}
-			say={zoneField.show}
-			read={(text) => readQuantity(text, zoneField)}
-			step={steps(zoneField, 0.05, 0.2)}
-			onchange={(zoneTop) => set({ zoneTop })}
-		/>
-		<Stepper
-			label="Room to land it above"
-			value={water.approach}
-			unit="m"
-			show={fixed(2)}
-			say={approachField.show}
-			read={(text) => readQuantity(text, approachField)}
-			step={steps(approachField, 0.1, 1)}
-			onchange={(approach) => set({ approach })}
-		/>
+		{#each numbers as { part, label, unit, field, small, big, show } (part)}
+			<Stepper
+				{label}
+				{unit}
+				value={water[part]}
+				show={show ?? fixed(2)}
+				say={field.show}
+				read={(text) => readQuantity(text, field)}
+				step={evenSteps(small, big, ...field.possible)}
+				onchange={(value) => set({ [part]: value })}
+			/>
+		{/each}
 		{#if bench.river}
 			<Stepper
 				label="Water today"
@@ -101,7 +108,7 @@
 				show={fixed(1)}
 				say={temperatureField.show}
 				read={(text) => readQuantity(text, temperatureField)}
-				step={steps(temperatureField, 1, 5)}
+				step={evenSteps(1, 5, ...temperatureField.possible)}
 				onchange={(temperature) => bench.setTemperature(temperature)}
 			/>
 		{/if}

@@ -135,3 +135,12 @@ export interface FieldError {
 	readonly path: string;
 	readonly message: string;
 }
+
+/** What the Bench shows when it opens. */
+export interface Snapshot {
+	readonly flies: FlyRow[];
+	readonly lies: LieRow[];
+	readonly rivers: RiverRow[];
+	readonly strip: StripSelection;
+	readonly history: HistoryEnds;
+}

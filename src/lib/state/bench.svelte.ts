@@ -15,19 +15,12 @@ import {
 	type HistoryEnds,
 	type LieRow,
 	type RiverRow,
+	type Snapshot,
 	type StripSelection
 } from '$lib/contract/documents';
 import { api, RequestError } from './client';
 import { byName, freeName, neighbour, withChange } from './rows';
 import { Saver } from './saver';
-
-export interface BenchData {
-	readonly flies: FlyRow[];
-	readonly lies: LieRow[];
-	readonly rivers: RiverRow[];
-	readonly strip: StripSelection;
-	readonly history: HistoryEnds;
-}
 
 /** Something the person has to know, with what can be done about it. */
 export interface Notice {
@@ -80,7 +73,7 @@ export class Bench {
 	readonly section = $derived(this.build && sectionOf(this.build));
 	readonly trouble = $derived(this.build ? troubleWith(this.build) : []);
 
-	constructor(data: BenchData) {
+	constructor(data: Snapshot) {
 		this.flyRows = data.flies;
 		this.lieRows = data.lies;
 		this.riverRows = data.rivers;

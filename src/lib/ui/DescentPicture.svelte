@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { freePath } from '$core/drift/index';
 	import type { Interval } from '$core/quantity/index';
+	import { linePath } from './svg';
 	import type { Column } from '$core/body/index';
 
 	interface Props {
@@ -38,10 +39,9 @@
 		const all = path.at(-1)!.distance;
 		return path.map(({ distance, height: z }) => [px(all - distance), py(z)] as const);
 	};
-	const line = (xy: readonly (readonly [number, number])[]) =>
-		xy.map(([x, y], i) => `${i ? 'L' : 'M'}${x.toFixed(1)} ${y.toFixed(1)}`).join('');
 	const band = $derived(
-		paths && `${line(points(paths[0]!))}${line(points(paths[2]!).reverse()).replace('M', 'L')}Z`
+		paths &&
+			`${linePath(points(paths[0]!))}${linePath(points(paths[2]!).reverse()).replace('M', 'L')}Z`
 	);
 	const middle = $derived(paths && points(paths[1]!));
 	const landing = $derived(paths?.[1]?.at(-1)?.distance ?? 0);
@@ -116,7 +116,7 @@
 		{#if band && middle}
 			<g clip-path="url(#{clipId})">
 				<path d={band} fill="var(--water)" fill-opacity="0.22" />
-				<path d={line(middle)} fill="none" stroke="var(--water)" stroke-width="2.5" />
+				<path d={linePath(middle)} fill="none" stroke="var(--water)" stroke-width="2.5" />
 			</g>
 			{#if landing <= reach}
 				<circle cx={middle[0]![0]} cy={middle[0]![1]} r="4.5" fill="var(--ink)" />

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { Section, Trouble } from '$core/fly/index';
+	import { linePath } from './svg';
 	import { MILLIMETRE } from '$core/quantity/index';
 
 	interface Props {
@@ -31,7 +32,7 @@
 	const px = (x: number) => left + ((x - section.frame.min.x) / MILLIMETRE) * scale;
 	const py = (y: number) => margin.top + ((section.frame.max.y - y) / MILLIMETRE) * scale;
 	const path = (points: readonly { x: number; y: number }[]) =>
-		points.map(({ x, y }, i) => `${i ? 'L' : 'M'}${px(x).toFixed(1)} ${py(y).toFixed(1)}`).join('');
+		linePath(points.map(({ x, y }) => [px(x), py(y)]));
 	const length = (metres: number) => (metres / MILLIMETRE) * scale;
 
 	const disc = ({ x, y }: { x: number; y: number }, radius: number) => {

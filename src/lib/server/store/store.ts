@@ -8,9 +8,9 @@ import {
 	type DocumentKind,
 	type DocumentRow,
 	type FlyRow,
-	type HistoryEnds,
 	type LieRow,
 	type RiverRow,
+	type Snapshot,
 	type StripSelection
 } from '$lib/contract/documents';
 import type { Database, Queryable } from '../db/database';
@@ -33,15 +33,6 @@ export class Refusal extends Error {
 	) {
 		super(message);
 	}
-}
-
-/** What the Bench shows when it opens. */
-export interface Snapshot {
-	readonly flies: FlyRow[];
-	readonly lies: LieRow[];
-	readonly rivers: RiverRow[];
-	readonly strip: StripSelection;
-	readonly history: HistoryEnds;
 }
 
 /** Everything a person does, each a transaction with its entry in the action log. */
