@@ -67,6 +67,14 @@ test('an own, empty database opens on a complete fly; a taken port is said', asy
 	await expect(page.getByRole('button', { name: /^Fly First nymph/ })).toBeVisible();
 	expect(await figure(page, 'speed')).toBeGreaterThan(20);
 
+	// It asks one plain question, until that is answered.
+	await page.getByRole('button', { name: 'Describe it (W)' }).click();
+	const depth = page.getByRole('spinbutton', { name: 'Depth' });
+	await depth.press('ArrowUp');
+	await kept(page);
+	await expect(page.getByText('How deep is the water you fish')).toHaveCount(0);
+	await page.keyboard.press('Escape');
+
 	// With everything deleted, the page says what to do first.
 	await page.keyboard.press('Delete');
 	await page.getByRole('button', { name: 'Start a new fly' }).click();

@@ -126,6 +126,16 @@
 			</div>
 		{/if}
 
+		{#if bench.asksForWater}
+			<p class="flex flex-wrap items-center gap-x-4 gap-y-1 bg-water-soft px-4 py-2">
+				<span class="text-lg">How deep is the water you fish, and how fast does a leaf go by?</span>
+				<button
+					type="button"
+					class="h-10 rounded-md bg-water px-4 text-on-water"
+					onclick={() => (chooser = 'lie')}>Describe it (W)</button
+				>
+			</p>
+		{/if}
 		{#if bench.recipe}
 			<div class="grid min-h-0 flex-1 md:grid-cols-[20rem_1fr]">
 				<div class="min-h-0 overflow-y-auto border-line max-md:order-2 md:border-r">

@@ -33,6 +33,9 @@ export interface LieBodyDocument {
 	approachM: number;
 }
 
+/** The lie that an empty database starts with; until it is changed the page asks for the person's own water. */
+export const FIRST_LIE = 'First lie';
+
 export const documentKinds = ['fly', 'lie', 'river'] as const;
 export type DocumentKind = (typeof documentKinds)[number];
 

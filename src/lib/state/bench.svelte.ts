@@ -3,6 +3,7 @@ import { predict } from '$core/predict/index';
 import { priorBeliefs, valuesAt } from '$core/belief/index';
 import { compileColumn, type Lie } from '$core/water/index';
 import {
+	FIRST_LIE,
 	lieFromDocument,
 	lieToDocument,
 	recipeFromDocument,
@@ -62,6 +63,10 @@ export class Bench {
 	// then not worked out a second time.
 	private readonly flyBody = $derived(this.fly?.body ?? null);
 	private readonly lieBody = $derived(this.lie?.body ?? null);
+	/** True until a new person has said anything about the water they fish. */
+	readonly asksForWater = $derived(
+		this.lieRows.length === 1 && this.lie?.name === FIRST_LIE && this.lie.revision === 1
+	);
 	readonly recipe = $derived(this.flyBody && recipeFromDocument(this.flyBody.recipe));
 	readonly water = $derived(this.lieBody && lieFromDocument(this.lieBody));
 	readonly temperature = $derived(this.river?.body.temperatureC ?? NO_TEMPERATURE);

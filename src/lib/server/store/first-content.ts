@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { starterRecipe } from '$core/fly/index';
-import { recipeToDocument } from '$lib/contract/documents';
+import { FIRST_LIE, recipeToDocument } from '$lib/contract/documents';
 import { FlyFile, RiverFile } from '$lib/contract/validation';
 import { parse } from '$lib/contract/parse';
 import type { Database } from '../db/database';
@@ -50,7 +50,7 @@ export function startEmpty(db: Database): Promise<void> {
 				kind: 'lie',
 				id: randomUUID(),
 				content: {
-					name: 'First lie',
+					name: FIRST_LIE,
 					riverId,
 					body: {
 						depthM: 0.8,
