@@ -13,7 +13,6 @@
 		unit?: string;
 		read: (text: string) => Reading;
 		step: Step;
-		/** Hook sizes grow smaller with the number: "up" is still the larger number. */
 		onchange: (value: number) => void;
 	}
 	let { label, value, show, say = show, unit = '', read, step, onchange }: Props = $props();
