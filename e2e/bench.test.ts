@@ -48,6 +48,27 @@ test('keys and typing: the answer follows, slips are asked about, mistakes stay 
 	expect(await figure(bench, 'mass')).toBe(before);
 });
 
+test('what is half typed for one fly or lie never reaches the next', async ({ bench }) => {
+	await choose(bench, 'f', 'Elbow Jig');
+	const size = typed(bench, 'Bead size');
+	await size.fill('28');
+	await bench.getByRole('button', { name: /^Hook/ }).focus();
+	await expect(bench.getByRole('alert')).toContainText('Did you mean 2.8 mm?');
+	await bench.keyboard.press(']');
+	await expect(bench.getByRole('button', { name: /^Fly Millrace Darter/ })).toBeVisible();
+	await expect(bench.getByRole('alert')).toHaveCount(0);
+	await expect(size).toHaveValue('2.4');
+	await bench.keyboard.press('w');
+	await typed(bench, 'Depth').fill('deep');
+	await typed(bench, 'Depth').press('Enter');
+	await expect(bench.getByRole('alert')).toContainText('“deep” is not a size');
+	await bench.getByRole('button', { name: 'Duplicate' }).click();
+	await expect(bench.getByLabel('Name of this lie')).toHaveValue(/copy$/);
+	await expect(bench.getByRole('alert')).toHaveCount(0);
+	await bench.keyboard.press('Control+z');
+	await expect(bench.getByLabel('Name of this lie')).not.toHaveValue(/copy$/);
+});
+
 test('drawing, mass bar and path follow the answer', async ({ bench }) => {
 	await choose(bench, 'f', 'Millrace Darter');
 	await choose(bench, 'w', 'Footbridge run');

@@ -22,6 +22,7 @@
 
 	let chooser = $state<'fly' | 'lie' | null>(null);
 	let keysShown = $state(false);
+	let openRows = $state({ hook: false, bead: true, coil: true, dressing: false });
 	let ready = $state(false);
 
 	async function rename() {
@@ -139,11 +140,15 @@
 		{#if bench.recipe}
 			<div class="grid min-h-0 flex-1 md:grid-cols-[20rem_1fr]">
 				<div class="min-h-0 overflow-y-auto border-line max-md:order-2 md:border-r">
-					<BuildList
-						recipe={bench.recipe}
-						trouble={bench.trouble}
-						onchange={(recipe) => bench.setRecipe(recipe)}
-					/>
+					<!-- What is half typed belongs to this fly and must not reach the next. -->
+					{#key bench.fly?.id}
+						<BuildList
+							recipe={bench.recipe}
+							trouble={bench.trouble}
+							bind:open={openRows}
+							onchange={(recipe) => bench.setRecipe(recipe)}
+						/>
+					{/key}
 				</div>
 				{#if picture.current}
 					{@const now = picture.current}

@@ -35,16 +35,12 @@
 	interface Props {
 		recipe: Recipe;
 		trouble: readonly Trouble[];
+		/** Which rows are open; the same whatever fly is on the Bench. */
+		open: Record<PartName, boolean>;
 		onchange: (recipe: Recipe) => void;
 	}
-	let { recipe, trouble, onchange }: Props = $props();
+	let { recipe, trouble, open = $bindable(), onchange }: Props = $props();
 
-	const open = $state<Record<PartName, boolean>>({
-		hook: false,
-		bead: true,
-		coil: true,
-		dressing: false
-	});
 	/** What a part was before it was left out, so that taking it up again brings it back. */
 	let lastBead: BeadChoice = { metal: 'tungsten', shape: 'round', diameter: 2.8 * MILLIMETRE };
 	let lastCoil: CoilChoice = { metal: 'lead', wire: COIL_WIRE_STEPS[1]!, turns: 3 };

@@ -30,7 +30,13 @@
 />
 {#if bench.fly}
 	{@const fly = bench.fly}
-	<NameField label="Name of this fly" name={fly.name} rename={(name) => bench.rename(fly, name)} />
+	{#key fly.id}
+		<NameField
+			label="Name of this fly"
+			name={fly.name}
+			rename={(name) => bench.rename(fly, name)}
+		/>
+	{/key}
 {/if}
 <DocumentButtons
 	word="fly"

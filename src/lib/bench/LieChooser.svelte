@@ -86,45 +86,52 @@
 {#if bench.lie && bench.water}
 	{@const lie = bench.lie}
 	{@const water = bench.water}
-	<NameField label="Name of this lie" name={lie.name} rename={(name) => bench.rename(lie, name)} />
-	<div class="mt-2 grid grid-cols-2 gap-2 sm:grid-cols-3">
-		{#each numbers as { part, label, unit, field, small, big, show } (part)}
-			<Stepper
-				{label}
-				{unit}
-				value={water[part]}
-				show={show ?? fixed(2)}
-				say={field.show}
-				read={(text) => readQuantity(text, field)}
-				step={evenSteps(small, big, ...field.possible)}
-				onchange={(value) => set({ [part]: value })}
-			/>
-		{/each}
-		{#if bench.river}
-			<Stepper
-				label="Water today"
-				value={bench.river.body.temperatureC}
-				unit="°C"
-				show={fixed(1)}
-				say={temperatureField.show}
-				read={(text) => readQuantity(text, temperatureField)}
-				step={evenSteps(1, 5, ...temperatureField.possible)}
-				onchange={(temperature) => bench.setTemperature(temperature)}
-			/>
-		{/if}
-	</div>
-	<div class="mt-2">
-		<Segments
-			label="Bed"
-			value={water.bed}
-			options={beds.map((bed) => ({ value: bed, words: bed }))}
-			onchange={(bed) => set({ bed })}
+	<!-- What is half typed belongs to this lie and must not reach the next. -->
+	{#key lie.id}
+		<NameField
+			label="Name of this lie"
+			name={lie.name}
+			rename={(name) => bench.rename(lie, name)}
 		/>
-	</div>
-	<p class="mt-2 text-sm text-quiet">
-		Depth where a wading stick stops, speed of a leaf on the surface: both judged from the bank. Do
-		not wade to measure; when in doubt stay out, and local rules decide.
-	</p>
+		<div class="mt-2 grid grid-cols-2 gap-2 sm:grid-cols-3">
+			{#each numbers as { part, label, unit, field, small, big, show } (part)}
+				<Stepper
+					{label}
+					{unit}
+					value={water[part]}
+					show={show ?? fixed(2)}
+					say={field.show}
+					read={(text) => readQuantity(text, field)}
+					step={evenSteps(small, big, ...field.possible)}
+					onchange={(value) => set({ [part]: value })}
+				/>
+			{/each}
+			{#if bench.river}
+				<Stepper
+					label="Water today"
+					value={bench.river.body.temperatureC}
+					unit="°C"
+					show={fixed(1)}
+					say={temperatureField.show}
+					read={(text) => readQuantity(text, temperatureField)}
+					step={evenSteps(1, 5, ...temperatureField.possible)}
+					onchange={(temperature) => bench.setTemperature(temperature)}
+				/>
+			{/if}
+		</div>
+		<div class="mt-2">
+			<Segments
+				label="Bed"
+				value={water.bed}
+				options={beds.map((bed) => ({ value: bed, words: bed }))}
+				onchange={(bed) => set({ bed })}
+			/>
+		</div>
+		<p class="mt-2 text-sm text-quiet">
+			Depth where a wading stick stops, speed of a leaf on the surface: both judged from the bank.
+			Do not wade to measure; when in doubt stay out, and local rules decide.
+		</p>
+	{/key}
 {/if}
 <DocumentButtons
 	word="lie"
