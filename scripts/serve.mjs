@@ -30,6 +30,8 @@ export async function serve({ folder, demo, build }) {
 	/** @type {((req: import('node:http').IncomingMessage, res: import('node:http').ServerResponse) => void) | null} */
 	let handler = null;
 	let own = '';
+	let stopping = false;
+	let underWay = 0;
 	const server = createServer((req, res) => {
 		const host = req.headers.host ?? '';
 		if (host !== own) {
@@ -39,8 +41,17 @@ export async function serve({ folder, demo, build }) {
 			} else res.writeHead(403).end('Gravitas answers on this machine only.');
 			return;
 		}
-		if (handler) handler(req, res);
-		else res.writeHead(503, { 'retry-after': '1' }).end('Gravitas is starting.');
+		if (handler && !stopping) {
+			// A window's stream of news never ends by itself.
+			if (req.url !== '/api/news') {
+				underWay++;
+				res.once('close', () => underWay--);
+			}
+			handler(req, res);
+		} else {
+			const words = stopping ? 'Gravitas is stopping.' : 'Gravitas is starting.';
+			res.writeHead(503, { 'retry-after': '1', connection: 'close' }).end(words);
+		}
 	});
 
 	const wanted = Number(process.env.GRAVITAS_PORT ?? USUAL_PORT);
@@ -58,19 +69,26 @@ export async function serve({ folder, demo, build }) {
 	process.env.ORIGIN = `http://${own}`;
 	process.env.GRAVITAS_DATA = folder;
 	process.env.GRAVITAS_DEMO = demo ? '1' : '0';
+	// The routes have bounds of their own, and words for them.
+	process.env.BODY_SIZE_LIMIT = 'Infinity';
 
-	let stopping = false;
 	const stop = async () => {
 		if (stopping) return;
 		stopping = true;
-		setTimeout(() => process.exit(1), 1800).unref();
+		// What is acknowledged is on the disk already: an engine that hangs need not be waited for.
+		setTimeout(() => process.exit(1), 1900).unref();
 		server.close();
 		server.closeIdleConnections();
-		setTimeout(() => server.closeAllConnections(), 400).unref();
+		// What is under way may end.
+		const patience = Date.now() + 500;
+		while (underWay > 0 && Date.now() < patience) {
+			await new Promise((resolve) => setTimeout(resolve, 10));
+		}
 		const opening = /** @type {{ gravitasStore?: Promise<{ close(): Promise<void> }> }} */ (
 			globalThis
 		).gravitasStore;
 		await opening?.then((store) => store.close()).catch(() => undefined);
+		server.closeAllConnections();
 		console.log('\nStopped. Everything is kept.');
 		process.exit(0);
 	};

@@ -1,4 +1,4 @@
-import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
+import { json, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
 import { building } from '$app/environment';
 import { currentStore } from '$lib/server/current-store';
 
@@ -9,15 +9,29 @@ export const init: ServerInit = async () => {
 
 /** The data are a person's own: a page of another site must not read or change them through the browser. */
 export const handle: Handle = async ({ event, resolve }) => {
-	const origin = event.request.headers.get('origin');
-	if (origin && origin !== event.url.origin) {
-		return new Response('Requests from other sites are refused.', { status: 403 });
+	const { headers } = event.request;
+	const origin = headers.get('origin');
+	const isApi = event.url.pathname.startsWith('/api/');
+	// A link from elsewhere may open the page; it may not reach for the data.
+	const foreign = headers.get('sec-fetch-site') === 'cross-site' && isApi;
+	if (foreign || (origin && origin !== event.url.origin)) {
+		return json({ message: 'Requests from other sites are refused.' }, { status: 403 });
 	}
-	const response = await resolve(event);
+	let response = await resolve(event);
+	if (isApi && response.status >= 400 && !isJson(response)) {
+		// What never reached a route (a method, a coding of the address) is said as scripts expect it.
+		const { status } = response;
+		response = json({ message: (await response.text()) || 'This was not understood.' }, { status });
+	}
 	response.headers.set('x-content-type-options', 'nosniff');
 	response.headers.set('referrer-policy', 'no-referrer');
+	response.headers.set('cross-origin-resource-policy', 'same-origin');
+	if (isApi) response.headers.set('content-security-policy', `default-src 'none'`);
 	return response;
 };
+
+const isJson = (response: Response) =>
+	response.headers.get('content-type')?.startsWith('application/json') ?? false;
 
 export const handleError: HandleServerError = ({ error, status }) => {
 	if (status !== 404)

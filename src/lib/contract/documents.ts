@@ -132,6 +132,8 @@ export interface ErrorAnswer {
 	readonly errors?: readonly FieldError[];
 	/** With 409: the row as it stands now. */
 	readonly current?: DocumentRow | null;
+	/** With 409: what was changed since the revision that the edit started from, in words. */
+	readonly changed?: string;
 }
 export interface FieldError {
 	/** Where, in the request: body.recipe.bead.diameterMm */
@@ -139,8 +141,31 @@ export interface FieldError {
 	readonly message: string;
 }
 
-/** What the Bench shows when it opens. */
+/** What other windows are told when something was kept. Without changes: everything may be different. */
+export interface ChangeNews {
+	readonly stand: string;
+	readonly changes: readonly DocumentChange[] | null;
+	readonly history: HistoryEnds;
+}
+
+/** One action in the history of a document. */
+export interface HistoryEntry {
+	readonly id: number;
+	/** ISO 8601, UTC. */
+	readonly at: string;
+	readonly label: string;
+	/** Whether it still holds; false when it was undone. */
+	readonly holds: boolean;
+	/** The document as the action left it; null when it was deleted. */
+	readonly after: DocumentRow | null;
+	/** The document as it was before; null when the action made it. */
+	readonly before: DocumentRow | null;
+}
+
+/** Everything that the page shows, as it stood at one moment. */
 export interface Snapshot {
+	/** Changes whenever anything is kept; a window that knows another one is stale. */
+	readonly stand: string;
 	readonly flies: FlyRow[];
 	readonly lies: LieRow[];
 	readonly rivers: RiverRow[];

@@ -1,22 +1,4 @@
 import 'reflect-metadata';
-import { Type } from 'class-transformer';
-import {
-	Equals,
-	IsDefined,
-	IsIn,
-	IsInt,
-	IsNumber,
-	IsObject,
-	IsOptional,
-	IsString,
-	IsUUID,
-	Length,
-	Matches,
-	Max,
-	Min,
-	ValidateIf,
-	ValidateNested
-} from 'class-validator';
 import {
 	beadMetals,
 	beadShapes,
@@ -41,54 +23,12 @@ import {
 	temperatureField,
 	turnsField,
 	X_STEP_RANGE,
-	zoneField,
-	type QuantityField
+	zoneField
 } from '$core/quantity/index';
+import { priorBeliefs } from '$core/belief/index';
 import { beds, type Bed } from '$core/water/index';
 import { DOCUMENT_VERSION } from './documents';
-
-/** A number within what the field allows, in the document's unit (`unit` in SI). */
-function Quantity(field: QuantityField, unit = 1): PropertyDecorator {
-	const [low, high] = field.possible;
-	const kind = field.whole ? 'a whole number' : 'a number';
-	const message = `${field.name} must be ${kind} from ${field.show(low)} to ${field.show(high)}.`;
-	const slack = 1e-9;
-	const checks = [
-		IsNumber({ allowNaN: false, allowInfinity: false }, { message }),
-		Min(low / unit - slack, { message }),
-		Max(high / unit + slack, { message }),
-		...(field.whole ? [IsInt({ message })] : [])
-	];
-	return (target, key) => checks.forEach((check) => check(target, key as string));
-}
-
-function Whole(name: string, [low, high]: readonly [number, number]): PropertyDecorator {
-	const message = `${name} must be a whole number from ${low} to ${high}.`;
-	const checks = [IsInt({ message }), Min(low, { message }), Max(high, { message })];
-	return (target, key) => checks.forEach((check) => check(target, key as string));
-}
-
-function OneOf(name: string, values: readonly string[]): PropertyDecorator {
-	return IsIn(values, { message: `${name} must be one of ${values.join(', ')}.` });
-}
-
-function Nested(name: string, type: () => new () => object, orNull = false): PropertyDecorator {
-	const message = `${name} is missing or is not an object.`;
-	const checks = [
-		...(orNull ? [ValidateIf((_, value) => value !== null)] : []),
-		IsDefined({ message }),
-		IsObject({ message }),
-		ValidateNested({ message }),
-		Type(type)
-	];
-	return (target, key) => checks.forEach((check) => check(target, key as string));
-}
-
-function Name(): PropertyDecorator {
-	const message = 'The name must have 1 to 80 characters.';
-	const checks = [IsString({ message }), Length(1, 80, { message }), Matches(/\S/, { message })];
-	return (target, key) => checks.forEach((check) => check(target, key as string));
-}
+import { Exactly, Id, Many, MapOf, Name, Nested, OneOf, Positive, Quantity, Whole } from './fields';
 
 class HookRequest {
 	@OneOf('Hook style', hookStyles) style!: HookStyle;
@@ -115,8 +55,8 @@ class DressingRequest {
 
 class RecipeRequest {
 	@Nested('The hook', () => HookRequest) hook!: HookRequest;
-	@Nested('The bead', () => BeadRequest, true) bead!: BeadRequest | null;
-	@Nested('The coil', () => CoilRequest, true) coil!: CoilRequest | null;
+	@Nested('The bead', () => BeadRequest, 'or null') bead!: BeadRequest | null;
+	@Nested('The coil', () => CoilRequest, 'or null') coil!: CoilRequest | null;
 	@Nested('The dressing', () => DressingRequest) dressing!: DressingRequest;
 }
 
@@ -139,8 +79,8 @@ class LieBodyRequest {
 /** A new document; an edit adds the revision that it saw. */
 class DocumentRequest {
 	@Name() name!: string;
-	@IsOptional() @Whole('The revision', [1, 2 ** 31 - 1]) revision?: number;
-	@IsOptional() @IsUUID('all', { message: 'The id must be a UUID.' }) id?: string;
+	@Whole('The revision', [1, 2 ** 31 - 1], true) revision?: number;
+	@Id('The id must be a UUID.', 'optional') id?: string;
 }
 
 export class FlyRequest extends DocumentRequest {
@@ -152,39 +92,73 @@ export class RiverRequest extends DocumentRequest {
 }
 
 export class LieRequest extends DocumentRequest {
-	@IsUUID('all', { message: 'The river (riverId) must be the id of a river.' }) riverId!: string;
+	@Id('The river (riverId) must be the id of a river.') riverId!: string;
 	@Nested('The body', () => LieBodyRequest) body!: LieBodyRequest;
 }
 
 export class StripRequest {
-	@IsOptional() @IsUUID('all', { message: 'flyId must be the id of a fly, or null.' }) flyId!:
-		string | null;
-	@IsOptional() @IsUUID('all', { message: 'lieId must be the id of a lie, or null.' }) lieId!:
-		string | null;
+	@Id('flyId must be the id of a fly, or null.', 'or null') flyId!: string | null;
+	@Id('lieId must be the id of a lie, or null.', 'or null') lieId!: string | null;
 }
 
+/** What every document file says of itself. */
 class DocumentFile {
-	@Equals(DOCUMENT_VERSION, {
-		message: `This file is of another version; version ${DOCUMENT_VERSION} can be read.`
-	})
+	@Exactly(
+		DOCUMENT_VERSION,
+		`This file is of another version; version ${DOCUMENT_VERSION} can be read.`
+	)
 	version!: number;
+	@Id('The id must be a UUID.', 'optional') id?: string;
 	@Name() name!: string;
 }
 
 /** A fly as a file of its own. */
 export class FlyFile extends DocumentFile {
-	@Equals('gravitas/fly') format!: string;
+	@Exactly('gravitas/fly', 'The format must be gravitas/fly.') format!: 'gravitas/fly';
 	@Nested('The body', () => FlyBodyRequest) body!: FlyBodyRequest;
+}
+
+class RiverOfLieFile {
+	@Id('The id must be a UUID.', 'optional') id?: string;
+	@Name() name!: string;
+	@Nested('The body', () => RiverBodyRequest) body!: RiverBodyRequest;
+}
+
+/** A lie as a file of its own, with the river that it is in. */
+export class LieFile extends DocumentFile {
+	@Exactly('gravitas/lie', 'The format must be gravitas/lie.') format!: 'gravitas/lie';
+	@Nested('The body', () => LieBodyRequest) body!: LieBodyRequest;
+	@Nested('The river', () => RiverOfLieFile) river!: RiverOfLieFile;
+}
+
+class LieInRiverFile {
+	@Id('The id must be a UUID.', 'optional') id?: string;
+	@Name() name!: string;
+	@Nested('The body', () => LieBodyRequest) body!: LieBodyRequest;
 }
 
 /** A river with its lies as one file. */
 export class RiverFile extends DocumentFile {
-	@Equals('gravitas/river') format!: string;
+	@Exactly('gravitas/river', 'The format must be gravitas/river.') format!: 'gravitas/river';
 	@Nested('The body', () => RiverBodyRequest) body!: RiverBodyRequest;
-	@ValidateNested({ each: true }) @Type(() => LieInRiverFile) lies!: LieInRiverFile[];
+	@Many('The lies', () => LieInRiverFile, 500) lies!: LieInRiverFile[];
 }
 
-class LieInRiverFile {
-	@Name() name!: string;
-	@Nested('The body', () => LieBodyRequest) body!: LieBodyRequest;
+export class BeliefRequest {
+	@Positive('The median', 1e5) median!: number;
+	@Positive('The spread', 3) spread!: number;
+	@Positive('The spread below', 3, true) spreadBelow?: number;
+}
+
+class LieOfPrediction extends LieBodyRequest {
+	@Quantity(temperatureField) temperatureC!: number;
+}
+
+/** A fly in a lie, complete in itself: nothing of it is kept. */
+export class PredictRequest {
+	@Nested('The fly', () => FlyBodyRequest) fly!: FlyBodyRequest;
+	@Nested('The lie', () => LieOfPrediction) lie!: LieOfPrediction;
+	/** What is believed of single parameters, in place of what Gravitas believes. */
+	@MapOf('The beliefs', Object.keys(priorBeliefs), () => BeliefRequest)
+	beliefs?: Record<string, unknown>;
 }

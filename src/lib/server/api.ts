@@ -3,6 +3,10 @@ import type { DocumentKind, ErrorAnswer } from '$lib/contract/documents';
 import { parse } from '$lib/contract/parse';
 import { FlyRequest, LieRequest, RiverRequest } from '$lib/contract/validation';
 import { currentStore } from './current-store';
+import { BackupError } from './db/backup';
+import { DATA_CORRUPTED, DatabaseError, DISK_FULL } from './db/database';
+import { DataFolderError } from './db/folder';
+import { readBody, readJson } from './json';
 import { Refusal, type Store } from './store/index';
 
 export type Collection = 'flies' | 'lies' | 'rivers';
@@ -13,46 +17,59 @@ export const kindOf: Readonly<Record<Collection, DocumentKind>> = {
 };
 const requests = { fly: FlyRequest, lie: LieRequest, river: RiverRequest } as const;
 
-/** Answers a JSON request from the store; refusals and unreadable requests become words, never a stack. */
-export async function answer(
-	work: (store: Store) => Promise<unknown>,
-	status = 200
-): Promise<Response> {
+/** The most that an ordinary request may hold, and the most that an import may. */
+const SHORT = 256 * 1024;
+export const LONG = 16 * 2 ** 20;
+
+/** Answers from the store; refusals and failures of the database become words, never a stack. */
+export async function respond(work: (store: Store) => Promise<Response>): Promise<Response> {
 	try {
-		return json(await work(await currentStore()), { status });
+		return await work(await currentStore());
 	} catch (error) {
-		if (error instanceof BadRequest) return json(error.answer, { status: error.status });
-		if (error instanceof Refusal) {
-			const body: ErrorAnswer = { message: error.message, current: error.current };
-			return json(body, { status: error.status });
+		const { status, body } = inWords(error);
+		return json(body, { status });
+	}
+}
+
+/** As respond, with what `work` gives as JSON. */
+export function answer(work: (store: Store) => Promise<unknown>, status = 200): Promise<Response> {
+	return respond(async (store) => json(await work(store), { status }));
+}
+
+function inWords(error: unknown): { status: number; body: ErrorAnswer } {
+	if (error instanceof Refusal) {
+		return { status: error.status, body: { message: error.message, ...error.more } };
+	}
+	if (error instanceof BackupError) return { status: 409, body: { message: error.message } };
+	if (error instanceof DataFolderError) return { status: 503, body: { message: error.message } };
+	if (error instanceof DatabaseError) {
+		console.error(`Database: ${error.code} ${error.message}`);
+		if (error.code === DISK_FULL) return { status: 507, body: { message: error.message } };
+		if (error.code.startsWith('57') || error.code.startsWith('08')) {
+			return { status: 503, body: { message: `${error.message} It is started again by itself.` } };
 		}
-		throw error;
+		if (error.code === DATA_CORRUPTED) {
+			const message = `The database is damaged (${error.message}). Stop Gravitas and run “npm run restore”.`;
+			return { status: 500, body: { message } };
+		}
 	}
+	throw error;
 }
 
-export class BadRequest extends Error {
-	constructor(
-		readonly status: 400 | 422,
-		readonly answer: ErrorAnswer
-	) {
-		super(answer.message);
-	}
-}
-
-/** The request's JSON as an instance of a contract class. @throws BadRequest naming each wrong field */
+/** The request's JSON as an instance of a contract class. @throws Refusal naming each wrong field */
 export async function bodyOf<T extends object>(request: Request, type: new () => T): Promise<T> {
-	let raw: unknown;
-	try {
-		raw = await request.json();
-	} catch {
-		throw new BadRequest(400, { message: 'The request is not readable as JSON.' });
-	}
+	return checked(readJson(await readBody(request, SHORT), 'The request'), type);
+}
+
+/** Untrusted data as an instance of a contract class. @throws Refusal naming each wrong field */
+export function checked<T extends object>(raw: unknown, type: new () => T, where = ''): T {
 	const parsed = parse(type, raw);
 	if (parsed.ok) return parsed.value;
-	throw new BadRequest(422, {
-		message: parsed.errors.map((e) => e.message).join(' '),
-		errors: parsed.errors
-	});
+	throw new Refusal(
+		422,
+		(where ? `${where}: ` : '') + parsed.errors.map(({ message }) => message).join(' '),
+		{ errors: parsed.errors }
+	);
 }
 
 /** A document of the collection's kind from the request. */
@@ -68,18 +85,32 @@ export async function documentOf(request: Request, kind: DocumentKind) {
 	};
 }
 
-/** A row's id from an address. @throws BadRequest when it is not a UUID */
+/** A row's id from an address. @throws Refusal when it is not a UUID */
 export function idOf(param: string): string {
 	if (/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i.test(param)) return param.toLowerCase();
-	throw new BadRequest(422, { message: `“${param}” is not an id; ids are UUIDs.` });
+	throw new Refusal(422, `“${param.slice(0, 100)}” is not an id; ids are UUIDs.`);
 }
 
-/** A revision from an edit. @throws BadRequest when it is missing */
+/** A revision from an edit. @throws Refusal when it is missing */
 export function revisionOf(revision: unknown): number {
 	const number = typeof revision === 'string' ? Number(revision) : revision;
-	if (typeof number === 'number' && Number.isInteger(number) && number > 0) return number;
-	throw new BadRequest(422, {
-		message: 'The revision that the change started from is missing.',
-		errors: [{ path: 'revision', message: 'Must be a whole number from 1.' }]
+	if (typeof number === 'number' && Number.isInteger(number) && number > 0 && number < 2 ** 31) {
+		return number;
+	}
+	const message = 'Must be a whole number from 1.';
+	throw new Refusal(422, 'The revision that the change started from is missing.', {
+		errors: [{ path: 'revision', message }]
+	});
+}
+
+/** A file that the browser keeps instead of showing. */
+export function download(name: string, type: string, content: BodyInit): Response {
+	const plain = name.replace(/[^\w.-]+/g, '-').replace(/^-+/, '') || 'gravitas';
+	return new Response(content, {
+		headers: {
+			'content-type': type,
+			'content-disposition': `attachment; filename="${plain}"; filename*=UTF-8''${encodeURIComponent(name)}`,
+			'cache-control': 'no-store'
+		}
 	});
 }

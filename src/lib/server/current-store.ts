@@ -8,9 +8,10 @@ const holder = globalThis as { gravitasStore?: Promise<Store> };
 
 /** The open store; opens it on the first call. Its folder and content come from the environment. */
 export function currentStore(): Promise<Store> {
-	holder.gravitasStore ??= openStore(
-		process.env.GRAVITAS_DATA ?? '.demo-data',
-		process.env.GRAVITAS_DEMO === '1' || process.env.GRAVITAS_DATA === undefined
-	);
+	const { GRAVITAS_DATA, GRAVITAS_DEMO, GRAVITAS_RESTORE } = process.env;
+	holder.gravitasStore ??= openStore(GRAVITAS_DATA ?? '.demo-data', {
+		demo: GRAVITAS_DEMO === '1' || GRAVITAS_DATA === undefined,
+		...(GRAVITAS_RESTORE ? { restore: GRAVITAS_RESTORE } : {})
+	});
 	return holder.gravitasStore;
 }

@@ -7,8 +7,16 @@ export interface Queryable {
 }
 
 export interface Database extends Queryable {
-	/** Runs `work` in one transaction; rolls back and throws what it throws. Queued, never nested. */
+	/**
+	 * Runs `work` in one transaction; rolls back and throws what it throws. Queued, never nested.
+	 * What it has answered is on the disk.
+	 *
+	 * @throws DatabaseError with code DISK_FULL, before anything is done, when there is no room to write;
+	 *   with code UNKNOWN_OUTCOME when the engine died while committing
+	 */
 	transaction<T>(work: (tx: Queryable) => Promise<T>): Promise<T>;
+	/** As transaction, for work that only reads: it sees one state of everything. */
+	read<T>(work: (tx: Queryable) => Promise<T>): Promise<T>;
 	/** Waits for what is under way, then closes; afterwards every call is refused. */
 	close(): Promise<void>;
 }
@@ -18,9 +26,17 @@ export class DatabaseError extends Error {
 	override readonly name = 'DatabaseError';
 	constructor(
 		message: string,
-		/** PostgreSQL's SQLSTATE, or a code of our own. */
+		/** PostgreSQL's SQLSTATE, or one of the codes below. */
 		readonly code: string
 	) {
 		super(message);
 	}
 }
+
+/** PostgreSQL's own code for it. */
+export const DISK_FULL = '53100';
+/** A commit was sent and never answered: it may have happened. */
+export const UNKNOWN_OUTCOME = '08007';
+/** A page of the files is damaged. */
+export const DATA_CORRUPTED = 'XX001';
+export const CLOSED = '57P01';

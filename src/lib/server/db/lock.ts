@@ -1,11 +1,7 @@
 import { closeSync, mkdirSync, openSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { join } from 'node:path';
-
-/** Why a data folder cannot be used, in words for the person who started the program. */
-export class DataFolderError extends Error {
-	override readonly name = 'DataFolderError';
-}
+import { DataFolderError } from './folder';
 
 interface FileLocks {
 	tryLock(fd: number): boolean;

@@ -11,6 +11,10 @@ export type Answer =
 export interface WorkerSettings {
 	/** Folder of the database's files. */
 	readonly folder: string;
-	/** Address of the PGlite module: the bundled thread cannot look packages up itself. */
+	/** Addresses of PGlite's modules: the bundled thread cannot look packages up itself. */
 	readonly pglite: string;
+	readonly nodefs: string;
 }
+
+/** Answered when the engine no longer does what it is told; its thread must be replaced. */
+export const DEAD_ENGINE = '57P02';

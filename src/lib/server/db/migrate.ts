@@ -1,4 +1,5 @@
-import type { Database } from './database';
+import type { Database, Queryable } from './database';
+import { DataFolderError } from './folder';
 
 /** The numbered migrations, in order: 0001_documents.sql and on. They only go forward. */
 const files = import.meta.glob<string>('../migrations/*.sql', {
@@ -16,28 +17,55 @@ export const migrations: readonly Migration[] = Object.entries(files)
 	.map(([path, sql]) => ({ number: Number(/(\d+)_[^/]*\.sql$/.exec(path)?.[1]), sql }))
 	.sort((a, b) => a.number - b.number);
 
+/** Number of the newest migration that was run here; 0 in a new database. */
+export async function schemaOf(db: Queryable): Promise<number> {
+	const [there] = await db.query(`select 1 from pg_tables where tablename = 'migration'`);
+	if (!there) return 0;
+	const [row] = await db.query<{ newest: number | null }>(
+		'select max(number) as newest from migration'
+	);
+	return row?.newest ?? 0;
+}
+
 /**
- * Brings the schema up to date, each migration in a transaction of its own.
+ * Runs the migrations that this database lacks, up to `to`, in the caller's transaction.
  *
- * @throws Error when the database was made by a newer Gravitas
+ * @param from the schema that the database has
  */
-export async function migrate(db: Database, list = migrations): Promise<void> {
-	await db.script(
+export async function runMigrations(
+	tx: Queryable,
+	from: number,
+	to = Infinity,
+	list = migrations
+): Promise<void> {
+	await tx.script(
 		'create table if not exists migration (number integer primary key, at timestamptz not null default now())'
 	);
-	const done = await db.query<{ number: number }>('select number from migration');
+	for (const { number, sql } of list.filter((m) => m.number > from && m.number <= to)) {
+		await tx.script(sql);
+		await tx.query('insert into migration (number) values ($1)', [number]);
+	}
+}
+
+/**
+ * Brings the schema up to date, all in one transaction.
+ *
+ * @param before called with the schema that is there, when it is not the newest; a copy is made then
+ * @throws DataFolderError when the database was made by a newer Gravitas
+ */
+export async function migrate(
+	db: Database,
+	before: (schema: number) => Promise<unknown> = () => Promise.resolve(),
+	list = migrations
+): Promise<void> {
+	const schema = await schemaOf(db);
 	const newest = list.at(-1)?.number ?? 0;
-	const beyond = done.find((row) => row.number > newest);
-	if (beyond) {
-		throw new Error(
-			`This data was written by a newer Gravitas (its schema is at ${beyond.number}, this program knows ${newest}). Update the program; nothing was changed.`
+	if (schema > newest) {
+		throw new DataFolderError(
+			`These data were written by a newer Gravitas (its schema is at ${schema}, this program knows ${newest}). Update the program; nothing was changed.`
 		);
 	}
-	for (const { number, sql } of list) {
-		if (done.some((row) => row.number === number)) continue;
-		await db.transaction(async (tx) => {
-			await tx.script(sql);
-			await tx.query('insert into migration (number) values ($1)', [number]);
-		});
-	}
+	if (schema === newest) return;
+	if (schema > 0) await before(schema);
+	await db.transaction((tx) => runMigrations(tx, schema, Infinity, list));
 }

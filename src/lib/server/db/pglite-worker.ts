@@ -1,61 +1,188 @@
 /**
  * The database thread. PGlite blocks its thread while a statement runs, so it has one of its own.
  */
-import { existsSync, renameSync, rmSync } from 'node:fs';
+import {
+	closeSync,
+	existsSync,
+	fsyncSync,
+	openSync,
+	readdirSync,
+	renameSync,
+	rmSync
+} from 'node:fs';
+import { dirname, join } from 'node:path';
 import { parentPort, workerData } from 'node:worker_threads';
-import type { PGlite } from '@electric-sql/pglite';
-import type { Answer, Request, WorkerSettings } from './messages';
+import type { PGlite, PGliteOptions } from '@electric-sql/pglite';
+import type { NodeFS } from '@electric-sql/pglite/nodefs';
+import { DEAD_ENGINE, type Answer, type Request, type WorkerSettings } from './messages';
 
-const { folder, pglite } = workerData as WorkerSettings;
+const { folder, pglite, nodefs } = workerData as WorkerSettings;
 const port = parentPort!;
 
+/**
+ * PGlite's own start parameters with two left out: -F, which turns fsync off, and -O, which lets
+ * system tables be changed. The log of changes is kept small by our own checkpoints.
+ */
+const startParams = [
+	...['--single', '-j'],
+	...[
+		'search_path=public',
+		'exit_on_error=false',
+		'log_checkpoints=false',
+		'max_worker_processes=0',
+		'max_parallel_workers=0',
+		'max_parallel_workers_per_gather=0',
+		'max_parallel_maintenance_workers=0',
+		'io_method=sync',
+		'wal_sync_method=fsync',
+		'max_wal_size=64MB',
+		'min_wal_size=32MB'
+	].flatMap((setting) => ['-c', setting])
+];
+
+/** What the engine last said on its error stream: the only place where it gives the reason when it cannot open. */
+const said: string[] = [];
+
+/** The parts of the engine's file system that the fsync hook touches. */
+interface EngineFiles {
+	FS: { ErrnoError: new (code: number) => Error };
+	NODEFS: {
+		stream_ops: { fsync?: (stream: EngineStream) => number };
+		realPath(node: unknown): string;
+		convertNodeCode(error: unknown): number;
+	};
+}
+interface EngineStream {
+	readonly nfd?: number;
+	readonly node: unknown;
+}
+
+function fsyncPath(path: string): void {
+	const fd = openSync(path, 'r');
+	try {
+		fsyncSync(fd);
+	} finally {
+		closeSync(fd);
+	}
+}
+
+function fsyncTree(path: string): void {
+	for (const entry of readdirSync(path, { withFileTypes: true })) {
+		const below = join(path, entry.name);
+		if (entry.isDirectory()) fsyncTree(below);
+		else fsyncPath(below);
+	}
+	fsyncPath(path);
+}
+
+async function start(path: string): Promise<PGlite> {
+	const { PGlite } = (await import(pglite)) as { PGlite: new (o: PGliteOptions) => PGlite };
+	const { NodeFS } = (await import(nodefs)) as { NodeFS: new (dir: string) => NodeFS };
+
+	/** PGlite's files on Node, with the fsync that they lack: without it a power cut loses acknowledged rows. */
+	const files = new NodeFS(path);
+	const init = files.init.bind(files);
+	files.init = async (pg, options) => {
+		const made = await init(pg, options);
+		const hook = (module: EngineFiles) => {
+			module.NODEFS.stream_ops.fsync = (stream) => {
+				try {
+					if (stream.nfd === undefined) fsyncPath(module.NODEFS.realPath(stream.node));
+					else fsyncSync(stream.nfd);
+					return 0;
+				} catch (error) {
+					throw new module.FS.ErrnoError(module.NODEFS.convertNodeCode(error));
+				}
+			};
+		};
+		const preRun = [...(made.emscriptenOpts.preRun as unknown[]), hook];
+		return { emscriptenOpts: { ...made.emscriptenOpts, preRun } } as typeof made;
+	};
+	const db = new PGlite({
+		fs: files,
+		startParams,
+		onStderr: (text) => {
+			said.push(text);
+			if (said.length > 40) said.shift();
+			return false;
+		},
+		onStdout: () => false
+	});
+	await db.waitReady;
+	return db;
+}
+
 async function open(): Promise<PGlite> {
-	const module = (await import(pglite)) as { PGlite: typeof PGlite };
 	if (!existsSync(folder)) {
 		// A creation that is cut off must not leave a half-made database under the final name.
 		const unfinished = `${folder}.new`;
 		rmSync(unfinished, { recursive: true, force: true });
-		const fresh = await module.PGlite.create(unfinished);
+		const fresh = await start(unfinished);
 		await fresh.close();
+		fsyncTree(unfinished);
 		renameSync(unfinished, folder);
+		fsyncPath(dirname(folder));
 	}
-	const db = await module.PGlite.create(folder);
+	const db = await start(folder);
 	await db.exec(`set time zone 'UTC'`);
 	return db;
 }
 
-function failure(id: number, error: unknown): Answer {
-	const { message, code } = error as { message?: string; code?: string };
-	return { id, ok: false, message: message ?? String(error), code: code ?? 'XX000' };
+/** An engine that has trapped answers nothing, without an error and without a command. */
+function alive<T extends { command?: string }>(result: T): T {
+	if (result.command === undefined) throw new Error('The database engine stopped working.');
+	return result;
 }
 
-async function handle(db: PGlite, request: Request): Promise<Answer> {
+async function handle(db: PGlite, request: Request): Promise<unknown[]> {
 	switch (request.kind) {
 		case 'query':
-			return {
-				id: request.id,
-				ok: true,
-				rows: (await db.query(request.sql, [...request.params])).rows
-			};
+			return alive(await db.query(request.sql, [...request.params])).rows;
 		case 'script':
-			await db.exec(request.sql);
-			return { id: request.id, ok: true, rows: [] };
+			(await db.exec(request.sql)).forEach(alive);
+			return [];
 		case 'close':
 			await db.close();
-			return { id: request.id, ok: true, rows: [] };
+			return [];
 	}
+}
+
+function failure(id: number, error: unknown): Answer {
+	const { message, code, severity } = error as Partial<
+		Record<'message' | 'code' | 'severity', string>
+	>;
+	// PostgreSQL's errors have a severity. Any other means that the engine itself broke.
+	const sqlState = severity === undefined ? undefined : code;
+	return { id, ok: false, message: message ?? String(error), code: sqlState ?? DEAD_ENGINE };
+}
+
+/** The engine's own words about why it did not open, without times and process numbers. */
+function reason(error: unknown): string {
+	const lines = said
+		.map((line) => /(?:PANIC|FATAL|ERROR):\s*(.*)$/.exec(line)?.[1])
+		.filter((line) => line !== undefined);
+	return lines.at(-1) ?? (error instanceof Error ? error.message : String(error));
 }
 
 const opening = open();
 opening.then(
 	() => port.postMessage({ id: 0, ok: true, rows: [] } satisfies Answer),
-	(error: unknown) => port.postMessage(failure(0, error))
+	(error: unknown) =>
+		port.postMessage({
+			id: 0,
+			ok: false,
+			message: reason(error),
+			code: DEAD_ENGINE
+		} satisfies Answer)
 );
 
 port.on('message', (request: Request) => {
 	opening
 		.then((db) => handle(db, request))
-		.catch((error: unknown) => failure(request.id, error))
+		.then(
+			(rows): Answer => ({ id: request.id, ok: true, rows }),
+			(error: unknown) => failure(request.id, error)
+		)
 		.then((answer) => {
 			port.postMessage(answer);
 			if (request.kind === 'close') port.close();

@@ -5,7 +5,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { DatabaseError, type Database } from './database';
-import { DataFolderError, lockDataFolder } from './lock';
+import { DataFolderError } from './folder';
+import { lockDataFolder } from './lock';
 import { openPglite } from './pglite';
 
 const folder = mkdtempSync(join(tmpdir(), 'gravitas-pglite-'));

@@ -1,97 +1,145 @@
-import { createRequire } from 'node:module';
-import { pathToFileURL } from 'node:url';
-import { Worker } from 'node:worker_threads';
-import { DatabaseError, type Database, type Queryable } from './database';
-import type { Answer, Request, WorkerSettings } from './messages';
-import code from './pglite-worker.ts?nodeworker';
+import { CLOSED, DatabaseError, DISK_FULL, UNKNOWN_OUTCOME } from './database';
+import type { Database, Queryable } from './database';
+import { startEngine, type Engine } from './engine';
+import { freeBytes, inspectFolder, whyNotOpened } from './folder';
+import { DEAD_ENGINE } from './messages';
 
-type Unsent = Request extends infer R ? (R extends Request ? Omit<R, 'id'> : never) : never;
+export interface PgliteLimits {
+	/** A statement that takes longer is given up, and the engine replaced. */
+	readonly statementMs: number;
+	/** A script (a migration), a checkpoint. */
+	readonly scriptMs: number;
+	/** Opening, with the recovery after a crash; creating takes some seconds more. */
+	readonly openMs: number;
+	/** Under this much room no transaction is begun: a full disk stops the engine where it stands. */
+	readonly roomBytes: number;
+	/** A checkpoint after so many transactions, or so long after the first of them. */
+	readonly checkpointEvery: number;
+	readonly checkpointMs: number;
+}
+
+const usual: PgliteLimits = {
+	statementMs: 20_000,
+	scriptMs: 120_000,
+	openMs: 90_000,
+	roomBytes: 24 * 2 ** 20,
+	checkpointEvery: 1000,
+	checkpointMs: 120_000
+};
 
 /**
- * Opens PGlite in a thread of its own, creating the database when the folder is not there.
+ * Opens PGlite in a thread of its own, creating the database when the folder is not there. An engine
+ * that dies or does not answer is replaced; what it was doing fails, the next request finds a new one.
  *
  * @param folder the database's own folder; the caller holds the lock on it
- * @throws DatabaseError when it cannot be opened
+ * @throws DataFolderError when it cannot be opened, with the way out
  */
-export async function openPglite(folder: string): Promise<Database> {
-	const require = createRequire(import.meta.url);
-	const settings: WorkerSettings = {
-		folder,
-		pglite: pathToFileURL(require.resolve('@electric-sql/pglite')).href
+export async function openPglite(
+	folder: string,
+	limits: Partial<PgliteLimits> = {}
+): Promise<Database> {
+	const { statementMs, scriptMs, openMs, roomBytes, checkpointEvery, checkpointMs } = {
+		...usual,
+		...limits
 	};
-	const worker = new Worker(new URL(`data:text/javascript,${encodeURIComponent(code)}`), {
-		workerData: settings,
-		// Deep JSON needs more stack than a thread has by default.
-		resourceLimits: { stackSizeMb: 64 }
-	});
-
-	const waiting = new Map<number, { done: (rows: unknown[]) => void; fail: (e: Error) => void }>();
-	let last = 0;
-	let ended: DatabaseError | null = null;
-	const end = (error: DatabaseError) => {
-		ended ??= error;
-		for (const { fail } of waiting.values()) fail(ended);
-		waiting.clear();
-	};
-	worker.on('message', (answer: Answer) => {
-		const entry = waiting.get(answer.id);
-		waiting.delete(answer.id);
-		if (answer.ok) entry?.done(answer.rows);
-		else entry?.fail(new DatabaseError(answer.message, answer.code));
-	});
-	worker.on('error', (error) =>
-		end(new DatabaseError(`The database stopped: ${String(error)}`, '57P02'))
-	);
-	worker.on('exit', () => end(new DatabaseError('The database is closed.', '57P01')));
-
-	const opened = new Promise<unknown[]>((done, fail) => waiting.set(0, { done, fail }));
-	const send = (request: Unsent) =>
-		new Promise<unknown[]>((done, fail) => {
-			if (ended) return fail(ended);
-			const id = ++last;
-			waiting.set(id, { done, fail });
-			worker.postMessage({ ...request, id });
+	inspectFolder(folder);
+	const start = () =>
+		startEngine(folder, openMs).catch((error: unknown) => {
+			throw error instanceof DatabaseError ? whyNotOpened(folder, error.message) : error;
 		});
-
-	try {
-		await opened;
-	} catch (error) {
-		await worker.terminate();
-		throw error;
-	}
+	let engine = await start();
+	let closed = false;
+	/** Transactions since the last checkpoint. */
+	let dirty = 0;
 
 	// One connection: whole transactions take turns, and nothing slips in between.
 	let turn: Promise<unknown> = Promise.resolve();
-	const inTurn = <T>(work: () => Promise<T>): Promise<T> => {
-		const mine = turn.then(work);
+	const inTurn = <T>(work: (engine: Engine) => Promise<T>): Promise<T> => {
+		const mine = turn.then(async () => {
+			if (closed) throw new DatabaseError('The database is closed.', CLOSED);
+			if (!engine.alive) {
+				// Two engines on one folder would ruin it: the old one must be gone.
+				await engine.kill();
+				engine = await start();
+			}
+			return work(engine);
+		});
 		turn = mine.catch(() => undefined);
 		return mine;
 	};
-	const raw: Queryable = {
+	const on = (engine: Engine): Queryable => ({
 		query: <Row>(sql: string, params: readonly unknown[] = []) =>
-			send({ kind: 'query', sql, params }) as Promise<Row[]>,
-		script: async (sql) => void (await send({ kind: 'script', sql }))
+			engine.send({ kind: 'query', sql, params }, statementMs) as Promise<Row[]>,
+		script: async (sql) => void (await engine.send({ kind: 'script', sql }, scriptMs))
+	});
+
+	async function transact<T>(
+		engine: Engine,
+		begin: string,
+		work: (tx: Queryable) => Promise<T>
+	): Promise<T> {
+		const tx = on(engine);
+		await tx.query(begin);
+		let result: T;
+		try {
+			result = await work(tx);
+		} catch (error) {
+			// A dead engine has forgotten the transaction by itself.
+			await tx.query('rollback').catch(() => undefined);
+			throw error;
+		}
+		try {
+			await tx.query('commit');
+		} catch (error) {
+			if (!(error instanceof DatabaseError) || error.code !== DEAD_ENGINE) throw error;
+			throw new DatabaseError(
+				'The database had to be started again just as this was being kept. Look whether it is there.',
+				UNKNOWN_OUTCOME
+			);
+		}
+		return result;
+	}
+
+	const checkpoint = async (engine: Engine) => {
+		if (dirty === 0) return;
+		dirty = 0;
+		await engine.send({ kind: 'script', sql: 'checkpoint' }, scriptMs);
 	};
+	const wrote = (engine: Engine) => (++dirty >= checkpointEvery ? checkpoint(engine) : undefined);
+	const timer = setInterval(() => {
+		if (dirty > 0) inTurn(checkpoint).catch((error: unknown) => console.error(String(error)));
+	}, checkpointMs);
+	timer.unref();
+
 	return {
-		query: (sql, params) => inTurn(() => raw.query(sql, params)),
-		script: (sql) => inTurn(() => raw.script(sql)),
+		query: (sql, params) => inTurn((engine) => on(engine).query(sql, params)),
+		script: (sql) => inTurn((engine) => on(engine).script(sql)),
+		read: (work) => inTurn((engine) => transact(engine, 'begin read only', work)),
 		transaction: (work) =>
-			inTurn(async () => {
-				await raw.query('begin');
-				try {
-					const result = await work(raw);
-					await raw.query('commit');
-					return result;
-				} catch (error) {
-					await raw.query('rollback').catch(() => undefined);
-					throw error;
+			inTurn(async (engine) => {
+				if (freeBytes(folder) < roomBytes) {
+					throw new DatabaseError(
+						'The disk is nearly full, so nothing was changed. Make room on it and try again.',
+						DISK_FULL
+					);
 				}
+				const result = await transact(engine, 'begin', work);
+				// What is committed stays so when the checkpoint fails; the next engine recovers it.
+				await wrote(engine)?.catch((error: unknown) => console.error(String(error)));
+				return result;
 			}),
-		close: () =>
-			inTurn(async () => {
-				if (ended) return;
-				await send({ kind: 'close' });
-				await worker.terminate();
-			})
+		close: () => {
+			clearInterval(timer);
+			return inTurn(async (engine) => {
+				closed = true;
+				try {
+					await engine.send({ kind: 'close' }, scriptMs);
+				} finally {
+					await engine.kill();
+				}
+			}).catch((error: unknown) => {
+				if (!(error instanceof DatabaseError) || error.code !== CLOSED) throw error;
+			});
+		}
 	};
 }

@@ -2,8 +2,10 @@ import type {
 	DocumentChange,
 	DocumentKind,
 	DocumentRow,
-	HistoryEnds
+	HistoryEnds,
+	HistoryEntry
 } from '$lib/contract/documents';
+import { difference } from '$lib/contract/changes';
 import type { Queryable } from '../db/database';
 import { contentOf, putDocument, removeDocument } from './documents';
 
@@ -32,26 +34,26 @@ export async function recordAction(
 	changes: readonly ChangeRecord[]
 ): Promise<void> {
 	await tx.query(`update action set state = 'dropped' where state = 'undone'`);
-	await tx.query(`insert into action (label, paths, changes) values ($1, $2, $3)`, [
+	await tx.query(`insert into action (label, paths, changes, documents) values ($1, $2, $3, $4)`, [
 		label,
 		paths,
-		JSON.stringify(changes)
+		JSON.stringify(changes),
+		changes.map((change) => change.id)
 	]);
 }
 
 /**
  * Records an edit of one document. A run of edits of the same value is kept as one action from its
- * first state to its last; a run that ends where it began leaves none.
- *
- * @param describe the changed paths and the change in words, from one state to another
+ * first state to its last; a run that ends where it began leaves none. An edit that changes nothing
+ * is no action.
  */
 export async function recordEdit(
 	tx: Queryable,
 	before: DocumentRow,
-	after: DocumentRow,
-	describe: (a: DocumentRow, b: DocumentRow) => { paths: readonly string[]; words: string }
+	after: DocumentRow
 ): Promise<void> {
-	const { paths, words } = describe(before, after);
+	const { paths, words } = difference(before, after);
+	if (paths.length === 0) return;
 	const [last] = await tx.query<ActionRow & { paths: string[] }>(
 		`select id, label, paths, changes from action
 		where id = (select max(id) from action where state <> 'dropped')
@@ -66,7 +68,7 @@ export async function recordEdit(
 		await recordAction(tx, labelOf(after, words), paths, [change]);
 		return;
 	}
-	const whole = describe(run.before!, after);
+	const whole = difference(run.before!, after);
 	if (whole.paths.length === 0) {
 		await tx.query('delete from action where id = $1', [last.id]);
 		return;
@@ -118,4 +120,31 @@ export async function stepHistory(
 		back ? 'undone' : 'done'
 	]);
 	return changes;
+}
+
+/** How much of a document's history is told. */
+const HISTORY_LENGTH = 200;
+
+/** What was done to a document, newest first, undone actions included. */
+export async function historyOf(db: Queryable, id: string): Promise<HistoryEntry[]> {
+	const rows = await db.query<ActionRow & { at: Date; state: string }>(
+		`select id, at, label, state, changes from action
+		where documents @> array[$1::uuid] order by id desc limit $2`,
+		[id, HISTORY_LENGTH]
+	);
+	return rows.map(({ id: action, at, label, state, changes }) => {
+		const { before, after } = changes.find((change) => change.id === id)!;
+		return { id: action, at: at.toISOString(), label, holds: state === 'done', before, after };
+	});
+}
+
+/** A document as it was at a revision, where the log still has it. */
+export async function stateAt(
+	db: Queryable,
+	id: string,
+	revision: number
+): Promise<DocumentRow | null> {
+	const entries = await historyOf(db, id);
+	const states = entries.flatMap(({ before, after }) => [after, before]);
+	return states.find((row) => row?.revision === revision) ?? null;
 }

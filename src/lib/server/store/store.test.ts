@@ -7,14 +7,14 @@ import { afterAll, beforeAll, expect, test } from 'vitest';
 import { starterRecipe } from '$core/fly/index';
 import { recipeToDocument, type DocumentRow } from '$lib/contract/documents';
 import { lockDataFolder } from '../db/lock';
-import { migrate } from '../db/migrate';
+import { migrate, migrations } from '../db/migrate';
 import { openPglite } from '../db/pglite';
 import { openStore, Refusal, type Store } from './index';
 
 const folder = mkdtempSync(join(tmpdir(), 'gravitas-store-'));
 let store: Store;
 beforeAll(async () => {
-	store = await openStore(folder, true);
+	store = await openStore(folder, { demo: true });
 }, 120_000);
 afterAll(async () => {
 	await store.close();
@@ -89,7 +89,8 @@ test('the later save of an older revision is refused and changes nothing', async
 		store.edit('fly', id, seen.revision, { name: 'Two windows', body: body(3.2e-3) })
 	);
 	expect(late.status).toBe(409);
-	expect(late.current?.body).toEqual(body(2.4e-3));
+	expect(late.more.current?.body).toEqual(body(2.4e-3));
+	expect(late.more.changed).toBe('bead 2 to 2.4');
 	expect((await store.get('fly', id)).body).toEqual(body(2.4e-3));
 });
 
@@ -206,15 +207,15 @@ test('what was on the strip is there again', async () => {
 
 test('a second holder of the folder is told so', async () => {
 	expect(() => lockDataFolder(folder)).toThrow(/already running/);
-	await expect(openStore(folder, true)).rejects.toThrow(/already running/);
+	await expect(openStore(folder, { demo: true })).rejects.toThrow(/already running/);
 	expect(existsSync(join(folder, 'database', 'PG_VERSION'))).toBe(true);
 });
 
 test('a migration that fails leaves nothing of itself, and newer data are not touched', async () => {
 	const db = await openPglite(join(folder, 'other'));
-	const half = { number: 2, sql: 'create table half (id integer); select nonsense' };
+	const half = { number: 3, sql: 'create table half (id integer); select nonsense' };
 	await migrate(db);
-	await expect(migrate(db, [{ number: 1, sql: '' }, half])).rejects.toThrow();
+	await expect(migrate(db, undefined, [...migrations, half])).rejects.toThrow();
 	expect(await db.query(`select to_regclass('half') as half`)).toEqual([{ half: null }]);
 	await db.query('insert into migration (number) values (99)');
 	await expect(migrate(db)).rejects.toThrow(/newer Gravitas/);

@@ -1,20 +1,29 @@
-import { recipeChange } from '$core/fly/index';
-import { lieChange } from '$core/water/index';
-import {
-	lieFromDocument,
-	recipeFromDocument,
-	type ActionAnswer,
-	type DocumentChange,
-	type DocumentKind,
-	type DocumentRow,
-	type FlyRow,
-	type LieRow,
-	type RiverRow,
-	type Snapshot,
-	type StripSelection
+import { randomUUID } from 'node:crypto';
+import { difference } from '$lib/contract/changes';
+import type {
+	ActionAnswer,
+	ChangeNews,
+	DocumentChange,
+	DocumentKind,
+	DocumentRow,
+	FlyRow,
+	HistoryEntry,
+	LieRow,
+	RiverRow,
+	Snapshot,
+	StripSelection
 } from '$lib/contract/documents';
 import type { Database, Queryable } from '../db/database';
-import { historyEnds, recordAction, recordEdit, stepHistory } from './actions';
+import {
+	historyEnds,
+	historyOf,
+	recordAction,
+	recordEdit,
+	stateAt,
+	stepHistory,
+	type ChangeRecord
+} from './actions';
+import type { Backups } from './backups';
 import {
 	findDocument,
 	listDocuments,
@@ -22,18 +31,9 @@ import {
 	removeDocument,
 	type DocumentContent
 } from './documents';
+import { Refusal } from './refusal';
 
-/** A request that cannot be met, with words for the person; nothing was changed. */
-export class Refusal extends Error {
-	override readonly name = 'Refusal';
-	constructor(
-		readonly status: 404 | 409 | 422,
-		message: string,
-		readonly current: DocumentRow | null = null
-	) {
-		super(message);
-	}
-}
+export type Listener = (news: ChangeNews | null) => void;
 
 /** Everything a person does, each a transaction with its entry in the action log. */
 export interface Store {
@@ -49,73 +49,99 @@ export interface Store {
 		content: DocumentContent
 	): Promise<ActionAnswer>;
 	remove(kind: DocumentKind, id: string, revision: number): Promise<ActionAnswer>;
+	/**
+	 * Several changes as one action.
+	 *
+	 * @param plan reads what is there, and says what to write and under which label; null for nothing
+	 */
+	together<T>(
+		plan: (tx: Queryable) => Promise<{ result: T; label: string; writes: readonly Write[] }>
+	): Promise<{ result: T; answer: ActionAnswer }>;
+	history(kind: DocumentKind, id: string): Promise<HistoryEntry[]>;
 	undo(): Promise<ActionAnswer>;
 	redo(): Promise<ActionAnswer>;
 	setStrip(selection: StripSelection): Promise<void>;
+	/** Work that only reads, on one state of everything. */
+	read<T>(work: (tx: Queryable) => Promise<T>): Promise<T>;
+	/** Calls `listener` after each change, and with null when the store closes. @returns ends that */
+	listen(listener: Listener): () => void;
+	/** What the snapshot of this moment would say. */
+	stand(): string;
+	readonly backups: Backups;
 	close(): Promise<void>;
+}
+
+export interface Write {
+	readonly kind: DocumentKind;
+	readonly id: string;
+	readonly content: DocumentContent;
 }
 
 const words: Readonly<Record<DocumentKind, string>> = { fly: 'fly', lie: 'lie', river: 'river' };
 
-function describe(a: DocumentRow, b: DocumentRow) {
-	const change =
-		a.kind === 'fly' && b.kind === 'fly'
-			? recipeChange(recipeFromDocument(a.body.recipe), recipeFromDocument(b.body.recipe))
-			: a.kind === 'lie' && b.kind === 'lie'
-				? lieChange(lieFromDocument(a.body), lieFromDocument(b.body))
-				: a.kind === 'river' && b.kind === 'river' && a.body.temperatureC !== b.body.temperatureC
-					? {
-							paths: ['temperature'],
-							words: `water ${a.body.temperatureC} °C to ${b.body.temperatureC} °C`
-						}
-					: { paths: [], words: '' };
-	if (a.name === b.name) return change;
-	const renamed = `renamed from ${a.name}`;
-	return {
-		paths: [...change.paths, 'name'],
-		words: change.words ? `${change.words}, ${renamed}` : renamed
+/**
+ * @param backups makes and restores copies of this database
+ * @param release gives the data folder back
+ */
+export function createStore(db: Database, backups: Backups, release: () => void): Store {
+	// The stand is this process's own: a window that outlives it finds another one, and reads anew.
+	const epoch = randomUUID().slice(0, 8);
+	let count = 0;
+	const stand = () => `${epoch}.${count}`;
+	const listeners = new Set<Listener>();
+	const tell = (news: Omit<ChangeNews, 'stand'>) => {
+		count++;
+		for (const listener of listeners) listener({ ...news, stand: stand() });
 	};
-}
 
-export function createStore(db: Database, release: () => void = () => undefined): Store {
 	const current = async (tx: Queryable, kind: DocumentKind, id: string) => {
 		const row = await findDocument(tx, kind, id);
 		if (!row) throw new Refusal(404, `This ${words[kind]} is not there; it may have been deleted.`);
 		return row;
 	};
-	const expect = (row: DocumentRow, revision: number) => {
-		if (row.revision !== revision) {
-			throw new Refusal(
-				409,
-				`“${row.name}” was changed in another window after this one read it.`,
-				row
-			);
-		}
+	const expect = async (tx: Queryable, row: DocumentRow, revision: number) => {
+		if (row.revision === revision) return;
+		const seen = await stateAt(tx, row.id, revision);
+		const changed = seen ? difference(seen, row).words : '';
+		const what = changed ? `: ${changed}` : '';
+		throw new Refusal(
+			409,
+			`“${row.name}” was changed after revision ${revision} was read${what}. It is at revision ${row.revision} now.`,
+			{ current: row, changed }
+		);
 	};
-	const answer = async (tx: Queryable, changes: DocumentChange[]): Promise<ActionAnswer> => ({
-		changes,
-		history: await historyEnds(tx)
-	});
 	const needsRiver = async (tx: Queryable, kind: DocumentKind, content: DocumentContent) => {
 		if (kind !== 'lie') return;
 		if (!(await findDocument(tx, 'river', content.riverId!))) {
 			throw new Refusal(422, 'The river (riverId) of this lie is not there.');
 		}
 	};
+	/** A transaction whose changes every window is told of, once they are on the disk. */
+	const act = async (
+		work: (tx: Queryable) => Promise<readonly DocumentChange[]>
+	): Promise<ActionAnswer> => {
+		const answer = await db.transaction(async (tx) => {
+			const changes = await work(tx);
+			return { changes, history: await historyEnds(tx) };
+		});
+		if (answer.changes.length > 0) tell(answer);
+		return answer;
+	};
 	const step = (direction: 'undo' | 'redo') =>
-		db.transaction(async (tx) => {
+		act(async (tx) => {
 			const changes = await stepHistory(tx, direction);
 			if (!changes) throw new Refusal(409, `There is nothing to ${direction}.`);
-			return answer(tx, changes);
+			return changes;
 		});
 
 	return {
 		snapshot: () =>
-			db.transaction(async (tx) => {
+			db.read(async (tx) => {
 				const [strip] = await tx.query<{ value: StripSelection }>(
 					`select value from setting where key = 'strip'`
 				);
 				return {
+					stand: stand(),
 					flies: await listDocuments<FlyRow>(tx, 'fly'),
 					lies: await listDocuments<LieRow>(tx, 'lie'),
 					rivers: await listDocuments<RiverRow>(tx, 'river'),
@@ -126,7 +152,7 @@ export function createStore(db: Database, release: () => void = () => undefined)
 		list: (kind) => listDocuments(db, kind),
 		get: (kind, id) => current(db, kind, id),
 		create: (kind, id, content) =>
-			db.transaction(async (tx) => {
+			act(async (tx) => {
 				if (await findDocument(tx, kind, id)) {
 					throw new Refusal(409, `A ${words[kind]} with this id is already there.`);
 				}
@@ -138,21 +164,21 @@ export function createStore(db: Database, release: () => void = () => undefined)
 					[],
 					[{ kind, id, before: null, after: row }]
 				);
-				return answer(tx, [{ kind, id, row }]);
+				return [{ kind, id, row }];
 			}),
 		edit: (kind, id, revision, content) =>
-			db.transaction(async (tx) => {
+			act(async (tx) => {
 				const before = await current(tx, kind, id);
-				expect(before, revision);
+				await expect(tx, before, revision);
 				await needsRiver(tx, kind, content);
 				const row = await putDocument(tx, kind, id, content);
-				if (describe(before, row).paths.length > 0) await recordEdit(tx, before, row, describe);
-				return answer(tx, [{ kind, id, row }]);
+				await recordEdit(tx, before, row);
+				return [{ kind, id, row }];
 			}),
 		remove: (kind, id, revision) =>
-			db.transaction(async (tx) => {
+			act(async (tx) => {
 				const before = await current(tx, kind, id);
-				expect(before, revision);
+				await expect(tx, before, revision);
 				if (kind === 'river') {
 					const [lie] = await tx.query('select id from lie where river_id = $1 limit 1', [id]);
 					if (lie) {
@@ -166,20 +192,66 @@ export function createStore(db: Database, release: () => void = () => undefined)
 					[],
 					[{ kind, id, before, after: null }]
 				);
-				return answer(tx, [{ kind, id, row: null }]);
+				return [{ kind, id, row: null }];
+			}),
+		together: async <T>(
+			plan: (tx: Queryable) => Promise<{ result: T; label: string; writes: readonly Write[] }>
+		) => {
+			let planned: T;
+			const answer = await act(async (tx) => {
+				const { result, label, writes } = await plan(tx);
+				planned = result;
+				const records: ChangeRecord[] = [];
+				for (const { kind, id, content } of writes) {
+					const before = await findDocument(tx, kind, id);
+					await needsRiver(tx, kind, content);
+					records.push({ kind, id, before, after: await putDocument(tx, kind, id, content) });
+				}
+				if (records.length > 0) await recordAction(tx, label, [], records);
+				return records.map(({ kind, id, after }) => ({ kind, id, row: after }));
+			});
+			return { result: planned!, answer };
+		},
+		history: (kind, id) =>
+			db.read(async (tx) => {
+				const entries = await historyOf(tx, id);
+				// A deleted document still has its history; one that never was has none.
+				if (entries.length === 0) await current(tx, kind, id);
+				return entries;
 			}),
 		undo: () => step('undo'),
 		redo: () => step('redo'),
 		setStrip: async (selection) => {
-			await db.query(
-				`insert into setting (key, value) values ('strip', $1)
-				on conflict (key) do update set value = excluded.value`,
-				[JSON.stringify(selection)]
+			await db.transaction((tx) =>
+				tx.query(
+					`insert into setting (key, value) values ('strip', $1)
+					on conflict (key) do update set value = excluded.value`,
+					[JSON.stringify(selection)]
+				)
 			);
 		},
+		read: (work) => db.read(work),
+		listen: (listener) => {
+			listeners.add(listener);
+			return () => listeners.delete(listener);
+		},
+		stand,
+		backups: {
+			...backups,
+			restore: async (name) => {
+				await backups.restore(name);
+				tell({ changes: null, history: await db.read(historyEnds) });
+			}
+		},
 		close: async () => {
-			await db.close();
-			release();
+			backups.stop();
+			for (const listener of listeners) listener(null);
+			listeners.clear();
+			try {
+				await db.close();
+			} finally {
+				release();
+			}
 		}
 	};
 }

@@ -1,0 +1,66 @@
+import { readdirSync } from 'node:fs';
+import { Validator } from '@seriousme/openapi-schema-validator';
+import { Ajv2020 } from 'ajv/dist/2020.js';
+import formats from 'ajv-formats';
+import { expect, test } from './server';
+
+interface Described {
+	paths: Record<
+		string,
+		Record<string, { responses: Record<string, { content: Record<string, { schema: object }> }> }>
+	>;
+	components: { schemas: Record<string, object> };
+	'x-scenario': {
+		method: string;
+		operation: string;
+		path: string;
+		body?: unknown;
+		status: number;
+	}[];
+}
+
+test('the description of the API is sound, and its examples do what they say', async ({ demo }) => {
+	const at = (path: string) => new URL(path, demo.address);
+	const description = (await (await fetch(at('/api/openapi.json'))).json()) as Described;
+	expect(await new Validator().validate(structuredClone(description))).toMatchObject({
+		valid: true
+	});
+
+	// Every route is described, and nothing else is.
+	const routes = readdirSync('src/routes/api', { recursive: true, encoding: 'utf8' })
+		.filter((file) => file.endsWith('+server.ts') && !file.includes('...'))
+		.flatMap((file) => {
+			const path = `/api/${file}`.replace('/+server.ts', '').replace(/\[(\w+)\]/g, '{$1}');
+			const kinds = path.includes('[collection') ? ['flies', 'lies', 'rivers'] : [''];
+			return kinds.map((kind) => path.replace(/\[collection=\w+\]/, kind));
+		});
+	expect(Object.keys(description.paths).sort()).toEqual(routes.sort());
+
+	const ajv = new Ajv2020({ strict: false, allErrors: true });
+	formats.default(ajv);
+	let backup = '';
+	const scenario = description['x-scenario'];
+	expect(scenario.length).toBeGreaterThan(50);
+	for (const { method, operation, path, body, status } of scenario) {
+		const response = await fetch(at(path.replace('{backup}', backup)), {
+			method,
+			...(body === undefined
+				? {}
+				: { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } })
+		});
+		const said = await response.text();
+		const what = `${method} ${path}: ${said.slice(0, 300)}`;
+		expect(response.status, what).toBe(status);
+		const content = description.paths[operation]?.[method]?.responses[status]?.content ?? {};
+		const [type, { schema } = { schema: null }] = Object.entries(content)[0] ?? [''];
+		expect(schema, `${what} is not described`).not.toBeNull();
+		expect(response.headers.get('content-type')).toContain(type);
+		if (type !== 'application/json' || operation.endsWith('/file')) continue;
+		const answer: unknown = JSON.parse(said);
+		const valid = ajv.compile({ ...schema, components: description.components });
+		expect(valid(answer), `${what}\n${ajv.errorsText(valid.errors)}`).toBe(true);
+		if (operation === '/api/backups' && method === 'get') {
+			backup = (answer as { name: string }[])[0]!.name;
+		}
+	}
+});

@@ -1,0 +1,91 @@
+import { recipeChange } from '$core/fly/index';
+import { lieChange } from '$core/water/index';
+import { lieFromDocument, recipeFromDocument, type DocumentRow } from './documents';
+
+/** What differs between two states of a document: the paths, and the whole in a tier's words. */
+export interface Difference {
+	readonly paths: readonly string[];
+	/** "bead 2.8 to 3.2"; empty when nothing differs. */
+	readonly words: string;
+}
+
+/** The difference from one state of a document to another. Both are of the same kind. */
+export function difference(from: DocumentRow, to: DocumentRow): Difference {
+	const change = bodyChange(from, to);
+	const paths = [...change.paths];
+	const words = change.words === '' ? [] : [change.words];
+	if (paths.length === 0 && !sameContent(from.body, to.body)) {
+		paths.push('fine');
+		words.push('a change too fine to show');
+	}
+	if (from.kind === 'lie' && to.kind === 'lie' && from.riverId !== to.riverId) {
+		paths.push('river');
+		words.push('moved to another river');
+	}
+	if (from.name !== to.name) {
+		paths.push('name');
+		words.push(`renamed from ${from.name}`);
+	}
+	return { paths, words: words.join(', ') };
+}
+
+function bodyChange(a: DocumentRow, b: DocumentRow): Difference {
+	if (a.kind === 'fly' && b.kind === 'fly') {
+		return recipeChange(recipeFromDocument(a.body.recipe), recipeFromDocument(b.body.recipe));
+	}
+	if (a.kind === 'lie' && b.kind === 'lie') {
+		return lieChange(lieFromDocument(a.body), lieFromDocument(b.body));
+	}
+	if (a.kind === 'river' && b.kind === 'river' && a.body.temperatureC !== b.body.temperatureC) {
+		return {
+			paths: ['temperature'],
+			words: `water ${a.body.temperatureC} °C to ${b.body.temperatureC} °C`
+		};
+	}
+	return { paths: [], words: '' };
+}
+
+/** Whether two contents are the same to the last digit, whatever the order of their fields. */
+export function sameContent(a: unknown, b: unknown): boolean {
+	if (a === b) return true;
+	if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
+	const keys = Object.keys(a);
+	return (
+		keys.length === Object.keys(b).length &&
+		keys.every(
+			(key) =>
+				Object.hasOwn(b, key) &&
+				sameContent((a as Record<string, unknown>)[key], (b as Record<string, unknown>)[key])
+		)
+	);
+}
+
+/**
+ * Joins two changes of the same document that were made apart. The parts are the name, the hook, the
+ * bead, the coil and the dressing of a fly, and each figure of a lie or a river.
+ *
+ * @param base the state that both started from
+ * @returns the joined document, or null where a part was changed on both sides to different ends
+ */
+export function mergeApart<Row extends DocumentRow>(base: Row, mine: Row, theirs: Row): Row | null {
+	const parts = (row: DocumentRow): Record<string, unknown> => ({
+		name: row.name,
+		...(row.kind === 'lie' ? { riverId: row.riverId } : {}),
+		...(row.kind === 'fly' ? row.body.recipe : row.body)
+	});
+	const [was, here, there] = [parts(base), parts(mine), parts(theirs)];
+	const joined: Record<string, unknown> = {};
+	for (const key of Object.keys({ ...here, ...there })) {
+		if (sameContent(here[key], was[key])) joined[key] = there[key];
+		else if (sameContent(there[key], was[key]) || sameContent(here[key], there[key])) {
+			joined[key] = here[key];
+		} else return null;
+	}
+	const { name, riverId, ...rest } = joined;
+	return {
+		...theirs,
+		name,
+		...(theirs.kind === 'lie' ? { riverId } : {}),
+		body: theirs.kind === 'fly' ? { recipe: rest } : rest
+	} as Row;
+}

@@ -1,0 +1,79 @@
+import { strToU8, unzipSync, zipSync } from 'fflate';
+import type { Snapshot } from '$lib/contract/documents';
+import { flyFile, riverFile } from '$lib/contract/files';
+import { Refusal } from './store/refusal';
+
+/** Bounds of an archive that is read; what a person has tied in a life is far below. */
+const MOST_FILES = 20_000;
+const MOST_UNPACKED = 48 * 2 ** 20;
+
+export interface NamedBytes {
+	readonly name: string;
+	readonly bytes: Uint8Array;
+}
+
+/** Everything that a person describes, as a ZIP of document files: one a fly, one a river with its lies. */
+export function makeArchive({ flies, rivers, lies }: Snapshot): Uint8Array<ArrayBuffer> {
+	const files: Record<string, Uint8Array> = {};
+	const add = (folder: string, name: string, id: string, content: object) => {
+		const plain = name.replace(/[^\p{L}\p{N} ._-]+/gu, '-').trim();
+		files[`${folder}/${plain} ${id.slice(0, 8)}.json`] = strToU8(
+			`${JSON.stringify(content, null, '\t')}\n`
+		);
+	};
+	flies.forEach((fly) => add('flies', fly.name, fly.id, flyFile(fly)));
+	rivers.forEach((river) => add('rivers', river.name, river.id, riverFile(river, lies)));
+	return zipSync(files) as Uint8Array<ArrayBuffer>;
+}
+
+export const isArchive = (bytes: Uint8Array) =>
+	bytes[0] === 0x50 && bytes[1] === 0x4b && (bytes[2] === 3 || bytes[2] === 5);
+
+/**
+ * The JSON files in an archive, and the names of the others.
+ *
+ * @throws Refusal when it is broken, or would unpack to more than a person can have
+ */
+export function openArchive({ name, bytes }: NamedBytes): {
+	files: NamedBytes[];
+	passedOver: string[];
+} {
+	const passedOver: string[] = [];
+	let count = 0;
+	let size = 0;
+	let unpacked: Record<string, Uint8Array>;
+	try {
+		unpacked = unzipSync(bytes, {
+			filter: (entry) => {
+				if (entry.name.endsWith('/')) return false;
+				// Counted before anything is unpacked; the unpacker writes no more than is declared.
+				count++;
+				if (!/\.json$/i.test(entry.name) || entry.name.startsWith('__MACOSX/')) {
+					if (passedOver.length < 20) passedOver.push(entry.name.slice(0, 200));
+					return false;
+				}
+				size += entry.originalSize;
+				if (count > MOST_FILES || size > MOST_UNPACKED) {
+					throw new Refusal(
+						413,
+						`${name} unpacks to more than ${MOST_UNPACKED / 2 ** 20} MB or ${MOST_FILES} files; no archive of documents does.`
+					);
+				}
+				return true;
+			}
+		});
+	} catch (error) {
+		if (error instanceof Refusal) throw error;
+		throw new Refusal(
+			400,
+			`${name} is not a ZIP archive that can be read; it is broken or cut off.`
+		);
+	}
+	return {
+		files: Object.entries(unpacked).map(([entry, content]) => ({
+			name: `${name} / ${entry}`,
+			bytes: content
+		})),
+		passedOver
+	};
+}

@@ -1,0 +1,100 @@
+import { createRequire } from 'node:module';
+import { pathToFileURL } from 'node:url';
+import { Worker } from 'node:worker_threads';
+import { DatabaseError } from './database';
+import { DEAD_ENGINE, type Answer, type Request, type WorkerSettings } from './messages';
+import code from './pglite-worker.ts?nodeworker';
+
+type Unsent = Request extends infer R ? (R extends Request ? Omit<R, 'id'> : never) : never;
+
+/** One PGlite in its thread, until it ends; it is replaced, never mended. */
+export interface Engine {
+	/** False once it has ended, or was ended because it did not answer. */
+	readonly alive: boolean;
+	/** @throws DatabaseError when the statement fails, or the engine has died or is ended for its silence */
+	send(request: Unsent, limitMs: number): Promise<unknown[]>;
+	/** Ends the thread, whatever it does; settles when it is gone. */
+	kill(): Promise<void>;
+}
+
+/**
+ * Starts an engine on a folder, which is created when it is not there.
+ *
+ * @param limitMs how long it may take to open
+ * @throws DatabaseError when it cannot be opened; its message is the engine's own reason
+ */
+export async function startEngine(folder: string, limitMs: number): Promise<Engine> {
+	const require = createRequire(import.meta.url);
+	const address = (module: string) => pathToFileURL(require.resolve(module)).href;
+	const settings: WorkerSettings = {
+		folder,
+		pglite: address('@electric-sql/pglite'),
+		nodefs: address('@electric-sql/pglite/nodefs')
+	};
+	const worker = new Worker(new URL(`data:text/javascript,${encodeURIComponent(code)}`), {
+		workerData: settings,
+		// Deep JSON needs more stack than a thread has by default.
+		resourceLimits: { stackSizeMb: 64 }
+	});
+
+	const waiting = new Map<number, { done: (rows: unknown[]) => void; fail: (e: Error) => void }>();
+	let last = 0;
+	let ended: DatabaseError | null = null;
+	const end = (error: DatabaseError) => {
+		ended ??= error;
+		for (const { fail } of waiting.values()) fail(ended);
+		waiting.clear();
+	};
+	const kill = async () => {
+		end(new DatabaseError('The database engine was ended.', DEAD_ENGINE));
+		await worker.terminate();
+	};
+	worker.on('message', (answer: Answer) => {
+		const entry = waiting.get(answer.id);
+		waiting.delete(answer.id);
+		if (answer.ok) entry?.done(answer.rows);
+		else {
+			const error = new DatabaseError(answer.message, answer.code);
+			entry?.fail(error);
+			if (answer.code === DEAD_ENGINE) end(error);
+		}
+	});
+	worker.on('error', (error) =>
+		end(new DatabaseError(`The database engine stopped: ${String(error)}`, DEAD_ENGINE))
+	);
+	worker.on('exit', () => end(new DatabaseError('The database engine has ended.', DEAD_ENGINE)));
+
+	const answered = (id: number, limitMs: number, post: () => void) =>
+		new Promise<unknown[]>((done, fail) => {
+			if (ended) return fail(ended);
+			const watchdog = setTimeout(() => {
+				const seconds = Math.round(limitMs / 1000);
+				end(
+					new DatabaseError(`The database did not answer within ${seconds} seconds.`, DEAD_ENGINE)
+				);
+				void worker.terminate();
+			}, limitMs);
+			waiting.set(id, {
+				done: (rows) => (clearTimeout(watchdog), done(rows)),
+				fail: (error) => (clearTimeout(watchdog), fail(error))
+			});
+			post();
+		});
+
+	try {
+		await answered(0, limitMs, () => undefined);
+	} catch (error) {
+		await kill();
+		throw error;
+	}
+	return {
+		get alive() {
+			return ended === null;
+		},
+		send: (request, limit) => {
+			const id = ++last;
+			return answered(id, limit, () => worker.postMessage({ ...request, id }));
+		},
+		kill
+	};
+}

@@ -1,0 +1,19 @@
+import type { DocumentKind, FlyRow, LieRow, RiverRow } from '$lib/contract/documents';
+import { flyFile, lieFile, riverFile } from '$lib/contract/files';
+import type { Store } from './store/index';
+
+/** A stored document as the content of a file of its own. @throws Refusal with 404 when it is not there */
+export async function fileOf(store: Store, kind: DocumentKind, id: string) {
+	const row = await store.get(kind, id);
+	switch (row.kind) {
+		case 'fly':
+			return { name: row.name, content: flyFile(row satisfies FlyRow) };
+		case 'lie':
+			return {
+				name: row.name,
+				content: lieFile(row, (await store.get('river', row.riverId)) as RiverRow)
+			};
+		case 'river':
+			return { name: row.name, content: riverFile(row, (await store.list('lie')) as LieRow[]) };
+	}
+}

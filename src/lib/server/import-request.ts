@@ -1,0 +1,104 @@
+import { importChoices, type ImportAnswer, type ImportChoice } from '$lib/contract/files';
+import { isArchive, openArchive, type NamedBytes } from './archive';
+import { LONG } from './api';
+import { readBody, readJson } from './json';
+import { documentsIn, importLabel, planImport } from './store/import';
+import { Refusal, type Store } from './store/index';
+
+/** More than this in one document file is no document. */
+const MOST_IN_FILE = 2 * 2 ** 20;
+
+export interface ImportRequest {
+	readonly files: readonly NamedBytes[];
+	/** Only says what the import would mean. */
+	readonly look: boolean;
+	/** What to do with a document that is here and differs, unless `choices` names it. */
+	readonly different: ImportChoice;
+	/** By `kind:id`. */
+	readonly choices: Readonly<Record<string, ImportChoice>>;
+}
+
+/**
+ * Reads an import: a form with any number of files (and `choices` as JSON), or one file as the body.
+ *
+ * @throws Refusal
+ */
+export async function importRequestOf(request: Request, url: URL): Promise<ImportRequest> {
+	const look = url.searchParams.get('look') === '1';
+	const different = choiceOf(url.searchParams.get('different') ?? 'keep', 'different');
+	const body = await readBody(request, LONG);
+	const type = request.headers.get('content-type') ?? '';
+	if (!/^multipart\/form-data/i.test(type)) {
+		return { files: [{ name: 'The request', bytes: body }], look, different, choices: {} };
+	}
+	let form: FormData;
+	try {
+		form = await new Response(body, { headers: { 'content-type': type } }).formData();
+	} catch {
+		throw new Refusal(400, 'The form cannot be read; it is broken or cut off.');
+	}
+	const files: NamedBytes[] = [];
+	let choices: Record<string, ImportChoice> = {};
+	for (const [field, value] of form) {
+		if (typeof value !== 'string') {
+			const name = value.name.slice(0, 200) || 'a file without a name';
+			files.push({ name, bytes: new Uint8Array(await value.arrayBuffer()) });
+		} else if (field === 'choices') choices = choicesOf(value);
+		else throw new Refusal(422, `The form has a field “${field.slice(0, 60)}” that is not known.`);
+	}
+	return { files, look, different, choices };
+}
+
+function choiceOf(value: unknown, path: string): ImportChoice {
+	const choice = importChoices.find((known) => known === value);
+	if (choice) return choice;
+	const message = `Must be one of ${importChoices.join(', ')}.`;
+	throw new Refusal(422, `${path}: ${message}`, { errors: [{ path, message }] });
+}
+
+function choicesOf(text: string): Record<string, ImportChoice> {
+	const raw = readJson(new TextEncoder().encode(text), 'The field choices');
+	if (typeof raw !== 'object' || raw === null) {
+		throw new Refusal(422, 'The field choices must be a JSON object.');
+	}
+	return Object.fromEntries(
+		Object.entries(raw).map(([key, value]) => [key, choiceOf(value, `choices.${key}`)])
+	);
+}
+
+/** Looks at what an import means, or does it: everything in one transaction and one action. */
+export async function importInto(store: Store, request: ImportRequest): Promise<ImportAnswer> {
+	const passedOver: string[] = [];
+	const files = request.files.flatMap((file) => {
+		if (!isArchive(file.bytes)) return [file];
+		const archive = openArchive(file);
+		passedOver.push(...archive.passedOver);
+		return archive.files;
+	});
+	const incoming = files.flatMap(({ name, bytes }) => {
+		if (bytes.byteLength > MOST_IN_FILE) {
+			throw new Refusal(
+				413,
+				`${name} is larger than ${MOST_IN_FILE / 2 ** 20} MB; no document is.`
+			);
+		}
+		return documentsIn(name, readJson(bytes, name));
+	});
+	if (incoming.length === 0) {
+		throw new Refusal(
+			422,
+			'There is no document in this: no .json file of a fly, a lie or a river.'
+		);
+	}
+	const choose = (kind: string, id: string) =>
+		request.choices[`${kind}:${id}`] ?? request.different;
+	if (request.look) {
+		const { items } = await store.read((tx) => planImport(tx, incoming, choose));
+		return { items, written: 0, passedOver };
+	}
+	const { result, answer } = await store.together(async (tx) => {
+		const { items, writes } = await planImport(tx, incoming, choose);
+		return { result: items, label: importLabel(writes), writes };
+	});
+	return { items: result, written: answer.changes.length, passedOver };
+}

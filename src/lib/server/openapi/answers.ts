@@ -1,0 +1,114 @@
+import { schemaOf, type JsonSchema } from '$lib/contract/fields';
+import { importChoices } from '$lib/contract/files';
+import { FlyRequest, LieRequest, RiverRequest, StripRequest } from '$lib/contract/validation';
+
+/** JSON Schemas of what the API answers. */
+const text = { type: 'string' } as const;
+const number = { type: 'number' } as const;
+const uuid = { type: 'string', format: 'uuid' } as const;
+const time = { type: 'string', format: 'date-time' } as const;
+const list = (items: JsonSchema): JsonSchema => ({ type: 'array', items });
+const orNull = (schema: JsonSchema): JsonSchema => ({ anyOf: [schema, { type: 'null' }] });
+const object = (
+	properties: Readonly<Record<string, JsonSchema>>,
+	optional: readonly string[] = []
+): JsonSchema => ({
+	type: 'object',
+	properties,
+	required: Object.keys(properties).filter((name) => !optional.includes(name)),
+	additionalProperties: false
+});
+const ref = (name: string): JsonSchema => ({ $ref: `#/components/schemas/${name}` });
+
+const row = (kind: string, request: new () => object): JsonSchema => {
+	const { properties } = schemaOf(request) as { properties: Record<string, JsonSchema> };
+	const { name, body, riverId } = properties;
+	return object({
+		kind: { const: kind },
+		id: uuid,
+		name: name!,
+		revision: { type: 'integer', minimum: 1, description: 'Grows with every change.' },
+		body: body!,
+		...(riverId ? { riverId } : {})
+	});
+};
+const interval = object({ value: number, low: number, high: number });
+
+export const components: Readonly<Record<string, JsonSchema>> = {
+	Fly: row('fly', FlyRequest),
+	Lie: row('lie', LieRequest),
+	River: row('river', RiverRequest),
+	Document: { anyOf: [ref('Fly'), ref('Lie'), ref('River')] },
+	History: object({ undo: orNull(text), redo: orNull(text) }),
+	Change: object({
+		kind: { enum: ['fly', 'lie', 'river'] },
+		id: uuid,
+		row: orNull(ref('Document'))
+	}),
+	Action: object({ changes: list(ref('Change')), history: ref('History') }),
+	Error: object(
+		{
+			message: text,
+			errors: list(object({ path: text, message: text })),
+			current: orNull(ref('Document')),
+			changed: text
+		},
+		['errors', 'current', 'changed']
+	),
+	Strip: schemaOf(StripRequest),
+	Snapshot: object({
+		stand: text,
+		flies: list(ref('Fly')),
+		lies: list(ref('Lie')),
+		rivers: list(ref('River')),
+		strip: object({ flyId: orNull(uuid), lieId: orNull(uuid) }),
+		history: ref('History')
+	}),
+	HistoryEntry: object({
+		id: { type: 'integer' },
+		at: time,
+		label: text,
+		holds: { type: 'boolean', description: 'False when it was undone.' },
+		before: orNull(ref('Document')),
+		after: orNull(ref('Document'))
+	}),
+	Import: object({
+		items: list(
+			object({
+				kind: { enum: ['fly', 'lie', 'river'] },
+				id: uuid,
+				name: text,
+				source: text,
+				status: { enum: ['new', 'same', 'different'] },
+				words: text,
+				choice: { enum: [...importChoices] }
+			})
+		),
+		written: { type: 'integer', minimum: 0 },
+		passedOver: list(text)
+	}),
+	Backup: object({
+		name: text,
+		kind: { enum: ['daily', 'before-migration', 'before-restore', 'by-hand'] },
+		madeAt: time,
+		bytes: { type: 'integer', minimum: 1 }
+	}),
+	Prediction: object({
+		modelVersion: { type: 'integer' },
+		massG: interval,
+		submergedWeightMn: orNull(interval),
+		sinkSpeedCms: orNull(interval),
+		floats: { type: 'boolean' },
+		attitude: object({ words: text, assumed: { type: 'boolean' } }),
+		timeToZoneS: orNull(interval),
+		distanceToZoneM: orNull(interval),
+		requiredSinkSpeedCms: number,
+		chance: { type: 'number', minimum: 0, maximum: 1 },
+		verdict: { enum: ['yes', 'likely', 'even', 'unlikely', 'no'] },
+		parts: list(object({ part: text, massG: number })),
+		questions: list(object({ path: text, question: text, likely: text })),
+		troubles: list(object({ part: text, words: text }))
+	})
+};
+
+export { list, ref };

@@ -1,0 +1,182 @@
+import { createHash } from 'node:crypto';
+import { difference, sameContent } from '$lib/contract/changes';
+import type { DocumentKind, DocumentRow } from '$lib/contract/documents';
+import type { ImportChoice, ImportItem } from '$lib/contract/files';
+import { FlyFile, LieFile, RiverFile } from '$lib/contract/validation';
+import { parse } from '$lib/contract/parse';
+import type { Queryable } from '../db/database';
+import { listDocuments, type DocumentContent } from './documents';
+import { Refusal } from './refusal';
+import type { Write } from './store';
+
+/** A document as a file brings it. */
+interface Incoming {
+	readonly kind: DocumentKind;
+	readonly id: string | null;
+	readonly name: string;
+	readonly body: DocumentRow['body'];
+	readonly source: string;
+	/** Of a lie: which of the incoming documents is its river. */
+	readonly river: Incoming | null;
+}
+
+export interface ImportPlan {
+	readonly items: readonly ImportItem[];
+	readonly writes: readonly Write[];
+}
+
+/**
+ * The documents in a file's JSON.
+ *
+ * @param source the file's name, for messages
+ * @throws Refusal naming the file and each wrong field
+ */
+export function documentsIn(source: string, raw: unknown): Incoming[] {
+	const format =
+		typeof raw === 'object' && raw !== null ? (raw as { format?: unknown }).format : undefined;
+	switch (format) {
+		case 'gravitas/fly': {
+			const { id, name, body } = read(source, FlyFile, raw);
+			return [{ kind: 'fly', ...known(id, name, source), body, river: null }];
+		}
+		case 'gravitas/lie': {
+			const { id, name, body, river } = read(source, LieFile, raw);
+			const itsRiver: Incoming = {
+				kind: 'river',
+				...known(river.id, river.name, source),
+				body: river.body,
+				river: null
+			};
+			return [itsRiver, { kind: 'lie', ...known(id, name, source), body, river: itsRiver }];
+		}
+		case 'gravitas/river': {
+			const { id, name, body, lies } = read(source, RiverFile, raw);
+			const river: Incoming = { kind: 'river', ...known(id, name, source), body, river: null };
+			return [
+				river,
+				...lies.map((lie): Incoming => ({
+					kind: 'lie',
+					...known(lie.id, lie.name, source),
+					body: lie.body,
+					river
+				}))
+			];
+		}
+		default: {
+			const message =
+				'The format must be gravitas/fly, gravitas/lie or gravitas/river; this is no document of Gravitas.';
+			throw new Refusal(422, `${source}: ${message}`, { errors: [{ path: 'format', message }] });
+		}
+	}
+}
+
+const known = (id: string | undefined, name: string, source: string) => ({
+	id: id?.toLowerCase() ?? null,
+	name: name.trim(),
+	source
+});
+
+function read<T extends object>(source: string, type: new () => T, raw: unknown): T {
+	const parsed = parse(type, raw);
+	if (parsed.ok) {
+		// Plain data, as they would come back from the database.
+		return JSON.parse(JSON.stringify(parsed.value)) as T;
+	}
+	const words = parsed.errors.map(({ path, message }) => `${path}: ${message}`);
+	throw new Refusal(422, `${source}: ${words.join(' ')}`, { errors: parsed.errors });
+}
+
+/** An id that the same content always gets, so that a second import finds what the first one made. */
+function idFor(...content: readonly unknown[]): string {
+	const hex = createHash('sha256').update(JSON.stringify(content)).digest('hex');
+	const variant = '89ab'[parseInt(hex[16]!, 16) & 3]!;
+	return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-8${hex.slice(13, 16)}-${variant}${hex.slice(17, 20)}-${hex.slice(20, 32)}`;
+}
+
+/**
+ * What an import means here: of each document whether it is new, the same or different, and what is
+ * to be written. Found by id, or without one by name.
+ *
+ * @param choose what to do with a document that is here and differs
+ */
+export async function planImport(
+	db: Queryable,
+	incoming: readonly Incoming[],
+	choose: (kind: DocumentKind, id: string) => ImportChoice
+): Promise<ImportPlan> {
+	// As it will be after what is planned so far; a later file may bring the same document again.
+	const here = new Map<string, DocumentRow>();
+	for (const kind of ['river', 'lie', 'fly'] as const) {
+		for (const row of await listDocuments(db, kind)) here.set(`${kind}:${row.id}`, row);
+	}
+	const items: ImportItem[] = [];
+	const writes = new Map<string, Write>();
+	/** Under which id each incoming river is here afterwards. */
+	const rivers = new Map<Incoming, string>();
+
+	for (const document of incoming) {
+		const { kind, name, body, source } = document;
+		const riverId = document.river ? rivers.get(document.river)! : undefined;
+		const content: DocumentContent = { name, body, ...(riverId === undefined ? {} : { riverId }) };
+		const equal = (row: DocumentRow) => row.name === name && sameContent(row.body, body);
+		const all = [...here.values()].filter((row) => row.kind === kind);
+		const fallback = idFor(kind, name, body, riverId);
+		const found =
+			here.get(`${kind}:${document.id ?? fallback}`) ??
+			all.find((row) => equal(row) && (row.kind !== 'lie' || row.riverId === riverId)) ??
+			(document.id === null
+				? all.find((row) => row.name === name && (row.kind !== 'lie' || row.riverId === riverId))
+				: undefined);
+		const write = (id: string, content: DocumentContent) => {
+			writes.set(`${kind}:${id}`, { kind, id, content });
+			here.set(`${kind}:${id}`, { kind, id, revision: 1, ...content } as DocumentRow);
+		};
+
+		const id = found?.id ?? document.id ?? fallback;
+		if (kind === 'river') rivers.set(document, id);
+		if (!found) {
+			write(id, content);
+			items.push({ kind, id, name, source, status: 'new', words: '', choice: 'take' });
+			continue;
+		}
+		if (equal(found)) {
+			items.push({ kind, id, name, source, status: 'same', words: '', choice: 'keep' });
+			continue;
+		}
+		const choice = choose(kind, id);
+		const there = { ...found, name, body } as DocumentRow;
+		const { words } = difference(found, there);
+		// A lie that is here stays in its river; only what the file says of the water counts.
+		const kept: DocumentContent =
+			found.kind === 'lie' ? { ...content, riverId: found.riverId } : content;
+		if (choice === 'take') write(id, kept);
+		if (choice === 'both') {
+			const copy = idFor('beside', kind, id, name, body);
+			if (!here.has(`${kind}:${copy}`)) write(copy, { ...kept, name: besideName(name, all) });
+		}
+		items.push({ kind, id, name, source, status: 'different', words, choice });
+	}
+	return { items, writes: [...writes.values()] };
+}
+
+function besideName(name: string, rows: readonly DocumentRow[]): string {
+	const taken = new Set(rows.map((row) => row.name));
+	const base = `${name.slice(0, 60)} (from file)`;
+	let free = base;
+	for (let n = 2; taken.has(free); n++) free = `${base} ${n}`;
+	return free;
+}
+
+/** An import in the words of the action log. */
+export function importLabel(writes: readonly Write[]): string {
+	const words = {
+		fly: ['fly', 'flies'],
+		lie: ['lie', 'lies'],
+		river: ['river', 'rivers']
+	} as const;
+	const counted = (['fly', 'river', 'lie'] as const).flatMap((kind) => {
+		const count = writes.filter((write) => write.kind === kind).length;
+		return count === 0 ? [] : [`${count} ${words[kind][count === 1 ? 0 : 1]}`];
+	});
+	return `Import of ${counted.join(', ')}`;
+}

@@ -1,0 +1,14 @@
+import type { ErrorAnswer } from '$lib/contract/documents';
+
+/** A request that cannot be met, with words for the person; nothing was changed. */
+export class Refusal extends Error {
+	override readonly name = 'Refusal';
+	constructor(
+		readonly status: 400 | 404 | 409 | 413 | 415 | 422,
+		message: string,
+		/** What else the answer carries. */
+		readonly more: Omit<ErrorAnswer, 'message'> = {}
+	) {
+		super(message);
+	}
+}

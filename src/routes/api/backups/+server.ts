@@ -1,0 +1,6 @@
+import { answer } from '$lib/server/api';
+import type { RequestHandler } from './$types';
+
+export const GET: RequestHandler = () => answer((store) => Promise.resolve(store.backups.list()));
+
+export const POST: RequestHandler = () => answer((store) => store.backups.make('by-hand'), 201);

@@ -1,0 +1,38 @@
+import { respond } from '$lib/server/api';
+import type { Listener } from '$lib/server/store/store';
+import type { RequestHandler } from './$types';
+
+const KEEP_ALIVE = 20_000;
+
+/** Server-sent events: `hello` with the stand of the data, then `news` of each change as it is kept. */
+export const GET: RequestHandler = () =>
+	respond((store) => {
+		let end = () => undefined as void;
+		const stream = new ReadableStream<Uint8Array>({
+			start(controller) {
+				const text = new TextEncoder();
+				const say = (event: string, data: unknown) =>
+					controller.enqueue(text.encode(`event: ${event}\ndata: ${JSON.stringify(data)}\n\n`));
+				const listener: Listener = (news) => {
+					if (news) say('news', news);
+					else {
+						end();
+						controller.close();
+					}
+				};
+				const unlisten = store.listen(listener);
+				const timer = setInterval(() => controller.enqueue(text.encode(':\n\n')), KEEP_ALIVE);
+				end = () => {
+					clearInterval(timer);
+					unlisten();
+				};
+				say('hello', { stand: store.stand() });
+			},
+			cancel: () => end()
+		});
+		return Promise.resolve(
+			new Response(stream, {
+				headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store' }
+			})
+		);
+	});
