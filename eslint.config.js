@@ -30,6 +30,8 @@ export default ts.config(
 					message: 'Use a union of literals.'
 				}
 			],
+			// It is served at the root, always.
+			'svelte/no-navigation-without-resolve': 'off',
 			'no-undef': 'off'
 		}
 	},
@@ -37,8 +39,7 @@ export default ts.config(
 		files: ['**/*.svelte', '**/*.svelte.ts'],
 		languageOptions: {
 			parserOptions: { parser: ts.parser, extraFileExtensions: ['.svelte'], svelteConfig }
-		},
-		rules: { 'svelte/no-navigation-without-resolve': 'off' }
+		}
 	},
 	{
 		files: ['src/core/**/*.ts'],

@@ -10,11 +10,18 @@ import {
 	utimesSync,
 	writeFileSync
 } from 'node:fs';
-import { dirname, join } from 'node:path';
+import { homedir } from 'node:os';
+import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 export const root = join(dirname(fileURLToPath(import.meta.url)), '..');
 const npm = process.platform === 'win32' ? 'npm.cmd' : 'npm';
+
+/** Where the data are. @param {boolean} demo @returns {string} */
+export const dataFolder = (demo) =>
+	demo
+		? resolve(process.env.GRAVITAS_DEMO_DATA ?? join(root, '.demo-data'))
+		: resolve(process.env.GRAVITAS_DATA ?? join(homedir(), 'Gravitas'));
 
 /** @param {string} path @returns {string[]} every file below it, sorted */
 function filesBelow(path) {

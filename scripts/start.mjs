@@ -3,9 +3,8 @@
  * npm start                   a person's own data
  */
 import { existsSync, renameSync, rmSync } from 'node:fs';
-import { homedir } from 'node:os';
-import { join, resolve } from 'node:path';
-import { ensureBuilt, ensureInstalled, root } from './prepare.mjs';
+import { join } from 'node:path';
+import { dataFolder, ensureBuilt, ensureInstalled } from './prepare.mjs';
 import { serve } from './serve.mjs';
 
 const flags = process.argv.slice(2);
@@ -23,9 +22,7 @@ if (unknown || (flags.includes('--fresh') && !demo)) {
 ensureInstalled();
 const build = ensureBuilt();
 
-const folder = demo
-	? resolve(process.env.GRAVITAS_DEMO_DATA ?? join(root, '.demo-data'))
-	: resolve(process.env.GRAVITAS_DATA ?? join(homedir(), 'Gravitas'));
+const folder = dataFolder(demo);
 
 if (flags.includes('--fresh') && existsSync(join(folder, 'database'))) {
 	await setAside(folder);

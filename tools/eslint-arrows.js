@@ -34,7 +34,9 @@ const arrows = {
 	'lib/server': ['lib/contract', 'lib/workers', 'core/*'],
 	'lib/ui': ['core/*'],
 	'lib/state': ['lib/contract', 'lib/workers', 'core/*'],
+	'lib/frame': ['lib/ui', 'lib/state', 'lib/contract', 'core/*'],
 	'lib/bench': ['lib/ui', 'lib/state', 'lib/contract', 'core/*'],
+	'lib/files': ['lib/ui', 'lib/state', 'lib/contract', 'core/*'],
 	routes: ['lib/*', 'core/*'],
 	params: [],
 	hooks: ['lib/*']

@@ -1,12 +1,12 @@
 <script lang="ts">
 	import { tick } from 'svelte';
 	import { beadWords, coilWords, hookWords } from '$core/fly/index';
-	import { Bench } from '$lib/state/bench.svelte';
+	import type { DocumentRow } from '$lib/contract/documents';
 	import BuildList from '$lib/bench/BuildList.svelte';
+	import { useBench } from '$lib/state/context';
 	import { oneFrameBehind } from '$lib/state/one-frame-behind.svelte';
-	import { bindKeys } from '$lib/bench/keys';
-	import KeysDialog from '$lib/bench/KeysDialog.svelte';
-	import Rail from '$lib/bench/Rail.svelte';
+	import HistoryDialog from '$lib/bench/HistoryDialog.svelte';
+	import { bindKeys } from '$lib/frame/keys';
 	import Strip from '$lib/bench/Strip.svelte';
 	import { materialColour } from '$lib/ui/colours';
 	import DescentPicture from '$lib/ui/DescentPicture.svelte';
@@ -15,15 +15,11 @@
 	import SectionDrawing from '$lib/ui/SectionDrawing.svelte';
 	import SinkScale from '$lib/ui/SinkScale.svelte';
 
-	let { data } = $props();
-	// The page's data are read once; from then on the Bench owns them.
-	// svelte-ignore state_referenced_locally
-	const bench = new Bench(data);
+	const bench = useBench();
 
+	let history = $state<{ row: DocumentRow; open: boolean } | null>(null);
 	let chooser = $state<'fly' | 'lie' | null>(null);
-	let keysShown = $state(false);
 	let openRows = $state({ hook: false, bead: true, coil: true, dressing: false });
-	let ready = $state(false);
 
 	async function rename() {
 		chooser = 'fly';
@@ -35,15 +31,12 @@
 		});
 	}
 
-	$effect(() => {
-		ready = true;
-		return bindKeys(bench, {
+	$effect(() =>
+		bindKeys(bench, {
 			chooser: (which) => (chooser = which),
-			rename: () => void rename(),
-			keys: () => (keysShown = true),
-			busy: () => chooser !== null || keysShown
-		});
-	});
+			rename: () => void rename()
+		})
+	);
 
 	/**
 	 * What the pictures show: one frame behind the answer on the strip, so that the answer is never
@@ -91,107 +84,75 @@
 </script>
 
 <svelte:head><title>{bench.fly ? `${bench.fly.name} · Gravitas` : 'Gravitas'}</title></svelte:head>
-<svelte:window onpagehide={() => void bench.flush()} />
-
-<div
-	class="flex min-h-dvh md:h-dvh md:overflow-hidden"
-	data-ready={ready || undefined}
-	data-saving={bench.saving || undefined}
->
-	<Rail {bench} showKeys={() => (keysShown = true)} />
-	<main class="flex min-w-0 flex-1 flex-col max-md:pb-16">
-		<h1 class="sr-only">Bench</h1>
-		<div class="bg-ground max-md:sticky max-md:top-0 max-md:z-10">
-			<Strip {bench} bind:open={chooser} />
+<h1 class="sr-only">Bench</h1>
+<div class="bg-ground max-md:sticky max-md:top-0 max-md:z-10">
+	<Strip {bench} bind:open={chooser} showHistory={(row) => (history = { row, open: true })} />
+</div>
+{#if bench.asksForWater}
+	<p class="flex flex-wrap items-center gap-x-4 gap-y-1 bg-water-soft px-4 py-2">
+		<span class="text-lg">How deep is the water you fish, and how fast does a leaf go by?</span>
+		<button
+			type="button"
+			class="h-10 rounded-md bg-water px-4 text-on-water"
+			onclick={() => (chooser = 'lie')}>Describe it (W)</button
+		>
+	</p>
+{/if}
+{#if bench.recipe}
+	<div class="grid min-h-0 flex-1 md:grid-cols-[20rem_1fr]">
+		<div class="min-h-0 overflow-y-auto border-line max-md:order-2 md:border-r">
+			<!-- What is half typed belongs to this fly and must not reach the next. -->
+			{#key bench.fly?.id}
+				<BuildList
+					recipe={bench.recipe}
+					trouble={bench.trouble}
+					bind:open={openRows}
+					onchange={(recipe) => bench.setRecipe(recipe)}
+				/>
+			{/key}
 		</div>
-		{#if bench.notice}
-			<div role="alert" class="flex flex-wrap items-center gap-3 bg-warn-soft px-4 py-2">
-				<span class="min-w-0 flex-1">{bench.notice.words}</span>
-				{#each bench.notice.choices as choice (choice.words)}
-					<button
-						type="button"
-						class="h-10 rounded-md bg-raised px-3"
-						onclick={() => {
-							bench.dismiss();
-							choice.act();
-						}}>{choice.words}</button
-					>
-				{/each}
-				{#if bench.notice.choices.length === 0}
-					<button
-						type="button"
-						class="h-10 rounded-md bg-raised px-3"
-						onclick={() => bench.dismiss()}>Close</button
-					>
-				{/if}
-			</div>
-		{/if}
-
-		{#if bench.asksForWater}
-			<p class="flex flex-wrap items-center gap-x-4 gap-y-1 bg-water-soft px-4 py-2">
-				<span class="text-lg">How deep is the water you fish, and how fast does a leaf go by?</span>
-				<button
-					type="button"
-					class="h-10 rounded-md bg-water px-4 text-on-water"
-					onclick={() => (chooser = 'lie')}>Describe it (W)</button
-				>
-			</p>
-		{/if}
-		{#if bench.recipe}
-			<div class="grid min-h-0 flex-1 md:grid-cols-[20rem_1fr]">
-				<div class="min-h-0 overflow-y-auto border-line max-md:order-2 md:border-r">
-					<!-- What is half typed belongs to this fly and must not reach the next. -->
-					{#key bench.fly?.id}
-						<BuildList
-							recipe={bench.recipe}
-							trouble={bench.trouble}
-							bind:open={openRows}
-							onchange={(recipe) => bench.setRecipe(recipe)}
-						/>
-					{/key}
+		{#if picture.current}
+			{@const now = picture.current}
+			<div class="flex min-h-0 min-w-0 flex-col gap-2 px-4 pb-3 max-md:order-1">
+				<div class="min-h-0 flex-1">
+					<SectionDrawing
+						section={now.section}
+						{labels}
+						trouble={now.trouble}
+						description="{now.name}, cut open, to scale: hook {labels.hook}, bead {labels.bead}, coil {labels.coil}, {labels.body}"
+					/>
 				</div>
-				{#if picture.current}
-					{@const now = picture.current}
-					<div class="flex min-h-0 min-w-0 flex-col gap-2 px-4 pb-3 max-md:order-1">
-						<div class="min-h-0 flex-1">
-							<SectionDrawing
-								section={now.section}
-								{labels}
-								trouble={now.trouble}
-								description="{now.name}, cut open, to scale: hook {labels.hook}, bead {labels.bead}, coil {labels.coil}, {labels.body}"
-							/>
-						</div>
-						<MassBar {parts} />
-						{#if now.column}
-							<div class="border-t border-line pt-2">
-								<SinkScale speed={now.prediction.speed} required={now.prediction.requiredSpeed} />
-								<DescentPicture
-									column={now.column}
-									speed={now.prediction.speed}
-									description="Path through {now.lie}: {massFigure(now.prediction.mass)
-										.number} g sinking at {speedWords(now.prediction.speed?.value ?? 0)}"
-								/>
-								<p class="text-sm text-quiet">
-									Free sinking: no line and no turbulence yet. Predicted, never weighed or timed;
-									each range holds 9 times in 10.
-								</p>
-							</div>
-						{/if}
+				<MassBar {parts} />
+				{#if now.column}
+					<div class="border-t border-line pt-2">
+						<SinkScale speed={now.prediction.speed} required={now.prediction.requiredSpeed} />
+						<DescentPicture
+							column={now.column}
+							speed={now.prediction.speed}
+							description="Path through {now.lie}: {massFigure(now.prediction.mass)
+								.number} g sinking at {speedWords(now.prediction.speed?.value ?? 0)}"
+						/>
+						<p class="text-sm text-quiet">
+							Free sinking: no line and no turbulence yet. Predicted, never weighed or timed; each
+							range holds 9 times in 10.
+						</p>
 					</div>
 				{/if}
 			</div>
-		{:else}
-			<div class="grid flex-1 place-items-center p-8">
-				<div class="text-center">
-					<p class="text-xl">There is no fly on the Bench.</p>
-					<button
-						type="button"
-						class="mt-4 h-12 rounded-md bg-water px-5 text-on-water"
-						onclick={() => void bench.newFly()}>Start a new fly</button
-					>
-				</div>
-			</div>
 		{/if}
-	</main>
-</div>
-<KeysDialog bind:open={keysShown} />
+	</div>
+{:else}
+	<div class="grid flex-1 place-items-center p-8">
+		<div class="text-center">
+			<p class="text-xl">There is no fly on the Bench.</p>
+			<button
+				type="button"
+				class="mt-4 h-12 rounded-md bg-water px-5 text-on-water"
+				onclick={() => void bench.newFly()}>Start a new fly</button
+			>
+		</div>
+	</div>
+{/if}
+{#if history}
+	<HistoryDialog {bench} row={history.row} bind:open={history.open} />
+{/if}

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import Copy from '@lucide/svelte/icons/copy';
+	import History from '@lucide/svelte/icons/history';
 	import Plus from '@lucide/svelte/icons/plus';
 	import Trash from '@lucide/svelte/icons/trash-2';
 
@@ -8,8 +9,9 @@
 		create: () => void;
 		duplicate: (() => void) | null;
 		remove: (() => void) | null;
+		history: (() => void) | null;
 	}
-	let { word, create, duplicate, remove }: Props = $props();
+	let { word, create, duplicate, remove, history }: Props = $props();
 	const button =
 		'flex h-11 items-center gap-1.5 rounded-md bg-sunk px-3 hover:bg-line disabled:opacity-45';
 </script>
@@ -21,5 +23,8 @@
 	>
 	<button type="button" class={button} disabled={!remove} onclick={remove}
 		><Trash size={16} />Delete</button
+	>
+	<button type="button" class={button} disabled={!history} onclick={history}
+		><History size={16} />History</button
 	>
 </div>

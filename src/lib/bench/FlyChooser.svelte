@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { beadWords, hookWords } from '$core/fly/index';
-	import { recipeFromDocument, type FlyRow } from '$lib/contract/documents';
+	import { recipeFromDocument, type DocumentRow, type FlyRow } from '$lib/contract/documents';
 	import type { Bench } from '$lib/state/bench.svelte';
 	import DocumentButtons from './DocumentButtons.svelte';
 	import NameField from './NameField.svelte';
@@ -9,8 +9,9 @@
 	interface Props {
 		bench: Bench;
 		onchosen: () => void;
+		showHistory: (row: DocumentRow) => void;
 	}
-	let { bench, onchosen }: Props = $props();
+	let { bench, onchosen, showHistory }: Props = $props();
 
 	function detail(row: FlyRow): string {
 		const { hook, bead } = recipeFromDocument(row.body.recipe);
@@ -43,4 +44,5 @@
 	create={() => void bench.newFly()}
 	duplicate={bench.fly && (() => void bench.duplicate(bench.fly!))}
 	remove={bench.fly && (() => void bench.remove(bench.fly!))}
+	history={bench.fly && (() => showHistory(bench.fly!))}
 />

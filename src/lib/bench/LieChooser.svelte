@@ -10,7 +10,7 @@
 		type QuantityField
 	} from '$core/quantity/index';
 	import { beds, lieWords, type Lie } from '$core/water/index';
-	import { lieFromDocument } from '$lib/contract/documents';
+	import { lieFromDocument, type DocumentRow } from '$lib/contract/documents';
 	import type { Bench } from '$lib/state/bench.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import Stepper from '$lib/ui/Stepper.svelte';
@@ -22,8 +22,9 @@
 	interface Props {
 		bench: Bench;
 		onchosen: () => void;
+		showHistory: (row: DocumentRow) => void;
 	}
-	let { bench, onchosen }: Props = $props();
+	let { bench, onchosen, showHistory }: Props = $props();
 
 	const rows = $derived(
 		bench.lies.map((row) => {
@@ -138,4 +139,5 @@
 	create={() => void bench.newLie()}
 	duplicate={bench.lie && (() => void bench.duplicate(bench.lie!))}
 	remove={bench.lie && (() => void bench.remove(bench.lie!))}
+	history={bench.lie && (() => showHistory(bench.lie!))}
 />

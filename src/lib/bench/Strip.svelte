@@ -4,6 +4,7 @@
 	import { hookWords } from '$core/fly/index';
 	import { approachField } from '$core/quantity/index';
 	import { lieWords } from '$core/water/index';
+	import type { DocumentRow } from '$lib/contract/documents';
 	import type { Bench } from '$lib/state/bench.svelte';
 	import {
 		chanceWords,
@@ -21,8 +22,9 @@
 	interface Props {
 		bench: Bench;
 		open: 'fly' | 'lie' | null;
+		showHistory: (row: DocumentRow) => void;
 	}
-	let { bench, open = $bindable() }: Props = $props();
+	let { bench, open = $bindable(), showHistory }: Props = $props();
 
 	const prediction = $derived(bench.prediction);
 	const mass = $derived(prediction && massFigure(prediction.mass));
@@ -87,7 +89,14 @@
 					avoidCollisions={false}
 					customAnchor={flyThird}
 				>
-					<FlyChooser {bench} onchosen={() => (open = null)} />
+					<FlyChooser
+						{bench}
+						onchosen={() => (open = null)}
+						showHistory={(row) => {
+							open = null;
+							showHistory(row);
+						}}
+					/>
 				</Popover.Content>
 			</Popover.Portal>
 		</Popover.Root>
@@ -162,7 +171,14 @@
 					avoidCollisions={false}
 					customAnchor={lieThird}
 				>
-					<LieChooser {bench} onchosen={() => (open = null)} />
+					<LieChooser
+						{bench}
+						onchosen={() => (open = null)}
+						showHistory={(row) => {
+							open = null;
+							showHistory(row);
+						}}
+					/>
 				</Popover.Content>
 			</Popover.Portal>
 		</Popover.Root>

@@ -68,11 +68,9 @@ function withBeliefs(given: Record<string, unknown>): Beliefs {
 			throw new Refusal(422, `${path}: ${message}`, { errors: [{ path, message }] });
 		}
 		const { median, spread, spreadBelow } = checked(raw, BeliefRequest, path);
-		const { spreadBelow: _, ...prior }: Belief = priorBeliefs[name as keyof Beliefs];
+		const { scope, about, source } = priorBeliefs[name as keyof Beliefs];
 		changed[name] = {
-			...prior,
-			median,
-			spread,
+			...{ scope, about, source, median, spread },
 			...(spreadBelow === undefined ? {} : { spreadBelow })
 		};
 	}

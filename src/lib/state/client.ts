@@ -1,4 +1,11 @@
-import type { ActionAnswer, DocumentKind, ErrorAnswer } from '$lib/contract/documents';
+import type {
+	ActionAnswer,
+	DocumentKind,
+	ErrorAnswer,
+	HistoryEntry,
+	Snapshot
+} from '$lib/contract/documents';
+import type { ImportAnswer, ImportChoice } from '$lib/contract/files';
 
 /** Why a request to the server failed, in words for the person. */
 export class RequestError extends Error {
@@ -13,22 +20,43 @@ export class RequestError extends Error {
 	}
 }
 
+/** Where a document, the archive or the table is fetched from, for links. */
+export const addresses = {
+	file: (kind: DocumentKind, id: string) => `/api/${collection[kind]}/${id}/file`,
+	archive: '/api/archive',
+	table: (lieId: string | null) => `/api/flies.csv${lieId ? `?lie=${lieId}` : ''}`
+};
+
+export interface BackupRow {
+	readonly name: string;
+	readonly kind: 'daily' | 'before-migration' | 'before-restore' | 'by-hand';
+	readonly madeAt: string;
+	readonly bytes: number;
+}
+
 const collection: Readonly<Record<DocumentKind, string>> = {
 	fly: 'flies',
 	lie: 'lies',
 	river: 'rivers'
 };
 
+/** How much the browser sends on for a page that is going away. */
+const KEEPALIVE_MOST = 60_000;
+
 async function request(method: string, path: string, body?: unknown): Promise<unknown> {
+	const form = body instanceof FormData;
+	const text = body === undefined || form ? '' : JSON.stringify(body);
 	let response: Response;
 	try {
 		response = await fetch(path, {
 			method,
 			// A page that is being closed still gets its last change out.
-			keepalive: true,
-			...(body === undefined
-				? {}
-				: { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } })
+			keepalive: !form && text.length < KEEPALIVE_MOST,
+			...(form
+				? { body }
+				: body === undefined
+					? {}
+					: { body: text, headers: { 'content-type': 'application/json' } })
 		});
 	} catch {
 		throw new RequestError('Gravitas does not answer; it may have been stopped.', 0);
@@ -55,6 +83,24 @@ export const api = {
 		) as Promise<ActionAnswer>,
 	history: (direction: 'undo' | 'redo') =>
 		request('POST', `/api/${direction}`) as Promise<ActionAnswer>,
+	snapshot: () => request('GET', '/api/snapshot') as Promise<Snapshot>,
+	historyOf: (kind: DocumentKind, id: string) =>
+		request('GET', `/api/${collection[kind]}/${id}/history`) as Promise<HistoryEntry[]>,
+	backups: () => request('GET', '/api/backups') as Promise<BackupRow[]>,
+	backUp: () => request('POST', '/api/backups') as Promise<BackupRow>,
+	restore: (name: string) =>
+		request('POST', `/api/backups/${encodeURIComponent(name)}/restore`) as Promise<Snapshot>,
+	/** @param look only asks what it would mean */
+	import: (
+		files: readonly File[],
+		choices: Readonly<Record<string, ImportChoice>>,
+		look: boolean
+	) => {
+		const form = new FormData();
+		files.forEach((file) => form.append('file', file));
+		form.append('choices', JSON.stringify(choices));
+		return request('POST', `/api/import${look ? '?look=1' : ''}`, form) as Promise<ImportAnswer>;
+	},
 	strip: (selection: { flyId: string | null; lieId: string | null }) =>
 		request('PUT', '/api/strip', selection)
 };

@@ -19,6 +19,7 @@ export class Saver {
 	private readonly waiting = new Map<string, DocumentRow>();
 	private timer: ReturnType<typeof setTimeout> | null = null;
 	private running: Promise<void> | null = null;
+	private sending: string | null = null;
 	/** The server does not answer; the next try is on the timer. */
 	private backingOff = false;
 
@@ -31,6 +32,11 @@ export class Saver {
 	save(row: DocumentRow): void {
 		this.waiting.set(row.id, row);
 		this.timer ??= setTimeout(() => void this.flush(), PAUSE);
+	}
+
+	/** Whether a change of this document waits or is on its way. */
+	has(id: string): boolean {
+		return this.waiting.has(id) || this.sending === id;
 	}
 
 	/** Forgets what waits for this document. */
@@ -52,10 +58,13 @@ export class Saver {
 	private async next(): Promise<void> {
 		const row = this.waiting.values().next().value!;
 		this.waiting.delete(row.id);
+		this.sending = row.id;
 		try {
 			const { kind, id, revision, name, body } = row;
 			const riverId = row.kind === 'lie' ? { riverId: row.riverId } : {};
-			const answer = await api.edit(kind, id, { name, body, revision, ...riverId });
+			const answer = await api
+				.edit(kind, id, { name, body, revision, ...riverId })
+				.finally(() => (this.sending = null));
 			const newer = this.waiting.get(id);
 			const kept = answer.changes.find((change) => change.id === id)?.row;
 			if (newer && kept) this.waiting.set(id, { ...newer, revision: kept.revision });

@@ -4,13 +4,15 @@
 		value: T;
 		options: readonly { readonly value: T; readonly words: string; readonly colour?: string }[];
 		onchange: (value: T) => void;
+		/** The label stands near by already; only a screen reader needs it. */
+		labelled?: boolean;
 	}
-	let { label, value, options, onchange }: Props = $props();
+	let { label, value, options, onchange, labelled = false }: Props = $props();
 	const id = $props.id();
 </script>
 
 <fieldset class="min-w-0">
-	<legend class="block text-sm text-quiet">{label}</legend>
+	<legend class={labelled ? 'sr-only' : 'block text-sm text-quiet'}>{label}</legend>
 	<div class="flex h-11 items-stretch gap-px overflow-hidden rounded-md bg-sunk">
 		{#each options as option (option.value)}
 			<label

@@ -246,6 +246,11 @@ function headerOf(line: string, bad: (why: string) => BackupError): Header {
 	return header as Header;
 }
 
+/** Reads a backup through. @throws BackupError when it cannot be used */
+export async function checkBackup(path: string): Promise<void> {
+	for await (const line of checkedLines(path)) void line;
+}
+
 /** A window that slept through a restore must not save over it by a chance meeting of revisions. */
 const REVISION_JUMP = 1000;
 
@@ -256,8 +261,8 @@ const REVISION_JUMP = 1000;
  * @throws BackupError when it cannot be used
  */
 export async function restoreBackup(db: Database, path: string): Promise<void> {
-	// Once through before anything is touched: a damaged backup must not cost a long transaction.
-	for await (const line of checkedLines(path)) void line;
+	// Before anything is touched: a damaged backup must not cost a long transaction.
+	await checkBackup(path);
 	await db.transaction(async (tx) => {
 		await tx.script('drop schema public cascade; create schema public');
 		const lines = checkedLines(path);

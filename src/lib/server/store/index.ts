@@ -1,6 +1,6 @@
 import { existsSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { makeBackup, restoreBackup } from '../db/backup';
+import { checkBackup, makeBackup, restoreBackup } from '../db/backup';
 import { DatabaseError, type Database } from '../db/database';
 import { damagedInside } from '../db/folder';
 import { lockDataFolder } from '../db/lock';
@@ -65,13 +65,19 @@ async function lookThrough(db: Database, database: string): Promise<void> {
  * moment, the old one or the new one is there at the next start.
  */
 async function replace(database: string, backup: string): Promise<void> {
+	await checkBackup(backup);
 	const making = `${database}.restoring`;
 	rmSync(making, { recursive: true, force: true });
-	const db = await openPglite(making);
 	try {
-		await restoreBackup(db, backup);
-	} finally {
-		await db.close();
+		const db = await openPglite(making);
+		try {
+			await restoreBackup(db, backup);
+		} finally {
+			await db.close();
+		}
+	} catch (error) {
+		rmSync(making, { recursive: true, force: true });
+		throw error;
 	}
 	renameSync(making, ready(database));
 	finishReplacing(database);

@@ -7,7 +7,7 @@ const KEEP_ALIVE = 20_000;
 /** Server-sent events: `hello` with the stand of the data, then `news` of each change as it is kept. */
 export const GET: RequestHandler = () =>
 	respond((store) => {
-		let end = () => undefined as void;
+		let end: () => void;
 		const stream = new ReadableStream<Uint8Array>({
 			start(controller) {
 				const text = new TextEncoder();

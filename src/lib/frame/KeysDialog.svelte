@@ -14,6 +14,8 @@
 		['Delete', 'delete the fly'],
 		['Ctrl+Z', 'undo, whatever it was'],
 		['Ctrl+Shift+Z', 'redo'],
+		['B', 'the Bench'],
+		['K', 'files and copies: take out, bring in, restore'],
 		['T', 'light or dark'],
 		['?', 'this list']
 	] as const;
@@ -21,7 +23,7 @@
 
 <Dialog.Root bind:open>
 	<Dialog.Portal>
-		<Dialog.Overlay class="bg-black/40 fixed inset-0 z-40" />
+		<Dialog.Overlay class="fixed inset-0 z-40 bg-veil" />
 		<Dialog.Content
 			class="fixed top-1/2 left-1/2 z-50 max-h-[90vh] w-[min(30rem,94vw)] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-lg bg-raised p-5 outline-none"
 		>

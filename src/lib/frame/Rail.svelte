@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { page } from '$app/state';
+	import Archive from '@lucide/svelte/icons/archive';
 	import Keyboard from '@lucide/svelte/icons/keyboard';
 	import Redo from '@lucide/svelte/icons/redo-2';
 	import Sun from '@lucide/svelte/icons/sun-moon';
@@ -11,12 +13,16 @@
 		showKeys: () => void;
 	}
 	let { bench, showKeys }: Props = $props();
+	const places = [
+		{ path: '/', name: 'Bench', key: 'B' },
+		{ path: '/files', name: 'Files', key: 'K' }
+	] as const;
 	const button =
 		'grid size-12 place-items-center rounded-md text-quiet hover:bg-sunk hover:text-ink disabled:opacity-35 disabled:hover:bg-transparent';
 </script>
 
 <nav
-	aria-label="Bench tools"
+	aria-label="Places and tools"
 	class="flex shrink-0 items-center gap-1 border-line bg-raised max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:z-20 max-md:justify-around max-md:border-t max-md:py-1 md:w-16 md:flex-col md:border-r md:py-2"
 >
 	<svg viewBox="0 0 32 32" class="size-9 max-md:hidden" role="img" aria-label="Gravitas">
@@ -27,6 +33,33 @@
 			d="M16 9a10 10 0 1 1 0 20a10 10 0 0 1 0-20zm-1.500 0v10l-3.500 9h10l-3.500-9v-10z"
 		/>
 	</svg>
+	{#each places as { path, name, key } (path)}
+		{@const here = page.url.pathname === path}
+		<a
+			href={path}
+			aria-current={here ? 'page' : undefined}
+			title="{name} ({key})"
+			class="grid w-14 justify-items-center gap-0.5 rounded-md py-1.5 text-sm hover:bg-sunk {here
+				? 'bg-sunk font-semibold text-ink'
+				: 'text-quiet'}"
+		>
+			{#if path === '/'}
+				<svg
+					viewBox="0 0 24 24"
+					class="size-5"
+					fill="none"
+					stroke="currentColor"
+					aria-hidden="true"
+				>
+					<path stroke-width="1.8" stroke-linecap="round" d="M7 9h9a4 4 0 0 1 0 8h-2" />
+					<circle cx="6" cy="9" r="3" fill="currentColor" />
+				</svg>
+			{:else}
+				<Archive size={20} aria-hidden="true" />
+			{/if}
+			{name}
+		</a>
+	{/each}
 	<div class="flex-1 max-md:hidden"></div>
 	<button
 		type="button"

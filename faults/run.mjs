@@ -1,0 +1,246 @@
+/**
+ * npm run faults            the long run: 200 kills, 50 power cuts, 40 damaged folders and more (about 15 minutes)
+ * npm run faults -- --short a short run of the same, as npm test does it
+ *
+ * Prints its counts; ends with code 1 when anything acknowledged was lost, or a folder neither opened
+ * nor was said to be damaged.
+ */
+import {
+	cpSync,
+	existsSync,
+	mkdtempSync,
+	readdirSync,
+	readFileSync,
+	rmSync,
+	statSync,
+	truncateSync,
+	writeFileSync
+} from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { ensureBuilt, ensureInstalled } from '../scripts/prepare.mjs';
+import { launch, open, Writer } from './harness.mjs';
+
+const short = process.argv.includes('--short');
+ensureInstalled();
+const build = ensureBuilt();
+const home = mkdtempSync(join(tmpdir(), 'gravitas-faults-'));
+const pause = (/** @type {number} */ ms) => new Promise((resolve) => setTimeout(resolve, ms));
+const upTo = (/** @type {number} */ most) => Math.random() * most;
+
+/** @type {string[]} */
+const failures = [];
+/** @param {string} what @param {string[]} lost */
+function judge(what, lost) {
+	failures.push(...lost.map((words) => `${what}: ${words}`));
+}
+const began = Date.now();
+/** @param {string} line */
+const say = (line) =>
+	console.log(`${((Date.now() - began) / 1000).toFixed(0).padStart(5)} s  ${line}`);
+
+/** @param {number} rounds kills under writes, every fourth of them while it starts */
+async function kills(rounds) {
+	const folder = join(home, 'kills');
+	const writer = new Writer();
+	await (await open(folder, build)).stop();
+	for (let i = 0; i < rounds; i++) {
+		const starting = launch(folder, build);
+		if (i % 4 === 3) {
+			await pause(upTo(1500));
+			await starting.kill();
+			continue;
+		}
+		const server = await starting.ready;
+		if (!('address' in server)) {
+			judge(`kill ${i}`, [`did not open: ${server.said}`]);
+			return;
+		}
+		judge(`kill ${i}`, await writer.lost(server));
+		writer.start(server);
+		await pause(50 + upTo(800));
+		await server.kill();
+		await writer.stop();
+	}
+	const server = await open(folder, build);
+	judge('after the kills', await writer.lost(server));
+	await server.stop();
+	say(`${rounds} kills under writes or at the start: ${writer.acknowledged} changes acknowledged`);
+}
+
+/** @param {number} rounds kills while the data folder is made for the first time */
+async function firstCreations(rounds) {
+	for (let i = 0; i < rounds; i++) {
+		const folder = join(home, `first-${i}`);
+		const starting = launch(folder, build);
+		await pause(upTo(7000));
+		await starting.kill();
+		const server = await launch(folder, build).ready;
+		if ('address' in server) {
+			const flies = await (await fetch(new URL('/api/flies', server.address))).json();
+			if (flies.length !== 1) judge(`first creation ${i}`, [`${flies.length} flies, not one`]);
+			await server.stop();
+		} else judge(`first creation ${i}`, [`did not open: ${server.said}`]);
+		rmSync(folder, { recursive: true });
+	}
+	say(`${rounds} kills during the first creation: each opened afterwards`);
+}
+
+/** @param {number} rounds starts from a copy that holds only what was fsynced; the first creation in every tenth */
+async function powerCuts(rounds) {
+	let folder = join(home, 'power');
+	let writer = new Writer();
+	await (await open(folder, build)).stop();
+	let acknowledged = 0;
+	for (let i = 0; i < rounds; i++) {
+		const shadow = join(home, `power-${i}`);
+		if (i % 10 === 9) {
+			rmSync(folder, { recursive: true });
+			acknowledged += writer.acknowledged;
+			writer = new Writer();
+		} else cpSync(folder, shadow, { recursive: true });
+		const starting = launch(folder, build, { GRAVITAS_SHADOW: shadow });
+		const isFirst = !existsSync(shadow);
+		if (isFirst && i % 20 === 9) await Promise.race([starting.ready, pause(upTo(9000))]);
+		else {
+			const server = await starting.ready;
+			if (!('address' in server)) {
+				judge(`power cut ${i}`, [`did not open: ${server.said}`]);
+				return;
+			}
+			judge(`power cut ${i}`, await writer.lost(server));
+			writer.start(server);
+			await pause(100 + upTo(900));
+		}
+		await starting.kill();
+		await writer.stop();
+		rmSync(folder, { recursive: true, force: true });
+		folder = shadow;
+		const server = await launch(folder, build).ready;
+		if (!('address' in server)) {
+			judge(`power cut ${i}`, [`did not open afterwards: ${server.said}`]);
+			return;
+		}
+		judge(`power cut ${i}`, await writer.lost(server));
+		await server.stop();
+	}
+	acknowledged += writer.acknowledged;
+	say(`${rounds} power cuts (only fsynced bytes left): ${acknowledged} changes acknowledged`);
+}
+
+/** @param {number} rounds */
+async function twoAtOnce(rounds) {
+	const folder = join(home, 'two');
+	const writer = new Writer();
+	for (let i = 0; i < rounds; i++) {
+		const server = await open(folder, build);
+		judge('two at once', await writer.lost(server));
+		writer.start(server);
+		const second = await launch(folder, build).ready;
+		if ('address' in second || second.code !== 2 || !second.said.includes('already running')) {
+			judge('two at once', ['the second process was not refused']);
+		}
+		await writer.stop();
+		judge('two at once', await writer.lost(server));
+		await server.stop();
+	}
+	say(`${rounds} second processes on a folder in use: each refused in words`);
+}
+
+/** @param {'full' | 'quietly full' | 'stuck'} kind a disk that fills up, or a write that never returns */
+async function trouble(kind) {
+	const folder = join(home, kind.replace(' ', '-'));
+	const file = join(home, 'trouble');
+	const writer = new Writer();
+	const server = await open(folder, build, { GRAVITAS_TROUBLE: file });
+	writer.start(server);
+	await pause(800);
+	await writer.stop();
+	writeFileSync(file, kind);
+	const tried = Date.now();
+	const response = await fetch(new URL('/api/rivers', server.address), {
+		method: 'POST',
+		body: JSON.stringify({ name: 'Not kept', body: { temperatureC: 8 } })
+	});
+	const { message } = await response.json();
+	const took = ((Date.now() - tried) / 1000).toFixed(1);
+	if (response.status < 500 || typeof message !== 'string') {
+		judge(kind, [`a write was answered ${response.status} ${message}`]);
+	}
+	rmSync(file);
+	judge(kind, await writer.lost(server));
+	writer.start(server);
+	await pause(500);
+	await writer.stop();
+	judge(kind, await writer.lost(server));
+	if (kind === 'full') {
+		await server.stop();
+		writeFileSync(file, kind);
+		const refused = await launch(folder, build, { GRAVITAS_TROUBLE: file }).ready;
+		if ('address' in refused || !/has 0 MB left/.test(refused.said)) {
+			judge(kind, ['a start on a full disk was not refused in words']);
+		}
+		rmSync(file);
+	} else await server.stop();
+	say(`disk ${kind}: ${response.status} after ${took} s (“${message}”), and it went on afterwards`);
+}
+
+/** @param {number} rounds damages of every kind: open with everything, or say why */
+async function damages(rounds) {
+	const whole = join(home, 'whole');
+	const writer = new Writer();
+	let server = await open(whole, build);
+	writer.start(server);
+	await pause(1500);
+	await writer.stop();
+	await server.stop();
+	const database = join(whole, 'database');
+	const files = readdirSync(database, { recursive: true, encoding: 'utf8' }).filter((name) => {
+		const { size } = statSync(join(database, name));
+		return statSync(join(database, name)).isFile() && size > 0 && !name.endsWith('.conf');
+	});
+	const count = { opened: 0, said: 0 };
+	for (let i = 0; i < rounds; i++) {
+		const folder = join(home, `damaged-${i}`);
+		cpSync(whole, folder, { recursive: true });
+		const name = files[Math.floor(upTo(files.length))] ?? '';
+		const path = join(folder, 'database', name);
+		const how = ['flipped', 'cut short', 'removed'][i % 3] ?? '';
+		if (how === 'flipped') {
+			const bytes = readFileSync(path);
+			const at = Math.floor(upTo(bytes.length));
+			for (let k = at; k < Math.min(at + 16, bytes.length); k++) bytes[k] = ~(bytes[k] ?? 0);
+			writeFileSync(path, bytes);
+		} else if (how === 'cut short') truncateSync(path, Math.floor(statSync(path).size / 2));
+		else rmSync(path);
+		const found = await launch(folder, build).ready;
+		if ('address' in found) {
+			count.opened++;
+			const copy = Object.assign(new Writer(), { flies: new Map(writer.flies) });
+			judge(`${name} ${how}`, await copy.lost(found));
+			await found.stop();
+		} else if (found.code === 2 && /damaged|another version|no database/.test(found.said))
+			count.said++;
+		else judge(`${name} ${how}`, [`ended with ${found.code} and no reason: ${found.said}`]);
+		rmSync(folder, { recursive: true });
+	}
+	say(
+		`${rounds} damaged folders: ${count.opened} opened with everything in them, ${count.said} said why not`
+	);
+}
+
+try {
+	await kills(short ? 8 : 200);
+	await firstCreations(short ? 1 : 20);
+	await powerCuts(short ? 4 : 50);
+	await twoAtOnce(short ? 1 : 5);
+	await trouble('full');
+	if (!short) await trouble('quietly full');
+	if (!short) await trouble('stuck');
+	await damages(short ? 6 : 60);
+} finally {
+	rmSync(home, { recursive: true, force: true });
+}
+for (const words of failures) console.error(`LOST  ${words}`);
+say(failures.length === 0 ? 'Nothing was lost.' : `${failures.length} failures.`);
+process.exit(failures.length === 0 ? 0 : 1);

@@ -1,0 +1,6 @@
+/** The program as a person runs it, without the look whether it must be built: node faults/server.mjs <folder> <build> */
+import { serve } from '../scripts/serve.mjs';
+
+const [folder = '', build = ''] = process.argv.slice(2);
+process.env.GRAVITAS_PORT = '0';
+await serve({ folder, demo: false, build });

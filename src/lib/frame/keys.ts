@@ -1,0 +1,61 @@
+import { tinykeys } from 'tinykeys';
+import { goto } from '$app/navigation';
+import { toggleTheme } from '$lib/state/theme';
+import type { Bench } from '$lib/state/bench.svelte';
+
+/** What the Bench's keys may open. */
+export interface KeyTargets {
+	chooser(which: 'fly' | 'lie'): void;
+	rename(): void;
+}
+
+/** Whether the person is writing, so that letters are letters. */
+function writing(event: KeyboardEvent): boolean {
+	const target = event.target;
+	return target instanceof HTMLInputElement && target.type === 'text';
+}
+
+/** Whether a chooser or a dialog is open, which then has the plain keys to itself. */
+const busy = () => document.querySelector('[role="dialog"], [role="alertdialog"]') !== null;
+
+const plain = (act: () => void) => (event: KeyboardEvent) => {
+	if (writing(event) || busy()) return;
+	if (event.ctrlKey || event.metaKey || event.altKey) return;
+	event.preventDefault();
+	act();
+};
+const always = (act: () => void) => (event: KeyboardEvent) => {
+	event.preventDefault();
+	act();
+};
+
+/** Puts the keys on the window that work in every view. @returns takes them off again */
+export function bindEverywhere(bench: Bench, showKeys: () => void): () => void {
+	return tinykeys(window, {
+		'$mod+z': always(() => void bench.undo()),
+		'$mod+Shift+z': always(() => void bench.redo()),
+		'$mod+y': always(() => void bench.redo()),
+		b: plain(() => void goto('/')),
+		k: plain(() => void goto('/files')),
+		t: plain(toggleTheme),
+		// With Shift on most keyboards, without on some.
+		'Shift+?': plain(showKeys),
+		'?': plain(showKeys)
+	});
+}
+
+/** Puts the Bench's own keys on the window. @returns takes them off again */
+export function bindKeys(bench: Bench, targets: KeyTargets): () => void {
+	return tinykeys(window, {
+		f: plain(() => targets.chooser('fly')),
+		w: plain(() => targets.chooser('lie')),
+		'[': plain(() => bench.turn('fly', -1)),
+		']': plain(() => bench.turn('fly', 1)),
+		',': plain(() => bench.turn('lie', -1)),
+		'.': plain(() => bench.turn('lie', 1)),
+		n: plain(() => void bench.newFly()),
+		d: plain(() => bench.fly && void bench.duplicate(bench.fly)),
+		F2: plain(() => targets.rename()),
+		Delete: plain(() => bench.fly && void bench.remove(bench.fly))
+	});
+}

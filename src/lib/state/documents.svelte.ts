@@ -1,0 +1,286 @@
+import { difference, mergeApart, sameContent } from '$lib/contract/changes';
+import type {
+	ActionAnswer,
+	ChangeNews,
+	DocumentChange,
+	DocumentKind,
+	DocumentRow,
+	FlyRow,
+	HistoryEnds,
+	LieRow,
+	RiverRow,
+	Snapshot
+} from '$lib/contract/documents';
+import { api, RequestError } from './client';
+import { byName, freeName, withChange } from './rows';
+import { Saver } from './saver';
+
+/** Something the person has to know, with what can be done about it. */
+export interface Notice {
+	readonly words: string;
+	readonly choices: readonly { readonly words: string; readonly act: () => void }[];
+	/** Goes by itself when the next change is kept. */
+	readonly passing?: boolean;
+}
+
+/** The flies, lies and rivers as this window shows them; every change is kept by itself. */
+export class Documents {
+	protected flyRows = $state.raw<readonly FlyRow[]>([]);
+	protected lieRows = $state.raw<readonly LieRow[]>([]);
+	protected riverRows = $state.raw<readonly RiverRow[]>([]);
+	history = $state.raw<HistoryEnds>({ undo: null, redo: null });
+	notice = $state.raw<Notice | null>(null);
+	saving = $state(false);
+	private readonly saver: Saver;
+	/** Each document as the server last said it was: what a change of this window started from. */
+	// eslint-disable-next-line svelte/prefer-svelte-reactivity -- nothing shown is derived from it
+	private readonly bases = new Map<string, DocumentRow>();
+	private stand: string;
+
+	readonly flies = $derived([...this.flyRows].sort(byName));
+	readonly lies = $derived([...this.lieRows].sort(byName));
+	readonly rivers = $derived([...this.riverRows].sort(byName));
+
+	constructor(data: Snapshot) {
+		this.flyRows = data.flies;
+		this.lieRows = data.lies;
+		this.riverRows = data.rivers;
+		this.history = data.history;
+		this.stand = data.stand;
+		for (const row of [...data.flies, ...data.lies, ...data.rivers]) this.bases.set(row.id, row);
+		this.saver = new Saver({
+			saved: (answer, newer) => this.saved(answer, newer),
+			failed: (row, error, retrying) => this.failed(row, error, retrying)
+		});
+	}
+
+	/** @returns what is wrong with the name, in words; null when it was taken */
+	rename(row: DocumentRow, name: string): string | null {
+		const clean = name.trim();
+		if (clean.length < 1 || clean.length > 80) return 'A name has 1 to 80 characters.';
+		if (clean !== row.name) this.change({ ...row, name: clean });
+		return null;
+	}
+
+	undo = () => this.step('undo');
+	redo = () => this.step('redo');
+
+	/** Sends what still waits; for a page that is about to go. */
+	flush(): Promise<void> {
+		return this.saver.flush();
+	}
+
+	dismiss(): void {
+		this.notice = null;
+	}
+
+	/** Another window, a script or this one kept something. */
+	receive(news: ChangeNews): void {
+		const [epoch, count] = this.stand.split('.');
+		const next = `${epoch}.${Number(count) + 1}`;
+		if (news.changes === null || news.stand !== next) {
+			if (news.stand !== this.stand) void this.refresh();
+			return;
+		}
+		this.stand = news.stand;
+		for (const change of news.changes) this.putNewer(change);
+		this.history = news.history;
+	}
+
+	/** The connection was made anew: what was missed meanwhile is fetched. */
+	hello(stand: string): void {
+		if (stand !== this.stand) void this.refresh();
+	}
+
+	/** Takes over everything as it stands, but for what this window has still to send. */
+	async refresh(): Promise<void> {
+		await this.attempt(async () => {
+			const data = await api.snapshot();
+			const rows: DocumentRow[] = [...data.flies, ...data.lies, ...data.rivers];
+			const gone = [...this.flyRows, ...this.lieRows, ...this.riverRows].filter(
+				({ id }) => !rows.some((row) => row.id === id)
+			);
+			this.stand = data.stand;
+			this.history = data.history;
+			for (const { kind, id } of gone) this.putNewer({ kind, id, row: null });
+			for (const row of rows) this.putNewer({ kind: row.kind, id: row.id, row });
+		});
+	}
+
+	/** What another window did, unless this one has a change of its own to send: the save then settles it. */
+	private putNewer(change: DocumentChange): void {
+		if (this.saver.has(change.id)) return;
+		const shown = this.find(change.kind, change.id);
+		if (change.row && shown && change.row.revision <= shown.revision) return;
+		this.putKept(change);
+	}
+
+	protected change(row: DocumentRow): void {
+		this.put({ kind: row.kind, id: row.id, row });
+		this.saving = true;
+		this.saver.save(row);
+	}
+
+	/** @returns the id of what was made; null when it was not */
+	protected async create(kind: DocumentKind, document: object): Promise<string | null> {
+		await this.saver.flush();
+		return this.attempt(async () => {
+			const id = crypto.randomUUID();
+			this.take(await api.create(kind, { id, ...document }));
+			return id;
+		});
+	}
+
+	/** Deletes without asking: undo brings it back. @returns whether it is gone */
+	protected async erase({ kind, id }: DocumentRow): Promise<boolean> {
+		await this.saver.flush();
+		const now = this.find(kind, id);
+		if (!now) return false;
+		const done = await this.attempt(async () => {
+			this.take(await api.remove(kind, id, now.revision));
+			return true;
+		});
+		return done ?? false;
+	}
+
+	/** @returns what was changed; null when there was nothing to do or it failed */
+	protected async step(direction: 'undo' | 'redo'): Promise<ActionAnswer | null> {
+		await this.saver.flush();
+		if (!this.history[direction]) return null;
+		return this.attempt(async () => {
+			const answer = await api.history(direction);
+			this.take(answer);
+			return answer;
+		});
+	}
+
+	protected find(kind: DocumentKind, id: string): DocumentRow | undefined {
+		const rows: readonly DocumentRow[] =
+			kind === 'fly' ? this.flyRows : kind === 'lie' ? this.lieRows : this.riverRows;
+		return rows.find((row) => row.id === id);
+	}
+
+	private take(answer: ActionAnswer): void {
+		answer.changes.forEach((change) => this.putKept(change));
+		this.history = answer.history;
+	}
+
+	/** Shows what the server says of a document. */
+	private putKept(change: DocumentChange): void {
+		if (change.row) this.bases.set(change.id, change.row);
+		else this.bases.delete(change.id);
+		this.put(change);
+	}
+
+	private put(change: DocumentChange): void {
+		if (change.kind === 'fly') this.flyRows = withChange(this.flyRows, change);
+		else if (change.kind === 'lie') this.lieRows = withChange(this.lieRows, change);
+		else this.riverRows = withChange(this.riverRows, change);
+	}
+
+	private saved(answer: ActionAnswer, newerWaiting: boolean): void {
+		this.history = answer.history;
+		for (const { kind, id, row } of answer.changes) {
+			if (row) this.bases.set(id, row);
+			const shown = this.find(kind, id);
+			if (!shown || !row) continue;
+			// What the page shows was sent, or is newer than that: only the revision moves on.
+			this.put({ kind, id, row: { ...shown, revision: row.revision } });
+		}
+		this.saving = !this.saver.idle && newerWaiting;
+		if (this.notice?.passing) this.notice = null;
+	}
+
+	private failed(row: DocumentRow, error: RequestError, retrying: boolean): void {
+		if (retrying) {
+			const words = `Not saved yet: ${error.message} Your change is on this page and is tried again.`;
+			this.notice = { words, choices: [], passing: true };
+			return;
+		}
+		this.saving = false;
+		const mine = this.find(row.kind, row.id) ?? row;
+		const theirs = error.answer?.current;
+		if (error.status === 409 && theirs) this.meet(mine, theirs);
+		else if (error.status === 404) this.lost(mine);
+		else this.notice = { words: `Not saved: ${error.message}`, choices: [] };
+	}
+
+	/** Two windows changed one document: joined where they touched different parts, else the person decides. */
+	private meet(mine: DocumentRow, theirs: DocumentRow): void {
+		this.saver.drop(mine.id);
+		const base = this.bases.get(mine.id);
+		const changed = base ? difference(base, theirs).words : '';
+		const elsewhere = `“${theirs.name}” was changed in another window${changed ? ` (${changed})` : ''}`;
+		const joined = base ? mergeApart(base, mine, theirs) : null;
+		if (joined) {
+			const nothingNew = sameContent({ ...joined, revision: 0 }, { ...theirs, revision: 0 });
+			if (nothingNew) this.putKept({ kind: theirs.kind, id: theirs.id, row: theirs });
+			else {
+				this.change(joined);
+				this.notice = { words: `${elsewhere}; both changes are in it now.`, choices: [] };
+			}
+			return;
+		}
+		const own = base ? ` You changed ${difference(base, mine).words} here.` : '';
+		const takeTheirs = () => {
+			this.saver.drop(mine.id);
+			this.putKept({ kind: theirs.kind, id: theirs.id, row: theirs });
+		};
+		this.notice = {
+			words: `${elsewhere}.${own}`,
+			choices: [
+				{ words: 'Keep mine', act: () => this.change({ ...mine, revision: theirs.revision }) },
+				{ words: 'Take the other', act: takeTheirs },
+				{
+					words: 'Keep both',
+					act: () => {
+						takeTheirs();
+						void this.createFrom(mine, `${mine.name.slice(0, 70)} (mine)`);
+					}
+				}
+			]
+		};
+	}
+
+	/** Deleted in another window while this one changed it. */
+	private lost(mine: DocumentRow): void {
+		this.saver.drop(mine.id);
+		this.notice = {
+			words: `“${mine.name}” was deleted in another window while you changed it here.`,
+			choices: [
+				{
+					words: 'Keep it',
+					act: () => {
+						this.putKept({ kind: mine.kind, id: mine.id, row: null });
+						void this.createFrom(mine, mine.name);
+					}
+				},
+				{
+					words: 'Let it go',
+					act: () => this.putKept({ kind: mine.kind, id: mine.id, row: null })
+				}
+			]
+		};
+	}
+
+	/** A new document with the content of this one, under a name that is free. */
+	protected createFrom(row: DocumentRow, name: string): Promise<string | null> {
+		const rows: readonly DocumentRow[] =
+			row.kind === 'fly' ? this.flyRows : row.kind === 'lie' ? this.lieRows : this.riverRows;
+		return this.create(row.kind, {
+			name: freeName(name, rows),
+			body: row.body,
+			...(row.kind === 'lie' ? { riverId: row.riverId } : {})
+		});
+	}
+
+	private async attempt<T>(work: () => Promise<T>): Promise<T | null> {
+		try {
+			return await work();
+		} catch (error) {
+			if (!(error instanceof RequestError)) throw error;
+			this.notice = { words: error.message, choices: [] };
+			return null;
+		}
+	}
+}

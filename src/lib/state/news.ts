@@ -1,0 +1,33 @@
+import type { ChangeNews } from '$lib/contract/documents';
+
+/**
+ * Listens to what is kept, here or in other windows, for as long as the page is in sight. A page out
+ * of sight lets its connection go, since a browser has only a few to each server; the `hello` on
+ * coming back tells it whether it missed anything.
+ *
+ * @returns ends it
+ */
+export function listenForNews(
+	hello: (stand: string) => void,
+	news: (news: ChangeNews) => void
+): () => void {
+	let source: EventSource | null = null;
+	const connect = () => {
+		source?.close();
+		source = null;
+		if (document.hidden) return;
+		source = new EventSource('/api/news');
+		source.addEventListener('hello', (event) =>
+			hello((JSON.parse(event.data as string) as ChangeNews).stand)
+		);
+		source.addEventListener('news', (event) =>
+			news(JSON.parse(event.data as string) as ChangeNews)
+		);
+	};
+	connect();
+	document.addEventListener('visibilitychange', connect);
+	return () => {
+		document.removeEventListener('visibilitychange', connect);
+		source?.close();
+	};
+}

@@ -1,0 +1,7 @@
+import { currentStore } from '$lib/server/current-store';
+import type { LayoutServerLoad } from './$types';
+
+/** Read once, when a window opens; from then on the window keeps up by itself. */
+export const load: LayoutServerLoad = async () => ({
+	snapshot: await (await currentStore()).snapshot()
+});

@@ -1,0 +1,22 @@
+<script lang="ts">
+	import BringIn from '$lib/files/BringIn.svelte';
+	import Copies from '$lib/files/Copies.svelte';
+	import TakeOut from '$lib/files/TakeOut.svelte';
+	import { useBench } from '$lib/state/context';
+
+	const bench = useBench();
+</script>
+
+<svelte:head><title>Files · Gravitas</title></svelte:head>
+
+<div class="min-h-0 flex-1 overflow-y-auto p-4 md:p-6">
+	<h1 class="text-xl font-semibold">Files</h1>
+	<p class="text-quiet">
+		All of it is yours: take it elsewhere, bring it in from elsewhere, go back to an earlier day.
+	</p>
+	<div class="mt-5 grid gap-8 md:grid-cols-2 xl:grid-cols-3">
+		<TakeOut {bench} />
+		<BringIn {bench} />
+		<Copies {bench} />
+	</div>
+</div>
