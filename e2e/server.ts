@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test as base, type Page } from '@playwright/test';
@@ -7,6 +7,8 @@ import { expect, test as base, type Page } from '@playwright/test';
 export interface Server {
 	readonly address: string;
 	readonly output: () => string;
+	/** Memory that the process holds now, in bytes. */
+	readonly memory: () => number;
 	/** Sends the signal and waits for the end. @returns exit code and milliseconds */
 	stop(signal?: NodeJS.Signals): Promise<{ code: number | null; took: number }>;
 }
@@ -30,6 +32,10 @@ export async function startServer(
 	return {
 		address: /open at (\S+)/.exec(text)![1]!,
 		output: () => text,
+		memory: () => {
+			const status = readFileSync(`/proc/${child.pid}/status`, 'utf8');
+			return Number(/VmRSS:\s+(\d+) kB/.exec(status)![1]) * 1024;
+		},
 		stop: async (signal = 'SIGINT') => {
 			const start = Date.now();
 			const ended = new Promise<number | null>((resolve) => child.once('exit', resolve));

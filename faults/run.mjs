@@ -14,6 +14,7 @@ import {
 	rmSync,
 	statSync,
 	truncateSync,
+	utimesSync,
 	writeFileSync
 } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -24,6 +25,8 @@ import { launch, open, Writer } from './harness.mjs';
 const short = process.argv.includes('--short');
 ensureInstalled();
 const build = ensureBuilt();
+// A run is long, and only the newest builds are kept.
+setInterval(() => utimesSync(build, new Date(), new Date()), 10_000).unref();
 const home = mkdtempSync(join(tmpdir(), 'gravitas-faults-'));
 const pause = (/** @type {number} */ ms) => new Promise((resolve) => setTimeout(resolve, ms));
 const upTo = (/** @type {number} */ most) => Math.random() * most;
@@ -45,6 +48,7 @@ async function kills(rounds) {
 	const writer = new Writer();
 	await (await open(folder, build)).stop();
 	for (let i = 0; i < rounds; i++) {
+		if (i > 0 && i % 50 === 0) say(`… ${i} kills`);
 		const starting = launch(folder, build);
 		if (i % 4 === 3) {
 			await pause(upTo(1500));

@@ -1,5 +1,5 @@
 /** npm run screenshots: the pictures in docs/screenshots, from fresh demo data. */
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuilt, ensureChromium, ensureInstalled, root } from './prepare.mjs';
 import { temporaryDemo } from './temporary-demo.mjs';
@@ -10,24 +10,66 @@ ensureBuilt();
 const { chromium } = await import('@playwright/test');
 const { launchOptions } = await import('./browser.mjs');
 
-/** @type {{ name: string, theme: 'limestone' | 'peat', width: number, height: number, keys?: string[] }[]} */
+/** @type {{ name: string, theme: 'limestone' | 'peat', width: number, height: number, path?: string, keys?: string[], act?: (page: import('@playwright/test').Page) => Promise<unknown> }[]} */
 const pictures = [
 	{ name: 'bench-limestone', theme: 'limestone', width: 1280, height: 800 },
 	{ name: 'bench-peat', theme: 'peat', width: 1280, height: 800, keys: [']'] },
 	{ name: 'lie-chooser', theme: 'limestone', width: 1280, height: 800, keys: ['w'] },
+	{
+		name: 'files',
+		theme: 'limestone',
+		width: 1280,
+		height: 800,
+		path: '/files',
+		act: async (page) => {
+			await page.getByRole('button', { name: 'Make a copy now' }).click();
+			await page.getByText('Copied, and read back').waitFor();
+			await page.locator('input[type=file]').setInputFiles(filesToShow());
+			await page.getByText('1 new').waitFor();
+		}
+	},
+	{
+		name: 'history',
+		theme: 'peat',
+		width: 1280,
+		height: 800,
+		act: async (page) => {
+			await page.getByRole('radio', { name: 'tungsten' }).check();
+			await page.getByRole('spinbutton', { name: 'Bead size' }).press('ArrowUp');
+			await page.keyboard.press('Control+z');
+			await page.getByRole('button', { name: /^Fly / }).click();
+			await page.getByRole('button', { name: 'History' }).click();
+			await page.getByRole('list', { name: 'Changes, newest first' }).waitFor();
+		}
+	},
 	{ name: 'bench-phone', theme: 'limestone', width: 390, height: 844 }
 ];
+
+/** A demo fly that somebody changed, one as it is, and one that is new here. */
+function filesToShow() {
+	const read = (/** @type {string} */ file) =>
+		JSON.parse(readFileSync(join(root, 'demo', file), 'utf8'));
+	const changed = read('fly-01-rustneck-jig.json');
+	changed.body.recipe.bead.diameterMm = 3.2;
+	const fresh = { ...read('fly-02-slate-plunger.json'), name: 'Borrowed Plunger' };
+	return [changed, read('fly-03-millrace-darter.json'), fresh].map((content, i) => ({
+		name: `${i}.json`,
+		mimeType: 'application/json',
+		buffer: Buffer.from(JSON.stringify(content))
+	}));
+}
 
 const out = join(root, 'docs', 'screenshots');
 mkdirSync(out, { recursive: true });
 const { address, stop } = await temporaryDemo();
 const browser = await chromium.launch(launchOptions);
-for (const { name, theme, width, height, keys = [] } of pictures) {
+for (const { name, theme, width, height, path = '/', keys = [], act } of pictures) {
 	const page = await browser.newPage({ viewport: { width, height } });
 	await page.addInitScript((wanted) => localStorage.setItem('gravitas-theme', wanted), theme);
-	await page.goto(address);
+	await page.goto(new URL(path, address).href);
 	await page.waitForSelector('[data-ready]');
 	for (const key of keys) await page.keyboard.press(key);
+	await act?.(page);
 	await page.waitForTimeout(400);
 	await page.screenshot({ path: join(out, `${name}.png`) });
 	await page.close();

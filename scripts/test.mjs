@@ -89,6 +89,8 @@ await suite(
 	})
 );
 
+await step('faults', [join('..', 'faults', 'run.mjs'), '--short']);
+
 rmSync(reports, { recursive: true, force: true });
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);

@@ -9,7 +9,6 @@ import {
 	IsInt,
 	IsNumber,
 	IsObject,
-	IsOptional,
 	IsString,
 	IsUUID,
 	Length,
@@ -69,19 +68,19 @@ export function Quantity(quantity: QuantityField, unit = 1): PropertyDecorator {
 	const [low, high] = quantity.possible;
 	const kind = quantity.whole ? 'a whole number' : 'a number';
 	const message = `${quantity.name} must be ${kind} from ${quantity.show(low)} to ${quantity.show(high)}.`;
-	const slack = 1e-9;
-	const tidy = (n: number) => Number((n / unit).toFixed(8));
+	// Rounded as documents are, so that a value at the edge is in.
+	const [least, most] = [low, high].map((n) => Number((n / unit).toFixed(8))) as [number, number];
 	return field(
 		() => ({
 			type: quantity.whole ? 'integer' : 'number',
-			minimum: tidy(low),
-			maximum: tidy(high),
+			minimum: least,
+			maximum: most,
 			description: `${quantity.name}, ${quantity.show(low)} to ${quantity.show(high)}`
 		}),
 		[
 			IsNumber({ allowNaN: false, allowInfinity: false }, { message }),
-			Min(low / unit - slack, { message }),
-			Max(high / unit + slack, { message }),
+			Min(least, { message }),
+			Max(most, { message }),
 			...(quantity.whole ? [IsInt({ message })] : [])
 		]
 	);
@@ -138,7 +137,7 @@ export function Nested(
 		schema,
 		[
 			...(which === 'or null' ? [ValidateIf((_, value) => value !== null)] : []),
-			...(which === 'optional' ? [IsOptional()] : [IsDefined({ message })]),
+			...(which === 'optional' ? [IfGiven()] : [IsDefined({ message })]),
 			IsObject({ message }),
 			ValidateNested({ message }),
 			Type(type)
@@ -176,7 +175,11 @@ export function Id(
 	const uuid = { type: 'string', format: 'uuid' };
 	return field(
 		() => (which === 'or null' ? { anyOf: [uuid, { type: 'null' }] } : uuid),
-		[...may(which !== 'always'), IsUUID('all', { message })],
+		[
+			...may(which === 'optional'),
+			...(which === 'or null' ? [ValidateIf((_, value) => (value ?? null) !== null)] : []),
+			IsUUID('all', { message })
+		],
 		which === 'always'
 	);
 }
@@ -194,9 +197,11 @@ export function MapOf(
 			properties: Object.fromEntries(keys.map((key) => [key, schemaOf(type())])),
 			additionalProperties: false
 		}),
-		[IsOptional(), IsObject({ message })],
+		[IfGiven(), IsObject({ message })],
 		false
 	);
 }
 
-const may = (optional: boolean) => (optional ? [IsOptional()] : []);
+/** class-validator's own IsOptional lets null pass too, which is another thing than nothing. */
+const IfGiven = () => ValidateIf((_, value) => value !== undefined);
+const may = (optional: boolean) => (optional ? [IfGiven()] : []);

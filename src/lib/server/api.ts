@@ -3,7 +3,7 @@ import type { DocumentKind, ErrorAnswer } from '$lib/contract/documents';
 import { parse } from '$lib/contract/parse';
 import { FlyRequest, LieRequest, RiverRequest } from '$lib/contract/validation';
 import { currentStore } from './current-store';
-import { BackupError } from './db/backup';
+import { BackupError } from './db/backup-file';
 import { DATA_CORRUPTED, DatabaseError, DISK_FULL } from './db/database';
 import { DataFolderError } from './db/folder';
 import { readBody, readJson } from './json';

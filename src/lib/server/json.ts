@@ -1,9 +1,12 @@
+import { parse as parseTolerantly, type ParseError } from 'jsonc-parser';
 import { Refusal } from './store/refusal';
 
 /** Deeper than any document; class-transformer and the engine recurse. */
 const DEEPEST = 32;
-/** Names that mean something else to JavaScript than a field of a document. */
-const FORBIDDEN = ['__proto__', 'constructor', 'prototype'];
+/** Names that mean something else to JavaScript than a field; class-transformer drops them without a word. */
+const FORBIDDEN = ['prototype', ...Object.getOwnPropertyNames(Object.prototype)];
+/** How much of what is too long is read and dropped, so that the sender hears why. */
+const MOST_DROPPED = 128 * 2 ** 20;
 
 /**
  * Reads untrusted bytes as JSON.
@@ -31,9 +34,12 @@ export function readJson(bytes: Uint8Array, where: string): unknown {
 	let value: unknown;
 	try {
 		value = JSON.parse(text) as unknown;
-	} catch (error) {
-		const at = /position (\d+)/.exec(String(error))?.[1];
-		const spot = at === undefined ? 'at its end' : place(text, Number(at));
+	} catch {
+		// JavaScript's own parser does not say where.
+		const problems: ParseError[] = [];
+		parseTolerantly(text, problems, { disallowComments: true });
+		const at = problems[0]?.offset ?? text.length;
+		const spot = at >= text.trimEnd().length ? 'at its end' : place(text, at);
 		throw new Refusal(400, `${where} is not readable as JSON: something is wrong ${spot}.`);
 	}
 	refuseUnkeepable(value, '', where);
@@ -95,6 +101,13 @@ export async function readBody(request: Request, limit: number): Promise<Uint8Ar
 	if (packing && packing !== 'identity') {
 		throw new Refusal(415, `The request is packed (content-encoding ${packing}). Send it plain.`);
 	}
+	// The server framework does not hand on a body of which nobody says what it is.
+	if (request.body === null && Number(request.headers.get('content-length') ?? 0) > 0) {
+		throw new Refusal(
+			415,
+			'Say what the request holds: set content-type, for instance to application/json.'
+		);
+	}
 	const chunks: Uint8Array[] = [];
 	let length = 0;
 	const reader = request.body?.getReader();
@@ -104,11 +117,10 @@ export async function readBody(request: Request, limit: number): Promise<Uint8Ar
 		});
 		if (done) break;
 		length += value.byteLength;
-		// What is too long is read to its end and dropped, so that the sender hears the answer.
 		if (length <= limit) chunks.push(value);
 		else {
 			chunks.length = 0;
-			if (length > 16 * limit) {
+			if (length > MOST_DROPPED) {
 				await reader.cancel();
 				break;
 			}

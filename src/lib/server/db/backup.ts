@@ -1,7 +1,6 @@
 import { createHash } from 'node:crypto';
 import {
 	closeSync,
-	createReadStream,
 	createWriteStream,
 	existsSync,
 	fsyncSync,
@@ -13,30 +12,20 @@ import {
 	statSync
 } from 'node:fs';
 import { join } from 'node:path';
-import { createInterface } from 'node:readline';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { createGunzip, createGzip } from 'node:zlib';
+import { createGzip } from 'node:zlib';
 import type { Database, Queryable } from './database';
-import { migrations, runMigrations, schemaOf } from './migrate';
+import {
+	BackupError,
+	checkBackup,
+	checkedLines,
+	linesOf,
+	ROWS_AT_ONCE,
+	type Header
+} from './backup-file';
+import { runMigrations } from './migrate';
 import { tablesOf } from './tables';
-
-/**
- * A backup is a file of JSON lines, compressed: a header, every row of every table, and a last line
- * with the counts and a checksum. It does not depend on the engine's version.
- */
-const FORMAT = 'gravitas/backup';
-const VERSION = 0;
-const ROWS_AT_ONCE = 200;
-
-interface Header {
-	readonly format: typeof FORMAT;
-	readonly version: number;
-	/** Number of the newest migration. */
-	readonly schema: number;
-	readonly madeAt: string;
-	readonly tables: readonly string[];
-}
 
 /** Why a backup was made; each kind is kept by a count of its own. */
 export type BackupKind = 'daily' | 'before-migration' | 'before-restore' | 'by-hand';
@@ -55,11 +44,6 @@ export interface Backup {
 	/** ISO 8601, UTC. */
 	readonly madeAt: string;
 	readonly bytes: number;
-}
-
-/** A backup that cannot be used, in words. */
-export class BackupError extends Error {
-	override readonly name = 'BackupError';
 }
 
 const nameForm =
@@ -105,15 +89,8 @@ export async function makeBackup(
 	const digest = createHash('sha256');
 	try {
 		await db.read(async (tx) => {
-			const header: Header = {
-				format: FORMAT,
-				version: VERSION,
-				schema: await schemaOf(tx),
-				madeAt: now.toISOString(),
-				tables: await tablesOf(tx)
-			};
 			await pipeline(
-				Readable.from(linesOf(tx, header, digest)),
+				Readable.from(linesOf(tx, now, digest)),
 				createGzip(),
 				createWriteStream(part, { mode: 0o600 })
 			);
@@ -143,112 +120,6 @@ function flush(path: string): void {
 	} finally {
 		closeSync(fd);
 	}
-}
-
-/** Every line but the last goes into the digest, and the last line carries it. */
-async function* linesOf(
-	tx: Queryable,
-	header: Header,
-	whole: ReturnType<typeof createHash>
-): AsyncGenerator<string> {
-	const content = createHash('sha256');
-	const counts: Record<string, number> = {};
-	const say = (line: string) => {
-		whole.update(line).update('\n');
-		return `${line}\n`;
-	};
-	const keep = (line: string) => {
-		content.update(line).update('\n');
-		return say(line);
-	};
-	yield keep(JSON.stringify(header));
-	for (const table of header.tables) {
-		counts[table] = 0;
-		await tx.query(
-			`declare rows no scroll cursor for select to_jsonb(t)::text as row from "${table}" t`
-		);
-		for (;;) {
-			const rows = await tx.query<{ row: string }>(`fetch ${ROWS_AT_ONCE} from rows`);
-			for (const { row } of rows) yield keep(`["${table}",${row}]`);
-			counts[table] += rows.length;
-			if (rows.length < ROWS_AT_ONCE) break;
-		}
-		await tx.query('close rows');
-	}
-	yield say(JSON.stringify({ counts, sha256: content.digest('hex') }));
-}
-
-/**
- * The lines of a backup, checked as they pass.
- *
- * @throws BackupError when it is cut off, altered or of another version
- */
-async function* checkedLines(path: string): AsyncGenerator<string> {
-	const bad = (why: string) => new BackupError(`The backup ${path} cannot be used: ${why}.`);
-	const content = createHash('sha256');
-	const counts: Record<string, number> = {};
-	let header: Header | null = null;
-	let held: string | null = null;
-	const file = createReadStream(path);
-	const unpacked = createGunzip();
-	const copying = pipeline(file, unpacked).catch((error: unknown) =>
-		unpacked.destroy(error as Error)
-	);
-	try {
-		for await (const line of createInterface({ input: unpacked, crlfDelay: Infinity })) {
-			if (held !== null) {
-				if (header === null) header = headerOf(held, bad);
-				else {
-					const table = /^\["([a-z_]+)",/.exec(held)?.[1];
-					if (table === undefined) throw bad('a row in it cannot be read');
-					counts[table] = (counts[table] ?? 0) + 1;
-				}
-				content.update(held).update('\n');
-				yield held;
-			}
-			held = line;
-		}
-		await copying;
-	} catch (error) {
-		if (error instanceof BackupError) throw error;
-		throw bad(error instanceof Error ? error.message : String(error));
-	} finally {
-		file.destroy();
-	}
-	let end: { counts?: Record<string, number>; sha256?: string };
-	try {
-		end = JSON.parse(held ?? '{}') as typeof end;
-	} catch {
-		throw bad('its last line is missing');
-	}
-	if (header === null || end.sha256 !== content.digest('hex')) {
-		throw bad('it was cut off or altered');
-	}
-	for (const table of header.tables) {
-		if ((counts[table] ?? 0) !== end.counts?.[table]) throw bad(`rows of ${table} are missing`);
-	}
-	yield held!;
-}
-
-function headerOf(line: string, bad: (why: string) => BackupError): Header {
-	let header: Partial<Header>;
-	try {
-		header = JSON.parse(line) as Partial<Header>;
-	} catch {
-		throw bad('its first line is not a header');
-	}
-	if (header.format !== FORMAT || !Array.isArray(header.tables))
-		throw bad('it is no Gravitas backup');
-	const newest = migrations.at(-1)!.number;
-	if (header.version !== VERSION || !(Number(header.schema) <= newest)) {
-		throw bad('it was made by a newer Gravitas; update the program');
-	}
-	return header as Header;
-}
-
-/** Reads a backup through. @throws BackupError when it cannot be used */
-export async function checkBackup(path: string): Promise<void> {
-	for await (const line of checkedLines(path)) void line;
 }
 
 /** A window that slept through a restore must not save over it by a chance meeting of revisions. */

@@ -1,5 +1,13 @@
 import { spawn } from 'node:child_process';
-import { mkdirSync, mkdtempSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import {
+	cpSync,
+	mkdirSync,
+	mkdtempSync,
+	readdirSync,
+	rmSync,
+	statSync,
+	writeFileSync
+} from 'node:fs';
 import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -19,6 +27,19 @@ afterAll(async () => {
 	await db.close();
 	rmSync(folder, { recursive: true });
 });
+function writeIn(path: string, name: string, text: string): void {
+	mkdirSync(path, { recursive: true });
+	writeFileSync(join(path, name), text);
+}
+function copyWith(path: string, name: string, text: string): void {
+	cpSync(join(folder, 'stuck'), path, { recursive: true });
+	writeFileSync(join(path, name), text);
+}
+function emptied(path: string, below: string): void {
+	cpSync(join(folder, 'stuck'), path, { recursive: true });
+	for (const name of readdirSync(join(path, below)))
+		rmSync(join(path, below, name), { recursive: true });
+}
 const count = async () =>
 	(await db.query<{ n: number }>('select count(*)::int as n from note'))[0]!.n;
 
@@ -82,10 +103,76 @@ describe('the database behind its small interface', () => {
 		expect(readdirSync(folder)).not.toContain('cut.new');
 	}, 120_000);
 
-	test('a folder that is no database is an error, not a hang', async () => {
-		const wrong = join(folder, 'wrong');
-		writeFileSync(wrong, 'a file where a folder should be');
-		await expect(openPglite(wrong)).rejects.toBeInstanceOf(Error);
+	test('a stuck or dead engine is replaced; what it was doing fails, the rest goes on', async () => {
+		const path = join(folder, 'stuck');
+		const quick = await openPglite(path, { statementMs: 700, checkpointEvery: 20 });
+		await quick.script('create table note (id integer primary key)');
+		await quick.transaction((tx) => tx.query('insert into note values (1)'));
+		const stuck = quick.transaction(async (tx) => {
+			await tx.query('insert into note values (2)');
+			await tx.query('select pg_sleep(1000)');
+		});
+		const behind = quick.query('select * from note');
+		await expect(stuck).rejects.toMatchObject({
+			code: '57P02',
+			message: 'The database did not answer within 1 seconds.'
+		});
+		expect(await behind).toEqual([{ id: 1 }]);
+
+		// The log of changes is bounded by checkpoints of our own: PGlite makes none.
+		const text = 'x'.repeat(20_000);
+		await quick.script('create table large (text text)');
+		for (let i = 0; i < 400; i++) {
+			await quick.transaction((tx) =>
+				tx.query('insert into large select $1 || random() from generate_series(1, 20)', [text])
+			);
+		}
+		const segments = readdirSync(join(path, 'pg_wal')).filter((name) =>
+			/^[0-9A-F]{24}$/.test(name)
+		);
+		expect(segments.length * 16).toBeLessThanOrEqual(96);
+		await quick.close();
+	}, 120_000);
+
+	test.each<[string, (database: string) => void, RegExp]>([
+		['a file in its place', (d) => writeFileSync(d, 'x'), /is a file.*Move the file away/],
+		[
+			'a folder of something else',
+			(d) => writeIn(d, 'photo.jpg', 'x'),
+			/no database.*npm run restore/
+		],
+		[
+			'another version',
+			(d) => copyWith(d, 'PG_VERSION', '17\n'),
+			/another version.*“17”.*npm run restore/
+		],
+		[
+			'an empty control file',
+			(d) => copyWith(d, 'global/pg_control', ''),
+			/damaged.*npm run restore/
+		],
+		['a lost log of changes', (d) => emptied(d, 'pg_wal'), /damaged.*checkpoint.*npm run restore/]
+	])(
+		'a folder that cannot be used is said with the way out: %s',
+		async (name, damage, words) => {
+			const database = join(folder, name.replaceAll(' ', '-'));
+			damage(database);
+			const error: unknown = await openPglite(database).catch((e: unknown) => e);
+			expect(error).toBeInstanceOf(DataFolderError);
+			expect((error as Error).message).toMatch(words);
+		},
+		120_000
+	);
+
+	test('a full disk is said before anything is begun', async () => {
+		const path = join(folder, 'stuck');
+		const full = await openPglite(path, { roomBytes: 2 ** 60 });
+		await expect(full.transaction(() => Promise.reject(new Error('begun')))).rejects.toMatchObject({
+			code: '53100',
+			message: expect.stringContaining('disk is nearly full') as string
+		});
+		expect(await full.query('select * from note')).toEqual([{ id: 1 }]);
+		await full.close();
 	}, 120_000);
 });
 

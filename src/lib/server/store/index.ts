@@ -1,6 +1,7 @@
 import { existsSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { checkBackup, makeBackup, restoreBackup } from '../db/backup';
+import { makeBackup, restoreBackup } from '../db/backup';
+import { checkBackup } from '../db/backup-file';
 import { DatabaseError, type Database } from '../db/database';
 import { damagedInside } from '../db/folder';
 import { lockDataFolder } from '../db/lock';

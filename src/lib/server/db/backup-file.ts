@@ -1,0 +1,158 @@
+import { createHash } from 'node:crypto';
+import { createReadStream } from 'node:fs';
+import { createGunzip } from 'node:zlib';
+import type { Queryable } from './database';
+import { migrations, schemaOf } from './migrate';
+import { tablesOf } from './tables';
+
+/**
+ * A backup is a file of JSON lines, compressed: a header, every row of every table, and a last line
+ * with the counts and a checksum. It does not depend on the engine's version.
+ */
+const FORMAT = 'gravitas/backup';
+const VERSION = 0;
+export const ROWS_AT_ONCE = 200;
+
+export interface Header {
+	readonly format: typeof FORMAT;
+	readonly version: number;
+	/** Number of the newest migration. */
+	readonly schema: number;
+	readonly madeAt: string;
+	readonly tables: readonly string[];
+}
+
+/** A backup that cannot be used, in words. */
+export class BackupError extends Error {
+	override readonly name = 'BackupError';
+}
+
+/**
+ * The lines of a new backup. Every line but the last goes into a checksum, which the last one carries.
+ *
+ * @param whole takes in every line
+ */
+export async function* linesOf(
+	tx: Queryable,
+	now: Date,
+	whole: ReturnType<typeof createHash>
+): AsyncGenerator<string> {
+	const header: Header = {
+		format: FORMAT,
+		version: VERSION,
+		schema: await schemaOf(tx),
+		madeAt: now.toISOString(),
+		tables: await tablesOf(tx)
+	};
+	const content = createHash('sha256');
+	const counts: Record<string, number> = {};
+	const say = (line: string) => {
+		whole.update(line).update('\n');
+		return `${line}\n`;
+	};
+	const keep = (line: string) => {
+		content.update(line).update('\n');
+		return say(line);
+	};
+	yield keep(JSON.stringify(header));
+	for (const table of header.tables) {
+		counts[table] = 0;
+		await tx.query(
+			`declare rows no scroll cursor for select to_jsonb(t)::text as row from "${table}" t`
+		);
+		for (;;) {
+			const rows = await tx.query<{ row: string }>(`fetch ${ROWS_AT_ONCE} from rows`);
+			for (const { row } of rows) yield keep(`["${table}",${row}]`);
+			counts[table] += rows.length;
+			if (rows.length < ROWS_AT_ONCE) break;
+		}
+		await tx.query('close rows');
+	}
+	yield say(JSON.stringify({ counts, sha256: content.digest('hex') }));
+}
+
+/** The lines of a packed file. @throws what reading or unpacking throws */
+async function* unpackedLines(path: string): AsyncGenerator<string> {
+	const file = createReadStream(path);
+	const unpacked = createGunzip().setEncoding('utf8');
+	file.on('error', (error) => unpacked.destroy(error));
+	// The loop below hears of an error too, unless it has been left already.
+	unpacked.on('error', () => undefined);
+	let rest = '';
+	try {
+		for await (const chunk of file.pipe(unpacked)) {
+			const lines = (rest + (chunk as string)).split('\n');
+			rest = lines.pop()!;
+			yield* lines;
+		}
+	} finally {
+		file.destroy();
+		unpacked.destroy();
+	}
+	if (rest !== '') yield rest;
+}
+
+/**
+ * The lines of a backup, checked as they pass.
+ *
+ * @throws BackupError when it is cut off, altered or of another version
+ */
+export async function* checkedLines(path: string): AsyncGenerator<string> {
+	const bad = (why: string) => new BackupError(`The backup ${path} cannot be used: ${why}.`);
+	const content = createHash('sha256');
+	const counts: Record<string, number> = {};
+	let header: Header | null = null;
+	let held: string | null = null;
+	try {
+		for await (const line of unpackedLines(path)) {
+			if (held !== null) {
+				if (header === null) header = headerOf(held, bad);
+				else {
+					const table = /^\["([a-z_]+)",/.exec(held)?.[1];
+					if (table === undefined) throw bad('a row in it cannot be read');
+					counts[table] = (counts[table] ?? 0) + 1;
+				}
+				content.update(held).update('\n');
+				yield held;
+			}
+			held = line;
+		}
+	} catch (error) {
+		if (error instanceof BackupError) throw error;
+		throw bad(error instanceof Error ? error.message : String(error));
+	}
+	let end: { counts?: Record<string, number>; sha256?: string };
+	try {
+		end = JSON.parse(held ?? '{}') as typeof end;
+	} catch {
+		throw bad('its last line is missing');
+	}
+	if (header === null || end.sha256 !== content.digest('hex')) {
+		throw bad('it was cut off or altered');
+	}
+	for (const table of header.tables) {
+		if ((counts[table] ?? 0) !== end.counts?.[table]) throw bad(`rows of ${table} are missing`);
+	}
+	yield held!;
+}
+
+function headerOf(line: string, bad: (why: string) => BackupError): Header {
+	let header: Partial<Header>;
+	try {
+		header = JSON.parse(line) as Partial<Header>;
+	} catch {
+		throw bad('its first line is not a header');
+	}
+	if (header.format !== FORMAT || !Array.isArray(header.tables))
+		throw bad('it is no Gravitas backup');
+	const newest = migrations.at(-1)!.number;
+	if (header.version !== VERSION || !(Number(header.schema) <= newest)) {
+		throw bad('it was made by a newer Gravitas; update the program');
+	}
+	return header as Header;
+}
+
+/** Reads a backup through. @throws BackupError when it cannot be used */
+export async function checkBackup(path: string): Promise<void> {
+	for await (const line of checkedLines(path)) void line;
+}

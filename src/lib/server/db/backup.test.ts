@@ -1,0 +1,109 @@
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { gunzipSync, gzipSync } from 'node:zlib';
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { listBackups, makeBackup, restoreBackup } from './backup';
+import { BackupError, checkBackup } from './backup-file';
+import type { Database } from './database';
+import { migrate, migrations, runMigrations, schemaOf } from './migrate';
+import { openPglite } from './pglite';
+import { findDamage, tablesOf } from './tables';
+
+const folder = mkdtempSync(join(tmpdir(), 'gravitas-backup-'));
+const backups = join(folder, 'backups');
+let db: Database;
+beforeAll(async () => {
+	db = await openPglite(join(folder, 'database'));
+	// As the first version of the program left it, with odd but possible content.
+	await db.transaction((tx) => runMigrations(tx, 0, 1));
+	await db.transaction(async (tx) => {
+		for (let i = 0; i < 450; i++) {
+			await tx.query(`insert into river (id, name, body) values (gen_random_uuid(), $1, $2)`, [
+				`Ü 魚 "${i}" \\ \n ; --`,
+				JSON.stringify({ temperatureC: 0.1 + i / 3, deep: { a: [1e-300] } })
+			]);
+		}
+		await tx.query(
+			`insert into lie (id, river_id, name, body) select gen_random_uuid(), id, name, body from river`
+		);
+		await tx.query(
+			`insert into action (label, changes)
+			select 'x', jsonb_build_array(jsonb_build_object('id', id)) from river limit 3`
+		);
+	});
+}, 120_000);
+afterAll(async () => {
+	await db.close();
+	rmSync(folder, { recursive: true });
+});
+
+const everything = async () => {
+	const all: Record<string, unknown> = {};
+	for (const table of await tablesOf(db)) {
+		all[table] = await db.query(
+			`select to_jsonb(t) - 'revision' as row from "${table}" t order by 1`
+		);
+	}
+	return all;
+};
+
+test('a copy is made before a migration, and brought back it is the same, migrated', async () => {
+	await migrate(db, () => makeBackup(db, backups, 'before-migration'));
+	expect(await schemaOf(db)).toBe(migrations.at(-1)!.number);
+	const before = await everything();
+	const [copy] = listBackups(backups);
+	expect(copy).toMatchObject({ kind: 'before-migration' });
+
+	await db.query('delete from lie');
+	await db.query(`update river set name = 'changed'`);
+	await restoreBackup(db, join(backups, copy!.name));
+	expect(await everything()).toEqual(before);
+	expect(await schemaOf(db)).toBe(migrations.at(-1)!.number);
+	// Numbers go on after the highest that was restored, and revisions lie above any that was seen.
+	const [next] = await db.query<{ id: number }>(
+		`insert into action (label, changes) values ('y', '[]') returning id`
+	);
+	expect(next!.id).toBe(4);
+	const [low] = await db.query<{ min: number }>('select min(revision) from river');
+	expect(low!.min).toBeGreaterThan(1000);
+	expect(await db.read(findDamage)).toBeNull();
+});
+
+test('a copy that was cut off, altered or is another thing is refused, and nothing changes', async () => {
+	const { name } = await makeBackup(db, backups, 'by-hand');
+	const whole = readFileSync(join(backups, name));
+	const lines = gunzipSync(whole).toString().trimEnd().split('\n');
+	const before = await everything();
+	const bad: [string, Buffer][] = [
+		['cut', whole.subarray(0, whole.length - 40)],
+		['altered', gzipSync(lines.join('\n').replace('魚', '犬'))],
+		['short', gzipSync(lines.filter((_, i) => i !== 5).join('\n'))],
+		['without its end', gzipSync(lines.slice(0, -1).join('\n'))],
+		['newer', gzipSync(lines.join('\n').replace(/"schema":\d+/, '"schema":99'))],
+		['other', gzipSync('hello\nworld')],
+		['empty', Buffer.alloc(0)],
+		['plain', Buffer.from('{}')]
+	];
+	for (const [what, bytes] of bad) {
+		const path = join(folder, `${what}.gz`);
+		writeFileSync(path, bytes);
+		await expect(checkBackup(path), what).rejects.toBeInstanceOf(BackupError);
+		await expect(restoreBackup(db, path), what).rejects.toBeInstanceOf(BackupError);
+	}
+	expect(await everything()).toEqual(before);
+});
+
+test('copies are kept by count, each kind for itself, and unfinished ones leave nothing', async () => {
+	for (let day = 1; day <= 17; day++) {
+		await makeBackup(db, backups, 'daily', { now: new Date(Date.UTC(2026, 0, day)) });
+	}
+	const daily = listBackups(backups).filter(({ kind }) => kind === 'daily');
+	expect(daily.map(({ madeAt }) => madeAt.slice(8, 10))).toEqual(
+		Array.from({ length: 14 }, (_, i) => String(17 - i).padStart(2, '0'))
+	);
+	expect(listBackups(backups).some(({ kind }) => kind === 'before-migration')).toBe(true);
+	const failing: Database = { ...db, read: () => Promise.reject(new Error('no')) };
+	await expect(makeBackup(failing, backups, 'by-hand')).rejects.toThrow('no');
+	expect(readdirSync(backups).filter((name) => name.endsWith('.part'))).toEqual([]);
+});
