@@ -72,7 +72,7 @@ test('what is half typed for one fly or lie never reaches the next', async ({ be
 test('drawing, mass bar and path follow the answer', async ({ bench }) => {
 	await choose(bench, 'f', 'Millrace Darter');
 	await choose(bench, 'w', 'Footbridge run');
-	const drawing = bench.getByRole('img', { name: /^Millrace Darter, cut to scale/ });
+	const drawing = bench.getByRole('img', { name: /^Millrace Darter, cut open, to scale/ });
 	await expect(drawing).toHaveAccessibleName(/bead tungsten 2\.4 mm, coil none, sparse dressing/);
 	const path = bench.getByRole('img', { name: /^Path through Footbridge run/ });
 	const before = await path.getAttribute('aria-label');

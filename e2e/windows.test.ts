@@ -221,6 +221,7 @@ test('a copy is made and read back; going back to it brings everything back', as
 	await expect(bench.getByText('Everything is as it was')).toBeVisible();
 	await expect(bench.getByText('before a restore')).toBeVisible();
 	await bench.keyboard.press('b');
+	await expect(bench.getByRole('button', { name: /^Fly / })).toBeVisible();
 	await choose(bench, 'f', name);
 	expect(await figure(bench, 'mass')).toBe(mass);
 });

@@ -16,7 +16,8 @@ function writing(event: KeyboardEvent): boolean {
 }
 
 /** Whether a chooser or a dialog is open, which then has the plain keys to itself. */
-const busy = () => document.querySelector('[role="dialog"], [role="alertdialog"]') !== null;
+const busy = () =>
+	document.querySelector(':is([role="dialog"], [role="alertdialog"])[data-state="open"]') !== null;
 
 const plain = (act: () => void) => (event: KeyboardEvent) => {
 	if (writing(event) || busy()) return;
