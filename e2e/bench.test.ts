@@ -138,6 +138,7 @@ test('another lie, deeper water: the verdict turns, and undo turns it back', asy
 	await bench.keyboard.press('Control+z');
 	await expect(verdict).toContainText('Gets down');
 	await bench.keyboard.press('Escape');
+	await expect(bench.getByRole('dialog')).toHaveCount(0);
 	await choose(bench, 'w', 'Withy margin');
 	await bench.keyboard.press('w');
 	await typed(bench, 'Surface speed').fill('0');
