@@ -151,6 +151,30 @@ async function twoAtOnce(rounds) {
 	say(`${rounds} second processes on a folder in use: each refused in words`);
 }
 
+/** @param {number} rounds ends by SIGTERM with requests under way */
+async function stops(rounds) {
+	const folder = join(home, 'stops');
+	const writer = new Writer();
+	let longest = 0;
+	for (let i = 0; i < rounds; i++) {
+		const server = await open(folder, build);
+		judge('stop', await writer.lost(server));
+		writer.start(server);
+		await pause(100 + upTo(700));
+		const asked = Date.now();
+		const code = await server.stop();
+		longest = Math.max(longest, Date.now() - asked);
+		await writer.stop();
+		if (code !== 0) judge('stop', [`ended with code ${code}`]);
+	}
+	const server = await open(folder, build);
+	judge('stop', await writer.lost(server));
+	await server.stop();
+	say(
+		`${rounds} ends by SIGTERM under writes: code 0 each, the longest took ${longest} ms, ${writer.acknowledged} changes acknowledged`
+	);
+}
+
 /** @param {'full' | 'quietly full' | 'stuck'} kind a disk that fills up, or a write that never returns */
 async function trouble(kind) {
 	const folder = join(home, kind.replace(' ', '-'));
@@ -237,6 +261,7 @@ try {
 	await kills(short ? 8 : 200);
 	await firstCreations(short ? 1 : 20);
 	await powerCuts(short ? 4 : 50);
+	await stops(short ? 2 : 20);
 	await twoAtOnce(short ? 1 : 5);
 	await trouble('full');
 	if (!short) await trouble('quietly full');

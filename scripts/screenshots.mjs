@@ -34,8 +34,11 @@ const pictures = [
 		width: 1280,
 		height: 800,
 		act: async (page) => {
-			await page.getByRole('radio', { name: 'tungsten' }).check();
-			await page.getByRole('spinbutton', { name: 'Bead size' }).press('ArrowUp');
+			await page.getByRole('radio', { name: 'brass' }).check();
+			for (const name of ['Bead size', 'Turns', 'Coil wire']) {
+				await page.getByRole('spinbutton', { name }).press('ArrowUp');
+				await page.waitForSelector('[data-saving]', { state: 'detached' });
+			}
 			await page.keyboard.press('Control+z');
 			await page.getByRole('button', { name: /^Fly / }).click();
 			await page.getByRole('button', { name: 'History' }).click();

@@ -172,6 +172,27 @@ function ask(
 	return wrong('out-of-range', outOfRange(field, said));
 }
 
+/**
+ * Whether a value that is already a number deserves the question that a typed one gets.
+ *
+ * @param value in the field's inner unit
+ * @returns the question, with what was probably meant where a slip of ten explains it; null when usual
+ */
+export function questionAbout(
+	value: number,
+	field: QuantityField
+): { readonly question: string; readonly likely: Choice | null } | null {
+	if (within(value, field.usual)) return null;
+	const [low, high] = field.usual;
+	const meant = [value / 10, value * 10].find((other) => within(other, field.usual));
+	const likely = meant === undefined ? null : { value: meant, words: field.show(meant) };
+	const guess = likely ? ` Did you mean ${likely.words}?` : '';
+	return {
+		question: `${field.name}: ${field.show(value)} is unusual; it is mostly from ${field.show(low)} to ${field.show(high)}.${guess}`,
+		likely
+	};
+}
+
 /** The sentence for a value that cannot be, naming the field and its range. */
 export function outOfRange(field: QuantityField, said: string): string {
 	const [low, high] = field.possible;

@@ -61,15 +61,15 @@ export async function bodyOf<T extends object>(request: Request, type: new () =>
 	return checked(readJson(await readBody(request, SHORT), 'The request'), type);
 }
 
-/** Untrusted data as an instance of a contract class. @throws Refusal naming each wrong field */
+/** Untrusted data, found at `where`, as an instance of a contract class. @throws Refusal naming each wrong field */
 export function checked<T extends object>(raw: unknown, type: new () => T, where = ''): T {
 	const parsed = parse(type, raw);
 	if (parsed.ok) return parsed.value;
-	throw new Refusal(
-		422,
-		(where ? `${where}: ` : '') + parsed.errors.map(({ message }) => message).join(' '),
-		{ errors: parsed.errors }
-	);
+	const errors = where
+		? parsed.errors.map(({ path, message }) => ({ path: `${where}.${path}`, message }))
+		: parsed.errors;
+	const words = errors.map(({ message }) => message).join(' ');
+	throw new Refusal(422, where ? `${where}: ${words}` : words, { errors });
 }
 
 /** A document of the collection's kind from the request. */

@@ -6,7 +6,9 @@ import {
 	beadDiameterField,
 	coilWireField,
 	depthField,
-	readQuantity,
+	INCH,
+	MILLIMETRE,
+	questionAbout,
 	speedField,
 	temperatureField,
 	turnsField,
@@ -52,12 +54,12 @@ export function predictionFor({ fly, lie, beliefs }: PredictRequest) {
 }
 
 const tidy = (n: number) => Number(n.toPrecision(6));
-const scaled = (interval: Interval | null, factor: number) =>
-	interval && {
+const scaled = <T extends Interval | null>(interval: T, factor: number) =>
+	(interval && {
 		value: tidy(interval.value * factor),
 		low: tidy(interval.low * factor),
 		high: tidy(interval.high * factor)
-	};
+	}) as T extends null ? null : Interval;
 
 function withBeliefs(given: Record<string, unknown>): Beliefs {
 	const changed: Record<string, Belief> = {};
@@ -82,22 +84,22 @@ function questionsAbout(
 	{ bead, coil }: PredictRequest['fly']['recipe'],
 	lie: PredictRequest['lie']
 ) {
-	const looked: (readonly [path: string, QuantityField, value: number, unit: string])[] = [
-		['lie.depthM', depthField, lie.depthM, 'm'],
-		['lie.surfaceSpeedMs', speedField, lie.surfaceSpeedMs, 'm/s'],
-		['lie.zoneTopM', zoneField, lie.zoneTopM, 'm'],
-		['lie.approachM', approachField, lie.approachM, 'm'],
-		['lie.temperatureC', temperatureField, lie.temperatureC, '']
+	const looked: (readonly [path: string, QuantityField, value: number])[] = [
+		['lie.depthM', depthField, lie.depthM],
+		['lie.surfaceSpeedMs', speedField, lie.surfaceSpeedMs],
+		['lie.zoneTopM', zoneField, lie.zoneTopM],
+		['lie.approachM', approachField, lie.approachM],
+		['lie.temperatureC', temperatureField, lie.temperatureC]
 	];
-	if (bead) looked.push(['fly.recipe.bead.diameterMm', beadDiameterField, bead.diameterMm, 'mm']);
-	if (coil) {
-		looked.push(['fly.recipe.coil.wireInch', coilWireField, coil.wireInch, 'in']);
-		looked.push(['fly.recipe.coil.turns', turnsField, coil.turns, '']);
+	if (bead) {
+		looked.push(['fly.recipe.bead.diameterMm', beadDiameterField, bead.diameterMm * MILLIMETRE]);
 	}
-	return looked.flatMap(([path, field, value, unit]) => {
-		const reading = readQuantity(`${value} ${unit}`.trim(), field);
-		return reading.kind === 'question'
-			? [{ path, question: reading.question, likely: reading.likely.words }]
-			: [];
+	if (coil) {
+		looked.push(['fly.recipe.coil.wireInch', coilWireField, coil.wireInch * INCH]);
+		looked.push(['fly.recipe.coil.turns', turnsField, coil.turns]);
+	}
+	return looked.flatMap(([path, field, value]) => {
+		const asked = questionAbout(value, field);
+		return asked ? [{ path, question: asked.question, likely: asked.likely?.words ?? null }] : [];
 	});
 }

@@ -106,7 +106,7 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 		chance: { type: 'number', minimum: 0, maximum: 1 },
 		verdict: { enum: ['yes', 'likely', 'even', 'unlikely', 'no'] },
 		parts: list(object({ part: text, massG: number })),
-		questions: list(object({ path: text, question: text, likely: text })),
+		questions: list(object({ path: text, question: text, likely: orNull(text) })),
 		troubles: list(object({ part: text, words: text }))
 	})
 };

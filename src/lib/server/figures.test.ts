@@ -1,0 +1,90 @@
+import Papa from 'papaparse';
+import { expect, test } from 'vitest';
+import { starterRecipe } from '$core/fly/index';
+import { predict } from '$core/predict/index';
+import { lieFromDocument, recipeToDocument, type DocumentRow } from '$lib/contract/documents';
+import { PredictRequest } from '$lib/contract/validation';
+import { checked } from './api';
+import { fliesAsCsv } from './csv';
+import { predictionFor } from './predict';
+import { Refusal, type Store } from './store/index';
+
+const recipe = recipeToDocument(starterRecipe);
+const water = {
+	...{ depthM: 0.9, surfaceSpeedMs: 0.7, bed: 'cobble' as const, zoneTopM: 0.15, approachM: 2.5 }
+};
+const here = { ...water, temperatureC: 9 };
+const ask = (fly: object, lie: object = here, beliefs?: object) =>
+	predictionFor(checked({ fly, lie, ...(beliefs ? { beliefs } : {}) }, PredictRequest));
+
+test('a prediction by request is the one of the page, in the units that it names', () => {
+	const page = predict(starterRecipe, lieFromDocument(water), 9);
+	const found = ask({ recipe });
+	expect(found.massG.value).toBeCloseTo(page.mass.value * 1e3, 5);
+	expect(found.sinkSpeedCms!.low).toBeCloseTo(page.speed!.low * 100, 3);
+	expect(found.distanceToZoneM!.high).toBeCloseTo(page.distance!.high, 4);
+	expect(found.parts.reduce((sum, { massG }) => sum + massG, 0)).toBeCloseTo(found.massG.value, 4);
+	expect(found).toMatchObject({ questions: [], troubles: [], attitude: { assumed: true } });
+});
+
+test('unlikely values are asked about, impossible ones and unknown beliefs are refused with their place', () => {
+	const bead = { ...recipe.bead!, diameterMm: 9 };
+	const odd = ask({ recipe: { ...recipe, bead } }, { ...here, surfaceSpeedMs: 3.5 });
+	expect(odd.questions.map(({ path }) => path).sort()).toEqual([
+		'fly.recipe.bead.diameterMm',
+		'lie.surfaceSpeedMs'
+	]);
+	expect(odd.troubles.length).toBeGreaterThan(0);
+	const refusal = (work: () => unknown) => {
+		try {
+			work();
+		} catch (error) {
+			if (error instanceof Refusal) return [error.status, error.more.errors![0]!.path];
+		}
+		return null;
+	};
+	const large = { ...recipe.bead!, diameterMm: 40 };
+	expect(refusal(() => ask({ recipe: { ...recipe, bead: large } }))).toEqual([
+		422,
+		'fly.recipe.bead.diameterMm'
+	]);
+	expect(refusal(() => ask({ recipe }, here, { 'bead.gold': { median: 1, spread: 1 } }))).toEqual([
+		422,
+		'beliefs.bead.gold'
+	]);
+	expect(refusal(() => ask({ recipe }, here, { 'hook.wire': { median: -1, spread: 1 } }))).toEqual([
+		422,
+		'beliefs.hook.wire.median'
+	]);
+});
+
+test('a belief that is stated moves the figure, and its spread the interval', () => {
+	const plain = ask({ recipe });
+	const light = ask({ recipe }, here, {
+		'bead.tungsten.density': { median: 14000, spread: 0.001 }
+	});
+	expect(light.massG.value).toBeLessThan(plain.massG.value);
+	expect(light.massG.high / light.massG.low).toBeLessThan(plain.massG.high / plain.massG.low);
+});
+
+test('the table reads back as it was written, and no name becomes a formula', async () => {
+	const names = ['Plain', 'Quoted "x", and\nbroken', '=1+1', '魚'];
+	const store = {
+		list: () =>
+			Promise.resolve(
+				names.map((name, i): DocumentRow => ({
+					...{ kind: 'fly', id: String(i), name, revision: 1 },
+					body: { recipe }
+				}))
+			)
+	} as unknown as Store;
+	const text = await fliesAsCsv(store, null);
+	const { data, errors } = Papa.parse<Record<string, string>>(text.trimEnd(), { header: true });
+	expect(errors).toEqual([]);
+	expect(data.map((row) => row.name)).toEqual(['Plain', names[1], `'=1+1`, '魚']);
+	const mass = predict(starterRecipe, { ...lieFromDocument(water), surfaceSpeed: 0 }, 10).mass
+		.value;
+	expect(Number(data[0]!.mass_g)).toBeCloseTo(mass * 1e3, 4);
+	expect(Number(data[0]!.bead_mm)).toBe(2.8);
+	expect(data[0]!.time_to_zone_s).toBe('');
+});
