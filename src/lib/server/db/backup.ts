@@ -1,11 +1,8 @@
 import { createHash } from 'node:crypto';
 import {
-	closeSync,
 	createWriteStream,
 	existsSync,
-	fsyncSync,
 	mkdirSync,
-	openSync,
 	readdirSync,
 	renameSync,
 	rmSync,
@@ -16,6 +13,7 @@ import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { createGzip } from 'node:zlib';
 import type { Database, Queryable } from './database';
+import { fsyncPath } from './fsync';
 import {
 	BackupError,
 	checkBackup,
@@ -100,9 +98,9 @@ export async function makeBackup(
 		if (read.digest('hex') !== digest.digest('hex')) {
 			throw new BackupError(`The backup ${name} did not read back as it was written.`);
 		}
-		flush(part);
+		fsyncPath(part);
 		renameSync(part, path);
-		flush(folder);
+		fsyncPath(folder);
 	} catch (error) {
 		rmSync(part, { force: true });
 		throw error;
@@ -111,15 +109,6 @@ export async function makeBackup(
 	const old = kept.slice(KEEP[kind]).filter((backup) => backup.name !== spare);
 	old.forEach((backup) => rmSync(join(folder, backup.name)));
 	return kept.find((backup) => backup.name === name)!;
-}
-
-function flush(path: string): void {
-	const fd = openSync(path, 'r');
-	try {
-		fsyncSync(fd);
-	} finally {
-		closeSync(fd);
-	}
 }
 
 /** A window that slept through a restore must not save over it by a chance meeting of revisions. */

@@ -1,19 +1,12 @@
 /**
  * The database thread. PGlite blocks its thread while a statement runs, so it has one of its own.
  */
-import {
-	closeSync,
-	existsSync,
-	fsyncSync,
-	openSync,
-	readdirSync,
-	renameSync,
-	rmSync
-} from 'node:fs';
+import { existsSync, fsyncSync, readdirSync, renameSync, rmSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { parentPort, workerData } from 'node:worker_threads';
 import type { PGlite, PGliteOptions } from '@electric-sql/pglite';
 import type { NodeFS } from '@electric-sql/pglite/nodefs';
+import { fsyncPath } from './fsync';
 import { DEAD_ENGINE, type Answer, type Request, type WorkerSettings } from './messages';
 
 const { folder, pglite, nodefs } = workerData as WorkerSettings;
@@ -55,15 +48,6 @@ interface EngineFiles {
 interface EngineStream {
 	readonly nfd?: number;
 	readonly node: unknown;
-}
-
-function fsyncPath(path: string): void {
-	const fd = openSync(path, 'r');
-	try {
-		fsyncSync(fd);
-	} finally {
-		closeSync(fd);
-	}
 }
 
 function fsyncTree(path: string): void {

@@ -1,5 +1,6 @@
 import { components, ref } from './answers';
-import { operations, type Operation } from './operations';
+import type { Operation } from './operation';
+import { operations } from './operations';
 
 function described({ path, summary, query, body, answer, errors = [], examples }: Operation) {
 	const inPath = [...path.matchAll(/\{(\w+)\}/g)].map(([, name]) => ({

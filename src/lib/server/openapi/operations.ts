@@ -1,176 +1,14 @@
-import { recipeToDocument } from '$lib/contract/documents';
-import { schemaOf, type JsonSchema } from '$lib/contract/fields';
-import {
-	FlyRequest,
-	LieRequest,
-	PredictRequest,
-	RiverRequest,
-	StripRequest
-} from '$lib/contract/validation';
-import { starterRecipe } from '$core/fly/index';
+import { schemaOf } from '$lib/contract/fields';
+import { PredictRequest, StripRequest } from '$lib/contract/validation';
 import { list, ref } from './answers';
+import { ABSENT, documentOperations, recipe, removals, water, wide } from './document-operations';
+import type { Operation } from './operation';
 
-export interface Operation {
-	readonly method: 'get' | 'post' | 'put' | 'delete';
-	readonly path: string;
-	readonly summary: string;
-	readonly query?: Readonly<Record<string, { about: string; schema: JsonSchema }>>;
-	readonly body?: { readonly schema: JsonSchema; readonly types?: readonly string[] };
-	/** Schema of what a success answers, or the media type of a file. */
-	readonly answer: { readonly status: number; readonly content: JsonSchema | string };
-	/** Further answers, all of them errors in words. */
-	readonly errors?: readonly number[];
-	/**
-	 * Requests that work, each with the status that it gets. In the order of the document they make a
-	 * whole: what one makes, the next ones change. `{backup}` stands for the newest backup's name.
-	 */
-	readonly examples: readonly Example[];
-}
-export interface Example {
-	readonly path: string;
-	readonly body?: unknown;
-	readonly status: number;
-}
-
-const FLY = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e01';
-const RIVER = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e02';
-const LIE = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e03';
-const ABSENT = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2eff';
-
-const recipe = recipeToDocument(starterRecipe);
-const heavier = { ...recipe, bead: { ...recipe.bead!, diameterMm: 3.2 } };
-const wide = { ...recipe, bead: { ...recipe.bead!, diameterMm: 40 } };
 const odd = { ...recipe, bead: { ...recipe.bead!, diameterMm: 9 } };
-const water = { depthM: 0.9, surfaceSpeedMs: 0.7, bed: 'cobble', zoneTopM: 0.15, approachM: 2.5 };
 const here = { ...water, temperatureC: 9 };
-
-interface Collection {
-	readonly name: 'flies' | 'rivers' | 'lies';
-	readonly schema: string;
-	readonly request: new () => object;
-	readonly id: string;
-	readonly first: Readonly<Record<string, unknown>>;
-	readonly second: Readonly<Record<string, unknown>>;
-	readonly wrong: Readonly<Record<string, unknown>>;
-}
-const collections: readonly Collection[] = [
-	{
-		name: 'flies',
-		schema: 'Fly',
-		request: FlyRequest,
-		id: FLY,
-		first: { name: 'Sill Nymph', body: { recipe } },
-		second: { name: 'Sill Nymph', body: { recipe: heavier } },
-		wrong: { name: 'Sill Nymph', body: { recipe: wide } }
-	},
-	{
-		name: 'rivers',
-		schema: 'River',
-		request: RiverRequest,
-		id: RIVER,
-		first: { name: 'Upper Sill', body: { temperatureC: 9 } },
-		second: { name: 'Upper Sill', body: { temperatureC: 11 } },
-		wrong: { name: 'Upper Sill', body: { temperatureC: 90 } }
-	},
-	{
-		name: 'lies',
-		schema: 'Lie',
-		request: LieRequest,
-		id: LIE,
-		first: { name: 'Gauge pool', riverId: RIVER, body: water },
-		second: { name: 'Gauge pool', riverId: RIVER, body: { ...water, depthM: 1.2 } },
-		wrong: { name: 'Gauge pool', riverId: ABSENT, body: water }
-	}
-];
-
-function documents({ name, schema, request, id, first, second, wrong }: Collection): Operation[] {
-	const all = `/api/${name}`;
-	const one = `${all}/{id}`;
-	const own = `${all}/${id}`;
-	const body = { schema: schemaOf(request) };
-	const kind = schema.toLowerCase();
-	return [
-		{
-			method: 'post',
-			path: all,
-			summary: `Make a ${kind}; with an id of your own if you like`,
-			body,
-			answer: { status: 201, content: ref('Action') },
-			errors: [400, 409, 413, 422],
-			examples: [
-				{ path: all, body: { id, ...first }, status: 201 },
-				{ path: all, body: { id, ...first }, status: 409 },
-				{ path: all, body: wrong, status: 422 }
-			]
-		},
-		{
-			method: 'get',
-			path: all,
-			summary: `All ${name}, oldest first`,
-			answer: { status: 200, content: list(ref(schema)) },
-			examples: [{ path: all, status: 200 }]
-		},
-		{
-			method: 'get',
-			path: one,
-			summary: `One ${kind}`,
-			answer: { status: 200, content: ref(schema) },
-			errors: [404, 422],
-			examples: [
-				{ path: own, status: 200 },
-				{ path: `${all}/${ABSENT}`, status: 404 },
-				{ path: `${all}/seven`, status: 422 }
-			]
-		},
-		{
-			method: 'put',
-			path: one,
-			summary: `Change a ${kind}, naming the revision that was read; an older one is told what changed since`,
-			body,
-			answer: { status: 200, content: ref('Action') },
-			errors: [400, 404, 409, 413, 422],
-			examples: [
-				{ path: own, body: { ...second, revision: 1 }, status: 200 },
-				{ path: own, body: { ...first, revision: 1 }, status: 409 },
-				{ path: own, body: second, status: 422 }
-			]
-		},
-		{
-			method: 'get',
-			path: `${one}/history`,
-			summary: `What was done to the ${kind}, newest first, with its state before and after`,
-			answer: { status: 200, content: list(ref('HistoryEntry')) },
-			errors: [404, 422],
-			examples: [{ path: `${own}/history`, status: 200 }]
-		},
-		{
-			method: 'get',
-			path: `${one}/file`,
-			summary: `The ${kind} as a document file, for another copy of Gravitas`,
-			answer: { status: 200, content: 'application/json' },
-			errors: [404, 422],
-			examples: [{ path: `${own}/file`, status: 200 }]
-		}
-	];
-}
-
-const removals = [...collections].reverse().map(({ name, schema, id }): Operation => ({
-	method: 'delete',
-	path: `/api/${name}/{id}`,
-	summary: `Delete a ${schema.toLowerCase()}; undo brings it back`,
-	query: {
-		revision: { about: 'the revision that was read', schema: { type: 'integer', minimum: 1 } }
-	},
-	answer: { status: 200, content: ref('Action') },
-	errors: [404, 409, 422],
-	examples: [
-		{ path: `/api/${name}/${id}?revision=1`, status: 409 },
-		{ path: `/api/${name}/${id}?revision=2`, status: 200 }
-	]
-}));
-
 const file = { format: 'gravitas/fly', version: 0, name: 'Weir Darter', body: { recipe } };
 
+/** Every operation, in an order in which the examples can be run. */
 export const operations: readonly Operation[] = [
 	{
 		method: 'post',
@@ -193,7 +31,7 @@ export const operations: readonly Operation[] = [
 			{ path: '/api/predict', body: { fly: { recipe: wide }, lie: here }, status: 422 }
 		]
 	},
-	...collections.flatMap(documents),
+	...documentOperations,
 	...removals,
 	{
 		method: 'post',
