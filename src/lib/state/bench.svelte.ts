@@ -16,6 +16,7 @@ import {
 	type Snapshot,
 	type StripSelection
 } from '$lib/contract/documents';
+import { clipped } from '$lib/contract/names';
 import { api } from './client';
 import { Documents } from './documents.svelte';
 import { freeName, neighbour } from './rows';
@@ -114,12 +115,12 @@ export class Bench extends Documents {
 
 	/** A copy beside the original, and on the strip. */
 	async duplicate(row: FlyRow | LieRow): Promise<void> {
-		this.show(row.kind, await this.createFrom(row, `${row.name.slice(0, 70)} copy`));
+		this.show(row.kind, await this.createFrom(row, `${clipped(row.name, 70)} copy`));
 	}
 
 	/** An earlier state of a document as a new one, on the strip. */
 	async bringBack(row: DocumentRow): Promise<boolean> {
-		const id = await this.createFrom(row, `${row.name.slice(0, 66)} as it was`);
+		const id = await this.createFrom(row, `${clipped(row.name, 66)} as it was`);
 		this.show(row.kind, id);
 		return id !== null;
 	}

@@ -11,6 +11,7 @@ import type {
 	RiverRow,
 	Snapshot
 } from '$lib/contract/documents';
+import { clipped } from '$lib/contract/names';
 import { api, RequestError } from './client';
 import { byName, freeName, withChange } from './rows';
 import { Saver } from './saver';
@@ -235,7 +236,7 @@ export class Documents {
 					words: 'Keep both',
 					act: () => {
 						takeTheirs();
-						void this.createFrom(mine, `${mine.name.slice(0, 70)} (mine)`);
+						void this.createFrom(mine, `${clipped(mine.name, 70)} (mine)`);
 					}
 				}
 			]

@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { difference, sameContent } from '$lib/contract/changes';
 import type { DocumentKind, DocumentRow } from '$lib/contract/documents';
 import type { ImportChoice, ImportItem } from '$lib/contract/files';
+import { clipped } from '$lib/contract/names';
 import { FlyFile, LieFile, RiverFile } from '$lib/contract/validation';
 import { parse } from '$lib/contract/parse';
 import type { Queryable } from '../db/database';
@@ -105,9 +106,9 @@ export async function planImport(
 	choose: (kind: DocumentKind, id: string) => ImportChoice
 ): Promise<ImportPlan> {
 	// As it will be after what is planned so far; a later file may bring the same document again.
-	const here = new Map<string, DocumentRow>();
+	const here = new Shelf();
 	for (const kind of ['river', 'lie', 'fly'] as const) {
-		for (const row of await listDocuments(db, kind)) here.set(`${kind}:${row.id}`, row);
+		for (const row of await listDocuments(db, kind)) here.put(row);
 	}
 	const items: ImportItem[] = [];
 	const writes = new Map<string, Write>();
@@ -119,17 +120,17 @@ export async function planImport(
 		const riverId = document.river ? rivers.get(document.river)! : undefined;
 		const content: DocumentContent = { name, body, ...(riverId === undefined ? {} : { riverId }) };
 		const equal = (row: DocumentRow) => row.name === name && sameContent(row.body, body);
-		const all = [...here.values()].filter((row) => row.kind === kind);
+		const namesakes = here.named(kind, name);
 		const fallback = idFor(kind, name, body, riverId);
 		const found =
-			here.get(`${kind}:${document.id ?? fallback}`) ??
-			all.find((row) => equal(row) && (row.kind !== 'lie' || row.riverId === riverId)) ??
+			here.get(kind, document.id ?? fallback) ??
+			namesakes.find((row) => equal(row) && (row.kind !== 'lie' || row.riverId === riverId)) ??
 			(document.id === null
-				? all.find((row) => row.name === name && (row.kind !== 'lie' || row.riverId === riverId))
+				? namesakes.find((row) => row.kind !== 'lie' || row.riverId === riverId)
 				: undefined);
 		const write = (id: string, content: DocumentContent) => {
 			writes.set(`${kind}:${id}`, { kind, id, content });
-			here.set(`${kind}:${id}`, { kind, id, revision: 1, ...content } as DocumentRow);
+			here.put({ kind, id, revision: 1, ...content } as DocumentRow);
 		};
 
 		const id = found?.id ?? document.id ?? fallback;
@@ -152,19 +153,38 @@ export async function planImport(
 		if (choice === 'take') write(id, kept);
 		if (choice === 'both') {
 			const copy = idFor('beside', kind, id, name, body);
-			if (!here.has(`${kind}:${copy}`)) write(copy, { ...kept, name: besideName(name, all) });
+			if (!here.get(kind, copy)) write(copy, { ...kept, name: here.nameBeside(kind, name) });
 		}
 		items.push({ kind, id, name, source, status: 'different', words, choice });
 	}
 	return { items, writes: [...writes.values()] };
 }
 
-function besideName(name: string, rows: readonly DocumentRow[]): string {
-	const taken = new Set(rows.map((row) => row.name));
-	const base = `${name.slice(0, 60)} (from file)`;
-	let free = base;
-	for (let n = 2; taken.has(free); n++) free = `${base} ${n}`;
-	return free;
+/** Documents by id and by name. */
+class Shelf {
+	private readonly byId = new Map<string, DocumentRow>();
+	private readonly byName = new Map<string, Map<string, DocumentRow>>();
+
+	get(kind: DocumentKind, id: string): DocumentRow | undefined {
+		return this.byId.get(`${kind}:${id}`);
+	}
+	named(kind: DocumentKind, name: string): DocumentRow[] {
+		return [...(this.byName.get(`${kind}:${name}`)?.values() ?? [])];
+	}
+	put(row: DocumentRow): void {
+		const old = this.get(row.kind, row.id);
+		if (old) this.byName.get(`${old.kind}:${old.name}`)!.delete(old.id);
+		this.byId.set(`${row.kind}:${row.id}`, row);
+		const key = `${row.kind}:${row.name}`;
+		const namesakes = this.byName.get(key) ?? new Map<string, DocumentRow>();
+		this.byName.set(key, namesakes.set(row.id, row));
+	}
+	nameBeside(kind: DocumentKind, name: string): string {
+		const base = `${clipped(name, 60)} (from file)`;
+		let free = base;
+		for (let n = 2; this.named(kind, free).length > 0; n++) free = `${base} ${n}`;
+		return free;
+	}
 }
 
 /** An import in the words of the action log. */
