@@ -4,7 +4,7 @@ import { parse } from '$lib/contract/parse';
 import { FlyRequest, LieRequest, RiverRequest } from '$lib/contract/validation';
 import { currentStore } from './current-store';
 import { BackupError } from './db/backup-file';
-import { DATA_CORRUPTED, DatabaseError, DISK_FULL } from './db/database';
+import { DATA_CORRUPTED, DatabaseError, DISK_FULL, UNKNOWN_OUTCOME } from './db/database';
 import { DataFolderError } from './db/folder';
 import { readBody, readJson } from './json';
 import { Refusal, type Store } from './store/index';
@@ -45,7 +45,8 @@ function inWords(error: unknown): { status: number; body: ErrorAnswer } {
 	if (error instanceof DatabaseError) {
 		console.error(`Database: ${error.code} ${error.message}`);
 		if (error.code === DISK_FULL) return { status: 507, body: { message: error.message } };
-		if (error.code.startsWith('57') || error.code.startsWith('08')) {
+		if (error.code === UNKNOWN_OUTCOME) return { status: 503, body: { message: error.message } };
+		if (error.code.startsWith('57')) {
 			return { status: 503, body: { message: `${error.message} It is started again by itself.` } };
 		}
 		if (error.code === DATA_CORRUPTED) {
