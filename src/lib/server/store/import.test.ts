@@ -96,7 +96,7 @@ test('any files brought in: a second time changes nothing, whatever was chosen',
 				expect(shelf.content).toEqual(after);
 			}
 		),
-		{ numRuns: 400 }
+		{ numRuns: 600 }
 	);
 });
 

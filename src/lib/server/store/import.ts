@@ -110,12 +110,20 @@ export async function planImport(
 	for (const kind of ['river', 'lie', 'fly'] as const) {
 		for (const row of await listDocuments(db, kind)) here.put(row);
 	}
+	// What is here under its id goes first: it may give up the name by which another is found.
+	const rank = { river: 0, lie: 2, fly: 4 } as const;
+	const order = incoming
+		.map((document, place) => {
+			const known = document.id !== null && here.get(document.kind, document.id) !== undefined;
+			return { document, place, rank: rank[document.kind] + (known ? 0 : 1) };
+		})
+		.sort((a, b) => a.rank - b.rank);
 	const items: ImportItem[] = [];
 	const writes = new Map<string, Write>();
 	/** Under which id each incoming river is here afterwards. */
 	const rivers = new Map<Incoming, string>();
 
-	for (const document of incoming) {
+	for (const { document, place } of order) {
 		const { kind, name, body, source } = document;
 		const riverId = document.river ? rivers.get(document.river)! : undefined;
 		const content: DocumentContent = { name, body, ...(riverId === undefined ? {} : { riverId }) };
@@ -137,11 +145,11 @@ export async function planImport(
 		if (kind === 'river') rivers.set(document, id);
 		if (!found) {
 			write(id, content);
-			items.push({ kind, id, name, source, status: 'new', words: '', choice: 'take' });
+			items[place] = { kind, id, name, source, status: 'new', words: '', choice: 'take' };
 			continue;
 		}
 		if (equal(found)) {
-			items.push({ kind, id, name, source, status: 'same', words: '', choice: 'keep' });
+			items[place] = { kind, id, name, source, status: 'same', words: '', choice: 'keep' };
 			continue;
 		}
 		const choice = choose(kind, id);
@@ -155,7 +163,7 @@ export async function planImport(
 			const copy = idFor('beside', kind, id, name, body);
 			if (!here.get(kind, copy)) write(copy, { ...kept, name: here.nameBeside(kind, name) });
 		}
-		items.push({ kind, id, name, source, status: 'different', words, choice });
+		items[place] = { kind, id, name, source, status: 'different', words, choice };
 	}
 	return { items, writes: [...writes.values()] };
 }
