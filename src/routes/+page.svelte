@@ -1,6 +1,13 @@
 <script lang="ts">
 	import { tick } from 'svelte';
-	import { beadWords, coilWords, hookWords } from '$core/fly/index';
+	import {
+		beadWords,
+		coilWords,
+		dressingWords,
+		hookWords,
+		partWords,
+		type PartName
+	} from '$core/fly/index';
 	import type { DocumentRow } from '$lib/contract/documents';
 	import BuildList from '$lib/bench/BuildList.svelte';
 	import { useBench } from '$lib/state/context';
@@ -8,18 +15,25 @@
 	import HistoryDialog from '$lib/bench/HistoryDialog.svelte';
 	import { bindKeys } from '$lib/frame/keys';
 	import Strip from '$lib/bench/Strip.svelte';
-	import { materialColour } from '$lib/ui/colours';
+	import DrawingTools from '$lib/bench/DrawingTools.svelte';
+	import { drawing } from '$lib/state/preferences.svelte';
+	import { spreadAdvice } from '$lib/ui/advice';
+	import { partColour } from '$lib/ui/colours';
+	import { artOf, svgFile } from '$lib/ui/section/art';
+	import { saveText } from '$lib/ui/save';
 	import DescentPicture from '$lib/ui/DescentPicture.svelte';
 	import { massFigure, speedWords } from '$lib/ui/figures';
 	import MassBar from '$lib/ui/MassBar.svelte';
-	import SectionDrawing from '$lib/ui/SectionDrawing.svelte';
+	import SectionDrawing from '$lib/ui/section/SectionDrawing.svelte';
 	import SinkScale from '$lib/ui/SinkScale.svelte';
 
 	const bench = useBench();
 
 	let history = $state<{ row: DocumentRow; open: boolean } | null>(null);
 	let chooser = $state<'fly' | 'lie' | null>(null);
-	let openRows = $state({ hook: false, bead: true, coil: true, dressing: false });
+	let openRows = $state<Partial<Record<PartName, boolean>>>({ bead: true, coil: true });
+	let zoom = $state(1);
+	$effect(() => drawing.load());
 
 	async function rename() {
 		chooser = 'fly';
@@ -43,44 +57,57 @@
 	 * held up by them.
 	 */
 	const picture = oneFrameBehind(
-		() => [bench.prediction, bench.column],
+		() => [bench.prediction, bench.column, bench.beside],
 		() =>
 			bench.recipe && bench.section && bench.prediction
 				? {
 						name: bench.fly?.name ?? '',
 						recipe: bench.recipe,
 						section: bench.section,
-						trouble: bench.trouble,
+						fit: bench.fit,
 						prediction: bench.prediction,
+						freshSpeed: bench.freshSpeed,
+						beside: bench.beside,
 						column: bench.column,
 						lie: bench.lie?.name ?? ''
 					}
 				: null
 	);
-	const partWords = { hook: 'hook', bead: 'bead', coil: 'coil', dressing: 'dressing' } as const;
 	const parts = $derived.by(() => {
 		const now = picture.current;
 		return (now?.prediction.parts ?? []).map(({ part, mass }) => ({
 			part,
 			mass,
 			words: partWords[part],
-			colour:
-				part === 'bead'
-					? materialColour[now!.recipe.bead!.metal]
-					: part === 'coil'
-						? materialColour[now!.recipe.coil!.metal]
-						: materialColour[part]
+			colour: partColour(part, now!.recipe, now!.prediction.build.dressing)
 		}));
 	});
+	const masses = $derived(
+		Object.fromEntries((bench.prediction?.parts ?? []).map(({ part, mass }) => [part, mass]))
+	);
 	const labels = $derived.by(() => {
-		const recipe = picture.current?.recipe;
+		const now = picture.current;
+		if (!now) return { bead: '', coil: '', body: '', hook: '' };
+		const { recipe, prediction } = now;
+		const { body } = prediction.build.dressing;
 		return {
-			bead: recipe ? beadWords(recipe.bead) : '',
-			coil: recipe ? coilWords(recipe.coil) : '',
-			body: recipe ? `${recipe.dressing.fullness} dressing` : '',
-			hook: recipe ? hookWords(recipe.hook) : ''
+			bead: beadWords(recipe.bead),
+			coil: coilWords(recipe.coil),
+			body: body ? dressingWords.body(body) : 'thread',
+			hook: hookWords(recipe.hook)
 		};
 	});
+
+	/** The drawing in true millimetres, its colours as they are on this page. */
+	function saveSvg() {
+		const now = picture.current;
+		if (!now) return;
+		const style = getComputedStyle(document.documentElement);
+		const colour = (value: string) =>
+			value.startsWith('var(') ? style.getPropertyValue(value.slice(4, -1)) : value;
+		const file = svgFile(now.name, artOf(now.section), now.section.frame, colour);
+		saveText(`${now.name}.svg`, 'image/svg+xml', file);
+	}
 </script>
 
 <svelte:head><title>{bench.fly ? `${bench.fly.name} · Gravitas` : 'Gravitas'}</title></svelte:head>
@@ -99,13 +126,14 @@
 	</p>
 {/if}
 {#if bench.recipe}
-	<div class="grid min-h-0 flex-1 md:grid-cols-[20rem_1fr]">
+	<div class="grid min-h-0 flex-1 md:grid-cols-[22rem_1fr]">
 		<div class="min-h-0 overflow-y-auto border-line max-md:order-2 md:border-r">
 			<!-- What is half typed belongs to this fly and must not reach the next. -->
 			{#key bench.fly?.id}
 				<BuildList
-					recipe={bench.recipe}
-					trouble={bench.trouble}
+					build={bench.prediction!.build}
+					{masses}
+					fit={bench.fit}
 					bind:open={openRows}
 					onchange={(recipe) => bench.setRecipe(recipe)}
 				/>
@@ -114,15 +142,38 @@
 		{#if picture.current}
 			{@const now = picture.current}
 			<div class="flex min-h-0 min-w-0 flex-col gap-2 px-4 pb-3 max-md:order-1">
+				<DrawingTools
+					bind:zoom
+					others={bench.flies.filter(({ id }) => id !== bench.fly?.id)}
+					bind:beside={() => now.beside?.id ?? null, (id) => bench.layBeside(id)}
+					{saveSvg}
+				/>
 				<div class="min-h-0 flex-1">
 					<SectionDrawing
 						section={now.section}
+						ghost={now.beside?.section ?? null}
 						{labels}
-						trouble={now.trouble}
-						description="{now.name}, cut open, to scale: hook {labels.hook}, bead {labels.bead}, coil {labels.coil}, {labels.body}"
+						fit={now.fit}
+						{zoom}
+						ruler={drawing.current.ruler}
+						eye={drawing.current.eye}
+						description="{now.name}, cut open, to scale: hook {labels.hook}, bead {labels.bead}, coil {labels.coil}, body {labels.body}{now.fit
+							.map(({ figure }) => `; ${figure}`)
+							.join('')}"
 					/>
 				</div>
+				{#if now.beside}
+					<p class="text-sm">
+						<b>{now.beside.name}</b> (dashed):
+						{massFigure(now.beside.mass).number} g{now.beside.speed
+							? `, ${speedWords(now.beside.speed.value)}`
+							: ', floats'}. {now.beside.differs
+							? `From this fly: ${now.beside.differs}.`
+							: 'The same fly.'}
+					</p>
+				{/if}
 				<MassBar {parts} />
+				<p class="text-sm text-quiet">{spreadAdvice(now.prediction.massContributors)}</p>
 				{#if now.column}
 					<div class="border-t border-line pt-2">
 						<SinkScale speed={now.prediction.speed} required={now.prediction.requiredSpeed} />
@@ -134,7 +185,9 @@
 						/>
 						<p class="text-sm text-quiet">
 							Free sinking: no line and no turbulence yet. Predicted, never weighed or timed; each
-							range holds 9 times in 10.
+							range holds 9 times in 10. Freshly dry, with air in its fur, it {now.freshSpeed
+								? `sinks ${speedWords(now.freshSpeed)}`
+								: 'floats'}.
 						</p>
 					</div>
 				{/if}

@@ -40,6 +40,14 @@ export interface Spread {
 	readonly above: number;
 	/** The belief that contributes most to the interval; null when nothing does. */
 	readonly widest: BeliefName | null;
+	/** What the interval comes from, the widest first; what contributes nothing is left out. */
+	readonly contributions: readonly Contribution[];
+}
+
+/** A belief's share of a figure's variance, 0 to 1. */
+export interface Contribution {
+	readonly belief: BeliefName;
+	readonly share: number;
 }
 
 /**
@@ -65,8 +73,7 @@ export function spreadOf(
 	const centre = compute(values, null).slice();
 	const below = centre.map(() => 0);
 	const above = centre.map(() => 0);
-	const widest: (BeliefName | null)[] = centre.map(() => null);
-	const widestShare = centre.map(() => 0);
+	const shares: { belief: BeliefName; share: number }[][] = centre.map(() => []);
 	for (const name of only) {
 		const median = values[name];
 		values[name] = valueAt(beliefs[name], Z90);
@@ -82,21 +89,23 @@ export function spreadOf(
 			above[i]! += rise * rise;
 			below[i]! += fall * fall;
 			const share = rise * rise + fall * fall;
-			if (share > widestShare[i]!) {
-				widestShare[i] = share;
-				widest[i] = name;
-			}
+			if (share > 0) shares[i]!.push({ belief: name, share });
 		}
 	}
 	return centre.map((value, i) => {
 		const spreadBelow = Math.sqrt(below[i]!);
 		const spreadAbove = Math.sqrt(above[i]!);
+		const contributions = shares[i]!.sort((a, b) => b.share - a.share).map(({ belief, share }) => ({
+			belief,
+			share: share / (above[i]! + below[i]!)
+		}));
 		return {
 			interval:
 				value > 0 && Number.isFinite(value) ? logInterval(value, spreadBelow, spreadAbove) : null,
 			below: spreadBelow,
 			above: spreadAbove,
-			widest: widest[i]!
+			widest: contributions[0]?.belief ?? null,
+			contributions
 		};
 	});
 }

@@ -39,6 +39,21 @@ export const priors = {
 		about: 'density of brass beads, kg/m³',
 		source: materials.brass.source
 	},
+	'bead.steel.density': {
+		scope: 'kind',
+		median: materials.steel.density,
+		spread: 0.01,
+		about: 'density of steel beads, kg/m³',
+		source: materials.steel.source
+	},
+	'bead.glass.density': {
+		scope: 'kind',
+		median: materials.glass.density,
+		spread: 0.03,
+		about: 'density of glass beads, kg/m³',
+		source: materials.glass.source
+	},
+	'bead.own.density': belief('kind', 1, 0.03, 'density of an own bead against what was said of it'),
 	'bead.diameter': belief('kind', 1, 0.012, 'bead diameter against its trade size'),
 	'bead.bore': belief('kind', 1, 0.1, 'bore of the bead against 0.32 of its diameter'),
 	'bead.recess': belief('kind', 1, 0.1, 'width of the recess against 0.57 of the bead'),
@@ -58,13 +73,27 @@ export const priors = {
 		about: 'density of lead-free wire, kg/m³',
 		source: materials.leadFree.source
 	},
+	'coil.copper.density': {
+		scope: 'kind',
+		median: materials.copper.density,
+		spread: 0.003,
+		about: 'density of copper wire, kg/m³',
+		source: materials.copper.source
+	},
 	'coil.wire': belief('kind', 1, 0.02, 'coil wire diameter against its trade size'),
 	'hook.wire': belief('kind', 1, 0.1, 'hook wire against the nominal table'),
 	'hook.shank': belief('kind', 1, 0.1, 'shank length against the nominal table'),
 	'hook.gape': belief('kind', 1, 0.1, 'gape against the nominal table'),
-	'dressing.mass': belief('kind', 1, 0.35, 'mass of the dressing'),
+	'thread.mass': belief('kind', 1, 0.25, 'thread wound, against the turns that were said'),
+	'rib.mass': belief('kind', 1, 0.1, 'mass of the rib'),
+	'finish.mass': belief('kind', 1, 0.6, 'what dries of a drop of glue, resin or lacquer'),
+	'dressing.mass': belief('kind', 1, 0.35, 'mass of fur, feather and fibre'),
 	'dressing.girth': belief('kind', 1, 0.12, 'thickness of the dressed body'),
 	'dressing.drag': belief('kind', 0.5, 0.5, 'drag of the hackle and fur, sheltering included'),
+	// What a weighing says; the recipe that carries one sets the spread.
+	'bead.weighed': belief('kind', 1, 0, 'mass of the beads against their weighing'),
+	'hook.weighed': belief('kind', 1, 0, 'mass of the hooks against their weighing'),
+	'fly.weighed': belief('kind', 1, 0, 'mass of the fly against its weighing'),
 	'model.beadWake': {
 		scope: 'model',
 		median: 0.85,

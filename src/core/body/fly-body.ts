@@ -11,6 +11,8 @@ export interface FlyBody {
 	readonly volume: number;
 	readonly centreOfMass: Point;
 	readonly centreOfBuoyancy: Point;
+	/** Where the tippet pulls. */
+	readonly eye: Point;
 	readonly elements: DragElements;
 }
 
@@ -31,6 +33,8 @@ export const FIBRES = 3;
 export const SHOULDER = 4;
 /** A blunt end looking back. */
 export const BASE = 5;
+/** A bundle of like fibres that trails along its axis. */
+export const TRAIL = 6;
 
 /** Drag elements as parallel columns; entry i of each belongs to element i. Metres. */
 export interface DragElements {

@@ -1,10 +1,13 @@
 import type { BeliefValues } from '../belief/index';
-import { BEAD_PROPORTIONS } from '../material/index';
-import { isJig, type BeadChoice, type BeadMetal, type HookChoice } from './recipe';
+import { BEAD_PROPORTIONS, CONE_PROPORTIONS } from '../material/index';
+import { isJig, type BeadChoice, type HookChoice } from './recipe';
 
 /** A bead's measures, metres, about its own centre; s runs along the bore towards the tail. */
 export interface BeadGeometry {
+	/** Half of the largest diameter. */
 	readonly radius: number;
+	/** Half of the diameter at the small end of a cone; null for a ball. */
+	readonly nose: number | null;
 	readonly bore: number;
 	readonly recess: number;
 	readonly recessDepth: number;
@@ -15,8 +18,15 @@ export interface BeadGeometry {
 	readonly rear: number;
 	/** m³ of metal. */
 	readonly volume: number;
-	/** Centre of the metal: along the bore, and square to it (the slot opens at −y). */
+	/** Centre of the metal: along the bore, and square to it, away from the slot. */
 	readonly centroid: { readonly s: number; readonly y: number };
+}
+
+/** Outer radius of the bead at s along the bore, m. */
+export function outerRadius({ radius, nose, front, rear }: BeadGeometry, s: number): number {
+	return nose === null
+		? Math.sqrt(Math.max(0, radius ** 2 - s ** 2))
+		: nose + ((radius - nose) * (s - front)) / (rear - front);
 }
 
 /**
@@ -33,18 +43,51 @@ export function beadSolid(
 	slot: number
 ): BeadGeometry {
 	const radius = diameter / 2;
-	const front = -Math.sqrt(Math.max(0, radius ** 2 - (bore / 2) ** 2));
 	const wide = Math.max(recess, bore);
+	const front = -Math.sqrt(Math.max(0, radius ** 2 - (bore / 2) ** 2));
 	const rear = Math.sqrt(Math.max(0, radius ** 2 - (wide / 2) ** 2));
-	const recessFrom = Math.max(front, rear - recessDepth);
+	return hollowed({ radius, nose: null, bore, recess: wide, slot, front, rear }, recessDepth);
+}
 
+/**
+ * A cone bead: a frustum, small end towards the eye, less bore and recess.
+ *
+ * @param diameter of the rear face, metres; its other proportions are our estimate
+ */
+export function coneSolid(
+	diameter: number,
+	bore: number,
+	recess: number,
+	recessDepth: number
+): BeadGeometry {
+	const half = (CONE_PROPORTIONS.length * diameter) / 2;
+	const nose = Math.max((CONE_PROPORTIONS.nose * diameter) / 2, bore / 2);
+	const wide = Math.max(recess, bore);
+	return hollowed(
+		{ radius: diameter / 2, nose, bore, recess: wide, slot: 0, front: -half, rear: half },
+		recessDepth
+	);
+}
+
+function hollowed(
+	shape: Omit<BeadGeometry, 'recessDepth' | 'volume' | 'centroid'>,
+	recessDepth: number
+): BeadGeometry {
+	const { bore, recess, slot, front, rear } = shape;
+	const recessFrom = Math.max(front, rear - recessDepth);
+	const bead: BeadGeometry = {
+		...shape,
+		recessDepth: rear - recessFrom,
+		volume: 0,
+		centroid: { s: 0, y: 0 }
+	};
 	const hole = (s: number) =>
 		s <= recessFrom || rear === recessFrom
 			? bore / 2
-			: bore / 2 + ((wide - bore) / 2) * ((s - recessFrom) / (rear - recessFrom));
+			: bore / 2 + ((recess - bore) / 2) * ((s - recessFrom) / (rear - recessFrom));
 	const total = { volume: 0, s: 0, y: 0 };
 	const add = (s: number, weight: number) => {
-		const outer = Math.sqrt(Math.max(0, radius ** 2 - s ** 2));
+		const outer = outerRadius(bead, s);
 		const inner = Math.min(hole(s), outer);
 		const ring = Math.PI * (outer ** 2 - inner ** 2);
 		const cut = slotSection(outer, inner, slot / 2);
@@ -52,7 +95,7 @@ export function beadSolid(
 		total.s += weight * s * (ring - cut.area);
 		total.y -= weight * cut.moment;
 	};
-	// Simpson on each smooth piece: exact for the ring, which is a polynomial of second degree.
+	// Simpson on each smooth piece: exact for rings, which are polynomials of second degree.
 	const panels = slot > 0 ? 4 : 1;
 	for (const [from, to] of [
 		[front, recessFrom],
@@ -64,18 +107,8 @@ export function beadSolid(
 			add(from + i * h, (rule * h) / 3);
 		}
 	}
-	const volume = total.volume;
-	return {
-		radius,
-		bore,
-		recess: wide,
-		recessDepth: rear - recessFrom,
-		slot,
-		front,
-		rear,
-		volume,
-		centroid: { s: total.s / volume, y: total.y / volume }
-	};
+	const { volume } = total;
+	return { ...bead, volume, centroid: { s: total.s / volume, y: total.y / volume } };
 }
 
 /** Area of a slot |z| < half, y < 0, between the hole and the sphere, and its first moment in y. */
@@ -92,16 +125,26 @@ function slotSection(outer: number, inner: number, half: number): { area: number
 	return { area: halfArea(outer) - halfArea(inner), moment: halfMoment(outer) - halfMoment(inner) };
 }
 
-/** The bead as chosen, with its nominal proportions scaled by the beliefs. */
+/** The bead as chosen: nominal proportions, or what was measured, scaled by the beliefs. */
 export function beadGeometry(bead: BeadChoice, values: BeliefValues): BeadGeometry {
 	const diameter = bead.diameter * values['bead.diameter'];
-	return beadSolid(
-		diameter,
-		BEAD_PROPORTIONS.bore * values['bead.bore'] * diameter,
-		BEAD_PROPORTIONS.recess * values['bead.recess'] * diameter,
-		BEAD_PROPORTIONS.recessDepth * values['bead.recessDepth'] * diameter,
-		bead.shape === 'slotted' ? BEAD_PROPORTIONS.slot * values['bead.slot'] * diameter : 0
+	const width = (measured: number | undefined, nominal: number, factor: number) =>
+		measured === undefined ? nominal * factor * diameter : measured * factor;
+	const bore = Math.min(
+		0.9 * diameter,
+		width(bead.bore, BEAD_PROPORTIONS.bore, values['bead.bore'])
 	);
+	const recess = Math.min(
+		0.95 * diameter,
+		width(bead.recess, BEAD_PROPORTIONS.recess, values['bead.recess'])
+	);
+	const recessDepth = BEAD_PROPORTIONS.recessDepth * values['bead.recessDepth'] * diameter;
+	if (bead.shape === 'cone') return coneSolid(diameter, bore, recess, recessDepth);
+	const slot =
+		bead.shape === 'slotted'
+			? Math.min(0.9 * diameter, width(bead.slot, BEAD_PROPORTIONS.slot, values['bead.slot']))
+			: 0;
+	return beadSolid(diameter, bore, recess, recessDepth, slot);
 }
 
 /**
@@ -112,7 +155,26 @@ export function beadSeat(bead: BeadGeometry, hook: HookChoice): number {
 	return isJig(hook) ? 0.6 * bead.radius : -bead.front;
 }
 
-/** Density of a bead's metal as believed, kg/m³. */
-export function beadDensity(metal: BeadMetal, values: BeliefValues): number {
-	return values[metal === 'tungsten' ? 'bead.tungsten.density' : 'bead.brass.density'];
+/** Degrees by which the slot is turned from the point's side; on a jig the neck holds it at 0. */
+export function slotTurn(bead: BeadChoice, hook: HookChoice): number {
+	return bead.shape === 'slotted' && !isJig(hook) ? (bead.slotTurn ?? 0) : 0;
 }
+
+/** Density of a bead's metal as believed, kg/m³. */
+export function beadDensity(bead: BeadChoice, values: BeliefValues): number {
+	switch (bead.metal) {
+		case 'tungsten':
+			return values['bead.tungsten.density'];
+		case 'brass':
+			return values['bead.brass.density'];
+		case 'steel':
+			return values['bead.steel.density'];
+		case 'glass':
+			return values['bead.glass.density'];
+		case 'own':
+			return (bead.density ?? OWN_DENSITY) * values['bead.own.density'];
+	}
+}
+
+/** Of an own metal whose density was not said: bronze, between brass and copper, kg/m³. */
+export const OWN_DENSITY = 8700;

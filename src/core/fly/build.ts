@@ -1,59 +1,90 @@
 import type { BeliefName, BeliefValues } from '../belief/index';
-import { beadDensity, beadGeometry, beadSeat, type BeadGeometry } from './bead';
+import { beadGeometry, beadSeat, slotTurn, type BeadGeometry } from './bead';
 import { coilGeometry, type CoilGeometry } from './coil';
 import { dressingGeometry, type DressingGeometry } from './dressing';
 import { hookGeometry, type HookGeometry } from './hook';
 import type { Recipe } from './recipe';
+import { dressingOf, type Dressing } from './usual';
+
+/** The bead in its place on the shank. */
+export interface SeatedBead extends BeadGeometry {
+	/** Its centre along the shank, m. */
+	readonly seat: number;
+	/** How far it sits off the shank's line, away from the slot's side, m. */
+	readonly lift: number;
+	/** Radians by which the slot is turned from the point's side. */
+	readonly turn: number;
+}
 
 /** The recipe as solid geometry; what the compiler, the drawing and the fit look at. */
 export interface Build {
 	readonly recipe: Recipe;
+	/** Every part of the dressing as it will be tied. */
+	readonly dressing: Dressing;
 	readonly hook: HookGeometry;
-	readonly bead: (BeadGeometry & { readonly seat: number; readonly mass: number }) | null;
+	readonly bead: SeatedBead | null;
 	readonly coil: CoilGeometry | null;
-	readonly dressing: DressingGeometry;
+	readonly dressed: DressingGeometry;
 }
 
 /** Builds the fly's geometry at one point of the beliefs. Every recipe within the fields' ranges has one. */
 export function buildFly(recipe: Recipe, values: BeliefValues): Build {
 	const hook = hookGeometry(recipe.hook, values);
-	return assemble(recipe, hook, beadOf(recipe, values), values);
+	return assemble(recipe, dressingOf(recipe), hook, beadSolidOf(recipe, values), values);
 }
 
 /**
  * The build with one belief moved: hook and bead are kept where it does not concern them, and the
- * whole build where it concerns no geometry and no mass at all.
+ * whole build where it concerns no geometry at all.
  */
 export function rebuildFly(build: Build, values: BeliefValues, moved: BeliefName): Build {
 	const { recipe } = build;
+	if (!shapes(moved)) return build;
 	const about = moved.slice(0, moved.indexOf('.'));
-	if (about === 'model' || about === 'water' || moved === 'dressing.drag') return build;
 	const hook = about === 'hook' ? hookGeometry(recipe.hook, values) : build.hook;
-	const bead = about === 'bead' ? beadOf(recipe, values) : build.bead;
-	return assemble(recipe, hook, bead, values);
+	const bead = about === 'bead' ? beadSolidOf(recipe, values) : build.bead;
+	return assemble(recipe, build.dressing, hook, bead, values);
 }
 
-function beadOf(recipe: Recipe, values: BeliefValues): Build['bead'] {
-	if (!recipe.bead) return null;
-	const solid = beadGeometry(recipe.bead, values);
-	return {
-		...solid,
-		seat: beadSeat(solid, recipe.hook),
-		mass: solid.volume * beadDensity(recipe.bead.metal, values)
-	};
+/** Whether a belief moves any measure of the fly, and not only weights or drag. */
+function shapes(name: BeliefName): boolean {
+	return name.startsWith('hook.') || name.startsWith('bead.') || name.startsWith('coil.')
+		? !weighs(name)
+		: name === 'dressing.girth';
 }
+
+/** Whether a belief moves weights or amounts of matter and no measure. */
+export const weighs = (name: BeliefName) => /\.(density|mass|weighed)$/.test(name);
+
+const beadSolidOf = (recipe: Recipe, values: BeliefValues) =>
+	recipe.bead && beadGeometry(recipe.bead, values);
 
 function assemble(
 	recipe: Recipe,
+	dressing: Dressing,
 	hook: HookGeometry,
-	bead: Build['bead'],
+	solid: BeadGeometry | null,
 	values: BeliefValues
 ): Build {
-	const seat = bead?.seat ?? 0;
+	let bead = solid && {
+		...solid,
+		seat: beadSeat(solid, recipe.hook),
+		lift: 0,
+		turn: (slotTurn(recipe.bead!, recipe.hook) * Math.PI) / 180
+	};
 	const coil =
-		recipe.coil && recipe.coil.turns > 0
-			? coilGeometry(recipe.coil, hook.wire, hook.shank, bead, seat, values)
-			: null;
-	const dressing = dressingGeometry(recipe.dressing, hook, bead, seat, coil, values);
-	return { recipe, hook, bead, coil, dressing };
+		recipe.coil && recipe.coil.turns > 0 ? coilGeometry(recipe.coil, hook, bead, values) : null;
+	if (bead && coil?.seat === 'slot') {
+		// The turns fill the slot and push the bead off the shank by a wire (our estimate), at most until
+		// the shank would leave the bore.
+		bead = { ...bead, lift: Math.min(coil.wire, 0.3 * bead.radius) };
+	}
+	return {
+		recipe,
+		dressing,
+		hook,
+		bead,
+		coil,
+		dressed: dressingGeometry(dressing, hook, bead, coil, values)
+	};
 }

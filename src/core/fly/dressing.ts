@@ -1,117 +1,393 @@
-import type { BeliefValues } from '../belief/index';
-import { fibre, materials } from '../material/index';
+import type { BeliefName, BeliefValues } from '../belief/index';
 import type { BeadGeometry } from './bead';
 import type { CoilGeometry } from './coil';
 import type { HookGeometry } from './hook';
-import type { DressingChoice, Fullness } from './recipe';
+import { bar, cutsOf, diameterAt, filled, shell, wound, type Profile } from './profile';
+import type { HackleChoice } from './recipe';
+import {
+	drops,
+	hackleStrands,
+	legStrands,
+	ribDensity,
+	STEM,
+	tailStrands,
+	threadDiameter,
+	wingCases,
+	wraps,
+	type Strand
+} from './stuffs';
+import type { Dressing, DressingPart } from './usual';
 
-/**
- * What a fullness stands for until every part has its own amount (our estimate): the body's
- * greatest thickness in gapes, the share of solid matter in it, and the hackle, legs and tail as
- * one bundle of fibres with its length in gapes.
- */
-const FULLNESS: Readonly<
-	Record<Fullness, { girth: number; solid: number; fibres: number; fibreLength: number }>
-> = {
-	sparse: { girth: 0.3, solid: 0.45, fibres: 10, fibreLength: 0.8 },
-	medium: { girth: 0.42, solid: 0.32, fibres: 20, fibreLength: 1.0 },
-	full: { girth: 0.58, solid: 0.22, fibres: 38, fibreLength: 1.2 }
-};
+/** Places along the shank from its front end, m. */
+export interface Layout {
+	/** The bead's rear face, or where the head of a fly without one begins. */
+	readonly face: number;
+	/** End of the gap that is left for collars and finish. */
+	readonly gapEnd: number;
+	/** Front end of the body, where the thorax ends. */
+	readonly bodyFront: number;
+	/** Rear end of what is wound. */
+	readonly end: number;
+	/** Front and rear end of the dam's ramp; equal where there is none. */
+	readonly dam: readonly [number, number];
+}
 
-/** The largest girth and the longest fibres of any fullness, in gapes. */
-export const FULLEST = { girth: FULLNESS.full.girth, fibre: FULLNESS.full.fibreLength } as const;
+/** Something wound round the shank: the space between two profiles. */
+export interface Layer {
+	readonly part: DressingPart;
+	readonly kind: keyof typeof wraps;
+	readonly under: Profile;
+	readonly over: Profile;
+}
 
-/** Thread over shank and coil, on the diameter, m (our estimate). */
-const THREAD = 0.12e-3;
-/** The dam's ramp runs down from the coil over this many wire diameters (our estimate). */
-const RAMP = 3;
-const STATIONS = 7;
-
-/** One cut through the dressed body, square to the shank. Metres. */
-export interface Station {
-	/** Along the shank from its front end. */
+/** Matter of a part: volume of solid, m³, its density, and its place. */
+export interface Piece {
+	readonly part: DressingPart;
+	readonly volume: number;
+	readonly density: number;
+	/** Along the shank, m, and off its line, away from the point, m. */
 	readonly s: number;
-	readonly diameter: number;
-	/** Diameter of shank, coil and ramp below the dressing. */
-	readonly under: number;
+	readonly off: number;
+	/** The belief about how much of it there is. */
+	readonly amount: BeliefName;
+	/** Air that a freshly dry fly holds in it, m³. */
+	readonly air: number;
+}
+
+/** Like fibres tied in at one place. */
+export interface Bundle {
+	readonly part: DressingPart;
+	readonly root: number;
+	readonly count: number;
+	readonly length: number;
+	readonly strand: Strand;
+	/** Angle to the shank, radians; 0 trails behind. */
+	readonly tilt: number;
 }
 
 export interface DressingGeometry {
-	readonly stations: readonly Station[];
-	/** kg of fibre and thread, dry weight. */
-	readonly mass: number;
-	/** m³ of solid matter. */
-	readonly volume: number;
-	/** Centre along the shank, m. */
-	readonly centre: number;
-	readonly fibres: {
-		readonly root: number;
-		readonly count: number;
-		readonly length: number;
-		readonly diameter: number;
-		readonly stiffness: number;
-	};
+	readonly layout: Layout;
+	readonly layers: readonly Layer[];
+	/** The outermost profile, from the face to the end. */
+	readonly outline: Profile;
+	readonly pieces: readonly Piece[];
+	readonly bundles: readonly Bundle[];
+	/** Length of rib wound, m; 0 without. */
+	readonly ribLength: number;
 }
 
-/**
- * The dressed body from behind the bead to the bend: it tapers from its full girth at the front to
- * the thread-covered shank, and never lies inside what it covers.
- */
+/** A head without a bead begins this share of the shank behind the eye (our estimate). */
+const HEAD_START = 0.03;
+/** The dam's ramp runs down over this many wire diameters (our estimate). */
+const RAMP = 3;
+/** Room that is usually left, in eye openings with one collar (common practice: a couple of eye lengths). */
+export const USUAL_GAP = 2;
+/** Of the room behind the bead, the usual gap takes no more than this share (our estimate). */
+const MOST_GAP = 0.3;
+/** Thickness at the thin end of a tapered body against the thick one (our estimate). */
+const THIN = 0.15;
+/** A thorax from front to rear: places and thickness (our estimate). */
+const THORAX = [
+	[0, 0.55],
+	[0.35, 1],
+	[1, 0.7]
+] as const;
+/** How hackle and legs stand to the shank, degrees (our estimate). */
+const TILT = { propped: 75, swept: 35, legs: 50 } as const;
+
+/** Lays the dressing on hook, bead and coil in tie-on order. */
 export function dressingGeometry(
-	dressing: DressingChoice,
+	dressing: Dressing,
 	hook: HookGeometry,
-	bead: BeadGeometry | null,
-	seatCentre: number,
+	bead: (BeadGeometry & { readonly seat: number }) | null,
 	coil: CoilGeometry | null,
 	values: BeliefValues
 ): DressingGeometry {
-	const kind = FULLNESS[dressing.fullness];
-	const start = Math.min(bead ? seatCentre + bead.rear : 0.06 * hook.shank, 0.9 * hook.shank);
-	const end = Math.max(hook.shank, coil ? coil.end : 0);
-	const front = Math.max(kind.girth * hook.gape * values['dressing.girth'], hook.wire + THREAD);
-	const tail = hook.wire + 2 * THREAD;
+	const layout = layoutOf(dressing, hook, bead, coil);
+	const { face, gapEnd, bodyFront, end, dam } = layout;
+	const thread = threadDiameter(dressing.thread.denier);
+	const headEnd = Math.min(gapEnd, face + (dressing.thread.headTurns / 2) * thread);
+	const thoraxPeak = gapEnd + THORAX[1][0] * (bodyFront - gapEnd);
+	const cuts = cutsOf(
+		[face, headEnd, gapEnd, thoraxPeak, bodyFront, end, ...dam]
+			.concat(coil ? [coil.start, coil.secondEnd, coil.end, coil.start - RAMP * coil.wire] : [])
+			.filter((s) => s >= face && s <= end)
+	);
+	const layers: Layer[] = [];
+	const pieces: Piece[] = [];
+	let over = bar(cuts, hook.wire);
 
-	const stations: Station[] = [];
-	for (let i = 0; i < STATIONS; i++) {
-		const share = i / (STATIONS - 1);
-		const s = start + share * (end - start);
-		const under = underAt(s, hook.wire, coil);
-		// Fullest a little behind the head, then an even taper.
-		const shape = share < 0.25 ? 0.85 + 0.6 * share : 1 - (share - 0.25) / 0.75;
-		const envelope = tail + Math.max(0, front - tail) * shape;
-		stations.push({ s, under, diameter: Math.max(envelope, under + THREAD) });
-	}
-
-	let solid = 0;
-	let moment = 0;
-	for (let i = 1; i < stations.length; i++) {
-		const a = stations[i - 1]!;
-		const b = stations[i]!;
-		const area = (Math.PI / 8) * (a.diameter ** 2 - a.under ** 2 + b.diameter ** 2 - b.under ** 2);
-		const piece = area * (b.s - a.s);
-		solid += piece;
-		moment += (piece * (a.s + b.s)) / 2;
-	}
-	const fibreLength = kind.fibreLength * hook.gape;
-	const volume = solid * kind.solid * values['dressing.mass'];
-	return {
-		stations,
-		mass: volume * materials.keratin.density,
-		volume,
-		centre: moment / solid,
-		fibres: {
-			root: start + 0.04 * hook.shank,
-			count: kind.fibres,
-			length: fibreLength,
-			diameter: fibre.diameter,
-			stiffness: fibre.youngModulus * (Math.PI / 64) * fibre.diameter ** 4
+	const girth = values['dressing.girth'];
+	const wrap = (
+		part: DressingPart,
+		kind: keyof typeof wraps,
+		next: Profile,
+		amount: BeliefName
+	) => {
+		const { volume, centre } = shell(over, next);
+		if (volume > 0) {
+			const { solid, density, air } = wraps[kind];
+			layers.push({ part, kind, under: over, over: next });
+			pieces.push({
+				part,
+				density,
+				amount,
+				s: centre,
+				off: 0,
+				volume: volume * solid,
+				air: volume * (1 - solid) * air
+			});
 		}
+		over = next;
 	};
+
+	if (coil) {
+		over = filled(over, coil.start, coil.end, () => coil.outerDiameter);
+		over = filled(over, coil.start, coil.secondEnd, () => coil.outerDiameter + 2 * coil.wire);
+	}
+	// Thread: base, dam and head are one part in three places.
+	const base = (Math.PI / 4) * thread * dressing.thread.baseLayers;
+	let wrapped = wound(over, face, end, () => base);
+	if (dressing.thread.dam) wrapped = dammed(wrapped, hook, bead, coil, layout, base);
+	wrap('thread', 'thread', wrapped, 'thread.mass');
+
+	const taper = (front: number, thin: number, thick: number) => (s: number) =>
+		thin + ((thick - thin) * (s - front)) / Math.max(end - front, 1e-12);
+	if (dressing.underbody) {
+		const t = dressing.underbody.thickness * hook.gape * girth;
+		const { kind } = dressing.underbody;
+		wrap('underbody', kind, wound(over, gapEnd, end, taper(gapEnd, t, THIN * t)), 'dressing.mass');
+	}
+	if (dressing.body) {
+		const { kind, shape, thickness } = dressing.body;
+		const t = thickness * hook.gape * (kind === 'wire' ? 1 : girth);
+		const [front, rear] =
+			shape === 'straight' ? [t, t] : shape === 'tapered' ? [t, THIN * t] : [THIN * t, t];
+		const next = wound(over, bodyFront, end, taper(bodyFront, front, rear));
+		wrap('body', kind, next, kind === 'wire' ? 'rib.mass' : 'dressing.mass');
+	}
+	const ribLength = dressing.rib ? helixLength(over, layout, dressing.rib) : 0;
+	if (dressing.rib && ribLength > 0) {
+		pieces.push({
+			part: 'rib',
+			volume: (Math.PI / 4) * dressing.rib.wire ** 2 * ribLength,
+			density: ribDensity[dressing.rib.kind],
+			s: (bodyFront + end) / 2,
+			off: 0,
+			amount: 'rib.mass',
+			air: 0
+		});
+	}
+	if (dressing.thorax) {
+		const t = dressing.thorax.thickness * hook.gape * girth;
+		const length = Math.max(bodyFront - gapEnd, 1e-12);
+		const shape = (s: number) => {
+			const u = (s - gapEnd) / length;
+			const [a, b] = u <= THORAX[1][0] ? [THORAX[0], THORAX[1]] : [THORAX[1], THORAX[2]];
+			return t * (a[1] + ((b[1] - a[1]) * (u - a[0])) / (b[0] - a[0]));
+		};
+		wrap('thorax', dressing.thorax.kind, wound(over, gapEnd, bodyFront, shape), 'dressing.mass');
+	}
+	// The head lies on what is there: 2 layers deep.
+	wrap(
+		'thread',
+		'thread',
+		wound(over, face, headEnd, () => (Math.PI / 2) * thread),
+		'thread.mass'
+	);
+
+	const bundles = bundlesOf(dressing, hook, layout);
+	for (const { part, root, count, length, strand, tilt } of bundles) {
+		const volume = count * length * (Math.PI / 4) * strand.diameter ** 2;
+		const hackle = part === 'hackle' || part === 'collar' ? dressing[part] : null;
+		const stem = hackle
+			? hackle.turns * Math.PI * (diameterAt(over, root) + STEM) * (Math.PI / 4) * STEM ** 2
+			: 0;
+		pieces.push({
+			part,
+			volume: volume + stem,
+			density: strand.density,
+			s: root + (length / 2) * Math.cos(tilt),
+			off: 0,
+			amount: 'dressing.mass',
+			air: hackle ? volume * hackleStrands[hackle.kind].air : 0
+		});
+	}
+	pieces.push(
+		...wingCasePiece(dressing, hook, layout, over),
+		...dropPieces(dressing, hook, layout, over)
+	);
+	return { layout, layers, outline: over, pieces, bundles, ribLength };
 }
 
-function underAt(s: number, wire: number, coil: CoilGeometry | null): number {
-	if (!coil || s < coil.start) return wire + (coil ? THREAD : 0);
-	if (s <= coil.end) return coil.outerDiameter;
-	const ramp = 1 - (s - coil.end) / (RAMP * coil.wire);
-	return wire + THREAD + Math.max(0, ramp) * (coil.outerDiameter - wire);
+function layoutOf(
+	{ finish, hackle, collar, body }: Dressing,
+	hook: HookGeometry,
+	bead: (BeadGeometry & { readonly seat: number }) | null,
+	coil: CoilGeometry | null
+): Layout {
+	const end = Math.max(hook.shank, coil ? coil.end : 0);
+	const face = Math.min(bead ? bead.seat + bead.rear : HEAD_START * hook.shank, 0.9 * hook.shank);
+	const free = end - face;
+	const beadLength = bead ? bead.rear - bead.front : 0;
+	const usual =
+		hackle && collar && bead
+			? Math.max(beadLength, USUAL_GAP * hook.eyeOpening)
+			: USUAL_GAP * hook.eyeOpening;
+	const gap =
+		finish.gap === undefined
+			? Math.min(usual, MOST_GAP * free)
+			: Math.min(finish.gap * hook.eyeOpening, 0.9 * free);
+	const gapEnd = face + gap;
+	const bodyFront = end - (body ? Math.min(1, body.length) : 0) * (end - gapEnd);
+	let dam: Layout['dam'] = [face, face];
+	if (coil) dam = [coil.end, Math.min(end, coil.end + RAMP * coil.wire)];
+	else if (bead) dam = [face, Math.min(end, face + 0.6 * bead.recess)];
+	return { face, gapEnd, bodyFront, end, dam };
+}
+
+/** Thread from the coil's girth down to the shank, behind it and, where it stands alone, before it. */
+function dammed(
+	profile: Profile,
+	hook: HookGeometry,
+	bead: BeadGeometry | null,
+	coil: CoilGeometry | null,
+	{ dam: [start, end], face }: Layout,
+	base: number
+): Profile {
+	const low = hook.wire + 2 * base;
+	const ramp = (from: number, to: number, high: number) => (s: number) =>
+		to === from ? high : high + ((low - high) * (s - from)) / (to - from);
+	if (!coil) {
+		// Up against the bead: as thick as its recess takes (our estimate).
+		return bead
+			? filled(profile, start, end, ramp(start, end, Math.max(low, 0.85 * bead.recess)))
+			: profile;
+	}
+	const high = coil.outerDiameter + 2 * base;
+	const full = start + RAMP * coil.wire;
+	let next = filled(profile, start, end, ramp(start, full, high));
+	if (coil.seat === 'alone') {
+		const front = coil.start - RAMP * coil.wire;
+		if (front > face) next = filled(next, front, coil.start, ramp(coil.start, front, high));
+	}
+	return next;
+}
+
+/** Length of an even helix over the body, m. */
+function helixLength(
+	over: Profile,
+	{ bodyFront, end }: Layout,
+	{ turns, wire }: { readonly turns: number; readonly wire: number }
+): number {
+	const run = end - bodyFront;
+	if (run <= 0) return 0;
+	const round = (Math.PI * turns) / run;
+	let length = 0;
+	for (let i = 0; i < over.from.length; i++) {
+		const a = over.cuts[i]!;
+		const b = over.cuts[i + 1]!;
+		if (a < bodyFront - 1e-9) continue;
+		const middle = (over.from[i]! + over.to[i]!) / 2 + wire;
+		length += (b - a) * Math.hypot(1, round * middle);
+	}
+	return length;
+}
+
+function bundlesOf(dressing: Dressing, hook: HookGeometry, layout: Layout): Bundle[] {
+	const { shank } = hook;
+	const { face, gapEnd, bodyFront, end } = layout;
+	const bundles: Bundle[] = [];
+	const { tail, legs } = dressing;
+	if (tail && tail.fibres > 0) {
+		const strand = tailStrands[tail.kind];
+		bundles.push({
+			part: 'tail',
+			root: Math.min(end, shank),
+			count: tail.fibres,
+			strand,
+			tilt: 0,
+			length: tail.length * shank
+		});
+	}
+	if (legs && legs.fibres > 0) {
+		bundles.push({
+			part: 'legs',
+			root: (gapEnd + bodyFront) / 2,
+			count: legs.fibres,
+			length: legs.length * shank,
+			strand: legStrands[legs.kind],
+			tilt: (TILT.legs * Math.PI) / 180
+		});
+	}
+	const wind = (part: 'hackle' | 'collar', choice: HackleChoice | null, share: number) => {
+		if (!choice || choice.turns === 0) return;
+		const strand = hackleStrands[choice.kind];
+		bundles.push({
+			part,
+			root: face + share * (gapEnd - face),
+			strand,
+			count: choice.turns * strand.perTurn,
+			length: choice.length * shank,
+			tilt: (TILT[choice.lie] * Math.PI) / 180
+		});
+	};
+	wind('hackle', dressing.hackle, dressing.collar ? 0.55 : 0.75);
+	wind('collar', dressing.collar, 0.9);
+	return bundles;
+}
+
+function wingCasePiece(
+	{ wingCase }: Dressing,
+	hook: HookGeometry,
+	{ gapEnd }: Layout,
+	over: Profile
+): Piece[] {
+	if (!wingCase) return [];
+	const { thickness, solid, density, air } = wingCases[wingCase.kind];
+	const length = wingCase.length * hook.shank;
+	const s = gapEnd + length / 2;
+	const space = length * WING_CASE_WIDTH * hook.gape * thickness;
+	return [
+		{
+			part: 'wingCase',
+			volume: space * solid,
+			density,
+			s,
+			amount: 'dressing.mass',
+			off: diameterAt(over, s) / 2,
+			air: space * (1 - solid) * air
+		}
+	];
+}
+
+/** Width of a wing case, in gapes (our estimate). */
+const WING_CASE_WIDTH = 0.45;
+
+/** Glue sinks into the whip finish, lacquer sits on the head, resin over the wing case. */
+function dropPieces(
+	{ finish, wingCase }: Dressing,
+	hook: HookGeometry,
+	{ face, gapEnd, bodyFront }: Layout,
+	over: Profile
+): Piece[] {
+	const size = (hook.gape / drops.gape) ** 2;
+	const head = face + (gapEnd - face) / 2;
+	const top = wingCase ? gapEnd + (wingCase.length * hook.shank) / 2 : (gapEnd + bodyFront) / 2;
+	const pieces: Piece[] = [];
+	for (const kind of ['glue', 'resin', 'lacquer'] as const) {
+		if (finish[kind] === 0) continue;
+		const { volume, density } = drops[kind];
+		const s = kind === 'resin' ? top : head;
+		pieces.push({
+			part: 'finish',
+			volume: finish[kind] * volume * size,
+			density,
+			s,
+			air: 0,
+			off: kind === 'resin' ? diameterAt(over, s) / 2 : 0,
+			amount: 'finish.mass'
+		});
+	}
+	return pieces;
 }

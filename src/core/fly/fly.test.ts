@@ -2,20 +2,17 @@ import { describe, expect, test } from 'vitest';
 import { priorBeliefs, valuesAt } from '../belief/index';
 import {
 	beadSolid,
-	buildFly,
 	compileFly,
 	hookGeometry,
 	hookStyles,
 	recipeChange,
 	starterRecipe,
-	troubleWith,
 	turnLength,
 	type Recipe
 } from './index';
 
 const median = valuesAt(priorBeliefs);
 const mm = 1e-3;
-const trouble = (recipe: Recipe) => troubleWith(buildFly(recipe, median));
 
 describe('bead', () => {
 	test('a plain bore leaves the napkin ring, π h³/6 with h = √(D² − d²)', () => {
@@ -119,27 +116,6 @@ describe('the whole fly', () => {
 		expect(mass(jig(3.5 * mm, 'brass'))).toBeLessThan(mass(jig(3.5 * mm)));
 		const lead = jig(3.5 * mm);
 		expect(mass({ ...lead, coil: { ...lead.coil!, metal: 'leadFree' } })).toBeLessThan(mass(lead));
-	});
-
-	test('what cannot be tied is said, with a figure', () => {
-		const round: Recipe = {
-			...jig(3.5 * mm),
-			bead: { ...jig(1).bead!, shape: 'round', diameter: 10 * mm }
-		};
-		expect(trouble(round).map((t) => t.code)).toEqual(['round-on-jig', 'no-gap']);
-		const long: Recipe = { ...jig(3.5 * mm), coil: { ...jig(1).coil!, turns: 20 } };
-		expect(trouble(long)).toMatchObject([
-			{ code: 'coil-too-long', part: 'coil', words: expect.stringContaining('room for') }
-		]);
-		// Common practice: these combinations are tied (domain.md section 3).
-		expect(trouble(jig(3.5 * mm))).toEqual([]);
-		const stonefly: Recipe = {
-			hook: { style: 'straight', size: 10, lengthX: 2, wireX: 2 },
-			bead: { metal: 'tungsten', shape: 'round', diameter: 3.2 * mm },
-			coil: { metal: 'lead', wire: 0.508 * mm, turns: 12 },
-			dressing: { fullness: 'full' }
-		};
-		expect(trouble(stonefly)).toEqual([]);
 	});
 
 	test('a change is said in the tier’s words', () => {

@@ -47,7 +47,9 @@ export interface HookGeometry {
 	readonly point: Point;
 	/** Centre and outer radius of the eye ring. */
 	readonly eye: { readonly centre: Point; readonly radius: number };
-	/** kg */
+	/** Width of the eye inside, by which tiers measure the room behind a head. */
+	readonly eyeOpening: number;
+	/** kg, by its volume. */
 	readonly mass: number;
 	/** m³ */
 	readonly volume: number;
@@ -83,14 +85,15 @@ function walk(
 /**
  * The hook's curve, mass and centre. Mass is wire area × developed length × density.
  *
- * Nominal proportions from the material table, scaled by the beliefs about wire, shank and gape;
- * spear, jig neck, eye and the curve of grub hooks are our own estimate.
+ * Nominal proportions from the material table, or what was measured, scaled by the beliefs about wire,
+ * shank and gape; spear, jig neck, eye and the curve of grub hooks are our own estimate.
  */
 export function hookGeometry(hook: HookChoice, values: BeliefValues): HookGeometry {
+	const { measured } = hook;
 	const nominal = nominalHook(hook.size, hook.lengthX, hook.wireX);
-	const wire = nominal.wire * values['hook.wire'];
-	const shank = nominal.shank * values['hook.shank'];
-	const gape = nominal.gape * values['hook.gape'];
+	const wire = (measured?.wire ?? nominal.wire) * values['hook.wire'];
+	const shank = (measured?.shank ?? nominal.shank) * values['hook.shank'];
+	const gape = (measured?.gape ?? nominal.gape) * values['hook.gape'];
 
 	const ring = ((EYE_BORE + 1) / 2) * wire;
 	const neckTurn = hook.style === 'jig60' ? Math.PI / 3 : hook.style === 'jig90' ? Math.PI / 2 : 0;
@@ -127,6 +130,7 @@ export function hookGeometry(hook: HookChoice, values: BeliefValues): HookGeomet
 		eye: { centre: eyeCentre, radius: ring + wire / 2 },
 		mass: volume * materials.steel.density,
 		volume,
+		eyeOpening: EYE_BORE * wire,
 		centre: { x: x / length, y: y / length }
 	};
 }
@@ -161,21 +165,20 @@ export function hookLine(hook: HookGeometry, largestChord: number): Point[] {
 
 /** Place and direction on the shank's centre line at arc length s from its front end; held to the shank. */
 export function onShank(hook: HookGeometry, s: number): { at: Point; direction: Point } {
-	let passed = 0;
-	let last: HookPiece | undefined;
-	for (const piece of hook.pieces) {
-		if (piece.region !== 'shank') continue;
-		last = piece;
-		if (s <= passed + piece.length) return along(piece, Math.max(0, (s - passed) / piece.length));
-		passed += piece.length;
+	let at: Point = { x: 0, y: 0 };
+	let heading = 0;
+	let left = Math.max(0, s);
+	for (const { region, length, turn } of hook.stretches) {
+		if (region !== 'shank') break;
+		const part = Math.min(left, length);
+		const angle = (turn * part) / length;
+		// Along an arc: the chord of the part that was gone, at its middle heading.
+		const chord = angle === 0 ? part : part * (Math.sin(angle / 2) / (angle / 2));
+		const middle = heading - angle / 2;
+		at = { x: at.x + chord * Math.cos(middle), y: at.y + chord * Math.sin(middle) };
+		heading -= angle;
+		left -= part;
+		if (left <= 0) break;
 	}
-	if (!last) throw new Error('hookGeometry broke its rule: a hook has a shank');
-	return along(last, 1);
-}
-
-function along({ from, to, direction }: HookPiece, share: number) {
-	return {
-		at: { x: from.x + share * (to.x - from.x), y: from.y + share * (to.y - from.y) },
-		direction
-	};
+	return { at, direction: { x: Math.cos(heading), y: Math.sin(heading) } };
 }

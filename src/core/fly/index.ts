@@ -1,18 +1,34 @@
-/** The recipe, its geometry and mass, the drawing, and its compilation to FlyBody. */
+/** The recipe, its geometry and mass, its fit, the drawing, and its compilation to FlyBody. */
 export * from './recipe';
 export * from './words';
 export * from './starter';
 export {
-	compileBuild,
-	compileFly,
-	compileNear,
-	type CompiledFly,
-	type PartMass,
-	type PartName
-} from './compile';
+	bodyOfKind,
+	dressingOf,
+	firstOf,
+	RIB_STEPS,
+	THREAD_STEPS,
+	usualCoilWire,
+	usualPart,
+	type Dressing,
+	type DressingPart
+} from './usual';
+export { compileBuild, compileFly, compileNear, type CompiledFly, type Wetness } from './compile';
+export { partNames, type PartMass, type PartName } from './parts';
+export { beliefsAbout, beliefsFor } from './believe';
+export { rollMoment, type Ride } from './ride';
 export { sectionOf, type Section } from './section';
-export { beadSolid, type BeadGeometry } from './bead';
+export { beadSolid, coneSolid, type BeadGeometry } from './bead';
 export { turnLength } from './coil';
 export { hookGeometry } from './hook';
 export { buildFly, type Build } from './build';
-export { troubleWith, type Trouble } from './trouble';
+export {
+	beadClass,
+	fitOf,
+	gapLeft,
+	tieable,
+	type BeadClass,
+	type FitNote,
+	type Severity
+} from './fit/index';
+export { leadFreeEquivalent } from './lead-free';

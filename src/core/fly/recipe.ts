@@ -1,43 +1,101 @@
-/** What the tier decides, in tie-on order. Lengths in metres; counts and trade steps as they are. */
+/**
+ * What the tier decides, in tie-on order. Lengths in metres; counts and trade steps as they are.
+ *
+ * Hook, bead, coil and fullness make a complete fly. Every further part may be left to what is usual
+ * for them (the field is absent), left out (null) or chosen. Amounts of dressing are relative to the
+ * hook, so that a pattern keeps its look from one size to the next.
+ */
 export interface Recipe {
 	readonly hook: HookChoice;
 	readonly bead: BeadChoice | null;
 	readonly coil: CoilChoice | null;
 	readonly dressing: DressingChoice;
+	readonly thread?: ThreadChoice;
+	readonly tail?: TailChoice | null;
+	readonly rib?: RibChoice | null;
+	readonly underbody?: UnderbodyChoice | null;
+	readonly body?: BodyChoice | null;
+	readonly thorax?: ThoraxChoice | null;
+	readonly wingCase?: WingCaseChoice | null;
+	readonly legs?: LegsChoice | null;
+	readonly hackle?: HackleChoice | null;
+	/** A second one behind the first: two collars. */
+	readonly collar?: HackleChoice | null;
+	readonly finish?: FinishChoice;
+	/**
+	 * The weighing of a fly whose dressing nobody wrote down, kg: its parts then share what the scale
+	 * says, and its shape is believed less.
+	 */
+	readonly weighed?: number;
 }
 
-export const hookStyles = ['straight', 'curved', 'jig60', 'jig90'] as const;
+export const hookStyles = ['straight', 'curved', 'jig60', 'jig90', 'longShank'] as const;
 export type HookStyle = (typeof hookStyles)[number];
 
-export interface HookChoice {
+/** Where a material comes from, when it is from the tier's own stock. */
+export interface FromLot {
+	readonly lot?: string;
+}
+
+export interface HookChoice extends FromLot {
 	readonly style: HookStyle;
 	readonly size: number;
 	/** X steps longer (+) or shorter (−) than standard. */
 	readonly lengthX: number;
 	/** X steps heavier (+) or finer (−) than standard. */
 	readonly wireX: number;
+	/** Absent: barbless. */
+	readonly barbed?: boolean;
+	/** What a calliper or a scale says goes before the nominal table. */
+	readonly measured?: {
+		readonly wire?: number;
+		readonly shank?: number;
+		readonly gape?: number;
+		/** kg */
+		readonly mass?: number;
+	};
 }
 
-export const beadMetals = ['tungsten', 'brass'] as const;
+export const beadMetals = ['tungsten', 'brass', 'steel', 'glass', 'own'] as const;
 export type BeadMetal = (typeof beadMetals)[number];
-export const beadShapes = ['round', 'slotted'] as const;
+export const beadShapes = ['round', 'slotted', 'cone'] as const;
 export type BeadShape = (typeof beadShapes)[number];
 
-export interface BeadChoice {
+export interface BeadChoice extends FromLot {
 	readonly metal: BeadMetal;
 	readonly shape: BeadShape;
+	/** Largest diameter. */
 	readonly diameter: number;
+	/** kg/m³, with the metal `own` only. */
+	readonly density?: number;
+	/** Degrees about the shank from the point's side; 0 faces the point, 180 away from it. */
+	readonly slotTurn?: number;
+	/** Measured widths in place of the nominal proportions. */
+	readonly bore?: number;
+	readonly recess?: number;
+	readonly slot?: number;
+	/** Mean mass of one, kg, as weighed. */
+	readonly weighed?: number;
 }
 
-export const coilMetals = ['lead', 'leadFree'] as const;
+export const coilMetals = ['lead', 'leadFree', 'copper'] as const;
 export type CoilMetal = (typeof coilMetals)[number];
+/** `forward`: pushed into the recess where it enters it, else butted behind the bead. */
+export const coilPlaces = ['forward', 'slot', 'butted', 'centred', 'rear'] as const;
+export type CoilPlace = (typeof coilPlaces)[number];
 
-export interface CoilChoice {
+export interface CoilChoice extends FromLot {
 	readonly metal: CoilMetal;
 	/** Wire diameter. */
 	readonly wire: number;
 	/** Whole turns, at least 1; a fly without turns has no coil. */
 	readonly turns: number;
+	/** Absent: forward. */
+	readonly place?: CoilPlace;
+	/** Turns of a second layer, wound over the front of the first. */
+	readonly second?: number;
+	/** The wire was measured, and is believed more than a trade size. */
+	readonly measured?: boolean;
 }
 
 export const fullnesses = ['sparse', 'medium', 'full'] as const;
@@ -45,6 +103,106 @@ export type Fullness = (typeof fullnesses)[number];
 
 export interface DressingChoice {
 	readonly fullness: Fullness;
+}
+
+export interface ThreadChoice extends FromLot {
+	/** Grams per 9000 m. */
+	readonly denier: number;
+	/** Layers over shank and coil before anything is tied in. */
+	readonly baseLayers: number;
+	/** A ramp of thread from the shank up to the coil, or up against the bead where there is none. */
+	readonly dam: boolean;
+	/** Turns of the head and the whip finish together. */
+	readonly headTurns: number;
+}
+
+export const tailKinds = ['feather', 'hair', 'synthetic'] as const;
+export interface TailChoice extends FromLot {
+	readonly kind: (typeof tailKinds)[number];
+	readonly fibres: number;
+	/** In shank lengths. */
+	readonly length: number;
+}
+
+export const ribKinds = ['copper', 'brass', 'lead', 'thread', 'mono'] as const;
+export type RibKind = (typeof ribKinds)[number];
+export interface RibChoice extends FromLot {
+	readonly kind: RibKind;
+	/** Diameter, m. */
+	readonly wire: number;
+	readonly turns: number;
+	/** Wound counter to the body, so that it binds it. */
+	readonly against: boolean;
+}
+
+export const underbodyKinds = ['dubbing', 'wool', 'foam'] as const;
+export interface UnderbodyChoice extends FromLot {
+	readonly kind: (typeof underbodyKinds)[number];
+	/** Thickness at its fullest, on the radius, in gapes. */
+	readonly thickness: number;
+}
+
+export const bodyKinds = [
+	'thread',
+	'quill',
+	'herl',
+	'dubbingTight',
+	'dubbingLoose',
+	'floss',
+	'vinyl',
+	'wire'
+] as const;
+export type BodyKind = (typeof bodyKinds)[number];
+export const bodyShapes = ['tapered', 'straight', 'reversed'] as const;
+export type BodyShape = (typeof bodyShapes)[number];
+export interface BodyChoice extends FromLot {
+	readonly kind: BodyKind;
+	readonly shape: BodyShape;
+	/** Thickness at its fullest, on the radius, in gapes. */
+	readonly thickness: number;
+	/** Length that it covers from the bend forward, in shank lengths. */
+	readonly length: number;
+}
+
+export const thoraxKinds = ['dubbingTight', 'dubbingLoose', 'herl'] as const;
+export interface ThoraxChoice extends FromLot {
+	readonly kind: (typeof thoraxKinds)[number];
+	/** On the radius, in gapes. */
+	readonly thickness: number;
+}
+
+export const wingCaseKinds = ['feather', 'film'] as const;
+export interface WingCaseChoice extends FromLot {
+	readonly kind: (typeof wingCaseKinds)[number];
+	/** From behind the gap backwards, in shank lengths. */
+	readonly length: number;
+}
+
+export const legKinds = ['feather', 'hair', 'rubber'] as const;
+export interface LegsChoice extends FromLot {
+	readonly kind: (typeof legKinds)[number];
+	readonly fibres: number;
+	/** In shank lengths. */
+	readonly length: number;
+}
+
+export const hackleKinds = ['softHackle', 'stiffHackle', 'down', 'fur'] as const;
+export type HackleKind = (typeof hackleKinds)[number];
+export interface HackleChoice extends FromLot {
+	readonly kind: HackleKind;
+	readonly turns: number;
+	/** Fibre length in shank lengths. */
+	readonly length: number;
+	readonly lie: 'propped' | 'swept';
+}
+
+/** Drops, and the gap that is left for collars and finish. */
+export interface FinishChoice {
+	readonly glue: number;
+	readonly resin: number;
+	readonly lacquer: number;
+	/** Behind the bead (or the eye) before body or thorax begins, in eye openings; absent: as is usual. */
+	readonly gap?: number;
 }
 
 export const isJig = (hook: HookChoice) => hook.style === 'jig60' || hook.style === 'jig90';

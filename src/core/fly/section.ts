@@ -1,8 +1,12 @@
-import type { Point } from '../body/index';
-import type { Build } from './build';
-import { FULLEST } from './dressing';
+import type { FlyBody, Point } from '../body/index';
+import type { Build, SeatedBead } from './build';
+import { outerRadius } from './bead';
+import type { Bundle, Layer } from './dressing';
 import { hookLine, onShank } from './hook';
-import type { BeadMetal, CoilMetal } from './recipe';
+import { diameterAt, type Profile } from './profile';
+import type { BeadMetal, CoilMetal, RibKind } from './recipe';
+import { drops, wingCases } from './stuffs';
+import type { DressingPart } from './usual';
 
 /** The fly cut open along the hook's plane, to scale, metres in the fly's frame. */
 export interface Section {
@@ -11,15 +15,16 @@ export interface Section {
 		/** Centre line from the eye to the point. */
 		readonly line: readonly Point[];
 		readonly eye: { readonly centre: Point; readonly radius: number };
+		readonly barbed: boolean;
 	};
 	readonly bead: {
 		readonly metal: BeadMetal;
-		readonly centre: Point;
-		readonly radius: number;
-		/** Whether the half on the point's side is open, so that one sees the slot's far wall. */
-		readonly slotted: boolean;
+		/** The whole bead's outline, closed. */
+		readonly outline: readonly Point[];
 		/** The metal above and below the bore, each a closed outline. */
 		readonly halves: readonly (readonly Point[])[];
+		/** Which half is open, so that one sees the slot's far wall: 0 above, 1 below, null neither. */
+		readonly open: 0 | 1 | null;
 	} | null;
 	readonly coil: {
 		readonly metal: CoilMetal;
@@ -27,135 +32,276 @@ export interface Section {
 		/** Centres of the cut turns, above and below the shank. */
 		readonly turns: readonly Point[];
 	} | null;
-	/** Upper and lower edge of the dressed body, front to tail. */
-	readonly body: { readonly upper: readonly Point[]; readonly lower: readonly Point[] };
-	/** Fibres of hackle and tail, root to tip. */
-	readonly fibres: readonly (readonly [Point, Point])[];
+	/** What is wound, in tie-on order: the cut bands above and below the shank, each a closed outline. */
+	readonly layers: readonly {
+		readonly part: DressingPart;
+		readonly kind: Layer['kind'];
+		readonly bands: readonly (readonly Point[])[];
+	}[];
+	readonly rib: {
+		readonly kind: RibKind;
+		readonly wire: number;
+		readonly turns: readonly Point[];
+	} | null;
+	/** Fibres root, middle, tip. */
+	readonly fibres: readonly {
+		readonly part: DressingPart;
+		readonly diameter: number;
+		readonly lines: readonly (readonly [Point, Point, Point])[];
+	}[];
+	/** The strip over the thorax, and what is dropped on: closed outlines. */
+	readonly wingCase: readonly Point[] | null;
+	readonly resin: readonly Point[] | null;
+	/** Where weight and buoyancy act. */
+	readonly centres: { readonly mass: Point; readonly buoyancy: Point };
+	/** Places along the shank that a tier measures from the eye, m. */
+	readonly face: number;
 	/**
 	 * What a drawing should leave room for: the hook with the fullest dressing, so that the scale stays
-	 * while bead, coil and dressing change; and the bead, where that is larger still.
+	 * while bead, coil and dressing change; and whatever stands out beyond that.
 	 */
 	readonly frame: { readonly min: Point; readonly max: Point };
 }
 
 /** Fibres that the drawing shows of a bundle: enough to tell sparse from full. */
-const SHOWN_SHARE = 0.4;
+const SHOWN_SHARE = 0.5;
+const MOST_SHOWN = 24;
 /** Radians a chord: fine enough that a bend looks round at any size on a screen. */
 const DRAWN_CHORD = 0.1;
-/** Degrees from the shank at which the steepest fibre of a collar is drawn. */
-const STEEPEST = 55;
+/** The usual fullest fibres reach this far from the shank, in shank lengths, and a tail behind it. */
+const REACH = { across: 0.53, behind: 1.52 } as const;
 
-/** The section of a built fly. */
-export function sectionOf(build: Build): Section {
-	const { recipe } = build;
-	const { hook, bead, coil, dressing } = build;
-	const offset = (s: number, distance: number): Point => {
-		const { at, direction } = onShank(hook, s);
-		const beyond = s - hook.shank > 0 ? s - hook.shank : 0;
-		return {
-			x: at.x + beyond * direction.x - distance * direction.y,
-			y: at.y + beyond * direction.y + distance * direction.x
-		};
-	};
-
+/** The section of a built fly, with the centres of its FlyBody. */
+export function sectionOf(build: Build, body: FlyBody): Section {
+	const { recipe, hook, bead, coil, dressing, dressed } = build;
 	const line = hookLine(hook, DRAWN_CHORD);
+	const offset = (s: number, distance: number) => offShank(build, s, distance);
 
-	const fibres: [Point, Point][] = [];
-	const shown = Math.max(2, Math.round((dressing.fibres.count * SHOWN_SHARE) / 2));
-	for (let i = 0; i < shown; i++) {
-		// Swept back between 22° and 55° from the shank, as a collar lies.
-		const angle = ((STEEPEST - (33 * i) / Math.max(1, shown - 1)) * Math.PI) / 180;
-		for (const side of [1, -1]) {
-			const root = offset(dressing.fibres.root, side * (dressing.stations[0]!.diameter / 2));
-			fibres.push([
-				root,
-				{
-					x: root.x + dressing.fibres.length * Math.cos(angle),
-					y: root.y + side * dressing.fibres.length * Math.sin(angle)
-				}
-			]);
-		}
-	}
-	for (let i = 0; i < Math.max(3, Math.round(shown / 2)); i++) {
-		// The tail, about half the shank long (common practice).
-		const { at, direction } = onShank(hook, hook.shank);
-		const fan = (i - 1) * 0.09;
-		const tip = {
-			x: at.x + (hook.shank / 2) * (direction.x * Math.cos(fan) + direction.y * Math.sin(fan)),
-			y: at.y + (hook.shank / 2) * (direction.y * Math.cos(fan) - direction.x * Math.sin(fan))
-		};
-		fibres.push([at, tip]);
-	}
-
-	const upper = dressing.stations.map((station) => offset(station.s, station.diameter / 2));
-	const lower = dressing.stations.map((station) => offset(station.s, -station.diameter / 2));
-	const beadPart = bead && {
-		metal: recipe.bead!.metal,
-		centre: { x: bead.seat, y: 0 },
-		radius: bead.radius,
-		slotted: bead.slot > 0,
-		halves: [1, -1].map((side) => beadHalf(bead, bead.seat, side))
-	};
+	const fibres = dressed.bundles.map((bundle) => ({
+		part: bundle.part,
+		diameter: bundle.strand.diameter,
+		lines: bundle.part === 'tail' ? tailLines(build, bundle) : standingLines(build, bundle)
+	}));
+	const layers = dressed.layers.map(({ part, kind, under, over }) => ({
+		part,
+		kind,
+		bands: [1, -1].flatMap((side) => bandsOf(build, under, over, side))
+	}));
+	const beadPart = bead && beadSection(bead, recipe.bead!.metal);
 	const coilPart = coil && {
 		metal: recipe.coil!.metal,
 		wire: coil.wire,
-		turns: Array.from({ length: coil.turns }, (_, i) => coil.start + (i + 0.5) * coil.wire).flatMap(
-			(s) => [1, -1].map((side) => offset(s, (side * (hook.wire + coil.wire)) / 2))
+		turns: [
+			...Array.from({ length: coil.turns }, (_, i) => [i, 0.5 * (hook.wire + coil.wire)] as const),
+			...Array.from(
+				{ length: coil.second },
+				(_, i) => [i, 0.5 * (coil.outerDiameter + coil.wire)] as const
+			)
+		].flatMap(([i, from]) =>
+			[1, -1].map((side) => offset(coil.start + (i + 0.5) * coil.wire, side * from))
 		)
 	};
+	const rib = dressing.rib && dressed.ribLength > 0 ? ribSection(build) : null;
+	const caseThickness = dressing.wingCase ? wingCases[dressing.wingCase.kind].thickness : 0;
+	const { gapEnd, bodyFront, face } = dressed.layout;
+	const caseEnd = dressing.wingCase ? gapEnd + dressing.wingCase.length * hook.shank : bodyFront;
+	const wingCase = dressing.wingCase
+		? strip(build, gapEnd, caseEnd, 0, Math.max(caseThickness, 0.15e-3))
+		: null;
+	const resin = dressing.finish.resin > 0 ? resinDome(build, gapEnd, caseEnd, caseThickness) : null;
 
-	const reach =
-		hook.gape * (FULLEST.fibre * Math.sin((STEEPEST * Math.PI) / 180) + FULLEST.girth / 2);
-	const framed = [
+	const reach = REACH.across * hook.shank;
+	const points = [
 		...line,
 		...around(hook.eye.centre, hook.eye.radius),
-		...around({ x: 0, y: 0 }, reach).map(({ y }) => ({ x: 0, y })),
-		{ x: 1.5 * hook.shank, y: 0 },
-		...(beadPart ? around(beadPart.centre, beadPart.radius) : [])
+		{ x: 0, y: reach },
+		{ x: 0, y: -reach },
+		{ x: REACH.behind * hook.shank, y: 0 },
+		...(beadPart?.outline ?? []),
+		...fibres.flatMap(({ lines }) => lines.flat()),
+		...layers.flatMap(({ bands }) => bands.flat()),
+		...(wingCase ?? []),
+		...(resin ?? [])
 	];
+	const xs = points.map((p) => p.x);
+	const ys = points.map((p) => p.y);
 	return {
-		hook: { wire: hook.wire, line, eye: hook.eye },
+		hook: { wire: hook.wire, line, eye: hook.eye, barbed: recipe.hook.barbed ?? false },
 		bead: beadPart,
 		coil: coilPart,
-		body: { upper, lower },
+		layers,
+		rib,
 		fibres,
+		wingCase,
+		resin,
+		centres: { mass: body.centreOfMass, buoyancy: body.centreOfBuoyancy },
+		face,
 		frame: {
-			min: {
-				x: Math.min(...framed.map((p) => p.x)) - hook.wire / 2,
-				y: Math.min(...framed.map((p) => p.y)) - hook.wire / 2
-			},
-			max: { x: Math.max(...framed.map((p) => p.x)), y: Math.max(...framed.map((p) => p.y)) }
+			min: { x: Math.min(...xs) - hook.wire / 2, y: Math.min(...ys) - hook.wire / 2 },
+			max: { x: Math.max(...xs), y: Math.max(...ys) }
 		}
 	};
+}
+
+/** A place beside the shank's line; past its end along its last direction. */
+function offShank({ hook }: Build, s: number, distance: number): Point {
+	const { at, direction } = onShank(hook, s);
+	const beyond = Math.max(0, s - hook.shank);
+	return {
+		x: at.x + beyond * direction.x - distance * direction.y,
+		y: at.y + beyond * direction.y + distance * direction.x
+	};
+}
+
+/** Places along a run, close enough to follow a curved shank. */
+function placesAlong({ hook }: Build, from: number, to: number): number[] {
+	const curved = hook.stretches.some(({ region, turn }) => region === 'shank' && turn !== 0);
+	const steps = curved ? Math.max(1, Math.ceil((12 * (to - from)) / hook.shank)) : 1;
+	return Array.from({ length: steps + 1 }, (_, i) => from + ((to - from) * i) / steps);
+}
+
+/** The cut bands of a layer on one side: one closed outline for each stretch of runs that it covers. */
+function bandsOf(build: Build, under: Profile, over: Profile, side: number): Point[][] {
+	const bands: Point[][] = [];
+	let outer: Point[] = [];
+	let inner: Point[] = [];
+	const close = () => {
+		if (outer.length) bands.push([...outer, ...inner.reverse()]);
+		outer = [];
+		inner = [];
+	};
+	for (let i = 0; i < over.from.length; i++) {
+		if (over.from[i] === under.from[i] && over.to[i] === under.to[i]) {
+			close();
+			continue;
+		}
+		const [a, b] = [over.cuts[i]!, over.cuts[i + 1]!];
+		for (const s of placesAlong(build, a, b)) {
+			const share = (s - a) / (b - a);
+			const at = ({ from, to }: Profile) => (from[i]! + share * (to[i]! - from[i]!)) / 2;
+			outer.push(offShank(build, s, side * at(over)));
+			inner.push(offShank(build, s, side * at(under)));
+		}
+	}
+	close();
+	return bands;
+}
+
+function beadSection(bead: SeatedBead, metal: BeadMetal): NonNullable<Section['bead']> {
+	// Away from the slot is away from the point while it faces the point.
+	const lift = bead.lift * Math.cos(bead.turn);
+	const place = (s: number, y: number): Point => ({ x: bead.seat + s, y: y + lift });
+	const arc = (from: number, to: number, side: number): Point[] =>
+		bead.nose === null
+			? Array.from({ length: 33 }, (_, i) => {
+					// Even steps of angle, so that chords stay short where the outline turns.
+					const angle =
+						Math.acos(from / bead.radius) * (1 - i / 32) + (Math.acos(to / bead.radius) * i) / 32;
+					return place(bead.radius * Math.cos(angle), side * bead.radius * Math.sin(angle));
+				})
+			: [place(from, side * outerRadius(bead, from)), place(to, side * bead.radius)];
+	const half = (side: number) => [
+		...arc(bead.front, bead.rear, side),
+		place(bead.rear, (side * bead.recess) / 2),
+		place(bead.rear - bead.recessDepth, (side * bead.bore) / 2),
+		place(bead.front, (side * bead.bore) / 2)
+	];
+	const facing = Math.cos(bead.turn);
+	return {
+		metal,
+		outline: [...arc(bead.front, bead.rear, 1), ...arc(bead.front, bead.rear, -1).reverse()],
+		halves: [half(1), half(-1)],
+		open: bead.slot === 0 || Math.abs(facing) < 0.5 ? null : facing > 0 ? 1 : 0
+	};
+}
+
+function ribSection(build: Build): NonNullable<Section['rib']> {
+	const { dressing, dressed } = build;
+	const { kind, wire, turns } = dressing.rib!;
+	const { bodyFront, end } = dressed.layout;
+	const pitch = (end - bodyFront) / turns;
+	// Half a turn lies between what is cut above and what is cut below.
+	const cut = Array.from({ length: 2 * turns }, (_, i) => {
+		const s = end - ((i + 0.5) * pitch) / 2;
+		const side = i % 2 === 0 ? 1 : -1;
+		return offShank(build, s, (side * (diameterAt(dressed.outline, s) + wire)) / 2);
+	});
+	return { kind, wire, turns: cut };
+}
+
+function tailLines(build: Build, bundle: Bundle): [Point, Point, Point][] {
+	const shown = Math.min(9, Math.max(2, Math.round(bundle.count * SHOWN_SHARE)));
+	const { at, direction } = onShank(build.hook, bundle.root);
+	return Array.from({ length: shown }, (_, i) => {
+		const fan = (0.22 * (2 * i - (shown - 1))) / Math.max(1, shown - 1);
+		const towards = (share: number, angle: number): Point => ({
+			x:
+				at.x +
+				share * bundle.length * (direction.x * Math.cos(angle) - direction.y * Math.sin(angle)),
+			y:
+				at.y +
+				share * bundle.length * (direction.y * Math.cos(angle) + direction.x * Math.sin(angle))
+		});
+		return [at, towards(0.55, fan * 0.7), towards(1, fan)];
+	});
+}
+
+/** Hackle and legs: above and below the shank, spread about their tilt and swept towards the tips. */
+function standingLines(build: Build, bundle: Bundle): [Point, Point, Point][] {
+	const { hook, dressed } = build;
+	const { at, direction } = onShank(hook, bundle.root);
+	const surface = diameterAt(dressed.outline, bundle.root) / 2;
+	const shown = Math.min(MOST_SHOWN, Math.max(4, Math.round(bundle.count * SHOWN_SHARE)));
+	const each = Math.ceil(shown / 2);
+	// Legs hang to the point's side.
+	const sides = bundle.part === 'legs' ? [-1] : [1, -1];
+	return sides.flatMap((side) =>
+		Array.from({ length: each }, (_, i): [Point, Point, Point] => {
+			const spread = each > 1 ? (i / (each - 1) - 0.5) * 0.5 : 0;
+			const angle = bundle.tilt + spread;
+			const off = (x: number, y: number): Point => ({
+				x: at.x + x * direction.x - side * y * direction.y,
+				y: at.y + x * direction.y + side * y * direction.x
+			});
+			const bow = 0.12;
+			const l = bundle.length;
+			return [
+				off(0, surface),
+				off(0.5 * l * Math.cos(angle + bow), surface + 0.5 * l * Math.sin(angle + bow)),
+				off(l * Math.cos(angle - bow), surface + l * Math.sin(angle - bow))
+			];
+		})
+	);
+}
+
+/** A band on top of the fly between two places. */
+function strip(build: Build, from: number, to: number, low: number, high: number): Point[] {
+	const places = Array.from({ length: 13 }, (_, i) => from + ((to - from) * i) / 12);
+	const edge = (extra: number) =>
+		places.map((s) => offShank(build, s, diameterAt(build.dressed.outline, s) / 2 + extra));
+	return [...edge(low), ...edge(high).reverse()];
+}
+
+/** Resin as a dome over what it covers, as high as its volume makes it on the wing case's width. */
+function resinDome(build: Build, from: number, to: number, on: number): Point[] {
+	const { hook, dressing, dressed } = build;
+	const volume = dressing.finish.resin * drops.resin.volume * (hook.gape / drops.gape) ** 2;
+	const width = 0.45 * hook.gape;
+	const length = Math.max(to - from, 0.5e-3);
+	// A dome of parabolas holds 4/9 of its box.
+	const height = volume / ((4 / 9) * width * length);
+	const places = Array.from({ length: 15 }, (_, i) => i / 14);
+	const at = (u: number, h: number) => {
+		const s = from + u * length;
+		return offShank(build, s, diameterAt(dressed.outline, s) / 2 + on + h);
+	};
+	return [
+		...places.map((u) => at(u, 0)),
+		...places.toReversed().map((u) => at(u, 4 * u * (1 - u) * height))
+	];
 }
 
 const around = ({ x, y }: Point, r: number): Point[] => [
 	{ x: x - r, y: y - r },
 	{ x: x + r, y: y + r }
 ];
-
-/** Outline of the bead's metal on one side of the bore: the sphere outside, bore and recess inside. */
-function beadHalf(
-	bead: {
-		radius: number;
-		bore: number;
-		recess: number;
-		recessDepth: number;
-		front: number;
-		rear: number;
-	},
-	seat: number,
-	side: number
-): Point[] {
-	const from = Math.atan2(bead.bore / 2, bead.front);
-	const to = Math.atan2(bead.recess / 2, bead.rear);
-	const arc = Array.from({ length: 25 }, (_, i) => {
-		const angle = from + ((to - from) * i) / 24;
-		return { x: seat + bead.radius * Math.cos(angle), y: side * bead.radius * Math.sin(angle) };
-	});
-	return [
-		...arc,
-		{ x: seat + bead.rear - bead.recessDepth, y: (side * bead.bore) / 2 },
-		{ x: seat + bead.front, y: (side * bead.bore) / 2 }
-	];
-}

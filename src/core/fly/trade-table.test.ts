@@ -1,11 +1,14 @@
 import { describe, expect, test } from 'vitest';
 import { priorBeliefs, valuesAt } from '../belief/index';
-import { fluidAt } from '../water/index';
+import { fluidAt, type Lie } from '../water/index';
 import { settle } from '../sink/index';
+import { predict } from '../predict/index';
 import {
+	beadClass,
 	buildFly,
 	compileFly,
-	troubleWith,
+	fitOf,
+	type BeadClass,
 	type BeadChoice,
 	type CoilChoice,
 	type HookChoice,
@@ -13,6 +16,7 @@ import {
 } from './index';
 
 const median = valuesAt(priorBeliefs);
+const lie: Lie = { depth: 0.9, surfaceSpeed: 0.7, bed: 'gravel', zoneTop: 0.2, approach: 3 };
 
 function recipe(
 	[style, size, lengthX = 0, wireX = 0]: [HookChoice['style'], number, number?, number?],
@@ -32,28 +36,51 @@ function recipe(
 	};
 }
 
-/** Combinations that tiers use and that can be tied (domain.md section 3: common practice, no source). */
-const used: readonly (readonly [string, Recipe])[] = [
-	['16 with 2.5', recipe(['straight', 16], [2.5])],
-	['16 jig with 2.8', recipe(['jig60', 16], [2.8, 'slotted'])],
-	['16 curved with 2.0', recipe(['curved', 16], [2.0])],
-	['18 curved with 2.0', recipe(['curved', 18], [2.0])],
-	['14 jig with 2.8, 3 of .015', recipe(['jig60', 14], [2.8, 'slotted'], [15, 3])],
-	['14 jig with 3.5, 3 of .020', recipe(['jig60', 14], [3.5, 'slotted'], [20, 3])],
-	['14 with 4.0', recipe(['jig90', 14], [4.0, 'slotted'])],
-	['12 curved with 3.2', recipe(['curved', 12], [3.2])],
-	['12 jig with 3.5', recipe(['jig60', 12], [3.5, 'slotted'])],
-	['12 jig with 4.0', recipe(['jig60', 12], [4.0, 'slotted'])],
-	['10 heavy grub with 3.0', recipe(['curved', 10, 0, 2], [3.0])],
-	['10, 2X long 2X heavy, 3.2, 12 of .020', recipe(['straight', 10, 2, 2], [3.2], [20, 12])],
-	['6, 2X long, 4.0, 10 of .015', recipe(['straight', 6, 2], [4.0], [15, 10])],
-	['6, 2X long, 4.0, 15 of .015', recipe(['straight', 6, 2], [4.0], [15, 15])],
-	['8 unweighted', recipe(['straight', 8], null)],
-	['12 unweighted', recipe(['straight', 12], null)]
+/** Combinations that tiers use and that fit, with their bead class (domain.md section 3: common practice, no source). */
+const used: readonly (readonly [string, Recipe, (BeadClass | null)[]])[] = [
+	['16 with 2.5', recipe(['straight', 16], [2.5]), ['usual']],
+	['16 jig with 2.8', recipe(['jig60', 16], [2.8, 'slotted']), ['big']],
+	['16 curved with 2.0', recipe(['curved', 16], [2.0]), ['under', 'usual']],
+	['18 curved with 2.0', recipe(['curved', 18], [2.0]), ['under', 'usual']],
+	['14 jig with 2.7, 3 of .015', recipe(['jig60', 14], [2.7, 'slotted'], [15, 3]), ['usual']],
+	[
+		'14 with 2.8, 3 of .015 jammed into the slot',
+		slotted(recipe(['straight', 14], [2.8, 'slotted'], [15, 3])),
+		['usual']
+	],
+	['14 jig with 3.5, 3 of .020', recipe(['jig60', 14], [3.5, 'slotted'], [20, 3]), ['big']],
+	['14 with 4.0', recipe(['straight', 14], [4.0]), ['big']],
+	['14 jig with 4.0', recipe(['jig90', 14], [4.0, 'slotted']), ['big']],
+	['12 curved with 3.2', recipe(['curved', 12], [3.2]), ['usual']],
+	['12 jig with 3.5', recipe(['jig60', 12], [3.5, 'slotted']), ['usual', 'big']],
+	['12 jig with 4.0', recipe(['jig60', 12], [4.0, 'slotted']), ['usual', 'big']],
+	['10 heavy grub with 3.0', recipe(['curved', 10, 0, 2], [3.0]), ['under']],
+	[
+		'10, 2X long 2X heavy, 3.2, 12 of .020',
+		recipe(['longShank', 10, 2, 2], [3.2], [20, 12]),
+		['under', 'usual']
+	],
+	['6, 2X long, 4.0, 10 of .015', recipe(['straight', 6, 2], [4.0], [15, 10]), ['under', 'usual']],
+	['6, 2X long, 4.0, 15 of .015', recipe(['straight', 6, 2], [4.0], [15, 15]), ['under', 'usual']],
+	[
+		'6 long shank with a 1/4 in cone, 12 of .030',
+		recipe(['longShank', 6, 3], [6.4, 'cone'], [30, 12]),
+		['usual']
+	],
+	['8 unweighted', recipe(['straight', 8], null), [null]],
+	['10 unweighted', recipe(['straight', 10], null), [null]],
+	['12 unweighted', recipe(['straight', 12], null), [null]]
 ];
 
-test.each(used)('%s can be tied', (_, fly) => {
-	expect(troubleWith(buildFly(fly, median))).toEqual([]);
+function slotted(fly: Recipe): Recipe {
+	return { ...fly, coil: { ...fly.coil!, place: 'slot' } };
+}
+const fit = (fly: Recipe) => fitOf(buildFly(fly, median), median);
+const codes = (fly: Recipe) => fit(fly).map((note) => note.code);
+
+test.each(used)('%s can be tied, has no trouble, and its bead class', (_, fly, classes) => {
+	expect(fit(fly).filter((note) => note.severity !== 'note')).toEqual([]);
+	expect(classes).toContain(beadClass(buildFly(fly, median)));
 });
 
 test('.015 just seats in the recess of a 4.0 mm bead on a size 6, a .035 does not', () => {
@@ -62,6 +89,70 @@ test('.015 just seats in the recess of a 4.0 mm bead on a size 6, a .035 does no
 	expect(seat(15)).toBe('recess');
 	expect(seat(35)).toBe('butted');
 	expect(buildFly(recipe(['straight', 12], null, [15, 6]), median).coil?.seat).toBe('alone');
+});
+
+test('what goes wrong at the vise is said, with its place and what to do (common practice)', () => {
+	const jig = recipe(['jig60', 14], [2.8, 'slotted'], [15, 3]);
+	const nymph = recipe(['straight', 14], [2.8], [15, 3]);
+	expect(codes(recipe(['jig60', 14], [2.8]))).toContain('round-on-jig');
+	expect(codes(recipe(['jig60', 12], [10, 'slotted']))).toContain('no-gap');
+	expect(codes(recipe(['straight', 14], [5.0]))).toContain('gap-choked');
+	// A fine bead on heavy wire: 1.5 mm has a bore of 0.48, and a size 10, 2X heavy has a wire of 0.72.
+	expect(codes(recipe(['straight', 10, 0, 2], [1.5]))).toContain('bead-not-on');
+	// A bore that takes the wire need not take the barb and the bend.
+	const tight = recipe(['straight', 14], [2.0]);
+	expect(codes(tight)).not.toContain('bead-not-on');
+	expect(codes({ ...tight, hook: { ...tight.hook, barbed: true } })).toContain('bead-not-on');
+	expect(codes(recipe(['straight', 14], [2.8], [15, 20]))).toContain('coil-too-long');
+	expect(codes(recipe(['straight', 14], [2.8], [35, 3]))).toContain('coil-butts');
+	expect(codes({ ...nymph, bead: { ...nymph.bead!, bore: 1.4e-3 } })).toContain('coil-rattles');
+	const noDam = { denier: 70, baseLayers: 1, dam: false, headTurns: 8 };
+	expect(codes({ ...nymph, thread: noDam })).toContain('step');
+	expect(codes({ ...nymph, coil: null, thread: noDam })).toContain('bead-loose');
+	expect(codes({ ...nymph, finish: { glue: 1, resin: 0, lacquer: 0, gap: 0.3 } })).toContain(
+		'no-room-behind-bead'
+	);
+	const bare = recipe(['straight', 14], null);
+	expect(codes({ ...bare, finish: { glue: 1, resin: 0, lacquer: 0, gap: 0.5 } })).toContain(
+		'eye-crowded'
+	);
+	expect(codes({ ...jig, tail: { kind: 'feather', fibres: 8, length: 1.4 } })).toContain(
+		'tail-long'
+	);
+	const hackle = { kind: 'softHackle', turns: 4, length: 1.5, lie: 'swept' } as const;
+	expect(codes({ ...jig, hackle })).toEqual(
+		expect.arrayContaining(['hackle-long', 'hackle-turns'])
+	);
+	const rib = { kind: 'copper', wire: 0.14e-3, turns: 6, against: true } as const;
+	expect(codes({ ...jig, rib: { ...rib, turns: 60 } })).toContain('rib-no-room');
+	expect(codes({ ...jig, rib: { ...rib, turns: 2, against: false } })).toEqual(
+		expect.arrayContaining(['rib-few', 'rib-with-body'])
+	);
+	// Lead on a small curved hook with a 2.0 mm bead gets too chunky.
+	for (const size of [16, 18]) {
+		expect(codes(recipe(['curved', size], [2.0], [15, 4]))).toContain('chunky');
+	}
+	// A stop says how many turns there is room for, and stands first.
+	expect(fit(recipe(['straight', 14], [2.8], [15, 20]))[0]).toMatchObject({
+		severity: 'stop',
+		part: 'coil',
+		words: expect.stringMatching(/room for \d/)
+	});
+});
+
+test('a jig rides point up and a straight nymph point down; a wing case on top is then underneath', () => {
+	const ride = (fly: Recipe) => predict(fly, lie, 10).ride;
+	const jig = recipe(['jig60', 14], [2.8, 'slotted']);
+	expect(ride(jig)).toMatchObject({ pointUp: true });
+	expect(ride(jig).sure).toBeGreaterThan(0.95);
+	expect(ride(recipe(['straight', 14], [2.8]))).toMatchObject({ pointUp: false });
+	const withCase: Recipe = { ...jig, wingCase: { kind: 'feather', length: 0.33 } };
+	const notes = fitOf(buildFly(withCase, median), median, ride(withCase));
+	expect(notes.map((note) => note.code)).toContain('case-underneath');
+	// A slot turned to the side makes the fly lean.
+	const aside = recipe(['straight', 14], [3.2, 'slotted']);
+	expect(ride({ ...aside, bead: { ...aside.bead!, slotTurn: 90 } }).lean).toBeGreaterThan(5);
+	expect(ride(aside).lean).toBeCloseTo(0, 9);
 });
 
 describe('what tiers know by feel (common practice, no source)', () => {

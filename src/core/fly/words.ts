@@ -1,36 +1,191 @@
-import { MILLIMETRE, coilWireField, showXStep } from '../quantity/index';
-import type { BeadChoice, CoilChoice, HookStyle, Recipe } from './recipe';
+import { GRAM, MILLIMETRE, coilWireField, showXStep } from '../quantity/index';
+import type { PartName } from './parts';
+import type {
+	BeadChoice,
+	BeadMetal,
+	BodyKind,
+	BodyShape,
+	CoilChoice,
+	CoilMetal,
+	CoilPlace,
+	HackleChoice,
+	HackleKind,
+	HookStyle,
+	LegsChoice,
+	Recipe,
+	RibKind,
+	TailChoice,
+	UnderbodyChoice,
+	WingCaseChoice
+} from './recipe';
+import type { Dressing, DressingPart } from './usual';
 
 /** The trade's words for the choices, as they stand on the screen. */
 export const styleWords: Readonly<Record<HookStyle, string>> = {
 	straight: 'straight',
 	curved: 'curved',
 	jig60: 'jig 60°',
-	jig90: 'jig 90°'
+	jig90: 'jig 90°',
+	longShank: 'long shank'
 };
-export const coilMetalWords = { lead: 'lead', leadFree: 'lead-free' } as const;
+export const beadMetalWords: Readonly<Record<BeadMetal, string>> = {
+	tungsten: 'tungsten',
+	brass: 'brass',
+	steel: 'steel',
+	glass: 'glass',
+	own: 'own metal'
+};
+export const coilMetalWords: Readonly<Record<CoilMetal, string>> = {
+	lead: 'lead',
+	leadFree: 'lead-free',
+	copper: 'copper'
+};
+export const coilPlaceWords: Readonly<Record<CoilPlace, string>> = {
+	forward: 'into the recess',
+	slot: 'in the slot',
+	butted: 'behind the bead',
+	centred: 'mid shank',
+	rear: 'to the rear'
+};
+export const bodyKindWords: Readonly<Record<BodyKind, string>> = {
+	thread: 'thread',
+	quill: 'quill',
+	herl: 'herl',
+	dubbingTight: 'tight dubbing',
+	dubbingLoose: 'loose dubbing',
+	floss: 'floss',
+	vinyl: 'vinyl',
+	wire: 'close wire'
+};
+export const bodyShapeWords: Readonly<Record<BodyShape, string>> = {
+	tapered: 'tapered',
+	straight: 'straight',
+	reversed: 'reversed'
+};
+export const hackleKindWords: Readonly<Record<HackleKind, string>> = {
+	softHackle: 'soft hackle',
+	stiffHackle: 'stiff hackle',
+	down: 'down',
+	fur: 'fur'
+};
+export const tailKindWords: Readonly<Record<TailChoice['kind'], string>> = {
+	feather: 'feather fibres',
+	hair: 'hair',
+	synthetic: 'synthetic'
+};
+export const ribKindWords: Readonly<Record<RibKind, string>> = {
+	copper: 'copper wire',
+	brass: 'brass wire',
+	lead: 'lead wire',
+	thread: 'thread',
+	mono: 'mono'
+};
+export const underbodyKindWords: Readonly<Record<UnderbodyChoice['kind'], string>> = {
+	dubbing: 'dubbing',
+	wool: 'wool',
+	foam: 'foam'
+};
+export const wingCaseKindWords: Readonly<Record<WingCaseChoice['kind'], string>> = {
+	feather: 'feather',
+	film: 'plastic film'
+};
+export const legKindWords: Readonly<Record<LegsChoice['kind'], string>> = {
+	feather: 'feather fibres',
+	hair: 'hair',
+	rubber: 'rubber'
+};
+export const partWords: Readonly<Record<PartName, string>> = {
+	hook: 'hook',
+	bead: 'bead',
+	coil: 'coil',
+	thread: 'thread',
+	tail: 'tail',
+	rib: 'rib',
+	underbody: 'underbody',
+	body: 'body',
+	thorax: 'thorax',
+	wingCase: 'wing case',
+	legs: 'legs',
+	hackle: 'hackle',
+	collar: 'collar',
+	finish: 'finish'
+};
 
 const mm = (metres: number) => Number((metres / MILLIMETRE).toFixed(2)).toString();
+const times = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
 
 /** A hook in a few words: jig 60° 14, 2X long. */
-export function hookWords({ style, size, lengthX, wireX }: Recipe['hook']): string {
+export function hookWords({
+	style,
+	size,
+	lengthX,
+	wireX,
+	barbed,
+	measured
+}: Recipe['hook']): string {
 	const steps = [
 		lengthX === 0 ? '' : `, ${showXStep(lengthX, 'length')}`,
-		wireX === 0 ? '' : `, ${showXStep(wireX, 'wire')}`
+		wireX === 0 ? '' : `, ${showXStep(wireX, 'wire')}`,
+		barbed ? ', barbed' : '',
+		measured && Object.keys(measured).length > 0 ? ', measured' : ''
 	];
 	return `${styleWords[style]} ${size}${steps.join('')}`;
 }
 
 export function beadWords(bead: BeadChoice | null): string {
-	return bead
-		? `${bead.metal} ${mm(bead.diameter)} mm${bead.shape === 'slotted' ? ', slotted' : ''}`
-		: 'none';
+	if (!bead) return 'none';
+	const shape = bead.shape === 'round' ? '' : `, ${bead.shape}`;
+	return `${beadMetalWords[bead.metal]} ${mm(bead.diameter)} mm${shape}${bead.weighed === undefined ? '' : ', weighed'}`;
 }
 
 export function coilWords(coil: CoilChoice | null): string {
-	return coil
-		? `${coilMetalWords[coil.metal]} ${coilWireField.show(coil.wire).replace(' in', '')} × ${coil.turns}`
-		: 'none';
+	if (!coil) return 'none';
+	const turns = coil.second ? `${coil.turns} + ${coil.second}` : String(coil.turns);
+	const place =
+		coil.place === undefined || coil.place === 'forward' ? '' : `, ${coilPlaceWords[coil.place]}`;
+	return `${coilMetalWords[coil.metal]} ${coilWireField.show(coil.wire).replace(' in', '')} × ${turns}${place}`;
+}
+
+const hackleWords = ({ kind, turns, lie }: HackleChoice) =>
+	`${hackleKindWords[kind]} × ${turns}, ${lie}`;
+
+/** A part of the dressing in a few words. */
+export const dressingWords: {
+	readonly [Part in DressingPart]: (choice: NonNullable<Dressing[Part]>) => string;
+} = {
+	thread: ({ denier, dam }) => `${denier} denier${dam ? ', dam' : ', no dam'}`,
+	tail: ({ kind, fibres, length }) => `${fibres} ${tailKindWords[kind]}, ${shanks(length)}`,
+	rib: ({ kind, wire, turns }) => `${ribKindWords[kind]} ${mm(wire)} mm × ${turns}`,
+	underbody: ({ kind }) => underbodyKindWords[kind],
+	body: ({ kind, shape }) => `${bodyKindWords[kind]}, ${bodyShapeWords[shape]}`,
+	thorax: ({ kind }) => bodyKindWords[kind],
+	wingCase: ({ kind }) => wingCaseKindWords[kind],
+	legs: ({ kind, fibres }) => `${fibres} ${legKindWords[kind]}`,
+	hackle: hackleWords,
+	collar: hackleWords,
+	finish: ({ glue, resin, lacquer }) =>
+		[
+			glue ? times(glue, 'drop of glue', 'drops of glue') : '',
+			resin ? times(resin, 'drop of resin', 'drops of resin') : '',
+			lacquer ? times(lacquer, 'drop of lacquer', 'drops of lacquer') : ''
+		]
+			.filter(Boolean)
+			.join(', ') || 'none'
+};
+
+/** A length against the shank, as tiers say it. */
+export function shanks(share: number): string {
+	const known: readonly (readonly [number, string])[] = [
+		[0.25, '¼ shank'],
+		[1 / 3, '⅓ shank'],
+		[0.5, '½ shank'],
+		[2 / 3, '⅔ shank'],
+		[0.75, '¾ shank'],
+		[1, '1 shank']
+	];
+	return (
+		known.find(([n]) => Math.abs(n - share) < 0.004)?.[1] ?? `${Number(share.toFixed(2))} shank`
+	);
 }
 
 /** A change between two recipes: the paths that differ, and the change in words. */
@@ -39,19 +194,53 @@ export interface RecipeChange {
 	readonly words: string;
 }
 
-const fields: readonly (readonly [string, (recipe: Recipe) => string])[] = [
+const yes = (value: boolean | undefined) => (value ? 'yes' : 'no');
+const some = (value: number | undefined, unit: string) =>
+	value === undefined ? 'nominal' : `${mm(value)} ${unit}`;
+const inGrams = (mass: number | undefined) =>
+	mass === undefined ? 'not weighed' : `${Number((mass / GRAM).toPrecision(4))} g`;
+
+const metalFields: readonly (readonly [string, (recipe: Recipe) => string])[] = [
 	['hook style', (r) => styleWords[r.hook.style]],
 	['hook size', (r) => String(r.hook.size)],
 	['hook length', (r) => showXStep(r.hook.lengthX, 'length')],
 	['hook wire', (r) => showXStep(r.hook.wireX, 'wire')],
+	['barb', (r) => yes(r.hook.barbed)],
+	['measured wire', (r) => some(r.hook.measured?.wire, 'mm')],
+	['measured shank', (r) => some(r.hook.measured?.shank, 'mm')],
+	['measured gape', (r) => some(r.hook.measured?.gape, 'mm')],
+	['hook weighed', (r) => inGrams(r.hook.measured?.mass)],
 	['bead', (r) => (r.bead ? mm(r.bead.diameter) : 'none')],
-	['bead metal', (r) => r.bead?.metal ?? ''],
+	['bead metal', (r) => (r.bead ? beadMetalWords[r.bead.metal] : '')],
 	['bead shape', (r) => r.bead?.shape ?? ''],
+	['bead density', (r) => (r.bead?.density === undefined ? '' : String(r.bead.density))],
+	['slot turn', (r) => (r.bead ? `${r.bead.slotTurn ?? 0}°` : '')],
+	['bore', (r) => (r.bead ? some(r.bead.bore, 'mm') : '')],
+	['recess', (r) => (r.bead ? some(r.bead.recess, 'mm') : '')],
+	['slot', (r) => (r.bead ? some(r.bead.slot, 'mm') : '')],
+	['beads weighed', (r) => (r.bead ? inGrams(r.bead.weighed) : '')],
 	['turns', (r) => (r.coil ? String(r.coil.turns) : 'none')],
 	['coil metal', (r) => (r.coil ? coilMetalWords[r.coil.metal] : '')],
 	['coil wire', (r) => (r.coil ? coilWireField.show(r.coil.wire) : '')],
-	['dressing', (r) => r.dressing.fullness]
+	['coil place', (r) => (r.coil ? coilPlaceWords[r.coil.place ?? 'forward'] : '')],
+	['second layer', (r) => (r.coil ? String(r.coil.second ?? 0) : '')],
+	['coil wire measured', (r) => (r.coil ? yes(r.coil.measured) : '')],
+	['dressing', (r) => r.dressing.fullness],
+	['weighing', (r) => inGrams(r.weighed)]
 ];
+
+const dressingFields = (Object.keys(dressingWords) as DressingPart[]).map(
+	(part): readonly [string, (recipe: Recipe) => string] => [
+		partWords[part],
+		(recipe) => {
+			const choice = recipe[part];
+			if (choice === undefined) return 'usual';
+			return choice === null ? 'none' : dressingWords[part](choice as never);
+		}
+	]
+);
+
+const fields = [...metalFields, ...dressingFields];
 
 /** What changed from one recipe to the next, as an undo list or a history says it: "bead 2.8 to 3.2". */
 export function recipeChange(before: Recipe, after: Recipe): RecipeChange {

@@ -23,6 +23,16 @@ export const materials = {
 		source: 'tin-bismuth wire runs from 7300 to 8700, unknown per spool'
 	},
 	steel: { name: 'steel', density: 7850, source: 'carbon steel' },
+	copper: { name: 'copper', density: 8960, source: 'element, 20 °C' },
+	glass: { name: 'glass', density: 2500, source: 'soda-lime glass, about 2.5 g/cm³' },
+	polyester: { name: 'polyester', density: 1380, source: 'PET, 1.38 g/cm³' },
+	nylon: { name: 'nylon', density: 1140, source: 'polyamide, 1.14 g/cm³' },
+	vinyl: { name: 'vinyl', density: 1250, source: 'soft PVC, 1.2–1.3 g/cm³ (memory)' },
+	foam: { name: 'foam', density: 110, source: 'closed-cell foam, cells included (our estimate)' },
+	rubber: { name: 'rubber', density: 980, source: 'silicone and latex, about 1 g/cm³ (memory)' },
+	glue: { name: 'glue', density: 1100, source: 'cured cyanoacrylate, about 1.1 g/cm³ (memory)' },
+	resin: { name: 'resin', density: 1150, source: 'cured acrylic resin, 1.1–1.2 g/cm³' },
+	lacquer: { name: 'lacquer', density: 1200, source: 'dried lacquer, about 1.2 g/cm³ (memory)' },
 	keratin: { name: 'fur and feather', density: 1300, source: 'keratin, about 1.3 g/cm³' }
 } as const satisfies Record<string, Material>;
 

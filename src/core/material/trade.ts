@@ -15,3 +15,6 @@ export const BEAD_PROPORTIONS = {
 	recessDepth: 0.45,
 	slot: 0.36
 } as const;
+
+/** Nominal proportions of a cone bead, in its rear diameter (our estimate). */
+export const CONE_PROPORTIONS = { length: 0.9, nose: 0.45 } as const;

@@ -1,12 +1,31 @@
-import { priorBeliefs, spreadOf, valuesAt, type BeliefName, type Beliefs } from '../belief/index';
+import {
+	priorBeliefs,
+	spreadOf,
+	valuesAt,
+	type BeliefName,
+	type Beliefs,
+	type Contribution
+} from '../belief/index';
+import type { FlyBody } from '../body/index';
 import { freeDescent, requiredSinkSpeed } from '../drift/index';
-import { buildFly, compileBuild, compileNear, type PartMass, type Recipe } from '../fly/index';
-import { normalProbability, type Interval } from '../quantity/index';
+import {
+	beliefsAbout,
+	beliefsFor,
+	buildFly,
+	compileBuild,
+	compileNear,
+	rollMoment,
+	type Build,
+	type PartMass,
+	type Recipe,
+	type Ride
+} from '../fly/index';
+import { normalProbability, Z90, type Interval } from '../quantity/index';
 import { settle, type Attitude } from '../sink/index';
 import { compileColumn, fluidAt, type Lie } from '../water/index';
 
 /** Version of the model; a stored prediction carries it. */
-export const MODEL_VERSION = 1;
+export const MODEL_VERSION = 2;
 
 /**
  * Relative step at which a speed off the median counts as found: one more would move it by about a
@@ -20,9 +39,15 @@ export type Verdict = 'yes' | 'likely' | 'even' | 'unlikely' | 'no';
 export interface Prediction {
 	readonly modelVersion: number;
 	readonly mass: Interval;
+	/** The beliefs that the mass's interval comes from, the widest first, with their shares of it. */
+	readonly massContributors: readonly Contribution[];
+	readonly ride: Ride;
 	/** N */
 	readonly submergedWeight: Interval | null;
 	readonly parts: readonly PartMass[];
+	/** The fly as built and compiled at the medians, for the drawing and the fit. */
+	readonly build: Build;
+	readonly body: FlyBody;
 	/** m/s; null when the fly floats. */
 	readonly speed: Interval | null;
 	/** The belief that makes the speed's interval as wide as it is. */
@@ -50,19 +75,23 @@ export function predict(
 	recipe: Recipe,
 	lie: Lie,
 	celsius: number,
-	beliefs: Beliefs = priorBeliefs
+	believed: Beliefs = priorBeliefs
 ): Prediction {
+	const beliefs = beliefsFor(recipe, believed);
 	const median = valuesAt(beliefs);
 	const fluid = fluidAt(celsius);
 	const build = buildFly(recipe, median);
-	const fly = compileBuild(build);
+	const fly = compileBuild(build, median);
 	const sink = settle(fly.body, fluid, median);
 	const column = compileColumn(lie, celsius, median);
 	const descent = freeDescent(sink.speed, column);
 
+	const roll: number[] = [];
 	const [mass, weight, speed, time, distance] = spreadOf(
 		(values, moved) => {
-			const body = moved === null ? fly.body : compileNear(build, fly.body, values, moved);
+			const near = moved === null ? fly : compileNear(build, fly, values, moved);
+			const { body } = near;
+			roll.push(rollMoment(near, fluid.density).up);
 			const s =
 				moved === null || moved.startsWith('water.')
 					? sink
@@ -71,7 +100,7 @@ export function predict(
 			return [body.mass, s.submergedWeight, s.speed, d.time, d.distance];
 		},
 		beliefs,
-		relevantBeliefs(recipe)
+		beliefsAbout(recipe, beliefs)
 	);
 	if (!mass?.interval || !weight || !speed || !time || !distance) {
 		throw new Error('predict: a fly without mass; compileFly broke its rule');
@@ -87,8 +116,12 @@ export function predict(
 	return {
 		modelVersion: MODEL_VERSION,
 		mass: mass.interval,
+		massContributors: mass.contributions,
+		ride: rideOf(rollMoment(fly, fluid.density), roll),
 		submergedWeight: weight.interval,
 		parts: fly.parts,
+		build,
+		body: fly.body,
 		speed: speed.interval,
 		speedWidest: speed.widest,
 		attitude: sink.attitude,
@@ -102,25 +135,28 @@ export function predict(
 	};
 }
 
+/**
+ * Which way up the fly rides, from its roll moment and that with each belief moved up and down in turn.
+ * The moment may change its sign, so its spread is carried plainly and not in logarithms.
+ *
+ * @param moved the moment at the medians, then up and down for each belief
+ */
+function rideOf({ up, aside }: { up: number; aside: number }, moved: readonly number[]): Ride {
+	let variance = 0;
+	for (let i = 1; i + 1 < moved.length; i += 2) {
+		variance += ((moved[i]! - moved[i + 1]!) / (2 * Z90)) ** 2;
+	}
+	const lean = Math.atan2(Math.abs(aside), Math.abs(up)) * (180 / Math.PI);
+	return {
+		pointUp: up > 0,
+		sure: variance > 0 ? normalProbability(Math.abs(up) / Math.sqrt(variance)) : 1,
+		lean
+	};
+}
+
 function verdictOf(chance: number): Verdict {
 	if (chance >= 0.95) return 'yes';
 	if (chance >= 0.7) return 'likely';
 	if (chance >= 0.3) return 'even';
 	return chance >= 0.05 ? 'unlikely' : 'no';
-}
-
-/** Leaves out what this recipe has no part of, so that the answer stays within a frame. */
-function relevantBeliefs({ bead, coil }: Recipe): BeliefName[] {
-	const left = (Object.keys(priorBeliefs) as BeliefName[]).filter(
-		(name) => !name.startsWith('bead.') && !name.startsWith('coil.')
-	);
-	if (bead) {
-		left.push('bead.diameter', 'bead.bore', 'bead.recess', 'bead.recessDepth');
-		left.push(bead.metal === 'tungsten' ? 'bead.tungsten.density' : 'bead.brass.density');
-		if (bead.shape === 'slotted') left.push('bead.slot');
-	}
-	if (coil) {
-		left.push('coil.wire', coil.metal === 'lead' ? 'coil.lead.density' : 'coil.leadFree.density');
-	}
-	return left;
 }

@@ -10,7 +10,7 @@ import type { QuantityField } from './reading';
 
 const times = (factor: number) => (n: number) => n * factor;
 
-const smallLengths = {
+export const smallLengths = {
 	mm: times(MILLIMETRE),
 	in: times(INCH),
 	inch: times(INCH),

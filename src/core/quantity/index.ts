@@ -3,4 +3,6 @@ export * from './units';
 export * from './interval';
 export * from './reading';
 export * from './fields';
+export * from './part-fields';
 export * from './hook-words';
+export * from './without';

@@ -58,7 +58,6 @@ function parse(text: string): Written | null {
 	const fraction = fractionForm.exec(text);
 	if (fraction) {
 		const denominator = Number(fraction[3]);
-		if (denominator === 0) return null;
 		return {
 			whole: fraction[1] ? Number(fraction[1]) : 0,
 			fraction: [Number(fraction[2]), denominator],
@@ -102,15 +101,17 @@ const within = (value: number, [low, high]: readonly [number, number]) =>
  */
 export function readQuantity(text: string, field: QuantityField): Reading {
 	const clean = normalise(text);
+	const unreadable = () =>
+		wrong(
+			'not-a-number',
+			`${field.name}: “${text.trim()}” is not a size that can be read. Write for instance ${field.example}.`
+		);
 	if (clean === '') {
 		return wrong('empty', `${field.name} is empty. Write for instance ${field.example}.`);
 	}
 	const written = parse(clean);
 	if (!written || (written.decimal !== null && !Number.isFinite(written.decimal))) {
-		return wrong(
-			'not-a-number',
-			`${field.name}: “${text.trim()}” is not a size that can be read. Write for instance ${field.example}.`
-		);
+		return unreadable();
 	}
 	const inchFraction = written.fraction !== null && (written.unit === '' || isInch(written.unit));
 	const convert = inchFraction
@@ -128,6 +129,8 @@ export function readQuantity(text: string, field: QuantityField): Reading {
 	const plain = written.decimal ?? written.whole + fractionValue;
 	const trade = inchFraction && written.fraction && written.whole === 0 && field.fraction;
 	const literal = trade ? trade(...written.fraction) : convert(plain);
+	// Only thread is numbered with noughts below the line.
+	if (!Number.isFinite(literal)) return unreadable();
 	if (within(literal, field.usual) && (!field.whole || Number.isInteger(literal))) {
 		return { kind: 'value', value: literal };
 	}

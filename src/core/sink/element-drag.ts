@@ -5,6 +5,7 @@ import {
 	SHOULDER,
 	SPHERE,
 	STRIP,
+	TRAIL,
 	WIRE,
 	type DragElements,
 	type Point
@@ -123,6 +124,27 @@ export function elementDrag(
 				factors.dressing *
 				elements.number[i]! *
 				(factors.crossFlow * standing * ring + factors.friction * swept)
+			);
+		}
+		case TRAIL: {
+			// Trailing fibres stand across the flow only as far as the flow comes from the side.
+			const across = Math.sqrt(Math.max(0, 1 - along * along));
+			const re = reynolds * speed;
+			const cd = cylinderDrag(re);
+			const cauchy = (cd * pressure * diameter * length * length * length) / elements.stiffness[i]!;
+			const share = effectiveLength(cauchy);
+			const standing = cd * pressure * across * across * across * diameter * length * share;
+			const swept =
+				Math.PI *
+				viscosity *
+				speed *
+				axialFriction(SWEPT_ACROSS * re) *
+				length *
+				(1 - across * share);
+			return (
+				factors.dressing *
+				elements.number[i]! *
+				(factors.crossFlow * standing + factors.friction * swept)
 			);
 		}
 		case SHOULDER:

@@ -24,6 +24,7 @@ function single(
 		volume,
 		centreOfMass: { x: 0, y: 0 },
 		centreOfBuoyancy: { x: 0, y: 0 },
+		eye: { x: 0, y: 0 },
 		elements: {
 			count: 1,
 			kind: Uint8Array.of(kind),

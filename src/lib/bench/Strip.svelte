@@ -9,7 +9,9 @@
 	import {
 		chanceWords,
 		distanceFigure,
+		gapWords,
 		massFigure,
+		rideWords,
 		speedFigure,
 		speedWords,
 		timeFigure,
@@ -147,6 +149,10 @@
 					{prediction.attitude}
 				</div>
 				<div class="text-sm text-quiet">assumed, not solved yet</div>
+				<div class="text-sm" data-testid="ride">
+					{rideWords(prediction.ride)}
+					<span class="block text-quiet max-md:inline">{gapWords(prediction.build)}</span>
+				</div>
 			</div>
 		{/if}
 	</div>

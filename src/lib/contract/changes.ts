@@ -49,15 +49,10 @@ function bodyChange(a: DocumentRow, b: DocumentRow): Difference {
 export function sameContent(a: unknown, b: unknown): boolean {
 	if (a === b) return true;
 	if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
-	const keys = Object.keys(a);
-	return (
-		keys.length === Object.keys(b).length &&
-		keys.every(
-			(key) =>
-				Object.hasOwn(b, key) &&
-				sameContent((a as Record<string, unknown>)[key], (b as Record<string, unknown>)[key])
-		)
-	);
+	const field = (of: object, key: string) =>
+		Object.hasOwn(of, key) ? (of as Record<string, unknown>)[key] : undefined;
+	// A field that is undefined is one that is not there, as in JSON.
+	return Object.keys({ ...a, ...b }).every((key) => sameContent(field(a, key), field(b, key)));
 }
 
 /**

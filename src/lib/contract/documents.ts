@@ -1,23 +1,13 @@
 import type { Bed, Lie } from '$core/water/index';
-import type { Recipe } from '$core/fly/index';
-import { INCH, MILLIMETRE } from '$core/quantity/index';
+import { tidy, type RecipeDocument } from './recipe-document';
+
+export { recipeFromDocument, recipeToDocument, type RecipeDocument } from './recipe-document';
 
 /**
  * Documents as they travel and are stored: units in the names, since this is the edge.
  * Version 0 may still change without a migration, until the drift is built.
  */
 export const DOCUMENT_VERSION = 0;
-
-export interface RecipeDocument {
-	hook: { style: Recipe['hook']['style']; size: number; lengthX: number; wireX: number };
-	bead: {
-		metal: NonNullable<Recipe['bead']>['metal'];
-		shape: NonNullable<Recipe['bead']>['shape'];
-		diameterMm: number;
-	} | null;
-	coil: { metal: NonNullable<Recipe['coil']>['metal']; wireInch: number; turns: number } | null;
-	dressing: Recipe['dressing'];
-}
 
 export interface FlyBodyDocument {
 	recipe: RecipeDocument;
@@ -51,35 +41,6 @@ export type FlyRow = Stored<'fly', FlyBodyDocument>;
 export type RiverRow = Stored<'river', RiverBodyDocument>;
 export type LieRow = Stored<'lie', LieBodyDocument> & { readonly riverId: string };
 export type DocumentRow = FlyRow | LieRow | RiverRow;
-
-/** Decimals enough for a hundredth of a micrometre, so that 2.8 comes back as 2.8. */
-const tidy = (n: number) => Number(n.toFixed(8));
-
-export function recipeFromDocument({ hook, bead, coil, dressing }: RecipeDocument): Recipe {
-	return {
-		hook: { ...hook },
-		bead: bead && {
-			metal: bead.metal,
-			shape: bead.shape,
-			diameter: tidy(bead.diameterMm * MILLIMETRE)
-		},
-		coil: coil && { metal: coil.metal, wire: tidy(coil.wireInch * INCH), turns: coil.turns },
-		dressing: { ...dressing }
-	};
-}
-
-export function recipeToDocument({ hook, bead, coil, dressing }: Recipe): RecipeDocument {
-	return {
-		hook: { ...hook },
-		bead: bead && {
-			metal: bead.metal,
-			shape: bead.shape,
-			diameterMm: tidy(bead.diameter / MILLIMETRE)
-		},
-		coil: coil && { metal: coil.metal, wireInch: tidy(coil.wire / INCH), turns: coil.turns },
-		dressing: { ...dressing }
-	};
-}
 
 export function lieFromDocument(body: LieBodyDocument): Lie {
 	return {

@@ -4,6 +4,7 @@ import {
 	ArrayMaxSize,
 	Equals,
 	IsArray,
+	IsBoolean,
 	IsDefined,
 	IsIn,
 	IsInt,
@@ -18,7 +19,7 @@ import {
 	ValidateIf,
 	ValidateNested
 } from 'class-validator';
-import type { QuantityField } from '$core/quantity/index';
+import { questionAbout, type QuantityField } from '$core/quantity/index';
 
 /**
  * The kinds of field that documents and requests have. Each says once what is allowed: to
@@ -30,23 +31,27 @@ interface FieldNote {
 	readonly name: string;
 	readonly required: boolean;
 	readonly schema: () => JsonSchema;
+	/** For a number that can be unlikely: its field, and the document's unit in SI. */
+	readonly quantity?: { readonly field: QuantityField; readonly unit: number };
+	readonly nested?: () => new () => object;
 }
 const notes = new WeakMap<object, FieldNote[]>();
 
 function field(
 	schema: () => JsonSchema,
 	checks: readonly PropertyDecorator[],
-	required = true
+	required = true,
+	more: Pick<FieldNote, 'quantity' | 'nested'> = {}
 ): PropertyDecorator {
 	return (target, key) => {
 		checks.forEach((check) => check(target, key));
 		const own = notes.get(target) ?? [];
-		notes.set(target, [...own, { name: String(key), required, schema }]);
+		notes.set(target, [...own, { name: String(key), required, schema, ...more }]);
 	};
 }
 
-/** JSON Schema (2020-12) of what a class accepts; fields of its base classes first. */
-export function schemaOf(type: new () => object): JsonSchema {
+/** Fields of a class, those of its base classes first. */
+function fieldsOf(type: new () => object): FieldNote[] {
 	const fields: FieldNote[] = [];
 	for (
 		let prototype = type.prototype as object | null;
@@ -55,6 +60,31 @@ export function schemaOf(type: new () => object): JsonSchema {
 	) {
 		fields.unshift(...(notes.get(prototype) ?? []));
 	}
+	return fields;
+}
+
+/** A value that can be but hardly is: its place, and what was probably meant. */
+export interface DocumentQuestion {
+	readonly path: string;
+	readonly question: string;
+	readonly likely: string | null;
+}
+
+/** The questions about every unlikely number in a value that has been parsed as the class. */
+export function questionsIn(type: new () => object, value: object, above = ''): DocumentQuestion[] {
+	return fieldsOf(type).flatMap(({ name, quantity, nested }) => {
+		const path = above ? `${above}.${name}` : name;
+		const at = (value as Record<string, unknown>)[name];
+		if (nested && typeof at === 'object' && at !== null) return questionsIn(nested(), at, path);
+		if (!quantity || typeof at !== 'number') return [];
+		const asked = questionAbout(at * quantity.unit, quantity.field);
+		return asked ? [{ path, question: asked.question, likely: asked.likely?.words ?? null }] : [];
+	});
+}
+
+/** JSON Schema (2020-12) of what a class accepts; fields of its base classes first. */
+export function schemaOf(type: new () => object): JsonSchema {
+	const fields = fieldsOf(type);
 	return {
 		type: 'object',
 		properties: Object.fromEntries(fields.map(({ name, schema }) => [name, schema()])),
@@ -64,7 +94,7 @@ export function schemaOf(type: new () => object): JsonSchema {
 }
 
 /** A number within what the field allows, in the document's unit (`unit` in SI). */
-export function Quantity(quantity: QuantityField, unit = 1): PropertyDecorator {
+export function Quantity(quantity: QuantityField, unit = 1, optional = false): PropertyDecorator {
 	const [low, high] = quantity.possible;
 	const kind = quantity.whole ? 'a whole number' : 'a number';
 	const message = `${quantity.name} must be ${kind} from ${quantity.show(low)} to ${quantity.show(high)}.`;
@@ -78,11 +108,14 @@ export function Quantity(quantity: QuantityField, unit = 1): PropertyDecorator {
 			description: `${quantity.name}, ${quantity.show(low)} to ${quantity.show(high)}`
 		}),
 		[
+			...may(optional),
 			IsNumber({ allowNaN: false, allowInfinity: false }, { message }),
 			Min(least, { message }),
 			Max(most, { message }),
 			...(quantity.whole ? [IsInt({ message })] : [])
-		]
+		],
+		!optional,
+		{ quantity: { field: quantity, unit } }
 	);
 }
 
@@ -114,10 +147,23 @@ export function Positive(name: string, most: number, optional = false): Property
 	);
 }
 
-export function OneOf(name: string, values: readonly string[]): PropertyDecorator {
+export function OneOf(
+	name: string,
+	values: readonly string[],
+	optional = false
+): PropertyDecorator {
 	return field(
 		() => ({ type: 'string', enum: [...values] }),
-		[IsIn(values, { message: `${name} must be one of ${values.join(', ')}.` })]
+		[...may(optional), IsIn(values, { message: `${name} must be one of ${values.join(', ')}.` })],
+		!optional
+	);
+}
+
+export function YesNo(name: string, optional = false): PropertyDecorator {
+	return field(
+		() => ({ type: 'boolean' }),
+		[...may(optional), IsBoolean({ message: `${name} must be true or false.` })],
+		!optional
 	);
 }
 
@@ -128,21 +174,31 @@ export function Exactly(value: string | number, message: string): PropertyDecora
 export function Nested(
 	name: string,
 	type: () => new () => object,
-	which: 'always' | 'or null' | 'optional' = 'always'
+	which: 'always' | 'or null' | 'optional' | 'optional or null' = 'always'
 ): PropertyDecorator {
 	const message = `${name} is missing or is not an object.`;
+	const nullable = which.endsWith('or null');
+	const optional = which.startsWith('optional');
 	const schema = () =>
-		which === 'or null' ? { anyOf: [schemaOf(type()), { type: 'null' }] } : schemaOf(type());
+		nullable ? { anyOf: [schemaOf(type()), { type: 'null' }] } : schemaOf(type());
 	return field(
 		schema,
 		[
-			...(which === 'or null' ? [ValidateIf((_, value) => value !== null)] : []),
-			...(which === 'optional' ? [IfGiven()] : [IsDefined({ message })]),
+			// One condition: class-validator joins several with "or".
+			...(nullable || optional
+				? [
+						ValidateIf(
+							(_, value) => !(nullable && value === null) && !(optional && value === undefined)
+						)
+					]
+				: []),
+			...(optional ? [] : [IsDefined({ message })]),
 			IsObject({ message }),
 			ValidateNested({ message }),
 			Type(type)
 		],
-		which !== 'optional'
+		!optional,
+		{ nested: type }
 	);
 }
 

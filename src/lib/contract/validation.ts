@@ -1,67 +1,20 @@
 import 'reflect-metadata';
 import {
-	beadMetals,
-	beadShapes,
-	coilMetals,
-	fullnesses,
-	hookStyles,
-	type BeadMetal,
-	type BeadShape,
-	type CoilMetal,
-	type Fullness,
-	type HookStyle
-} from '$core/fly/index';
-import {
 	approachField,
-	beadDiameterField,
-	coilWireField,
 	depthField,
-	HOOK_SIZE_RANGE,
-	INCH,
-	MILLIMETRE,
 	speedField,
 	temperatureField,
-	turnsField,
-	X_STEP_RANGE,
 	zoneField
 } from '$core/quantity/index';
 import { priorBeliefs } from '$core/belief/index';
 import { beds, type Bed } from '$core/water/index';
 import { DOCUMENT_VERSION } from './documents';
+import { RecipeRequest } from './recipe-validation';
+import type { RecipeDocument } from './recipe-document';
 import { Exactly, Id, Many, MapOf, Name, Nested, OneOf, Positive, Quantity, Whole } from './fields';
 
-class HookRequest {
-	@OneOf('Hook style', hookStyles) style!: HookStyle;
-	@Whole('Hook size', HOOK_SIZE_RANGE) size!: number;
-	@Whole('Hook length', X_STEP_RANGE) lengthX!: number;
-	@Whole('Hook wire', X_STEP_RANGE) wireX!: number;
-}
-
-class BeadRequest {
-	@OneOf('Bead metal', beadMetals) metal!: BeadMetal;
-	@OneOf('Bead shape', beadShapes) shape!: BeadShape;
-	@Quantity(beadDiameterField, MILLIMETRE) diameterMm!: number;
-}
-
-class CoilRequest {
-	@OneOf('Coil metal', coilMetals) metal!: CoilMetal;
-	@Quantity(coilWireField, INCH) wireInch!: number;
-	@Quantity({ ...turnsField, possible: [1, turnsField.possible[1]] }) turns!: number;
-}
-
-class DressingRequest {
-	@OneOf('Dressing', fullnesses) fullness!: Fullness;
-}
-
-class RecipeRequest {
-	@Nested('The hook', () => HookRequest) hook!: HookRequest;
-	@Nested('The bead', () => BeadRequest, 'or null') bead!: BeadRequest | null;
-	@Nested('The coil', () => CoilRequest, 'or null') coil!: CoilRequest | null;
-	@Nested('The dressing', () => DressingRequest) dressing!: DressingRequest;
-}
-
 class FlyBodyRequest {
-	@Nested('The recipe', () => RecipeRequest) recipe!: RecipeRequest;
+	@Nested('The recipe', () => RecipeRequest) recipe!: RecipeDocument;
 }
 
 class RiverBodyRequest {

@@ -23,7 +23,7 @@
 
 <nav
 	aria-label="Places and tools"
-	class="flex shrink-0 items-center gap-1 border-line bg-raised max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:z-20 max-md:justify-around max-md:border-t max-md:py-1 md:w-16 md:flex-col md:border-r md:py-2"
+	class="flex shrink-0 items-center gap-1 border-line bg-raised max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:z-20 max-md:justify-around max-md:border-t max-md:py-1 md:w-16 md:flex-col md:border-r md:py-2 print:hidden"
 >
 	<svg viewBox="0 0 32 32" class="size-9 max-md:hidden" role="img" aria-label="Gravitas">
 		<path d="M16 2v9" stroke="var(--ink)" stroke-width="2" />

@@ -1,23 +1,10 @@
 import { priorBeliefs, valuesAt, type Belief, type Beliefs } from '$core/belief/index';
-import { buildFly, troubleWith } from '$core/fly/index';
+import { buildFly, fitOf } from '$core/fly/index';
 import { predict } from '$core/predict/index';
-import {
-	approachField,
-	beadDiameterField,
-	coilWireField,
-	depthField,
-	INCH,
-	MILLIMETRE,
-	questionAbout,
-	speedField,
-	temperatureField,
-	turnsField,
-	zoneField,
-	type Interval,
-	type QuantityField
-} from '$core/quantity/index';
+import type { Interval } from '$core/quantity/index';
+import { questionsIn } from '$lib/contract/fields';
 import { lieFromDocument, recipeFromDocument } from '$lib/contract/documents';
-import { BeliefRequest, type PredictRequest } from '$lib/contract/validation';
+import { BeliefRequest, PredictRequest } from '$lib/contract/validation';
 import { checked } from './api';
 import { Refusal } from './store/refusal';
 
@@ -26,10 +13,12 @@ import { Refusal } from './store/refusal';
  *
  * @throws Refusal with 422 for a belief that is not known or cannot be
  */
-export function predictionFor({ fly, lie, beliefs }: PredictRequest) {
+export function predictionFor(request: PredictRequest) {
+	const { fly, lie, beliefs } = request;
 	const { temperatureC, ...body } = lie;
 	const recipe = recipeFromDocument(fly.recipe);
 	const believed = withBeliefs(beliefs ?? {});
+	const values = valuesAt(believed);
 	const found = predict(recipe, lieFromDocument(body), temperatureC, believed);
 	return {
 		modelVersion: found.modelVersion,
@@ -44,12 +33,26 @@ export function predictionFor({ fly, lie, beliefs }: PredictRequest) {
 		requiredSinkSpeedCms: tidy(found.requiredSpeed * 100),
 		chance: tidy(found.chance),
 		verdict: found.verdict,
-		parts: found.parts.map(({ part, mass }) => ({ part, massG: tidy(mass * 1e3) })),
-		questions: questionsAbout(fly.recipe, lie),
-		troubles: troubleWith(buildFly(recipe, valuesAt(believed))).map(({ part, words }) => ({
+		ride: {
+			pointUp: found.ride.pointUp,
+			sure: tidy(found.ride.sure),
+			leanDeg: tidy(found.ride.lean)
+		},
+		parts: found.parts.map(({ part, mass, volume, air }) => ({
 			part,
-			words
-		}))
+			massG: tidy(mass * 1e3),
+			volumeMm3: tidy(volume * 1e9),
+			airMm3: tidy(air * 1e9)
+		})),
+		massContributors: found.massContributors.slice(0, 3).map(({ belief, share }) => ({
+			belief,
+			about: priorBeliefs[belief].about,
+			share: tidy(share)
+		})),
+		questions: questionsIn(PredictRequest, request),
+		fit: fitOf(buildFly(recipe, values), values, found.ride).map(
+			({ code, part, severity, figure, words }) => ({ code, part, severity, figure, words })
+		)
 	};
 }
 
@@ -77,29 +80,4 @@ function withBeliefs(given: Record<string, unknown>): Beliefs {
 		};
 	}
 	return { ...priorBeliefs, ...changed };
-}
-
-/** Values that can be but hardly are: each with its place, and what was probably meant. */
-function questionsAbout(
-	{ bead, coil }: PredictRequest['fly']['recipe'],
-	lie: PredictRequest['lie']
-) {
-	const looked: (readonly [path: string, QuantityField, value: number])[] = [
-		['lie.depthM', depthField, lie.depthM],
-		['lie.surfaceSpeedMs', speedField, lie.surfaceSpeedMs],
-		['lie.zoneTopM', zoneField, lie.zoneTopM],
-		['lie.approachM', approachField, lie.approachM],
-		['lie.temperatureC', temperatureField, lie.temperatureC]
-	];
-	if (bead) {
-		looked.push(['fly.recipe.bead.diameterMm', beadDiameterField, bead.diameterMm * MILLIMETRE]);
-	}
-	if (coil) {
-		looked.push(['fly.recipe.coil.wireInch', coilWireField, coil.wireInch * INCH]);
-		looked.push(['fly.recipe.coil.turns', turnsField, coil.turns]);
-	}
-	return looked.flatMap(([path, field, value]) => {
-		const asked = questionAbout(value, field);
-		return asked ? [{ path, question: asked.question, likely: asked.likely?.words ?? null }] : [];
-	});
 }

@@ -1,7 +1,15 @@
-import { buildFly, sectionOf, starterRecipe, troubleWith, type Recipe } from '$core/fly/index';
+import {
+	compileBuild,
+	fitOf,
+	recipeChange,
+	sectionOf,
+	starterRecipe,
+	type Recipe
+} from '$core/fly/index';
+import { settle } from '$core/sink/index';
 import { predict } from '$core/predict/index';
 import { priorBeliefs, valuesAt } from '$core/belief/index';
-import { compileColumn, type Lie } from '$core/water/index';
+import { compileColumn, fluidAt, type Lie } from '$core/water/index';
 import {
 	FIRST_LIE,
 	lieFromDocument,
@@ -56,9 +64,40 @@ export class Bench extends Documents {
 		this.recipe && predict(this.recipe, this.water ?? NO_LIE, this.temperature)
 	);
 	readonly column = $derived(this.water && compileColumn(this.water, this.temperature, MEDIANS));
-	private readonly build = $derived(this.recipe && buildFly(this.recipe, MEDIANS));
-	readonly section = $derived(this.build && sectionOf(this.build));
-	readonly trouble = $derived(this.build ? troubleWith(this.build) : []);
+	readonly section = $derived(
+		this.prediction && sectionOf(this.prediction.build, this.prediction.body)
+	);
+	readonly fit = $derived(
+		this.prediction ? fitOf(this.prediction.build, MEDIANS, this.prediction.ride) : []
+	);
+
+	/** How fast it sinks while its fur still holds air, m/s; 0 when it floats. */
+	readonly freshSpeed = $derived.by(() => {
+		if (!this.prediction) return null;
+		const { body } = compileBuild(this.prediction.build, MEDIANS, 'fresh');
+		return settle(body, fluidAt(this.temperature), MEDIANS).speed;
+	});
+
+	private besideId = $state<string | null>(null);
+	/** The fly that is laid over the drawing as an outline, with what differs in words. */
+	readonly beside = $derived.by(() => {
+		const row = this.flyRows.find(({ id }) => id === this.besideId && id !== this.fly?.id);
+		if (!row || !this.recipe) return null;
+		const recipe = recipeFromDocument(row.body.recipe);
+		const { build, body, mass, speed } = predict(recipe, this.water ?? NO_LIE, this.temperature);
+		return {
+			id: row.id,
+			name: row.name,
+			mass,
+			speed,
+			section: sectionOf(build, body),
+			differs: recipeChange(this.recipe, recipe).words
+		};
+	});
+
+	layBeside(id: string | null): void {
+		this.besideId = id;
+	}
 
 	constructor(data: Snapshot) {
 		super(data);

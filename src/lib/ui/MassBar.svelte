@@ -7,8 +7,14 @@
 	}
 	let { parts }: Props = $props();
 	const total = $derived(parts.reduce((sum, { mass }) => sum + mass, 0));
+	/** Parts that weigh less than this share of the fly stand together; the build list has each. */
+	const SMALL = 0.03;
+	const named = $derived(parts.filter(({ mass }) => mass >= SMALL * total));
+	const small = $derived(parts.filter(({ mass }) => mass < SMALL * total));
+	const grams = (mass: number) => (mass / GRAM).toFixed(3);
 	const percent = (mass: number) =>
 		mass < total / 100 ? '<1 %' : `${Math.round((100 * mass) / total)} %`;
+	const rest = $derived(small.reduce((sum, { mass }) => sum + mass, 0));
 </script>
 
 <div>
@@ -18,15 +24,21 @@
 		{/each}
 	</div>
 	<dl class="mt-1.5 flex flex-wrap gap-x-5 gap-y-0.5 text-sm">
-		{#each parts as { part, words, mass, colour } (part)}
+		{#each named as { part, words, mass, colour } (part)}
 			<div class="flex items-center gap-1.5">
 				<dt class="flex items-center gap-1.5">
 					<span class="size-2.5 rounded-full" style:background={colour}></span>{words}
 				</dt>
 				<dd class="figure">
-					{(mass / GRAM).toFixed(3)} g <span class="text-quiet">{percent(mass)}</span>
+					{grams(mass)} g <span class="text-quiet">{percent(mass)}</span>
 				</dd>
 			</div>
 		{/each}
+		{#if small.length}
+			<div class="flex items-center gap-1.5">
+				<dt class="text-quiet">{small.map(({ words }) => words).join(', ')}</dt>
+				<dd class="figure">{grams(rest)} g <span class="text-quiet">{percent(rest)}</span></dd>
+			</div>
+		{/if}
 	</dl>
 </div>

@@ -9,14 +9,21 @@
 	}
 	let { label, value, options, onchange, labelled = false }: Props = $props();
 	const id = $props.id();
+	/** Four side by side; more in rows of like length. */
+	const columns = $derived(
+		options.length <= 4 ? options.length : Math.ceil(options.length / Math.ceil(options.length / 4))
+	);
 </script>
 
 <fieldset class="min-w-0">
 	<legend class={labelled ? 'sr-only' : 'block text-sm text-quiet'}>{label}</legend>
-	<div class="flex h-11 items-stretch gap-px overflow-hidden rounded-md bg-sunk">
+	<div
+		class="grid auto-rows-[2.75rem] gap-px overflow-hidden rounded-md bg-sunk"
+		style:grid-template-columns="repeat({columns}, minmax(0, 1fr))"
+	>
 		{#each options as option (option.value)}
 			<label
-				class="relative grid min-w-0 flex-1 cursor-pointer place-items-center px-1 text-center text-sm leading-tight has-checked:bg-ink has-checked:text-ground has-focus-visible:z-10 has-focus-visible:outline-[2.5px] has-focus-visible:-outline-offset-2 has-focus-visible:outline-water"
+				class="relative grid min-w-0 cursor-pointer place-items-center px-1 text-center text-sm leading-tight has-checked:bg-ink has-checked:text-ground has-focus-visible:z-10 has-focus-visible:outline-[2.5px] has-focus-visible:-outline-offset-2 has-focus-visible:outline-water"
 			>
 				<input
 					type="radio"

@@ -1,9 +1,38 @@
+import type { Dressing, PartName, Recipe } from '$core/fly/index';
+
 /** The materials' own colours, as custom properties that both themes set. */
 export const materialColour = {
 	tungsten: 'var(--m-tungsten)',
 	brass: 'var(--m-brass)',
+	steel: 'var(--m-hook)',
+	glass: 'var(--m-glass)',
+	own: 'var(--m-own)',
 	lead: 'var(--m-lead)',
 	leadFree: 'var(--m-leadFree)',
+	copper: 'var(--m-copper)',
 	hook: 'var(--m-hook)',
-	dressing: 'var(--m-dressing)'
+	thread: 'var(--m-thread)',
+	mono: 'var(--m-glass)',
+	dressing: 'var(--m-dressing)',
+	finish: 'var(--m-resin)'
 } as const;
+
+/** The colour of a part, by what it is made of. */
+export function partColour(part: PartName, recipe: Recipe, dressing: Dressing): string {
+	switch (part) {
+		case 'hook':
+		case 'thread':
+		case 'finish':
+			return materialColour[part];
+		case 'bead':
+			return materialColour[recipe.bead?.metal ?? 'own'];
+		case 'coil':
+			return materialColour[recipe.coil?.metal ?? 'lead'];
+		case 'rib':
+			return materialColour[dressing.rib?.kind ?? 'copper'];
+		case 'body':
+			return dressing.body?.kind === 'wire' ? materialColour.copper : materialColour.dressing;
+		default:
+			return materialColour.dressing;
+	}
+}

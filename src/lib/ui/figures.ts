@@ -1,6 +1,7 @@
+import { gapLeft, type Build, type Ride } from '$core/fly/index';
 import { GRAVITY } from '$core/material/index';
 import type { Verdict } from '$core/predict/index';
-import { CENTIMETRE, GRAM, type Interval } from '$core/quantity/index';
+import { CENTIMETRE, GRAM, MILLIMETRE, type Interval } from '$core/quantity/index';
 
 export const verdictWords: Readonly<Record<Verdict, string>> = {
 	yes: 'Gets down',
@@ -43,4 +44,17 @@ export function chanceWords(chance: number): string {
 	if (chance > 0.97) return 'almost always';
 	if (chance < 0.03) return 'almost never';
 	return `${Math.min(9, Math.max(1, Math.round(chance * 10)))} in 10`;
+}
+
+/** Which way up a fly rides, and how sure that is. */
+export function rideWords({ pointUp, sure, lean }: Ride): string {
+	const way = `rides point ${pointUp ? 'up' : 'down'}`;
+	const aside = lean > 8 ? `, leaning ${Math.round(lean)}° aside` : '';
+	if (sure > 0.95) return `${way}${aside}`;
+	return sure > 0.75 ? `most likely ${way}${aside}` : `may ride either way up${aside}`;
+}
+
+/** The gap that is left under the bead. */
+export function gapWords(build: Build): string {
+	return `gap ${(gapLeft(build) / MILLIMETRE).toFixed(1)} mm`;
 }

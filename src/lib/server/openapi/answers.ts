@@ -5,6 +5,7 @@ import { FlyRequest, LieRequest, RiverRequest, StripRequest } from '$lib/contrac
 /** JSON Schemas of what the API answers. */
 const text = { type: 'string' } as const;
 const number = { type: 'number' } as const;
+const yesNo = { type: 'boolean' } as const;
 const uuid = { type: 'string', format: 'uuid' } as const;
 const time = { type: 'string', format: 'date-time' } as const;
 const list = (items: JsonSchema): JsonSchema => ({ type: 'array', items });
@@ -105,9 +106,11 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 		requiredSinkSpeedCms: number,
 		chance: { type: 'number', minimum: 0, maximum: 1 },
 		verdict: { enum: ['yes', 'likely', 'even', 'unlikely', 'no'] },
-		parts: list(object({ part: text, massG: number })),
+		ride: object({ pointUp: yesNo, sure: number, leanDeg: number }),
+		parts: list(object({ part: text, massG: number, volumeMm3: number, airMm3: number })),
+		massContributors: list(object({ belief: text, about: text, share: number })),
 		questions: list(object({ path: text, question: text, likely: orNull(text) })),
-		troubles: list(object({ part: text, words: text }))
+		fit: list(object({ code: text, part: text, severity: text, figure: text, words: text }))
 	})
 };
 

@@ -1,0 +1,140 @@
+import {
+	BASE,
+	FIBRES,
+	SHOULDER,
+	SPHERE,
+	STRIP,
+	TRAIL,
+	WIRE,
+	type DragElements,
+	type Point
+} from '../body/index';
+import type { Build } from './build';
+import { onShank } from './hook';
+import { girthOf } from './profile';
+
+/** Float64 columns of DragElements, in the order in which they lie in memory. */
+const COLUMNS = 9;
+/** More than hook, body, bead and fibres of any fly give. */
+const MOST_ELEMENTS = 64;
+/** Filled row by row, then copied out; kept, since a compile happens many times for each key press. */
+const scratch = new Float64Array(MOST_ELEMENTS * COLUMNS);
+const scratchKind = new Uint8Array(MOST_ELEMENTS);
+
+/** Lays rows out as the parallel columns of the door, all in one piece of memory. */
+class ElementRows {
+	private count = 0;
+
+	add(
+		kind: number,
+		at: Point,
+		axis: Point,
+		length: number,
+		diameter: number,
+		slenderness = 0,
+		number = 1,
+		stiffness = 0
+	): void {
+		if (this.count === MOST_ELEMENTS) {
+			throw new Error('compileFly: a fly has more drag elements than are reserved for it');
+		}
+		scratchKind[this.count] = kind;
+		const row = this.count++ * COLUMNS;
+		scratch[row] = at.x;
+		scratch[row + 1] = at.y;
+		scratch[row + 2] = axis.x;
+		scratch[row + 3] = axis.y;
+		scratch[row + 4] = length;
+		scratch[row + 5] = diameter;
+		scratch[row + 6] = slenderness;
+		scratch[row + 7] = number;
+		scratch[row + 8] = stiffness;
+	}
+
+	columns(): DragElements {
+		const { count } = this;
+		const memory = new ArrayBuffer(count * (COLUMNS * 8 + 1));
+		const column = (c: number) => {
+			const values = new Float64Array(memory, c * count * 8, count);
+			for (let i = 0; i < count; i++) values[i] = scratch[i * COLUMNS + c]!;
+			return values;
+		};
+		const kind = new Uint8Array(memory, COLUMNS * 8 * count, count);
+		for (let i = 0; i < count; i++) kind[i] = scratchKind[i]!;
+		return {
+			count,
+			kind,
+			x: column(0),
+			y: column(1),
+			axisX: column(2),
+			axisY: column(3),
+			length: column(4),
+			diameter: column(5),
+			slenderness: column(6),
+			number: column(7),
+			stiffness: column(8)
+		};
+	}
+}
+
+/** What the water meets: bead, bare wire, dressed body, fibres. A cone counts as a ball of its width. */
+export function elementsOf(build: Build): DragElements {
+	const { hook, bead, dressed } = build;
+	const { outline, bundles } = dressed;
+	const { cuts, from, to } = outline;
+	const rows = new ElementRows();
+	const forward = { x: -1, y: 0 };
+
+	if (bead) {
+		rows.add(
+			SPHERE,
+			{ x: bead.seat, y: bead.lift * Math.cos(bead.turn) },
+			forward,
+			0,
+			2 * bead.radius
+		);
+	}
+
+	// Bare wire: everything but the shank, which the dressing covers, less what is inside the bead.
+	for (const piece of hook.pieces) {
+		if (piece.region === 'shank') continue;
+		const at = { x: (piece.from.x + piece.to.x) / 2, y: (piece.from.y + piece.to.y) / 2 };
+		if (bead && (at.x - bead.seat) ** 2 + at.y ** 2 < bead.radius ** 2) continue;
+		rows.add(WIRE, at, piece.direction, piece.length, hook.wire);
+	}
+
+	const run = cuts[cuts.length - 1]! - cuts[0]!;
+	let side = 0;
+	for (let i = 0; i < from.length; i++) {
+		side += ((from[i]! + to[i]!) / 2) * (cuts[i + 1]! - cuts[i]!);
+	}
+	const slenderness = (run * run) / side;
+	for (let i = 0; i < from.length; i++) {
+		const { at, direction } = onShank(hook, (cuts[i]! + cuts[i + 1]!) / 2);
+		const length = cuts[i + 1]! - cuts[i]!;
+		rows.add(STRIP, at, direction, length, (from[i]! + to[i]!) / 2, slenderness);
+	}
+	// A body wider than the head meets the water with the part that stands out.
+	const head = bead ? 2 * bead.radius : hook.wire;
+	const girth = girthOf(outline);
+	if (girth > head) {
+		const annulus = Math.sqrt(girth ** 2 - head ** 2);
+		rows.add(SHOULDER, onShank(hook, cuts[0]!).at, forward, 0, annulus);
+	}
+	const end = onShank(hook, cuts[cuts.length - 1]!);
+	const last = to[to.length - 1]!;
+	rows.add(BASE, end.at, end.direction, 0, last, (Math.PI * side) / ((Math.PI / 4) * last ** 2));
+
+	for (const { root, count, length, strand, tilt } of bundles) {
+		const { at, direction } = onShank(hook, root);
+		if (tilt === 0) {
+			const middle = { x: at.x + (length / 2) * direction.x, y: at.y + (length / 2) * direction.y };
+			rows.add(TRAIL, middle, direction, length, strand.diameter, 0, count, strand.stiffness);
+		} else {
+			// What stands across the flow of a fibre that is tied in at an angle.
+			const across = length * Math.sin(tilt);
+			rows.add(FIBRES, at, direction, across, strand.diameter, 0, count, strand.stiffness);
+		}
+	}
+	return rows.columns();
+}

@@ -1,0 +1,73 @@
+import { GRAM, without } from '../../quantity/index';
+import type { Build } from '../build';
+import { partsOf } from '../parts';
+import type { BeliefValues } from '../../belief/index';
+import type { Ride } from '../ride';
+import { beadNotes } from './bead';
+import { coilNotes } from './coil';
+import { dressingNotes } from './dressing';
+import { above, type FitNote, type Severity } from './note';
+
+export type { FitNote, FitCode, Severity } from './note';
+export { beadClass, boreNeeded, gapLeft, type BeadClass } from './bead';
+export { chunkiness } from './dressing';
+
+const ORDER: readonly Severity[] = ['stop', 'trouble', 'note'];
+
+/** A weighing that differs by more than this factor is not explained by what parts usually weigh. */
+const UNEXPLAINED = 1.3;
+
+/**
+ * How the parts of a fly go together, the worst first.
+ *
+ * @param ride which way up it fishes, where that is known
+ */
+export function fitOf(
+	build: Build,
+	values: BeliefValues,
+	ride: Ride | null = null
+): readonly FitNote[] {
+	const notes = [...beadNotes(build), ...coilNotes(build), ...dressingNotes(build)];
+	const { dressing, dressed } = build;
+	if (dressing.wingCase && ride?.pointUp) {
+		const s = dressed.layout.gapEnd;
+		notes.push({
+			code: 'case-underneath',
+			part: 'wingCase',
+			severity: 'trouble',
+			figure: 'underneath',
+			words:
+				'This fly rides point up, so a wing case tied on top ends underneath. Tie it on the point’s side, or all round.',
+			at: above(build, s, 0)
+		});
+	}
+	const weighing = weighingNote(build, values);
+	if (weighing) notes.push(weighing);
+	return notes.sort((a, b) => ORDER.indexOf(a.severity) - ORDER.indexOf(b.severity));
+}
+
+function weighingNote(build: Build, values: BeliefValues): FitNote | null {
+	const { weighed } = build.recipe;
+	if (weighed === undefined) return null;
+	const sum = partsOf({ ...build, recipe: without(build.recipe, 'weighed') }, values).reduce(
+		(m, part) => m + part.mass,
+		0
+	);
+	const factor = weighed / sum;
+	if (factor < UNEXPLAINED && factor > 1 / UNEXPLAINED) return null;
+	const off = `${Math.abs((weighed - sum) / GRAM).toFixed(2)} g`;
+	return {
+		code: 'weighing-off',
+		part: 'hook',
+		severity: 'note',
+		figure: off,
+		words:
+			factor > 1
+				? `It weighs ${off} more than hook, bead and dressing explain. Is there wire under the body?`
+				: `It weighs ${off} less than hook, bead and dressing explain. Is the bead another metal, or smaller?`,
+		at: { x: 0, y: 0 }
+	};
+}
+
+/** Whether nothing in the notes forbids tying the fly. */
+export const tieable = (notes: readonly FitNote[]) => notes.every((n) => n.severity !== 'stop');

@@ -1,0 +1,162 @@
+import type { BeliefValues } from '../belief/index';
+import type { Point } from '../body/index';
+import { beadDensity } from './bead';
+import type { Build } from './build';
+import { coilDensity } from './coil';
+import { onShank } from './hook';
+import type { DressingPart } from './usual';
+
+export type PartName = 'hook' | 'bead' | 'coil' | DressingPart;
+
+/** In tie-on order. */
+export const partNames = [
+	'hook',
+	'bead',
+	'coil',
+	'thread',
+	'tail',
+	'rib',
+	'underbody',
+	'body',
+	'thorax',
+	'wingCase',
+	'legs',
+	'hackle',
+	'collar',
+	'finish'
+] as const satisfies readonly PartName[];
+
+/** One part's share of the fly: kg, m³, centre in the fly's frame. */
+export interface PartMass {
+	readonly part: PartName;
+	readonly mass: number;
+	/** m³ of solid matter. */
+	readonly volume: number;
+	readonly centre: Point;
+	/** Centre out of the hook's plane, m: a bead whose slot is turned sideways. */
+	readonly aside: number;
+	/** Air that it holds when it is freshly dry, m³. */
+	readonly air: number;
+}
+
+/** How unsure each part's mass is when only the whole was weighed (our estimate). */
+const UNSURE: Readonly<Partial<Record<PartName, number>>> = { hook: 0.2, bead: 0.08, coil: 0.05 };
+const UNSURE_DRESSING = 0.8;
+
+/** The parts that the fly has, in tie-on order, at one point of the beliefs. */
+export function partsOf(build: Build, values: BeliefValues): PartMass[] {
+	const parts = [...metalOf(build, values), ...dressingParts(build, values)];
+	return build.recipe.weighed === undefined
+		? parts
+		: sharing(parts, build.recipe.weighed * values['fly.weighed']);
+}
+
+function metalOf(build: Build, values: BeliefValues): PartMass[] {
+	const { recipe, hook, bead, coil } = build;
+	const weighed = recipe.hook.measured?.mass;
+	const parts: PartMass[] = [
+		{
+			part: 'hook',
+			mass: weighed === undefined ? hook.mass : weighed * values['hook.weighed'],
+			volume: hook.volume,
+			centre: hook.centre,
+			aside: 0,
+			air: 0
+		}
+	];
+	if (bead) {
+		const each = recipe.bead!.weighed;
+		const off = bead.centroid.y + bead.lift;
+		parts.push({
+			part: 'bead',
+			mass:
+				each === undefined
+					? bead.volume * beadDensity(recipe.bead!, values)
+					: each * values['bead.weighed'],
+			volume: bead.volume,
+			centre: { x: bead.seat + bead.centroid.s, y: off * Math.cos(bead.turn) },
+			aside: off * Math.sin(bead.turn),
+			air: 0
+		});
+	}
+	if (coil) {
+		parts.push({
+			part: 'coil',
+			mass: coil.volume * coilDensity(recipe.coil!.metal, values),
+			volume: coil.volume,
+			centre: onShank(hook, coil.centre).at,
+			aside: 0,
+			air: 0
+		});
+	}
+	return parts;
+}
+
+function dressingParts({ hook, dressed }: Build, values: BeliefValues): PartMass[] {
+	const found = new Map<
+		PartName,
+		{ mass: number; volume: number; x: number; y: number; air: number }
+	>();
+	for (const piece of dressed.pieces) {
+		const volume = piece.volume * values[piece.amount];
+		const mass = volume * piece.density;
+		const { at, direction } = onShank(hook, piece.s);
+		let part = found.get(piece.part);
+		if (!part) found.set(piece.part, (part = { mass: 0, volume: 0, x: 0, y: 0, air: 0 }));
+		part.mass += mass;
+		part.volume += volume;
+		part.x += mass * (at.x - piece.off * direction.y);
+		part.y += mass * (at.y + piece.off * direction.x);
+		part.air += piece.air * values[piece.amount];
+	}
+	const parts: PartMass[] = [];
+	for (const part of partNames) {
+		const sum = found.get(part);
+		if (!sum || !(sum.mass > 0)) continue;
+		const { mass, volume, air } = sum;
+		parts.push({
+			part,
+			mass,
+			volume,
+			air,
+			aside: 0,
+			centre: { x: sum.x / mass, y: sum.y / mass }
+		});
+	}
+	return parts;
+}
+
+/**
+ * The parts scaled so that they weigh what the scale says, each giving way as much as it is unsure:
+ * the most likely masses when their logarithms are normal, m exp(λσ²) to first order.
+ *
+ * @param total kg, > 0
+ */
+function sharing(parts: readonly PartMass[], total: number): PartMass[] {
+	const spread = parts.map(({ part }) => (UNSURE[part] ?? UNSURE_DRESSING) ** 2);
+	let lambda = 0;
+	for (let step = 0; step < 60; step++) {
+		let sum = 0;
+		let slope = 0;
+		for (let i = 0; i < parts.length; i++) {
+			const mass = parts[i]!.mass * Math.exp(lambda * spread[i]!);
+			sum += mass;
+			slope += mass * spread[i]!;
+		}
+		// Newton on the logarithm of the sum, which is nearly straight.
+		const next = (Math.log(total / sum) * sum) / slope;
+		lambda += next;
+		if (Math.abs(next) < 1e-13 * (1 + Math.abs(lambda))) break;
+	}
+	const held = Math.min(Math.max(lambda, -MOST_GIVEN), MOST_GIVEN);
+	const shared = parts.map((part, i) => part.mass * Math.exp(held * spread[i]!));
+	const rest = total / shared.reduce((sum, mass) => sum + mass, 0);
+	return parts.map((part, i) => {
+		// Metal keeps its measures and is another alloy; of a dressing there is more or less.
+		const matter = part.part in UNSURE ? 1 : Math.exp(held * spread[i]!);
+		return { ...part, mass: shared[i]! * rest, volume: part.volume * matter };
+	});
+}
+
+/** A dressing gives way by a factor of e³ at most; what a weighing asks beyond that all parts share. */
+const MOST_GIVEN = 3 / UNSURE_DRESSING ** 2;

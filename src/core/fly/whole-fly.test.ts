@@ -1,0 +1,238 @@
+import { describe, expect, test } from 'vitest';
+import fc from 'fast-check';
+import { priorBeliefs, valuesAt } from '../belief/index';
+import { predict } from '../predict/index';
+import { compileFly, type BodyChoice, type Recipe } from './index';
+
+const median = valuesAt(priorBeliefs);
+const massOf = (recipe: Recipe) => compileFly(recipe, median).body.mass;
+const mg = 1e-6;
+
+/** Closed forms in mm and mg (g/cm³ = mg/mm³), written down again and not taken from the code. */
+const cylinder = (d: number, l: number) => (Math.PI / 4) * d * d * l;
+const frustum = (a: number, b: number, l: number) => (Math.PI / 12) * (a * a + a * b + b * b) * l;
+/** Helix of n turns of wire w round a bar of diameter d, advancing by p a turn. */
+const helix = (n: number, d: number, w: number, p: number) => n * Math.hypot(Math.PI * (d + w), p);
+/** A ball of diameter D less a bore to the recess and a conical recess of the given width and depth. */
+function ball(D: number, bore: number, recess: number, depth: number): number {
+	const r = D / 2;
+	const front = Math.sqrt(r * r - (bore / 2) ** 2);
+	const rear = Math.sqrt(r * r - (recess / 2) ** 2);
+	// The sphere between the two faces, ∫ π(r² − s²) ds.
+	const sphere = Math.PI * (r * r * (rear + front) - (rear ** 3 + front ** 3) / 3);
+	return sphere - cylinder(bore, front + rear - depth) - frustum(bore, recess, depth);
+}
+const rearFace = (D: number, bore: number, recess: number) =>
+	Math.sqrt((D / 2) ** 2 - (bore / 2) ** 2) + Math.sqrt((D / 2) ** 2 - (recess / 2) ** 2);
+/** Wire of a straight hook: shank, half circle over the gape, spear of 0.8 gape, eye of 1.3 wires radius. */
+const hookWire = (wire: number, shank: number, gape: number) =>
+	cylinder(wire, shank + (Math.PI / 2) * gape + 0.8 * gape + 2 * Math.PI * 1.3 * wire);
+/** Thread of 90 denier: section by its density, round and packed to three quarters. */
+const threadWidth = Math.sqrt((4 * (90 / 9e6 / 1380)) / (Math.PI * 0.75)) * 1000;
+const threadLayer = (Math.PI / 4) * threadWidth;
+
+const bareDressing = {
+	dressing: { fullness: 'medium' },
+	thread: { denier: 90, baseLayers: 0, dam: false, headTurns: 0 },
+	...{ tail: null, rib: null, body: null, thorax: null, hackle: null },
+	finish: { glue: 0, resin: 0, lacquer: 0 }
+} as const;
+
+describe('four whole flies with all dimensions given, summed by hand (0.5 %)', () => {
+	const near = (recipe: Recipe, byHand: number) =>
+		expect(Math.abs(massOf(recipe) / mg / byHand - 1)).toBeLessThan(0.005);
+	const hook = (wire: number, shank: number, gape: number) =>
+		({
+			...({ style: 'straight', size: 14, lengthX: 0, wireX: 0 } as const),
+			measured: { wire: wire * 1e-3, shank: shank * 1e-3, gape: gape * 1e-3 }
+		}) as const;
+
+	test('a bead and a coil on bare wire', () => {
+		near(
+			{
+				...bareDressing,
+				hook: hook(0.5, 7, 4),
+				bead: {
+					...{ metal: 'tungsten', shape: 'round' },
+					...{ diameter: 2.8e-3, bore: 0.9e-3, recess: 1.6e-3 }
+				},
+				coil: { metal: 'lead', wire: 0.38e-3, turns: 4, place: 'butted' }
+			},
+			7.85 * hookWire(0.5, 7, 4) +
+				17.5 * ball(2.8, 0.9, 1.6, 0.45 * 2.8) +
+				11.34 * cylinder(0.38, helix(4, 0.5, 0.38, 0.38))
+		);
+	});
+
+	test('a brass cone, a double coil of lead-free wire and a thread base over all', () => {
+		const face = 0.9 * 4.8;
+		const [first, second] = [8 * 0.508, 3 * 0.508];
+		const outer = 0.8 + 2 * 0.508;
+		const layer = 2 * threadLayer;
+		const shell = (under: number, length: number) =>
+			cylinder(under + 2 * layer, length) - cylinder(under, length);
+		near(
+			{
+				...bareDressing,
+				hook: hook(0.8, 16, 6.6),
+				bead: {
+					...{ metal: 'brass', shape: 'cone' },
+					...{ diameter: 4.8e-3, bore: 1.2e-3, recess: 2.6e-3 }
+				},
+				coil: { metal: 'leadFree', wire: 0.508e-3, turns: 8, second: 3, place: 'butted' },
+				thread: { denier: 90, baseLayers: 2, dam: false, headTurns: 0 }
+			},
+			7.85 * hookWire(0.8, 16, 6.6) +
+				8.49 *
+					(frustum(0.45 * 4.8, 4.8, 0.9 * 4.8) -
+						cylinder(1.2, 0.9 * 4.8 - 0.45 * 4.8) -
+						frustum(1.2, 2.6, 0.45 * 4.8)) +
+				8.0 * cylinder(0.508, helix(8, 0.8, 0.508, 0.508) + helix(3, outer, 0.508, 0.508)) +
+				1.38 *
+					0.75 *
+					(shell(outer + 2 * 0.508, second) +
+						shell(outer, first - second) +
+						shell(0.8, 16 - face - first))
+		);
+	});
+
+	test('an unweighted body of vinyl, reversed, ribbed with copper, under a tail', () => {
+		const [face, gap] = [0.03 * 10, 2 * 1.6 * 0.6];
+		const run = 0.8 * (10 - face - gap);
+		const [thin, thick] = [0.6 + 2 * 0.15 * 0.5, 0.6 + 2 * 0.5];
+		// A rib over a cone, walked in short steps.
+		let rib = 0;
+		for (let i = 0; i < 2000; i++) {
+			const d = thin + ((thick - thin) * (i + 0.5)) / 2000;
+			rib += helix(6 / 2000, d, 0.18, run / 6);
+		}
+		near(
+			{
+				...bareDressing,
+				hook: hook(0.6, 10, 5),
+				bead: null,
+				coil: null,
+				body: { kind: 'vinyl', shape: 'reversed', thickness: 0.1, length: 0.8 },
+				rib: { kind: 'copper', wire: 0.18e-3, turns: 6, against: true },
+				tail: { kind: 'hair', fibres: 20, length: 0.5 },
+				finish: { glue: 0, resin: 0, lacquer: 0, gap: 2 }
+			},
+			7.85 * hookWire(0.6, 10, 5) +
+				1.25 * (frustum(thin, thick, run) - cylinder(0.6, run)) +
+				8.96 * cylinder(0.18, rib) +
+				1.3 * 20 * cylinder(0.06, 5)
+		);
+	});
+
+	test('a weighed hook and weighed beads, foam, wing case, legs, two collars and a drop of resin', () => {
+		const face = rearFace(3.2, 1, 1.8);
+		const gap = 2 * 1.6 * 0.55;
+		const room = 9 - face - gap;
+		const [start, end] = [0.55 + 2 * 0.08 * 4.4, 0.55 + 2 * 0.15 * 0.08 * 4.4];
+		const fibre = (n: number, d: number, l: number) => n * cylinder(d, l);
+		// The collars lie on bare wire: stems of 0.15 mm.
+		const stem = (turns: number) => cylinder(0.15, turns * Math.PI * (0.55 + 0.15));
+		near(
+			{
+				...bareDressing,
+				hook: {
+					...{ style: 'straight', size: 12, lengthX: 0, wireX: 0 },
+					measured: { wire: 0.55e-3, shank: 9e-3, gape: 4.4e-3, mass: 47e-6 }
+				},
+				bead: {
+					...{ metal: 'tungsten', shape: 'round', diameter: 3.2e-3 },
+					...{ bore: 1e-3, recess: 1.8e-3, weighed: 221e-6 }
+				},
+				coil: null,
+				underbody: { kind: 'foam', thickness: 0.08 },
+				wingCase: { kind: 'film', length: 0.3 },
+				legs: { kind: 'rubber', fibres: 4, length: 0.5 },
+				hackle: { kind: 'softHackle', turns: 2, length: 0.5, lie: 'swept' },
+				collar: { kind: 'fur', turns: 1, length: 0.4, lie: 'propped' },
+				finish: { glue: 0, resin: 1, lacquer: 0, gap: 2 }
+			},
+			47 +
+				221 +
+				0.11 * (frustum(start, end, room) - cylinder(0.55, room)) +
+				1.14 * 0.3 * 9 * 0.45 * 4.4 * 0.08 +
+				0.98 * fibre(4, 0.4, 4.5) +
+				1.3 * (fibre(20, 0.04, 4.5) + stem(2) + fibre(26, 0.025, 3.6) + stem(1)) +
+				1.15 * 1.5 * (4.4 / 4) ** 2
+		);
+	});
+});
+
+test('with every other wound length held, a larger bead, more turns, a longer or thicker hook never weigh less', () => {
+	const body: BodyChoice = { kind: 'dubbingTight', shape: 'tapered', thickness: 0.1, length: 0.4 };
+	/** Everything else of fixed measure: the body keeps its millimetres. */
+	const fly = (diameter: number, turns: number, wire: number, shank: number): Recipe => {
+		const face = rearFace(diameter, 0.32 * diameter, 0.57 * diameter);
+		const room = shank - face - 1.6 * wire * 2;
+		return {
+			...bareDressing,
+			hook: {
+				...{ style: 'straight', size: 10, lengthX: 0, wireX: 0 },
+				measured: { wire: wire * 1e-3, shank: shank * 1e-3, gape: 5e-3 }
+			},
+			bead: { metal: 'brass', shape: 'round', diameter: diameter * 1e-3 },
+			coil: { metal: 'lead', wire: 0.4e-3, turns },
+			body: { ...body, length: 2 / room },
+			finish: { glue: 0, resin: 0, lacquer: 0, gap: 2 }
+		};
+	};
+	fc.assert(
+		fc.property(
+			fc.double({ min: 1.8, max: 3.5, noNaN: true }),
+			fc.integer({ min: 1, max: 8 }),
+			fc.double({ min: 0.4, max: 0.8, noNaN: true }),
+			fc.double({ min: 10, max: 14, noNaN: true }),
+			fc.double({ min: 1.001, max: 1.2, noNaN: true }),
+			(diameter, turns, wire, shank, by) => {
+				const now = massOf(fly(diameter, turns, wire, shank));
+				expect(massOf(fly(diameter * by, turns, wire, shank))).toBeGreaterThanOrEqual(now);
+				expect(massOf(fly(diameter, turns + 1, wire, shank))).toBeGreaterThanOrEqual(now);
+				expect(massOf(fly(diameter, turns, wire * by, shank))).toBeGreaterThanOrEqual(now);
+				expect(massOf(fly(diameter, turns, wire, shank * by))).toBeGreaterThanOrEqual(now);
+			}
+		),
+		{ numRuns: 200 }
+	);
+});
+
+describe('what was weighed is believed', () => {
+	const lie = { depth: 0.9, surfaceSpeed: 0.7, bed: 'gravel', zoneTop: 0.2, approach: 3 } as const;
+	const fly: Recipe = {
+		hook: { style: 'straight', size: 14, lengthX: 0, wireX: 0 },
+		bead: { metal: 'tungsten', shape: 'round', diameter: 2.8e-3 },
+		coil: null,
+		dressing: { fullness: 'medium' }
+	};
+	const width = (recipe: Recipe) => {
+		const { mass } = predict(recipe, lie, 10);
+		return Math.log(mass.high / mass.low);
+	};
+
+	test('most of the spread comes from the bead’s alloy until ten of them are weighed', () => {
+		expect(predict(fly, lie, 10).massContributors[0]?.belief).toBe('bead.tungsten.density');
+		const weighed = { ...fly, bead: { ...fly.bead!, weighed: 190e-6 } };
+		expect(width(weighed)).toBeLessThan(0.85 * width(fly));
+		expect(predict(weighed, lie, 10).massContributors[0]?.belief).toBe('hook.wire');
+		const both = { ...weighed, hook: { ...fly.hook, measured: { mass: 38e-6 } } };
+		expect(width(both)).toBeLessThan(0.5 * width(weighed));
+	});
+
+	test('a fly known by hook, bead and its weighing weighs that, and sinks less surely than a written one', () => {
+		const box = { ...fly, weighed: 0.25e-3 };
+		const { mass, speed } = predict(box, lie, 10);
+		expect(mass.value).toBeCloseTo(0.25e-3, 12);
+		expect(width(box)).toBeLessThan(0.2 * width(fly));
+		const spread = (p: typeof speed) => Math.log(p!.high / p!.low);
+		// The same fly whose parts are all weighed too.
+		const written: Recipe = {
+			...fly,
+			hook: { ...fly.hook, measured: { mass: 38e-6, wire: 0.52e-3, shank: 7e-3, gape: 4e-3 } },
+			bead: { ...fly.bead!, weighed: 206e-6 }
+		};
+		expect(spread(speed)).toBeGreaterThan(spread(predict(written, lie, 10).speed));
+	});
+});

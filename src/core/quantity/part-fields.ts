@@ -1,0 +1,167 @@
+import { GRAIN, GRAM, MILLIMETRE } from './units';
+import { smallLengths } from './fields';
+import type { QuantityField } from './reading';
+
+/** Fields of the single parts of a fly. Inner units SI; shares of the hook as they are. */
+
+const times = (factor: number) => (n: number) => n * factor;
+const trim = (n: number, digits: number) => String(Number(n.toFixed(digits)));
+const showMm = (value: number) => `${trim(value / MILLIMETRE, 2)} mm`;
+
+/** A measured length of hook or bead; a bare number is millimetres. */
+function millimetres(
+	name: string,
+	possible: readonly [number, number],
+	usual: readonly [number, number],
+	example: string
+): QuantityField {
+	const metres = ([low, high]: readonly [number, number]) =>
+		[low * MILLIMETRE, high * MILLIMETRE] as const;
+	return {
+		...{ name, units: smallLengths, bare: times(MILLIMETRE), show: showMm, example },
+		possible: metres(possible),
+		usual: metres(usual)
+	};
+}
+
+export const hookWireField = millimetres('Wire', [0.1, 3], [0.25, 1.3], '0.52 or .020"');
+export const shankField = millimetres('Shank', [1.5, 60], [3, 30], '7 or 7 mm');
+export const gapeField = millimetres('Gape', [1, 30], [1.8, 11], '4 or 4 mm');
+export const boreField = millimetres('Bore', [0.2, 8], [0.3, 3], '0.9 mm');
+export const recessField = millimetres('Recess', [0.2, 9], [0.5, 5], '1.6 mm');
+export const slotField = millimetres('Slot', [0.2, 8], [0.4, 3], '1.0 mm');
+export const ribWireField = millimetres('Rib wire', [0.03, 0.8], [0.06, 0.4], '0.14 or 0.14 mm');
+
+/** Mass of one thing, kg; a bare number is grams. */
+export const massField: QuantityField = {
+	name: 'Weight',
+	units: {
+		g: times(GRAM),
+		gr: times(GRAIN),
+		grain: times(GRAIN),
+		grains: times(GRAIN),
+		mg: times(1e-6)
+	},
+	bare: times(GRAM),
+	possible: [1e-6, 0.05],
+	usual: [5e-6, 6e-3],
+	show: (value) => `${Number((value / GRAM).toPrecision(4))} g`,
+	example: '0.21, 0.21 g or 3.2 grains'
+};
+
+/** Density, kg/m³; a bare number is g/cm³. */
+export const densityField: QuantityField = {
+	name: 'Density',
+	units: { 'g/cm3': times(1000), 'g/cc': times(1000), 'kg/m3': times(1) },
+	bare: times(1000),
+	possible: [500, 23000],
+	usual: [900, 19300],
+	show: (value) => `${trim(value / 1000, 2)} g/cm³`,
+	example: '17.5'
+};
+
+/** By how much a slot is turned from the point's side, degrees. */
+export const slotTurnField: QuantityField = {
+	name: 'Slot turned',
+	units: { '°': times(1), deg: times(1), degrees: times(1) },
+	bare: times(1),
+	possible: [0, 180],
+	usual: [0, 180],
+	show: (value) => `${trim(value, 0)}°`,
+	example: '0 (to the point’s side) or 180'
+};
+
+/** Trade sizes by aught in denier: no standard exists, makers differ (common practice, from memory). */
+const AUGHT: Readonly<Record<number, number>> = { 3: 210, 6: 140, 8: 70, 10: 50, 12: 40, 14: 30 };
+
+/** Thread in denier, grams per 9000 m. */
+export const denierField: QuantityField = {
+	name: 'Thread',
+	units: { den: times(1), denier: times(1), d: times(1), dtex: times(0.9) },
+	bare: times(1),
+	possible: [8, 1000],
+	usual: [15, 420],
+	fraction: (size, nought) => (nought === 0 ? (AUGHT[size] ?? 840 / size) : NaN),
+	show: (value) => `${trim(value, 0)} denier`,
+	example: '70, 70 den or 8/0'
+};
+
+/** A whole number of something. */
+function count(
+	name: string,
+	possible: readonly [number, number],
+	usual: readonly [number, number],
+	one: string,
+	many: string
+): QuantityField {
+	return {
+		...{ name, possible, usual, bare: times(1), whole: true },
+		units: { [one]: times(1), [many]: times(1) },
+		show: (value) => `${trim(value, 2)} ${value === 1 ? one : many}`,
+		example: String(usual[0])
+	};
+}
+export const baseLayersField = count('Base', [0, 6], [0, 4], 'layer', 'layers');
+export const headTurnsField = count('Head', [0, 60], [0, 30], 'turn', 'turns');
+export const tailFibresField = count('Tail fibres', [1, 200], [2, 60], 'fibre', 'fibres');
+export const legFibresField = count('Legs', [1, 60], [2, 30], 'fibre', 'fibres');
+export const ribTurnsField = count('Rib turns', [1, 120], [3, 60], 'turn', 'turns');
+export const hackleTurnsField = count('Turns', [1, 12], [1, 5], 'turn', 'turns');
+export const secondTurnsField = count('Second layer', [0, 40], [0, 20], 'turn', 'turns');
+export const dropsField = count('Drops', [0, 20], [0, 4], 'drop', 'drops');
+
+/**
+ * A length against a measure of the hook: a bare number or a fraction is a share of it, a length in mm
+ * or inches is turned into one.
+ *
+ * @param measure metres of one whole; leave it out where there is no hook at hand
+ */
+export function shareField(share: ShareField, measure?: number): QuantityField {
+	const byLength = measure
+		? Object.fromEntries(
+				Object.entries(smallLengths).map(([unit, toMetres]) => [
+					unit,
+					(n: number) => toMetres(n) / measure
+				])
+			)
+		: {};
+	const { of, ...rest } = share;
+	return {
+		...rest,
+		units: { ...byLength, [of]: times(1), [`${of}s`]: times(1) },
+		bare: times(1),
+		fraction: (a, b) => a / b,
+		show: (value) =>
+			measure ? `${showMm(value * measure)}, ${trim(value, 2)} ${of}` : `${trim(value, 3)} ${of}`,
+		example: share.example
+	};
+}
+export interface ShareField {
+	readonly name: string;
+	/** What it is a share of: shank, gape, eye. */
+	readonly of: string;
+	readonly possible: readonly [number, number];
+	readonly usual: readonly [number, number];
+	readonly example: string;
+}
+const share = (
+	name: string,
+	of: string,
+	possible: readonly [number, number],
+	usual: readonly [number, number],
+	example: string
+): ShareField => ({ name, of, possible, usual, example });
+
+export const tailLengthShare = share('Tail length', 'shank', [0.05, 4], [0.2, 1.5], '1/2 or 4 mm');
+export const fibreLengthShare = share(
+	'Fibre length',
+	'shank',
+	[0.05, 3],
+	[0.2, 1.4],
+	'1/2 or 4 mm'
+);
+export const legLengthShare = share('Leg length', 'shank', [0.05, 4], [0.15, 2], '0.4 or 3 mm');
+export const bodyLengthShare = share('Body length', 'room', [0.05, 1], [0.3, 1], '0.7 of the room');
+export const caseLengthShare = share('Wing case', 'shank', [0.05, 1], [0.2, 0.6], '1/3 or 2.5 mm');
+export const thicknessShare = share('Thickness', 'gape', [0.01, 1], [0.02, 0.45], '0.12 or 0.5 mm');
+export const gapShare = share('Gap', 'eye', [0.2, 20], [0.5, 8], '2 or 1.5 mm');

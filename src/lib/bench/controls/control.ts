@@ -1,0 +1,107 @@
+import type { Build, PartName, Recipe } from '$core/fly/index';
+import { readQuantity, type QuantityField, type Reading } from '$core/quantity/index';
+import { evenSteps, type Step } from '$lib/ui/steps';
+
+/** One thing that can be set on a part of the fly; `set` gives the recipe that follows. */
+export type Control =
+	| {
+			readonly kind: 'choice';
+			readonly label: string;
+			readonly value: string;
+			readonly options: readonly Option[];
+			readonly set: (value: string) => Recipe;
+			readonly more?: boolean;
+	  }
+	| {
+			readonly kind: 'number';
+			readonly label: string;
+			readonly unit?: string;
+			readonly value: number;
+			readonly show: (value: number) => string;
+			readonly say?: (value: number) => string;
+			readonly read: (text: string) => Reading;
+			readonly step: Step;
+			readonly set: (value: number) => Recipe;
+			/** What the field shows is the nominal value; nothing was said. */
+			readonly nominal?: boolean;
+			/** Takes back what was said. */
+			readonly clear?: () => Recipe;
+			/** Only shown with the measures of the part. */
+			readonly more?: boolean;
+	  }
+	| { readonly kind: 'action'; readonly label: string; readonly set: () => Recipe }
+	| { readonly kind: 'note'; readonly words: string };
+
+/** A control that offers a few choices. */
+export const choice = (
+	label: string,
+	value: string,
+	options: readonly Option[],
+	set: (value: string) => Recipe
+): Control => ({ kind: 'choice', label, value, options, set });
+
+/** A control of a number that is not stepped evenly. */
+export const number = (
+	label: string,
+	value: number,
+	rest: Omit<NumberControl, 'kind' | 'label' | 'value'>
+): NumberControl => ({ kind: 'number', label, value, ...rest });
+
+export interface Option {
+	readonly value: string;
+	readonly words: string;
+	readonly colour?: string;
+}
+
+export type NumberControl = Extract<Control, { kind: 'number' }>;
+
+/** What the controls of a part are made from. */
+export interface Subject {
+	readonly recipe: Recipe;
+	readonly build: Build;
+	/** kg by part, as predicted. */
+	readonly masses: Readonly<Partial<Record<PartName, number>>>;
+	/** What a part was before it was left out, so that taking it up again brings it back. */
+	readonly before: Recipe | null;
+}
+
+export const options = <T extends string>(
+	words: Readonly<Record<T, string>>,
+	values: readonly T[] = Object.keys(words) as T[],
+	colours: Readonly<Record<string, string>> = {}
+): Option[] =>
+	values.map((value) => ({
+		value,
+		words: words[value],
+		...(Object.hasOwn(colours, value) ? { colour: colours[value]! } : {})
+	}));
+
+/** A number control of a quantity field, stepping evenly in the field's shown unit. */
+export function quantity(
+	field: QuantityField,
+	value: number,
+	set: (value: number) => Recipe,
+	shown: {
+		readonly unit?: string;
+		/** Inner units in one of the shown. */
+		readonly factor?: number;
+		readonly step: number;
+		readonly big: number;
+		readonly digits?: number;
+	}
+): NumberControl {
+	const { factor = 1, step, big, digits = 2 } = shown;
+	const even = evenSteps(step, big, field.possible[0] / factor, field.possible[1] / factor);
+	return {
+		kind: 'number',
+		label: field.name,
+		...(shown.unit ? { unit: shown.unit } : {}),
+		value,
+		show: (n) => String(Number((n / factor).toFixed(digits))),
+		say: field.show,
+		read: (text) => readQuantity(text, field),
+		step: (n, direction, much) =>
+			Number((even(n / factor, direction, much) * factor).toPrecision(9)),
+		set
+	};
+}

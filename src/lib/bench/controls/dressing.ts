@@ -1,0 +1,318 @@
+import {
+	bodyKinds,
+	bodyKindWords,
+	bodyOfKind,
+	bodyShapes,
+	bodyShapeWords,
+	firstOf,
+	fullnesses,
+	hackleKinds,
+	hackleKindWords,
+	legKinds,
+	legKindWords,
+	RIB_STEPS,
+	ribKinds,
+	ribKindWords,
+	tailKinds,
+	tailKindWords,
+	THREAD_STEPS,
+	thoraxKinds,
+	underbodyKinds,
+	underbodyKindWords,
+	wingCaseKinds,
+	wingCaseKindWords,
+	type Dressing,
+	type DressingPart,
+	type Fullness,
+	type Recipe
+} from '$core/fly/index';
+import {
+	baseLayersField,
+	bodyLengthShare,
+	caseLengthShare,
+	denierField,
+	dropsField,
+	fibreLengthShare,
+	gapShare,
+	hackleTurnsField,
+	headTurnsField,
+	legFibresField,
+	legLengthShare,
+	MILLIMETRE,
+	readQuantity,
+	ribTurnsField,
+	ribWireField,
+	shareField,
+	tailFibresField,
+	tailLengthShare,
+	thicknessShare,
+	without,
+	type ShareField
+} from '$core/quantity/index';
+import { materialColour } from '$lib/ui/colours';
+import { tradeSteps } from '$lib/ui/steps';
+import {
+	choice,
+	number,
+	options,
+	quantity,
+	type Control,
+	type NumberControl,
+	type Subject
+} from './control';
+
+/** Sets fields of a part, taking it up where it was left to what is usual. */
+function setter<Part extends DressingPart>({ recipe, build, before }: Subject, part: Part) {
+	type Choice = NonNullable<Dressing[Part]>;
+	const current = (build.dressing[part] ?? before?.[part] ?? firstOf(recipe, part)) as Choice;
+	return (change: Partial<Choice>): Recipe => ({ ...recipe, [part]: { ...current, ...change } });
+}
+
+/** The first choice of a part that may be left out: none, or of which kind. */
+function kinds<Part extends Exclude<DressingPart, 'thread' | 'finish'>>(
+	subject: Subject,
+	part: Part,
+	label: string,
+	words: Readonly<Record<string, string>>,
+	values: readonly string[],
+	colours: Readonly<Record<string, string>> = {}
+): Control {
+	const choice = subject.build.dressing[part];
+	const set = setter(subject, part);
+	return {
+		kind: 'choice',
+		label,
+		value: choice?.kind ?? 'none',
+		options: [{ value: 'none', words: 'none' }, ...options(words, values, colours)],
+		set: (kind) =>
+			kind === 'none'
+				? { ...subject.recipe, [part]: null }
+				: set({ kind } as unknown as Partial<NonNullable<Dressing[Part]>>)
+	};
+}
+
+/** A share of the hook, shown in millimetres. */
+const inMm = (
+	share: ShareField,
+	measure: number,
+	value: number,
+	set: (value: number) => Recipe,
+	step = 0.1
+): Control =>
+	quantity(shareField(share, measure), value, set, {
+		unit: 'mm',
+		factor: MILLIMETRE / measure,
+		step,
+		big: 5 * step
+	});
+
+const COUNT = { step: 1, digits: 0 } as const;
+
+export const dressingControls: {
+	readonly [Part in DressingPart]: (subject: Subject) => Control[];
+} = {
+	thread: (subject) => {
+		const { thread } = subject.build.dressing;
+		const set = setter(subject, 'thread');
+		return [
+			number('Thread', thread.denier, {
+				unit: 'denier',
+				show: String,
+				say: denierField.show,
+				read: (text) => readQuantity(text, denierField),
+				step: tradeSteps(THREAD_STEPS),
+				set: (denier) => set({ denier })
+			}),
+			choice('Dam', thread.dam ? 'yes' : 'no', options({ yes: 'built', no: 'none' }), (dam) =>
+				set({ dam: dam === 'yes' })
+			),
+			quantity(baseLayersField, thread.baseLayers, (baseLayers) => set({ baseLayers }), {
+				...COUNT,
+				unit: 'layers',
+				big: 2
+			}),
+			quantity(headTurnsField, thread.headTurns, (headTurns) => set({ headTurns }), {
+				...COUNT,
+				unit: 'turns',
+				big: 4
+			})
+		];
+	},
+	tail: (subject) => {
+		const { tail } = subject.build.dressing;
+		const set = setter(subject, 'tail');
+		const kind = kinds(subject, 'tail', 'Tail of', tailKindWords, tailKinds);
+		if (!tail) return [kind];
+		return [
+			kind,
+			quantity(tailFibresField, tail.fibres, (fibres) => set({ fibres }), { ...COUNT, big: 4 }),
+			inMm(tailLengthShare, subject.build.hook.shank, tail.length, (length) => set({ length }), 0.5)
+		];
+	},
+	rib: (subject) => {
+		const { rib } = subject.build.dressing;
+		const set = setter(subject, 'rib');
+		const kind = kinds(subject, 'rib', 'Rib of', ribKindWords, ribKinds, materialColour);
+		if (!rib) return [kind];
+		return [
+			kind,
+			number('Rib wire', rib.wire, {
+				unit: 'mm',
+				show: (n) => String(Number((n / MILLIMETRE).toFixed(3))),
+				say: ribWireField.show,
+				read: (text) => readQuantity(text, ribWireField),
+				step: tradeSteps(RIB_STEPS),
+				set: (wire) => set({ wire })
+			}),
+			quantity(ribTurnsField, rib.turns, (turns) => set({ turns }), { ...COUNT, big: 5 }),
+			choice(
+				'Wound',
+				rib.against ? 'against' : 'with',
+				options({ against: 'against the body', with: 'with it' }),
+				(way) => set({ against: way === 'against' })
+			)
+		];
+	},
+	underbody: (subject) => {
+		const { underbody } = subject.build.dressing;
+		const set = setter(subject, 'underbody');
+		const kind = kinds(subject, 'underbody', 'Underbody of', underbodyKindWords, underbodyKinds);
+		if (!underbody) return [kind];
+		return [kind, thickness(subject, underbody.thickness, (thickness) => set({ thickness }))];
+	},
+	body: (subject) => {
+		const { recipe, build } = subject;
+		const { body } = build.dressing;
+		const set = setter(subject, 'body');
+		const kind: Control = choice(
+			'Body of',
+			body?.kind ?? 'none',
+			[
+				{ value: 'none', words: 'none' },
+				...options(bodyKindWords, bodyKinds, { wire: materialColour.copper })
+			],
+			(value) =>
+				value === 'none'
+					? { ...recipe, body: null }
+					: {
+							...recipe,
+							body: bodyOfKind(
+								recipe,
+								body ?? subject.before?.body ?? firstOf(recipe, 'body'),
+								value as (typeof bodyKinds)[number]
+							)
+						}
+		);
+		if (!body) return [kind];
+		const room = build.dressed.layout.end - build.dressed.layout.gapEnd;
+		return [
+			kind,
+			choice('Shape', body.shape, options(bodyShapeWords, bodyShapes), (shape) =>
+				set({ shape: shape as typeof body.shape })
+			),
+			thickness(subject, body.thickness, (thickness) => set({ thickness })),
+			inMm(bodyLengthShare, room, body.length, (length) => set({ length }), 0.5)
+		];
+	},
+	thorax: (subject) => {
+		const { thorax } = subject.build.dressing;
+		const set = setter(subject, 'thorax');
+		const kind = kinds(subject, 'thorax', 'Thorax of', bodyKindWords, thoraxKinds);
+		if (!thorax) return [kind];
+		return [kind, thickness(subject, thorax.thickness, (thickness) => set({ thickness }))];
+	},
+	wingCase: (subject) => {
+		const { wingCase } = subject.build.dressing;
+		const set = setter(subject, 'wingCase');
+		const kind = kinds(subject, 'wingCase', 'Wing case of', wingCaseKindWords, wingCaseKinds);
+		if (!wingCase) return [kind];
+		const { shank } = subject.build.hook;
+		return [kind, inMm(caseLengthShare, shank, wingCase.length, (length) => set({ length }))];
+	},
+	legs: (subject) => {
+		const { legs } = subject.build.dressing;
+		const set = setter(subject, 'legs');
+		const kind = kinds(subject, 'legs', 'Legs of', legKindWords, legKinds);
+		if (!legs) return [kind];
+		return [
+			kind,
+			quantity(legFibresField, legs.fibres, (fibres) => set({ fibres }), { ...COUNT, big: 4 }),
+			inMm(legLengthShare, subject.build.hook.shank, legs.length, (length) => set({ length }), 0.5)
+		];
+	},
+	hackle: (subject) => hackleControls(subject, 'hackle', 'Hackle of'),
+	collar: (subject) => hackleControls(subject, 'collar', 'Second collar of'),
+	finish: (subject) => {
+		const { finish } = subject.build.dressing;
+		const set = setter(subject, 'finish');
+		const drops = (name: 'glue' | 'resin' | 'lacquer', label: string) =>
+			quantity({ ...dropsField, name: label }, finish[name], (n) => set({ [name]: n }), {
+				...COUNT,
+				unit: 'drops',
+				big: 2
+			});
+		const { layout } = subject.build.dressed;
+		const gap = (layout.gapEnd - layout.face) / subject.build.hook.eyeOpening;
+		const left = inMm(gapShare, subject.build.hook.eyeOpening, gap, (n) => set({ gap: n }));
+		return [
+			drops('glue', 'Glue'),
+			drops('resin', 'Resin'),
+			drops('lacquer', 'Lacquer'),
+			{
+				...(left as NumberControl),
+				label: subject.recipe.bead ? 'Gap behind the bead' : 'Gap behind the eye',
+				nominal: finish.gap === undefined,
+				clear: () => ({ ...subject.recipe, finish: without(finish, 'gap') })
+			},
+			...(finish.resin > 0
+				? [
+						{
+							kind: 'note',
+							words: 'UV resin: air the room, keep it off skin and eyes, do not look into the lamp.'
+						} as const
+					]
+				: []),
+			...(finish.glue > 0
+				? [
+						{
+							kind: 'note',
+							words: 'Instant glue: air the room, keep it off skin and eyes.'
+						} as const
+					]
+				: [])
+		];
+	}
+};
+
+function hackleControls(subject: Subject, part: 'hackle' | 'collar', label: string): Control[] {
+	const hackle = subject.build.dressing[part];
+	const set = setter(subject, part);
+	const kind = kinds(subject, part, label, hackleKindWords, hackleKinds);
+	if (!hackle) return [kind];
+	return [
+		kind,
+		quantity(hackleTurnsField, hackle.turns, (turns) => set({ turns }), { ...COUNT, big: 2 }),
+		inMm(
+			fibreLengthShare,
+			subject.build.hook.shank,
+			hackle.length,
+			(length) => set({ length }),
+			0.5
+		),
+		choice('Fibres', hackle.lie, options({ swept: 'swept back', propped: 'propped out' }), (lie) =>
+			set({ lie: lie as typeof hackle.lie })
+		)
+	];
+}
+
+const thickness = (subject: Subject, value: number, set: (value: number) => Recipe) =>
+	inMm(thicknessShare, subject.build.hook.gape, value, set, 0.05);
+
+/** How full everything is that was not chosen on its own. */
+export const fullnessControl = ({ recipe }: Subject): Control =>
+	choice(
+		'Dressing',
+		recipe.dressing.fullness,
+		fullnesses.map((value) => ({ value, words: value })),
+		(fullness) => ({ ...recipe, dressing: { fullness: fullness as Fullness } })
+	);

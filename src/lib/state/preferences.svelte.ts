@@ -1,0 +1,37 @@
+/** How a person likes the drawing, kept in the browser. */
+export interface Preferences {
+	/** The ruler's unit. */
+	readonly ruler: 'mm' | 'in';
+	/** To which side the eye looks; a left-handed tier sees it on the right. */
+	readonly eye: 'left' | 'right';
+}
+const KEY = 'gravitas-drawing';
+const USUAL: Preferences = { ruler: 'mm', eye: 'left' };
+
+class DrawingPreferences {
+	current = $state.raw<Preferences>(USUAL);
+
+	/** Reads what was kept; only in the browser. */
+	load(): void {
+		try {
+			const kept = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Preferences>;
+			this.current = {
+				ruler: kept.ruler === 'in' ? 'in' : 'mm',
+				eye: kept.eye === 'right' ? 'right' : 'left'
+			};
+		} catch {
+			// Storage is forbidden or holds something else: the usual will do.
+		}
+	}
+
+	set(change: Partial<Preferences>): void {
+		this.current = { ...this.current, ...change };
+		try {
+			localStorage.setItem(KEY, JSON.stringify(this.current));
+		} catch {
+			// Storage is forbidden here: the choice lasts as long as the page.
+		}
+	}
+}
+
+export const drawing = new DrawingPreferences();

@@ -1,0 +1,226 @@
+<script lang="ts">
+	import type { FitNote, Section } from '$core/fly/index';
+	import { MILLIMETRE } from '$core/quantity/index';
+	import { artOf, ghostOf } from './art';
+	import Art from './Art.svelte';
+	import { ticksBetween } from './ruler';
+
+	interface Props {
+		section: Section;
+		/** Another fly, laid over as an outline. */
+		ghost?: Section | null;
+		/** What the drawing shows, in words. */
+		description: string;
+		labels: { readonly bead: string; readonly coil: string; readonly body: string };
+		fit: readonly FitNote[];
+		ruler: 'mm' | 'in';
+		eye: 'left' | 'right';
+		zoom: number;
+	}
+	let { section, ghost = null, description, labels, fit, ruler, eye, zoom }: Props = $props();
+
+	let width = $state(720);
+	let height = $state(300);
+	/** What is in the middle of the view, as shares of the frame; moved by dragging or the arrow keys. */
+	let middle = $state({ x: 0.5, y: 0.5 });
+	const margin = { top: 46, right: 24, bottom: 84, left: 24 };
+
+	const span = $derived({
+		x: (section.frame.max.x - section.frame.min.x) / MILLIMETRE,
+		y: (section.frame.max.y - section.frame.min.y) / MILLIMETRE
+	});
+	/** Pixels a millimetre; a tiny fly is not blown up beyond recognition of its size. */
+	const scale = $derived(
+		zoom *
+			Math.min(
+				(width - margin.left - margin.right) / span.x,
+				(height - margin.top - margin.bottom) / span.y,
+				46
+			)
+	);
+	const mirror = $derived(eye === 'left' ? 1 : -1);
+	/** How far from the middle the view may go before it shows nothing new. */
+	const rest = $derived(zoom > 1 ? middle : { x: 0.5, y: 0.5 });
+	const origin = $derived.by(() => {
+		const at = {
+			x: section.frame.min.x / MILLIMETRE + rest.x * span.x,
+			y: section.frame.max.y / MILLIMETRE - rest.y * span.y
+		};
+		return {
+			x: width / 2 - mirror * at.x * scale,
+			y: margin.top + (height - margin.top - margin.bottom) / 2 + at.y * scale
+		};
+	});
+	const px = (x: number) => origin.x + mirror * (x / MILLIMETRE) * scale;
+	const py = (y: number) => origin.y - (y / MILLIMETRE) * scale;
+
+	const shapes = $derived(artOf(section));
+	const ghostShapes = $derived(ghost ? ghostOf(ghost) : []);
+
+	const rulerY = $derived(height - 26);
+	const ticks = $derived.by(() => {
+		const visible = [0, width].map((x) => ((x - origin.x) / (mirror * scale)) * MILLIMETRE);
+		const low = Math.max(section.frame.min.x, Math.min(...visible));
+		const high = Math.min(section.frame.max.x, Math.max(...visible));
+		return ticksBetween(low, high, ruler);
+	});
+	const rulerPath = $derived(
+		ticks.length === 0
+			? ''
+			: `M${px(ticks[0]!.at)} ${rulerY}H${px(ticks.at(-1)!.at)}` +
+					ticks.map((t) => `M${px(t.at)} ${rulerY}v${t.long ? 9 : 5}`).join('')
+	);
+
+	/** What the parts are, over the fly; the leaders go down to them. */
+	const names = $derived.by(() => {
+		const found: { key: string; words: string; x: number; y: number }[] = [];
+		if (section.bead) {
+			const top = section.bead.outline.reduce((a, b) => (b.y > a.y ? b : a));
+			found.push({ key: 'bead', words: labels.bead, ...top });
+		}
+		if (section.coil?.turns.length) {
+			const turns = section.coil.turns.filter((_, i) => i % 2 === 0);
+			const turn = turns[Math.floor(turns.length / 2)]!;
+			found.push({ key: 'coil', words: labels.coil, ...turn });
+		}
+		const body = section.layers.findLast(({ part }) => part === 'body') ?? section.layers.at(-1);
+		const points = body?.bands[0] ?? [];
+		const back = points[Math.floor(points.length * 0.35)];
+		if (back) found.push({ key: 'body', words: labels.body, ...back });
+		return found.sort((a, b) => mirror * (b.x - a.x));
+	});
+	/** What is wrong, under the fly, the worst first. */
+	const MOST_PINNED = 3;
+	const pinned = $derived(
+		fit
+			.filter(({ severity }) => severity !== 'note')
+			.concat(fit.filter(({ severity }) => severity === 'note'))
+			.slice(0, MOST_PINNED)
+			.toSorted((a, b) => mirror * (b.at.x - a.at.x))
+	);
+
+	let dragged: { x: number; y: number } | null = null;
+	function move(dx: number, dy: number) {
+		const hold = (n: number) => Math.min(1, Math.max(0, n));
+		middle = {
+			x: hold(middle.x - (mirror * dx) / (span.x * scale)),
+			y: hold(middle.y - dy / (span.y * scale))
+		};
+	}
+	const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
+		ArrowLeft: [40, 0],
+		ArrowRight: [-40, 0],
+		ArrowUp: [0, 40],
+		ArrowDown: [0, -40]
+	};
+	function keydown(event: KeyboardEvent) {
+		const by = ARROWS[event.key];
+		if (!by || zoom === 1) return;
+		move(...by);
+		event.preventDefault();
+	}
+</script>
+
+<div class="relative h-full min-h-64" bind:clientWidth={width} bind:clientHeight={height}>
+	<!-- A picture that can be moved when it is zoomed, by hand or by the arrow keys. -->
+	<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
+	<svg
+		{width}
+		{height}
+		viewBox="0 0 {width} {height}"
+		role="img"
+		aria-label={description}
+		tabindex={zoom > 1 ? 0 : undefined}
+		class="block select-none {zoom > 1 ? 'cursor-move touch-none' : ''}"
+		onkeydown={keydown}
+		onpointerdown={(event) => {
+			if (zoom === 1) return;
+			event.currentTarget.setPointerCapture(event.pointerId);
+			dragged = { x: event.clientX, y: event.clientY };
+		}}
+		onpointermove={(event) => {
+			if (!dragged) return;
+			move(event.clientX - dragged.x, event.clientY - dragged.y);
+			dragged = { x: event.clientX, y: event.clientY };
+		}}
+		onpointerup={() => (dragged = null)}
+	>
+		<g transform="translate({origin.x} {origin.y}) scale({mirror * scale} {scale})">
+			<Art {shapes} />
+			<Art shapes={ghostShapes} />
+		</g>
+
+		{#each [{ at: section.centres.mass, full: true }, { at: section.centres.buoyancy, full: false }] as { at, full } (full)}
+			<g transform="translate({px(at.x)} {py(at.y)})" stroke="var(--ground)" stroke-width="3">
+				<path d="M-6 0H6M0 -6V6" />
+				<path d="M-6 0H6M0 -6V6" stroke={full ? 'var(--ink)' : 'var(--water)'} stroke-width="1.2" />
+				<circle
+					r="3.5"
+					fill={full ? 'var(--ink)' : 'var(--ground)'}
+					stroke={full ? 'none' : 'var(--water)'}
+					stroke-width="1.2"
+				/>
+			</g>
+		{/each}
+
+		{#each names as name, i (name.key)}
+			{@const y = 14 + i * 17}
+			{@const right = px(name.x) > width - 190}
+			<line
+				x1={px(name.x)}
+				y1={py(name.y) - 2}
+				x2={px(name.x)}
+				y2={y - 2}
+				stroke="var(--quiet)"
+				stroke-width="1"
+			/>
+			<text
+				x={px(name.x) + (right ? -5 : 5)}
+				{y}
+				text-anchor={right ? 'end' : 'start'}
+				class="text-sm"
+				fill="var(--ink)">{name.words}</text
+			>
+		{/each}
+
+		{#each pinned as note, i (note.code)}
+			{@const y = height - 70 + i * 16}
+			{@const colour = note.severity === 'note' ? 'var(--quiet)' : 'var(--warn)'}
+			{@const right = px(note.at.x) > width - 150}
+			<circle
+				cx={px(note.at.x)}
+				cy={py(note.at.y)}
+				r="5"
+				fill="none"
+				stroke={colour}
+				stroke-width="2"
+			/>
+			<line
+				x1={px(note.at.x)}
+				y1={py(note.at.y) + 5}
+				x2={px(note.at.x)}
+				y2={y}
+				stroke={colour}
+				stroke-width="1"
+			/>
+			<text
+				x={px(note.at.x) + (right ? -5 : 5)}
+				y={y + 2}
+				text-anchor={right ? 'end' : 'start'}
+				class="text-sm"
+				fill={note.severity === 'note' ? 'var(--ink)' : 'var(--warn)'}>{note.figure}</text
+			>
+		{/each}
+
+		<path d={rulerPath} stroke="var(--quiet)" stroke-width="1" />
+		{#each ticks.filter((tick) => tick.long) as tick (tick.at)}
+			<text
+				x={px(tick.at)}
+				y={rulerY + 22}
+				text-anchor="middle"
+				class="figure text-sm"
+				fill="var(--quiet)">{tick.words}{tick.at === 0 ? ` ${ruler}` : ''}</text
+			>
+		{/each}
+	</svg>
+</div>

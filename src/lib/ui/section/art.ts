@@ -1,0 +1,221 @@
+import type { Section } from '$core/fly/index';
+import { MILLIMETRE } from '$core/quantity/index';
+import { materialColour } from '../colours';
+
+/** A shape of the drawing: path data in millimetres, x to the tail, y down, as SVG has it. */
+export interface Shape {
+	readonly key: string;
+	readonly d: string;
+	readonly fill: string;
+	readonly fillOpacity?: number;
+	readonly stroke: string;
+	/** Millimetres; a hairline of one pixel where it is not given. */
+	readonly strokeMm?: number;
+	readonly strokeOpacity?: number;
+	readonly dash?: string;
+}
+
+type At = { readonly x: number; readonly y: number };
+const n = (metres: number) => (metres / MILLIMETRE).toFixed(3);
+const line = (points: readonly At[]) =>
+	points.map(({ x, y }, i) => `${i ? 'L' : 'M'}${n(x)} ${n(-y)}`).join('');
+const outline = (points: readonly At[]) => `${line(points)}Z`;
+const disc = ({ x, y }: At, r: number) =>
+	`M${n(x - r)} ${n(-y)}a${n(r)} ${n(r)} 0 1 0 ${n(2 * r)} 0a${n(r)} ${n(r)} 0 1 0 ${n(-2 * r)} 0Z`;
+const bow = ([root, middle, tip]: readonly [At, At, At]) =>
+	`M${n(root.x)} ${n(-root.y)}Q${n(middle.x)} ${n(-middle.y)} ${n(tip.x)} ${n(-tip.y)}`;
+
+type Kind = Section['layers'][number]['kind'];
+
+/** How dense a wound layer is drawn: loose stuff lets the ground through. */
+const LAYER_OPACITY: Readonly<Partial<Record<Kind, number>>> = {
+	thread: 1,
+	wire: 0.9,
+	quill: 0.85,
+	vinyl: 0.75,
+	floss: 0.75,
+	dubbingLoose: 0.35,
+	herl: 0.4
+};
+
+/** The drawing of a section as shapes, from the back to the front. */
+export function artOf(section: Section): Shape[] {
+	const { hook, bead, coil, layers, rib, fibres, wingCase, resin } = section;
+	const shapes: Shape[] = [];
+	for (const { part, diameter, lines } of fibres) {
+		shapes.push({
+			key: part,
+			d: lines.map(bow).join(''),
+			fill: 'none',
+			stroke: materialColour.dressing,
+			// Single fibres are finer than a screen shows.
+			strokeMm: Math.max(diameter / MILLIMETRE, 0.07),
+			strokeOpacity: part === 'tail' || part === 'legs' ? 0.95 : 0.7
+		});
+	}
+	layers.forEach(({ part, kind, bands }, i) => {
+		const colour =
+			kind === 'thread'
+				? materialColour.thread
+				: kind === 'wire'
+					? materialColour.copper
+					: materialColour.dressing;
+		shapes.push({
+			key: `${part}-${i}`,
+			d: bands.map(outline).join(''),
+			fill: colour,
+			fillOpacity: LAYER_OPACITY[kind] ?? 0.55,
+			stroke: kind === 'thread' ? 'none' : colour,
+			strokeOpacity: 0.8
+		});
+	});
+	const { line: wire, tip } = spear(hook.line, hook.wire);
+	const steel = materialColour.hook;
+	const wireMm = hook.wire / MILLIMETRE;
+	shapes.push(
+		{ key: 'wire', d: line(wire), fill: 'none', stroke: steel, strokeMm: wireMm },
+		{ key: 'point', d: outline(tip), fill: steel, stroke: steel },
+		{
+			key: 'eye',
+			d: disc(hook.eye.centre, hook.eye.radius - hook.wire / 2),
+			fill: 'none',
+			stroke: steel,
+			strokeMm: wireMm
+		}
+	);
+	if (hook.barbed)
+		shapes.push({ key: 'barb', d: barb(hook.line, hook.wire), fill: steel, stroke: steel });
+	if (coil) {
+		shapes.push({
+			key: 'coil',
+			d: coil.turns.map((turn) => disc(turn, coil.wire / 2)).join(''),
+			fill: materialColour[coil.metal],
+			stroke: 'var(--ground)'
+		});
+	}
+	if (bead) {
+		const metal = materialColour[bead.metal];
+		shapes.push({ key: 'bead', d: outline(bead.outline), fill: 'none', stroke: metal });
+		bead.halves.forEach((half, i) =>
+			shapes.push({
+				key: `bead-${i}`,
+				d: outline(half),
+				fill: metal,
+				fillOpacity: bead.open === i ? 0.4 : 1,
+				stroke: 'none'
+			})
+		);
+	}
+	if (rib) {
+		shapes.push({
+			key: 'rib',
+			d: rib.turns.map((turn) => disc(turn, rib.wire / 2)).join(''),
+			fill: materialColour[rib.kind],
+			stroke: materialColour[rib.kind]
+		});
+	}
+	if (wingCase) {
+		shapes.push({
+			key: 'wingCase',
+			d: outline(wingCase),
+			fill: materialColour.dressing,
+			stroke: materialColour.dressing
+		});
+	}
+	if (resin) {
+		shapes.push({
+			key: 'resin',
+			d: outline(resin),
+			fill: materialColour.finish,
+			fillOpacity: 0.75,
+			stroke: materialColour.finish
+		});
+	}
+	return shapes;
+}
+
+/** The same fly as an outline only, to lay over another. */
+export function ghostOf(section: Section): Shape[] {
+	const ghost = { fill: 'none', stroke: 'var(--ink)', strokeOpacity: 0.75, dash: '4 3' } as const;
+	const { hook, bead, coil, layers, resin } = section;
+	const last = layers.flatMap(({ bands }) => bands);
+	return [
+		{ key: 'ghost-wire', d: line(hook.line), ...ghost },
+		{ key: 'ghost-eye', d: disc(hook.eye.centre, hook.eye.radius), ...ghost },
+		...(bead ? [{ key: 'ghost-bead', d: outline(bead.outline), ...ghost }] : []),
+		...(coil
+			? [{ key: 'ghost-coil', d: coil.turns.map((t) => disc(t, coil.wire / 2)).join(''), ...ghost }]
+			: []),
+		{ key: 'ghost-body', d: last.map(outline).join(''), ...ghost, strokeOpacity: 0.45 },
+		...(resin ? [{ key: 'ghost-resin', d: outline(resin), ...ghost }] : [])
+	];
+}
+
+/** The wire up to where the point is ground, and the point itself. */
+function spear(hookLine: readonly At[], wire: number): { line: At[]; tip: At[] } {
+	const end = hookLine[hookLine.length - 1]!;
+	const start = hookLine[hookLine.length - 2]!;
+	const full = Math.hypot(end.x - start.x, end.y - start.y);
+	const ground = Math.min(3.2 * wire, 0.7 * full);
+	const ux = (end.x - start.x) / full;
+	const uy = (end.y - start.y) / full;
+	const shoulder = { x: end.x - ground * ux, y: end.y - ground * uy };
+	const half = wire / 2;
+	return {
+		// A little into the point, or a seam shows.
+		line: [
+			...hookLine.slice(0, -1),
+			{ x: shoulder.x + 0.1 * ground * ux, y: shoulder.y + 0.1 * ground * uy }
+		],
+		tip: [
+			{ x: shoulder.x - half * uy, y: shoulder.y + half * ux },
+			end,
+			{ x: shoulder.x + half * uy, y: shoulder.y - half * ux }
+		]
+	};
+}
+
+/** A barb raised from the spear, on the side of the gap. */
+function barb(hookLine: readonly At[], wire: number): string {
+	const end = hookLine[hookLine.length - 1]!;
+	const start = hookLine[hookLine.length - 2]!;
+	const full = Math.hypot(end.x - start.x, end.y - start.y);
+	const ux = (end.x - start.x) / full;
+	const uy = (end.y - start.y) / full;
+	// The gap lies on the left of the way to the point or on its right; the shank tells.
+	const side = ux * -end.y + uy * end.x > 0 ? 1 : -1;
+	const at = (back: number, out: number) => ({
+		x: end.x - back * ux - side * out * uy,
+		y: end.y - back * uy + side * out * ux
+	});
+	return outline([at(3.4 * wire, wire / 2), at(4.8 * wire, 1.05 * wire), at(5.2 * wire, wire / 2)]);
+}
+
+/** A drawing file: SVG in true millimetres, its colours written out. */
+export function svgFile(
+	title: string,
+	shapes: readonly Shape[],
+	{ min, max }: Section['frame'],
+	colour: (value: string) => string
+): string {
+	const margin = 1;
+	const x = min.x / MILLIMETRE - margin;
+	const y = -max.y / MILLIMETRE - margin;
+	const width = (max.x - min.x) / MILLIMETRE + 2 * margin;
+	const height = (max.y - min.y) / MILLIMETRE + 2 * margin;
+	const paths = shapes.map(({ d, fill, fillOpacity, stroke, strokeMm, strokeOpacity, dash }) => {
+		const more = [
+			fillOpacity === undefined ? '' : ` fill-opacity="${fillOpacity}"`,
+			strokeOpacity === undefined ? '' : ` stroke-opacity="${strokeOpacity}"`,
+			dash ? ' stroke-dasharray="0.4 0.3"' : ''
+		].join('');
+		return `<path d="${d}" fill="${colour(fill)}" stroke="${colour(stroke)}" stroke-width="${(strokeMm ?? 0.03).toFixed(3)}" stroke-linecap="round"${more}/>`;
+	});
+	return [
+		`<svg xmlns="http://www.w3.org/2000/svg" width="${width.toFixed(2)}mm" height="${height.toFixed(2)}mm" viewBox="${x.toFixed(2)} ${y.toFixed(2)} ${width.toFixed(2)} ${height.toFixed(2)}">`,
+		`<title>${title.replace(/[&<>]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;' })[c]!)}</title>`,
+		...paths,
+		'</svg>',
+		''
+	].join('\n');
+}
