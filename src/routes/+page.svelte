@@ -31,7 +31,7 @@
 
 	let history = $state<{ row: DocumentRow; open: boolean } | null>(null);
 	let chooser = $state<'fly' | 'lie' | null>(null);
-	let openRows = $state<Partial<Record<PartName, boolean>>>({ bead: true, coil: true });
+	let openRows = $state<Partial<Record<PartName, boolean>>>({ bead: true });
 	let zoom = $state(1);
 	$effect(() => drawing.load());
 
@@ -126,7 +126,7 @@
 	</p>
 {/if}
 {#if bench.recipe}
-	<div class="grid min-h-0 flex-1 md:grid-cols-[22rem_1fr]">
+	<div class="grid min-h-0 flex-1 md:grid-cols-[23rem_1fr]">
 		<div class="min-h-0 overflow-y-auto border-line max-md:order-2 md:border-r">
 			<!-- What is half typed belongs to this fly and must not reach the next. -->
 			{#key bench.fly?.id}
@@ -152,7 +152,6 @@
 					<SectionDrawing
 						section={now.section}
 						ghost={now.beside?.section ?? null}
-						{labels}
 						fit={now.fit}
 						{zoom}
 						ruler={drawing.current.ruler}
@@ -163,7 +162,7 @@
 					/>
 				</div>
 				{#if now.beside}
-					<p class="text-sm">
+					<p class="line-clamp-2 text-sm" title={now.beside.differs}>
 						<b>{now.beside.name}</b> (dashed):
 						{massFigure(now.beside.mass).number} g{now.beside.speed
 							? `, ${speedWords(now.beside.speed.value)}`
@@ -172,23 +171,26 @@
 							: 'The same fly.'}
 					</p>
 				{/if}
-				<MassBar {parts} />
-				<p class="text-sm text-quiet">{spreadAdvice(now.prediction.massContributors)}</p>
+				<MassBar {parts} advice={spreadAdvice(now.prediction.massContributors)} />
 				{#if now.column}
-					<div class="border-t border-line pt-2">
-						<SinkScale speed={now.prediction.speed} required={now.prediction.requiredSpeed} />
+					<div
+						class="grid grid-cols-[minmax(0,1fr)] gap-x-6 border-t border-line pt-2 md:grid-cols-[minmax(0,2fr)_minmax(0,3fr)]"
+					>
+						<div class="flex flex-col justify-between gap-2">
+							<SinkScale speed={now.prediction.speed} required={now.prediction.requiredSpeed} />
+							<p class="text-sm text-quiet">
+								Free sinking, no line and no turbulence yet; predicted, never weighed or timed. A
+								range holds 9 times in 10. Freshly dry, with air in its fur, it {now.freshSpeed
+									? `sinks ${speedWords(now.freshSpeed)}`
+									: 'floats'}.
+							</p>
+						</div>
 						<DescentPicture
 							column={now.column}
 							speed={now.prediction.speed}
 							description="Path through {now.lie}: {massFigure(now.prediction.mass)
 								.number} g sinking at {speedWords(now.prediction.speed?.value ?? 0)}"
 						/>
-						<p class="text-sm text-quiet">
-							Free sinking: no line and no turbulence yet. Predicted, never weighed or timed; each
-							range holds 9 times in 10. Freshly dry, with air in its fur, it {now.freshSpeed
-								? `sinks ${speedWords(now.freshSpeed)}`
-								: 'floats'}.
-						</p>
 					</div>
 				{/if}
 			</div>

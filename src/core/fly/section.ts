@@ -287,7 +287,8 @@ function resinDome(build: Build, from: number, to: number, on: number): Point[] 
 	const { hook, dressing, dressed } = build;
 	const volume = dressing.finish.resin * drops.resin.volume * (hook.gape / drops.gape) ** 2;
 	const width = 0.45 * hook.gape;
-	const length = Math.max(to - from, 0.5e-3);
+	// A drop spreads at least as far as it is wide.
+	const length = Math.max(to - from, width);
 	// A dome of parabolas holds 4/9 of its box.
 	const height = volume / ((4 / 9) * width * length);
 	const places = Array.from({ length: 15 }, (_, i) => i / 14);

@@ -99,7 +99,7 @@ export const wingCases: Readonly<Record<WingCaseChoice['kind'], Wrap & { thickne
  */
 export const drops = {
 	glue: { volume: 0.3e-9, density: materials.glue.density },
-	resin: { volume: 1.5e-9, density: materials.resin.density },
+	resin: { volume: 0.8e-9, density: materials.resin.density },
 	lacquer: { volume: 0.4e-9, density: materials.lacquer.density },
 	gape: 4e-3
 } as const;

@@ -157,7 +157,7 @@ describe('four whole flies with all dimensions given, summed by hand (0.5 %)', (
 				1.14 * 0.3 * 9 * 0.45 * 4.4 * 0.08 +
 				0.98 * fibre(4, 0.4, 4.5) +
 				1.3 * (fibre(20, 0.04, 4.5) + stem(2) + fibre(26, 0.025, 3.6) + stem(1)) +
-				1.15 * 1.5 * (4.4 / 4) ** 2
+				1.15 * 0.8 * (4.4 / 4) ** 2
 		);
 	});
 });

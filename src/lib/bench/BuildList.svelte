@@ -91,7 +91,9 @@
 					<span class="min-w-0 flex-1 truncate {usual ? 'text-quiet' : ''}">{words}</span>
 					{#if mark}<span class="shrink-0 text-sm text-warn">{mark}</span>{/if}
 					{#if mass !== undefined}
-						<span class="figure shrink-0 text-sm text-quiet">{(mass / GRAM).toFixed(3)} g</span>
+						<span class="figure shrink-0 text-sm text-quiet"
+							>{mass < 0.0005 * GRAM ? '<.001' : (mass / GRAM).toFixed(3)} g</span
+						>
 					{/if}
 				</button>
 			</h2>

@@ -21,7 +21,11 @@
 		'grid h-9 min-w-9 place-items-center rounded-md px-2 text-sm hover:bg-sunk disabled:opacity-35';
 </script>
 
-<div class="flex flex-wrap items-center gap-x-1 text-quiet" role="toolbar" aria-label="The drawing">
+<div
+	class="flex flex-wrap items-center gap-x-1 text-quiet max-md:order-last"
+	role="toolbar"
+	aria-label="The drawing"
+>
 	<button
 		type="button"
 		class={button}

@@ -150,8 +150,7 @@
 				</div>
 				<div class="text-sm text-quiet">assumed, not solved yet</div>
 				<div class="text-sm" data-testid="ride">
-					{rideWords(prediction.ride)}
-					<span class="block text-quiet max-md:inline">{gapWords(prediction.build)}</span>
+					{rideWords(prediction.ride)}, {gapWords(prediction.build)}
 				</div>
 			</div>
 		{/if}

@@ -13,7 +13,7 @@
 	let { column, speed, description }: Props = $props();
 
 	let width = $state(640);
-	const height = 142;
+	const height = 116;
 	const top = 26;
 	const bottom = height - 26;
 	const left = 58;

@@ -4,8 +4,10 @@
 
 	interface Props {
 		parts: readonly { part: PartName; words: string; mass: number; colour: string }[];
+		/** What the spread of the whole comes from. */
+		advice: string;
 	}
-	let { parts }: Props = $props();
+	let { parts, advice }: Props = $props();
 	const total = $derived(parts.reduce((sum, { mass }) => sum + mass, 0));
 	/** Parts that weigh less than this share of the fly stand together; the build list has each. */
 	const SMALL = 0.03;
@@ -41,4 +43,5 @@
 			</div>
 		{/if}
 	</dl>
+	<p class="text-sm text-quiet">{advice}</p>
 </div>

@@ -11,23 +11,39 @@
 		ghost?: Section | null;
 		/** What the drawing shows, in words. */
 		description: string;
-		labels: { readonly bead: string; readonly coil: string; readonly body: string };
 		fit: readonly FitNote[];
 		ruler: 'mm' | 'in';
 		eye: 'left' | 'right';
 		zoom: number;
 	}
-	let { section, ghost = null, description, labels, fit, ruler, eye, zoom }: Props = $props();
+	let { section, ghost = null, description, fit, ruler, eye, zoom }: Props = $props();
 
 	let width = $state(720);
 	let height = $state(300);
 	/** What is in the middle of the view, as shares of the frame; moved by dragging or the arrow keys. */
 	let middle = $state({ x: 0.5, y: 0.5 });
-	const margin = { top: 46, right: 24, bottom: 84, left: 24 };
 
+	/** What is wrong, under the fly, the worst first. */
+	const MOST_PINNED = 3;
+	const pinned = $derived(
+		fit.slice(0, MOST_PINNED).toSorted((a, b) => (eye === 'left' ? 1 : -1) * (b.at.x - a.at.x))
+	);
+	const LINE = 17;
+	const margin = $derived({ top: 10, right: 24, bottom: 40 + LINE * pinned.length, left: 24 });
+
+	/** Both flies, where two are shown. */
+	const frame = $derived.by(() => {
+		const { min, max } = section.frame;
+		if (!ghost) return { min, max };
+		const other = ghost.frame;
+		return {
+			min: { x: Math.min(min.x, other.min.x), y: Math.min(min.y, other.min.y) },
+			max: { x: Math.max(max.x, other.max.x), y: Math.max(max.y, other.max.y) }
+		};
+	});
 	const span = $derived({
-		x: (section.frame.max.x - section.frame.min.x) / MILLIMETRE,
-		y: (section.frame.max.y - section.frame.min.y) / MILLIMETRE
+		x: (frame.max.x - frame.min.x) / MILLIMETRE,
+		y: (frame.max.y - frame.min.y) / MILLIMETRE
 	});
 	/** Pixels a millimetre; a tiny fly is not blown up beyond recognition of its size. */
 	const scale = $derived(
@@ -43,8 +59,8 @@
 	const rest = $derived(zoom > 1 ? middle : { x: 0.5, y: 0.5 });
 	const origin = $derived.by(() => {
 		const at = {
-			x: section.frame.min.x / MILLIMETRE + rest.x * span.x,
-			y: section.frame.max.y / MILLIMETRE - rest.y * span.y
+			x: frame.min.x / MILLIMETRE + rest.x * span.x,
+			y: frame.max.y / MILLIMETRE - rest.y * span.y
 		};
 		return {
 			x: width / 2 - mirror * at.x * scale,
@@ -60,8 +76,8 @@
 	const rulerY = $derived(height - 26);
 	const ticks = $derived.by(() => {
 		const visible = [0, width].map((x) => ((x - origin.x) / (mirror * scale)) * MILLIMETRE);
-		const low = Math.max(section.frame.min.x, Math.min(...visible));
-		const high = Math.min(section.frame.max.x, Math.max(...visible));
+		const low = Math.max(frame.min.x, Math.min(...visible));
+		const high = Math.min(frame.max.x, Math.max(...visible));
 		return ticksBetween(low, high, ruler);
 	});
 	const rulerPath = $derived(
@@ -69,34 +85,6 @@
 			? ''
 			: `M${px(ticks[0]!.at)} ${rulerY}H${px(ticks.at(-1)!.at)}` +
 					ticks.map((t) => `M${px(t.at)} ${rulerY}v${t.long ? 9 : 5}`).join('')
-	);
-
-	/** What the parts are, over the fly; the leaders go down to them. */
-	const names = $derived.by(() => {
-		const found: { key: string; words: string; x: number; y: number }[] = [];
-		if (section.bead) {
-			const top = section.bead.outline.reduce((a, b) => (b.y > a.y ? b : a));
-			found.push({ key: 'bead', words: labels.bead, ...top });
-		}
-		if (section.coil?.turns.length) {
-			const turns = section.coil.turns.filter((_, i) => i % 2 === 0);
-			const turn = turns[Math.floor(turns.length / 2)]!;
-			found.push({ key: 'coil', words: labels.coil, ...turn });
-		}
-		const body = section.layers.findLast(({ part }) => part === 'body') ?? section.layers.at(-1);
-		const points = body?.bands[0] ?? [];
-		const back = points[Math.floor(points.length * 0.35)];
-		if (back) found.push({ key: 'body', words: labels.body, ...back });
-		return found.sort((a, b) => mirror * (b.x - a.x));
-	});
-	/** What is wrong, under the fly, the worst first. */
-	const MOST_PINNED = 3;
-	const pinned = $derived(
-		fit
-			.filter(({ severity }) => severity !== 'note')
-			.concat(fit.filter(({ severity }) => severity === 'note'))
-			.slice(0, MOST_PINNED)
-			.toSorted((a, b) => mirror * (b.at.x - a.at.x))
 	);
 
 	let dragged: { x: number; y: number } | null = null;
@@ -121,7 +109,7 @@
 	}
 </script>
 
-<div class="relative h-full min-h-64" bind:clientWidth={width} bind:clientHeight={height}>
+<div class="relative h-full max-md:h-72" bind:clientWidth={width} bind:clientHeight={height}>
 	<!-- A picture that can be moved when it is zoomed, by hand or by the arrow keys. -->
 	<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
 	<svg
@@ -163,28 +151,8 @@
 			</g>
 		{/each}
 
-		{#each names as name, i (name.key)}
-			{@const y = 14 + i * 17}
-			{@const right = px(name.x) > width - 190}
-			<line
-				x1={px(name.x)}
-				y1={py(name.y) - 2}
-				x2={px(name.x)}
-				y2={y - 2}
-				stroke="var(--quiet)"
-				stroke-width="1"
-			/>
-			<text
-				x={px(name.x) + (right ? -5 : 5)}
-				{y}
-				text-anchor={right ? 'end' : 'start'}
-				class="text-sm"
-				fill="var(--ink)">{name.words}</text
-			>
-		{/each}
-
 		{#each pinned as note, i (note.code)}
-			{@const y = height - 70 + i * 16}
+			{@const y = height - margin.bottom + 10 + i * LINE}
 			{@const colour = note.severity === 'note' ? 'var(--quiet)' : 'var(--warn)'}
 			{@const right = px(note.at.x) > width - 150}
 			<circle
