@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { choose, expect, figure, kept, reload, test, typed } from './server';
+import { choose, expect, figure, kept, openPart, reload, test, typed } from './server';
 
 test('keys and typing: the answer follows, slips are asked about, mistakes stay on the page', async ({
 	bench
@@ -24,6 +24,7 @@ test('keys and typing: the answer follows, slips are asked about, mistakes stay 
 	await size.press('Escape');
 	await expect(size).toHaveValue('2.8');
 
+	await openPart(bench, 'Coil');
 	const wire = typed(bench, 'Coil wire');
 	await wire.fill('0.15');
 	await wire.press('Enter');
@@ -73,7 +74,9 @@ test('drawing, mass bar and path follow the answer', async ({ bench }) => {
 	await choose(bench, 'f', 'Millrace Darter');
 	await choose(bench, 'w', 'Footbridge run');
 	const drawing = bench.getByRole('img', { name: /^Millrace Darter, cut open, to scale/ });
-	await expect(drawing).toHaveAccessibleName(/bead tungsten 2\.4 mm, coil none, sparse dressing/);
+	await expect(drawing).toHaveAccessibleName(
+		/bead tungsten 2\.4 mm, coil none, body quill, tapered/
+	);
 	const path = bench.getByRole('img', { name: /^Path through Footbridge run/ });
 	const before = await path.getAttribute('aria-label');
 	await bench.getByRole('radio', { name: 'brass' }).check();
@@ -213,9 +216,7 @@ for (const [theme, width, keys] of [
 			(await new AxeBuilder({ page: bench }).analyze()).violations.flatMap((v) =>
 				v.nodes.map((node) => `${v.id}: ${node.html}`)
 			);
-		for (const part of ['Hook', 'Dressing']) {
-			await bench.getByRole('button', { name: new RegExp(`^${part}`) }).click();
-		}
+		for (const part of ['Hook', 'Coil', 'Body', 'Finish']) await openPart(bench, part);
 		expect(await problems()).toEqual([]);
 		for (const key of keys) {
 			await bench.keyboard.press(key);

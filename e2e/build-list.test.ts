@@ -1,11 +1,11 @@
-import { choose, expect, figure, kept, reload, test, typed } from './server';
+import { choose, expect, figure, kept, openPart, reload, test, typed } from './server';
 
 test('hook, dressing and a bead left out: every choice moves the answer and says what it cannot do', async ({
 	bench
 }) => {
 	await choose(bench, 'f', 'Thimble Nymph');
 	const before = { mass: await figure(bench, 'mass'), speed: await figure(bench, 'speed') };
-	await bench.getByRole('button', { name: /^Hook/ }).click();
+	await openPart(bench, 'Hook');
 	await bench.getByRole('spinbutton', { name: 'Hook size' }).press('ArrowDown');
 	await expect(typed(bench, 'Hook size')).toHaveValue('#12');
 	expect(await figure(bench, 'mass')).toBeGreaterThan(before.mass);
@@ -19,15 +19,14 @@ test('hook, dressing and a bead left out: every choice moves the answer and says
 	await bench.getByRole('radio', { name: 'slotted' }).check();
 	await expect(bench.getByText('A round bead does not go round the bend')).toHaveCount(0);
 
-	await bench.getByRole('button', { name: /^Dressing/ }).click();
 	const medium = await figure(bench, 'speed');
-	await bench.getByRole('radio', { name: 'full' }).check();
+	await bench.getByRole('radio', { name: 'full', exact: true }).check();
 	expect(await figure(bench, 'speed')).toBeLessThan(medium);
 
 	await expect(bench.getByTestId('attitude')).toHaveText('nose down');
 	await bench.getByRole('radio', { name: 'none' }).first().check();
 	await expect(bench.getByTestId('attitude')).toHaveText('level');
-	await bench.getByRole('radio', { name: 'brass' }).check();
+	await bench.getByRole('radio', { name: 'brass', exact: true }).check();
 	// What the bead was comes back with it.
 	await expect(typed(bench, 'Bead size')).toHaveValue('2.8');
 	await kept(bench);
@@ -35,6 +34,7 @@ test('hook, dressing and a bead left out: every choice moves the answer and says
 
 test('lead brings its caution, lead-free and no wire do not', async ({ bench }) => {
 	await choose(bench, 'f', 'Slate Plunger');
+	await openPart(bench, 'Coil');
 	const caution = bench.getByText('Lead: wash your hands');
 	await expect(caution).toContainText('local rules decide');
 	const lead = await figure(bench, 'mass');
@@ -62,14 +62,14 @@ test('turning through flies and lies, the list of keys, the theme that stays', a
 	await bench.keyboard.press('[');
 	await expect(fly('Cellar Stonefly')).toBeVisible();
 	await bench.keyboard.press('[');
-	await expect(fly('Thimble Nymph')).toBeVisible();
+	await expect(fly('Weir Lurker')).toBeVisible();
 	await choose(bench, 'w', 'Alder pool');
 	await bench.keyboard.press('.');
 	await expect(bench.getByRole('button', { name: /^Lie Broken teeth/ })).toBeVisible();
 	await expect(bench.getByTestId('verdict')).toContainText('the speed near the bed is a guess');
 	await bench.keyboard.press(',');
 	await reload(bench);
-	await expect(fly('Thimble Nymph')).toBeVisible();
+	await expect(fly('Weir Lurker')).toBeVisible();
 	await expect(bench.getByRole('button', { name: /^Lie Alder pool/ })).toBeVisible();
 
 	await bench.keyboard.press('?');
@@ -142,4 +142,83 @@ test('the answer is spoken once the keys are still', async ({ bench }) => {
 	await expect(bench.getByRole('status').first()).toContainText(`${parseFloat(mass)}`.slice(0, 5));
 	await expect(bench.getByRole('status').first()).toContainText(/sinks \d+ centimetres a second/);
 	await kept(bench);
+});
+
+test('every part is edited by the keyboard alone, and list, mass bar and answer agree', async ({
+	bench
+}) => {
+	await choose(bench, 'f', 'Thimble Nymph');
+	await bench.keyboard.press('n');
+	await expect(bench.getByRole('button', { name: /^Fly New nymph/ })).toBeVisible();
+	const list = bench.getByRole('region', { name: 'Build, in tie-on order' });
+	const rows = list.getByRole('heading').getByRole('button');
+	for (let i = 0; i < (await rows.count()); i++) {
+		const row = rows.nth(i);
+		if ((await row.getAttribute('aria-expanded')) === 'true') await row.press('Enter');
+		await row.press('Enter');
+		// A part that the usual fly has not is taken up first.
+		const part = list.locator(`#${await row.getAttribute('aria-controls')}`);
+		const none = part.getByRole('radio', { name: 'none', exact: true });
+		if ((await none.count()) && (await none.isChecked())) await none.press('ArrowRight');
+		const figure = part.getByRole('spinbutton').first();
+		const before = await figure.getAttribute('aria-valuenow');
+		await figure.press('ArrowUp');
+		await expect(figure).not.toHaveAttribute('aria-valuenow', before!);
+		await row.press('Enter');
+	}
+	await kept(bench);
+	const grams = (texts: string[]) =>
+		texts.map((text) => /([\d.]+) g/.exec(text)?.[1]).map((n) => Number(n ?? 0));
+	const sum = (numbers: number[]) => numbers.reduce((a, b) => a + b, 0);
+	const listed = sum(grams(await rows.allInnerTexts()));
+	const barred = sum(grams(await bench.locator('dl dd.figure').allInnerTexts()));
+	const answer = await figure(bench, 'mass');
+	// Each of some fourteen figures is rounded to the milligram.
+	expect(Math.abs(listed - answer)).toBeLessThan(0.008);
+	expect(Math.abs(barred - answer)).toBeLessThan(0.003);
+
+	// As usual again, and all of it undone by the same key.
+	await openPart(bench, 'Finish');
+	await bench.getByRole('button', { name: 'Back to usual' }).click();
+	await expect(list.getByText('As usual for this hook')).toBeVisible();
+	for (
+		let i = 0;
+		i < 30 && (await bench.getByRole('button', { name: /^Fly New nymph/ }).count());
+		i++
+	) {
+		await bench.keyboard.press('Control+z');
+		await kept(bench);
+	}
+	await expect(bench.getByRole('button', { name: /^Fly New nymph/ })).toHaveCount(0);
+});
+
+test('the drawing: larger, mirrored, in inches, beside another fly, saved in true millimetres', async ({
+	bench
+}) => {
+	await choose(bench, 'f', 'Slate Plunger');
+	await bench.getByRole('button', { name: 'Larger' }).click();
+	await bench.getByRole('button', { name: 'Ruler in inches' }).click();
+	await bench.getByRole('button', { name: 'Eye to the right' }).click();
+	await bench.getByRole('button', { name: 'Lay a fly beside' }).click();
+	await bench.getByRole('option', { name: 'Cellar Stonefly' }).click();
+	await expect(bench.getByText(/From this fly: .*hook size 12 to 8/)).toBeVisible();
+	const [download] = await Promise.all([
+		bench.waitForEvent('download'),
+		bench.getByRole('button', { name: 'Save SVG' }).click()
+	]);
+	const svg = (await (await download.createReadStream()).toArray()).join('');
+	expect(download.suggestedFilename()).toBe('Slate Plunger.svg');
+	const [, width, box] = /width="([\d.]+)mm".*viewBox="[-\d.]+ [-\d.]+ ([\d.]+)/.exec(svg)!;
+	expect(Number(width)).toBe(Number(box));
+	expect(svg).not.toContain('var(');
+	await reload(bench);
+	await expect(bench.getByRole('button', { name: 'Ruler in mm' })).toBeVisible();
+
+	// Full size, with bars to check the print by: 50 mm at 96 pixels an inch.
+	await bench.getByRole('link', { name: 'Full size, to print' }).click();
+	const bar = await bench.getByRole('img', { name: 'A bar of 50 mm' }).boundingBox();
+	expect(bar!.width).toBeCloseTo((50.4 / 25.4) * 96, 0);
+	await expect(bench.getByRole('img', { name: 'Slate Plunger, full size' })).toBeVisible();
+	await bench.keyboard.press('b');
+	await expect(bench.getByRole('button', { name: /^Fly Slate Plunger/ })).toBeVisible();
 });

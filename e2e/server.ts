@@ -124,3 +124,11 @@ export async function choose(page: Page, key: 'f' | 'w', name: string): Promise<
 export function typed(page: Page, label: string) {
 	return page.getByRole('textbox', { name: `${label}, typed`, exact: true });
 }
+
+/** Opens a row of the build list, unless it is open. */
+export async function openPart(page: Page, name: string): Promise<void> {
+	const row = page
+		.getByRole('region', { name: 'Build, in tie-on order' })
+		.getByRole('button', { name: new RegExp(`^${name}`) });
+	if ((await row.getAttribute('aria-expanded')) === 'false') await row.click();
+}

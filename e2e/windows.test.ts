@@ -8,6 +8,7 @@ import {
 	figure,
 	kept,
 	open,
+	openPart,
 	startServer,
 	temporaryFolder,
 	test,
@@ -37,6 +38,8 @@ test('two windows on one fly: a stale one refreshes, different parts join, the s
 		await reopenNews(page);
 	};
 	await hold(bench);
+	await openPart(other, 'Coil');
+	await openPart(bench, 'Coil');
 	await typed(other, 'Turns').fill('7');
 	await typed(other, 'Turns').press('Enter');
 	await kept(other);

@@ -15,6 +15,7 @@
 	import HistoryDialog from '$lib/bench/HistoryDialog.svelte';
 	import { bindKeys } from '$lib/frame/keys';
 	import Strip from '$lib/bench/Strip.svelte';
+	import { listed } from '$lib/bench/listed';
 	import DrawingTools from '$lib/bench/DrawingTools.svelte';
 	import { drawing } from '$lib/state/preferences.svelte';
 	import { spreadAdvice } from '$lib/ui/advice';
@@ -144,8 +145,9 @@
 			<div class="flex min-h-0 min-w-0 flex-col gap-2 px-4 pb-3 max-md:order-1">
 				<DrawingTools
 					bind:zoom
-					others={bench.flies.filter(({ id }) => id !== bench.fly?.id)}
-					bind:beside={() => now.beside?.id ?? null, (id) => bench.layBeside(id)}
+					others={bench.flies.filter(({ id }) => id !== bench.fly?.id).map(listed)}
+					beside={now.beside}
+					layBeside={(id) => bench.layBeside(id)}
 					{saveSvg}
 				/>
 				<div class="min-h-0 flex-1">

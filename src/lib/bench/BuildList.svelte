@@ -52,6 +52,7 @@
 	const rows = $derived(
 		partNames.map((part) => ({
 			part,
+			name: partWords[part][0]!.toUpperCase() + partWords[part].slice(1),
 			words: wordsOf(part),
 			/** The recipe says nothing of it: it is as is usual. */
 			usual: isDressing(part) && recipe[part] === undefined,
@@ -64,7 +65,7 @@
 </script>
 
 <section aria-label="Build, in tie-on order" class="flex flex-col p-2">
-	{#each rows as { part, words, usual, mass, notes } (part)}
+	{#each rows as { part, name, words, usual, mass, notes } (part)}
 		{@const isOpen = open[part] ?? false}
 		{@const mark = notes[0] ? worst[notes[0].severity] : ''}
 		{#if part === 'thread' && fullness.kind === 'choice'}
@@ -87,7 +88,7 @@
 					onclick={() => (open[part] = !isOpen)}
 				>
 					<ChevronRight size={16} class="shrink-0 {isOpen ? 'rotate-90' : ''}" />
-					<span class="w-21 shrink-0 font-semibold first-letter:uppercase">{partWords[part]}</span>
+					<span class="w-21 shrink-0 font-semibold">{name}</span>
 					<span class="min-w-0 flex-1 truncate {usual ? 'text-quiet' : ''}">{words}</span>
 					{#if mark}<span class="shrink-0 text-sm text-warn">{mark}</span>{/if}
 					{#if mass !== undefined}

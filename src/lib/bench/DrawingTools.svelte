@@ -2,16 +2,19 @@
 	import Minus from '@lucide/svelte/icons/minus';
 	import Plus from '@lucide/svelte/icons/plus';
 	import { drawing } from '$lib/state/preferences.svelte';
-	import type { FlyRow } from '$lib/contract/documents';
+	import { Popover } from 'bits-ui';
+	import RowList from './RowList.svelte';
 
 	interface Props {
 		zoom: number;
 		/** Flies that can be laid beside this one. */
-		others: readonly FlyRow[];
-		beside: string | null;
+		others: readonly { readonly id: string; readonly name: string; readonly detail: string }[];
+		beside: { readonly id: string; readonly name: string } | null;
+		layBeside: (id: string | null) => void;
 		saveSvg: () => void;
 	}
-	let { zoom = $bindable(), others, beside = $bindable(), saveSvg }: Props = $props();
+	let { zoom = $bindable(), others, beside, layBeside, saveSvg }: Props = $props();
+	let choosing = $state(false);
 	const ZOOMS = [1, 1.5, 2.5, 4, 6];
 	const step = (by: 1 | -1) => {
 		const i = ZOOMS.indexOf(zoom);
@@ -53,17 +56,33 @@
 		onclick={() => drawing.set({ eye: drawing.current.eye === 'left' ? 'right' : 'left' })}
 		>Eye to the {drawing.current.eye === 'left' ? 'right' : 'left'}</button
 	>
-	<label class="flex items-center gap-1.5 text-sm">
-		<span>Beside</span>
-		<select
-			class="h-9 max-w-36 rounded-md bg-sunk px-2 text-ink"
-			value={beside ?? ''}
-			onchange={(event) => (beside = event.currentTarget.value || null)}
+	<Popover.Root bind:open={choosing}>
+		<Popover.Trigger class={button} title="Lay another fly beside this one"
+			>{beside ? `Beside ${beside.name}` : 'Lay a fly beside'}</Popover.Trigger
 		>
-			<option value="">no other fly</option>
-			{#each others as { id, name } (id)}<option value={id}>{name}</option>{/each}
-		</select>
-	</label>
+		<Popover.Portal>
+			<Popover.Content
+				role="dialog"
+				aria-label="Lay a fly beside this one"
+				class="z-30 w-[min(24rem,94vw)] rounded-lg border border-line bg-raised p-3 shadow-lg"
+				align="start"
+			>
+				<RowList
+					label="Flies to lay beside"
+					placeholder="Find by name, size or metal"
+					rows={others}
+					current={beside?.id ?? null}
+					choose={(id) => {
+						layBeside(id);
+						choosing = false;
+					}}
+				/>
+			</Popover.Content>
+		</Popover.Portal>
+	</Popover.Root>
+	{#if beside}
+		<button type="button" class={button} onclick={() => layBeside(null)}>Take it away</button>
+	{/if}
 	<span class="flex-1"></span>
 	<button type="button" class={button} onclick={saveSvg}>Save SVG</button>
 	<a class={button} href="/drawing">Full size, to print</a>

@@ -1,6 +1,6 @@
 <script lang="ts">
-	import { beadWords, hookWords } from '$core/fly/index';
-	import { recipeFromDocument, type DocumentRow, type FlyRow } from '$lib/contract/documents';
+	import type { DocumentRow } from '$lib/contract/documents';
+	import { listed } from './listed';
 	import type { Bench } from '$lib/state/bench.svelte';
 	import DocumentButtons from './DocumentButtons.svelte';
 	import NameField from './NameField.svelte';
@@ -12,17 +12,12 @@
 		showHistory: (row: DocumentRow) => void;
 	}
 	let { bench, onchosen, showHistory }: Props = $props();
-
-	function detail(row: FlyRow): string {
-		const { hook, bead } = recipeFromDocument(row.body.recipe);
-		return `${hookWords(hook)} · ${bead ? beadWords(bead) : 'no bead'}`;
-	}
 </script>
 
 <RowList
 	label="Flies"
 	placeholder="Find by name, size or metal"
-	rows={bench.flies.map((row) => ({ id: row.id, name: row.name, detail: detail(row) }))}
+	rows={bench.flies.map(listed)}
 	current={bench.fly?.id ?? null}
 	choose={(id) => {
 		bench.selectFly(id);
