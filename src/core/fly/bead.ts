@@ -69,60 +69,73 @@ export function coneSolid(
 	);
 }
 
+/** Takes the bore, the recess and the slot out of a ball or a frustum. */
 function hollowed(
-	shape: Omit<BeadGeometry, 'recessDepth' | 'volume' | 'centroid'>,
-	recessDepth: number
+	{
+		radius,
+		nose,
+		bore,
+		recess,
+		slot,
+		front,
+		rear
+	}: Omit<BeadGeometry, 'recessDepth' | 'volume' | 'centroid'>,
+	depth: number
 ): BeadGeometry {
-	const { bore, recess, slot, front, rear } = shape;
-	const recessFrom = Math.max(front, rear - recessDepth);
-	const bead: BeadGeometry = {
-		...shape,
-		recessDepth: rear - recessFrom,
-		volume: 0,
-		centroid: { s: 0, y: 0 }
-	};
-	const hole = (s: number) =>
-		s <= recessFrom || rear === recessFrom
-			? bore / 2
-			: bore / 2 + ((recess - bore) / 2) * ((s - recessFrom) / (rear - recessFrom));
-	const total = { volume: 0, s: 0, y: 0 };
-	const add = (s: number, weight: number) => {
-		const outer = outerRadius(bead, s);
-		const inner = Math.min(hole(s), outer);
-		const ring = Math.PI * (outer ** 2 - inner ** 2);
-		const cut = slotSection(outer, inner, slot / 2);
-		total.volume += weight * (ring - cut.area);
-		total.s += weight * s * (ring - cut.area);
-		total.y -= weight * cut.moment;
-	};
+	const recessFrom = Math.max(front, rear - depth);
+	const recessDepth = rear - recessFrom;
+	let volume = 0;
+	let momentS = 0;
+	let momentY = 0;
 	// Simpson on each smooth piece: exact for rings, which are polynomials of second degree.
 	const panels = slot > 0 ? 4 : 1;
-	for (const [from, to] of [
-		[front, recessFrom],
-		[recessFrom, rear]
-	] as const) {
-		const h = (to - from) / (2 * panels);
+	for (let part = 0; part < 2; part++) {
+		const from = part === 0 ? front : recessFrom;
+		const h = ((part === 0 ? recessFrom : rear) - from) / (2 * panels);
+		if (h <= 0) continue;
 		for (let i = 0; i <= 2 * panels; i++) {
-			const rule = i === 0 || i === 2 * panels ? 1 : i % 2 === 1 ? 4 : 2;
-			add(from + i * h, (rule * h) / 3);
+			const s = from + i * h;
+			const weight = ((i === 0 || i === 2 * panels ? 1 : i % 2 === 1 ? 4 : 2) * h) / 3;
+			const outer =
+				nose === null
+					? Math.sqrt(Math.max(0, radius * radius - s * s))
+					: nose + ((radius - nose) * (s - front)) / (rear - front);
+			const hole =
+				part === 0 ? bore / 2 : bore / 2 + ((recess - bore) / 2) * ((s - recessFrom) / recessDepth);
+			const inner = Math.min(hole, outer);
+			let area = Math.PI * (outer * outer - inner * inner);
+			if (slot > 0) {
+				area -= halfArea(outer, slot / 2) - halfArea(inner, slot / 2);
+				momentY -= weight * (halfMoment(outer, slot / 2) - halfMoment(inner, slot / 2));
+			}
+			volume += weight * area;
+			momentS += weight * s * area;
 		}
 	}
-	const { volume } = total;
-	return { ...bead, volume, centroid: { s: total.s / volume, y: total.y / volume } };
+	return {
+		radius,
+		nose,
+		bore,
+		recess,
+		recessDepth,
+		slot,
+		front,
+		rear,
+		volume,
+		centroid: { s: momentS / volume, y: momentY / volume }
+	};
 }
 
-/** Area of a slot |z| < half, y < 0, between the hole and the sphere, and its first moment in y. */
-function slotSection(outer: number, inner: number, half: number): { area: number; moment: number } {
-	const halfArea = (r: number) => {
-		const a = Math.min(half, r);
-		return a <= 0 ? 0 : a * Math.sqrt(r * r - a * a) + r * r * Math.asin(a / r);
-	};
-	// The moment of { 0 > y > −√(r² − z²) } over |z| < a is −(r² a − a³/3).
-	const halfMoment = (r: number) => {
-		const a = Math.min(half, r);
-		return -(r * r * a - a ** 3 / 3);
-	};
-	return { area: halfArea(outer) - halfArea(inner), moment: halfMoment(outer) - halfMoment(inner) };
+/** Area of a slot |z| < half, y < 0, from the axis to the circle of radius r. */
+function halfArea(r: number, half: number): number {
+	const a = Math.min(half, r);
+	return a <= 0 ? 0 : a * Math.sqrt(r * r - a * a) + r * r * Math.asin(a / r);
+}
+
+/** Its first moment in y: of { 0 > y > −√(r² − z²) } over |z| < a it is −(r² a − a³/3). */
+function halfMoment(r: number, half: number): number {
+	const a = Math.min(half, r);
+	return -a * (r * r - (a * a) / 3);
 }
 
 /** The bead as chosen: nominal proportions, or what was measured, scaled by the beliefs. */

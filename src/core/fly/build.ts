@@ -54,7 +54,8 @@ function shapes(name: BeliefName): boolean {
 }
 
 /** Whether a belief moves weights or amounts of matter and no measure. */
-export const weighs = (name: BeliefName) => /\.(density|mass|weighed)$/.test(name);
+export const weighs = (name: BeliefName) =>
+	name.endsWith('.density') || name.endsWith('.mass') || name.endsWith('.weighed');
 
 const beadSolidOf = (recipe: Recipe, values: BeliefValues) =>
 	recipe.bead && beadGeometry(recipe.bead, values);
@@ -66,19 +67,12 @@ function assemble(
 	solid: BeadGeometry | null,
 	values: BeliefValues
 ): Build {
-	let bead = solid && {
-		...solid,
-		seat: beadSeat(solid, recipe.hook),
-		lift: 0,
-		turn: (slotTurn(recipe.bead!, recipe.hook) * Math.PI) / 180
-	};
+	const seat = solid ? beadSeat(solid, recipe.hook) : 0;
 	const coil =
-		recipe.coil && recipe.coil.turns > 0 ? coilGeometry(recipe.coil, hook, bead, values) : null;
-	if (bead && coil?.seat === 'slot') {
-		// The turns fill the slot and push the bead off the shank by a wire (our estimate), at most until
-		// the shank would leave the bore.
-		bead = { ...bead, lift: Math.min(coil.wire, 0.3 * bead.radius) };
-	}
+		recipe.coil && recipe.coil.turns > 0
+			? coilGeometry(recipe.coil, hook, solid, seat, values)
+			: null;
+	const bead = solid && seated(recipe, solid, seat, coil);
 	return {
 		recipe,
 		dressing,
@@ -86,5 +80,34 @@ function assemble(
 		bead,
 		coil,
 		dressed: dressingGeometry(dressing, hook, bead, coil, values)
+	};
+}
+
+function seated(
+	{ bead, hook }: Recipe,
+	solid: BeadGeometry,
+	seat: number,
+	coil: CoilGeometry | null
+): SeatedBead {
+	// Turns in the slot push the bead off the shank by a wire (our estimate), at most until the shank
+	// would leave the bore.
+	const lift = coil?.seat === 'slot' ? Math.min(coil.wire, 0.3 * solid.radius) : 0;
+	const turn = (slotTurn(bead!, hook) * Math.PI) / 180;
+	// Field by field: this is made for every belief at every key, and a spread costs ten times as much.
+	const { radius, nose, bore, recess, recessDepth, slot, front, rear, volume, centroid } = solid;
+	return {
+		radius,
+		nose,
+		bore,
+		recess,
+		recessDepth,
+		slot,
+		front,
+		rear,
+		volume,
+		centroid,
+		seat,
+		lift,
+		turn
 	};
 }

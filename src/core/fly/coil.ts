@@ -39,12 +39,13 @@ const REAR_END = 0.92;
  * else butted behind the bead; jammed into the slot; behind the bead without entering it; in the
  * middle of the shank; or to the rear. Without a bead, forward starts a quarter of the shank behind the eye.
  *
- * @param bead the bead with the place of its centre along the shank, m
+ * @param beadSeat the bead's centre along the shank, m
  */
 export function coilGeometry(
 	coil: CoilChoice,
 	{ wire: under, shank }: HookGeometry,
-	bead: (BeadGeometry & { readonly seat: number }) | null,
+	bead: BeadGeometry | null,
+	beadSeat: number,
 	values: BeliefValues
 ): CoilGeometry {
 	const wire = coil.wire * values['coil.wire'];
@@ -55,7 +56,7 @@ export function coilGeometry(
 		coil.turns * turnLength(under, wire) + second * turnLength(outerDiameter, wire);
 	const length = coil.turns * wire;
 	const section = (Math.PI / 4) * wire * wire;
-	const { start, seat } = placed(coil, outerDiameter, length, shank, bead);
+	const { start, seat } = placed(coil, outerDiameter, length, shank, bead, beadSeat);
 	const firstShare = coil.turns * turnLength(under, wire);
 	const secondCentre = start + (second * wire) / 2;
 	return {
@@ -79,9 +80,10 @@ function placed(
 	outerDiameter: number,
 	length: number,
 	shank: number,
-	bead: (BeadGeometry & { readonly seat: number }) | null
+	bead: BeadGeometry | null,
+	beadSeat: number
 ): { start: number; seat: CoilGeometry['seat'] } {
-	const face = bead ? bead.seat + bead.rear : 0;
+	const face = bead ? beadSeat + bead.rear : 0;
 	const behind = (start: number) => Math.max(start, face);
 	if (place === 'centred') return { start: behind((shank - length) / 2), seat: 'alone' };
 	if (place === 'rear') return { start: behind(REAR_END * shank - length), seat: 'alone' };

@@ -108,11 +108,9 @@ export function dressingGeometry(
 	const thread = threadDiameter(dressing.thread.denier);
 	const headEnd = Math.min(gapEnd, face + (dressing.thread.headTurns / 2) * thread);
 	const thoraxPeak = gapEnd + THORAX[1][0] * (bodyFront - gapEnd);
-	const cuts = cutsOf(
-		[face, headEnd, gapEnd, thoraxPeak, bodyFront, end, ...dam]
-			.concat(coil ? [coil.start, coil.secondEnd, coil.end, coil.start - RAMP * coil.wire] : [])
-			.filter((s) => s >= face && s <= end)
-	);
+	const knots = [headEnd, gapEnd, thoraxPeak, bodyFront, dam[0], dam[1]];
+	if (coil) knots.push(coil.start, coil.secondEnd, coil.end, coil.start - RAMP * coil.wire);
+	const cuts = cutsOf(knots, face, end);
 	const layers: Layer[] = [];
 	const pieces: Piece[] = [];
 	let over = bar(cuts, hook.wire);

@@ -21,7 +21,7 @@ export { sectionOf, type Section } from './section';
 export { beadSolid, coneSolid, type BeadGeometry } from './bead';
 export { turnLength } from './coil';
 export { hookGeometry } from './hook';
-export { buildFly, type Build } from './build';
+export { buildFly, weighs, type Build } from './build';
 export {
 	beadClass,
 	fitOf,

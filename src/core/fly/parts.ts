@@ -93,35 +93,27 @@ function metalOf(build: Build, values: BeliefValues): PartMass[] {
 }
 
 function dressingParts({ hook, dressed }: Build, values: BeliefValues): PartMass[] {
-	const found = new Map<
-		PartName,
-		{ mass: number; volume: number; x: number; y: number; air: number }
-	>();
-	for (const piece of dressed.pieces) {
-		const volume = piece.volume * values[piece.amount];
-		const mass = volume * piece.density;
-		const { at, direction } = onShank(hook, piece.s);
-		let part = found.get(piece.part);
-		if (!part) found.set(piece.part, (part = { mass: 0, volume: 0, x: 0, y: 0, air: 0 }));
-		part.mass += mass;
-		part.volume += volume;
-		part.x += mass * (at.x - piece.off * direction.y);
-		part.y += mass * (at.y + piece.off * direction.x);
-		part.air += piece.air * values[piece.amount];
-	}
 	const parts: PartMass[] = [];
 	for (const part of partNames) {
-		const sum = found.get(part);
-		if (!sum || !(sum.mass > 0)) continue;
-		const { mass, volume, air } = sum;
-		parts.push({
-			part,
-			mass,
-			volume,
-			air,
-			aside: 0,
-			centre: { x: sum.x / mass, y: sum.y / mass }
-		});
+		let mass = 0;
+		let volume = 0;
+		let air = 0;
+		let x = 0;
+		let y = 0;
+		for (const piece of dressed.pieces) {
+			if (piece.part !== part) continue;
+			const amount = values[piece.amount];
+			const pieceMass = piece.volume * amount * piece.density;
+			const { at, direction } = onShank(hook, piece.s);
+			mass += pieceMass;
+			volume += piece.volume * amount;
+			air += piece.air * amount;
+			x += pieceMass * (at.x - piece.off * direction.y);
+			y += pieceMass * (at.y + piece.off * direction.x);
+		}
+		if (mass > 0) {
+			parts.push({ part, mass, volume, centre: { x: x / mass, y: y / mass }, aside: 0, air });
+		}
 	}
 	return parts;
 }

@@ -13,11 +13,15 @@ export interface Profile {
 /** Places closer than this are one, m. */
 const SAME = 1e-9;
 
-/** Sorted places without doubles. */
-export function cutsOf(places: readonly number[]): number[] {
-	const cuts: number[] = [];
-	for (const s of [...places].sort((a, b) => a - b)) {
-		if (cuts.length === 0 || s - cuts[cuts.length - 1]! > SAME) cuts.push(s);
+/** The places between two ends, with the ends, in order and without doubles. */
+export function cutsOf(places: readonly number[], low: number, high: number): number[] {
+	const cuts = [low, high];
+	for (const s of places) {
+		if (!(s > low + SAME && s < high - SAME)) continue;
+		// A handful of places: walking back to where it belongs beats a general sort.
+		let i = cuts.length - 1;
+		while (cuts[i - 1]! > s) i--;
+		if (s - cuts[i - 1]! > SAME && cuts[i]! - s > SAME) cuts.splice(i, 0, s);
 	}
 	return cuts;
 }
@@ -58,14 +62,14 @@ function reshaped(
 	end: number,
 	shape: (diameter: number, s: number) => number
 ): Profile {
-	const newFrom = from.slice();
-	const newTo = to.slice();
+	const newFrom: number[] = [];
+	const newTo: number[] = [];
 	for (let i = 0; i < from.length; i++) {
 		const a = cuts[i]!;
 		const b = cuts[i + 1]!;
-		if (a < start - SAME || b > end + SAME) continue;
-		newFrom[i] = shape(from[i]!, a);
-		newTo[i] = shape(to[i]!, b);
+		const within = a >= start - SAME && b <= end + SAME;
+		newFrom.push(within ? shape(from[i]!, a) : from[i]!);
+		newTo.push(within ? shape(to[i]!, b) : to[i]!);
 	}
 	return { cuts, from: newFrom, to: newTo };
 }

@@ -15,6 +15,7 @@ import {
 	compileBuild,
 	compileNear,
 	rollMoment,
+	weighs,
 	type Build,
 	type PartMass,
 	type Recipe,
@@ -95,7 +96,11 @@ export function predict(
 			const s =
 				moved === null || moved.startsWith('water.')
 					? sink
-					: settle(body, fluid, values, { sink, tolerance: NEAR_ENOUGH });
+					: settle(body, fluid, values, {
+							sink,
+							tolerance: NEAR_ENOUGH,
+							sameDrag: body.elements === fly.body.elements && weighs(moved)
+						});
 			const d = freeDescent(s.speed, compileColumn(lie, celsius, values));
 			return [body.mass, s.submergedWeight, s.speed, d.time, d.distance];
 		},

@@ -36,18 +36,24 @@ const FASTEST = 20;
  * 20 m/s, which is beyond every fly that can be tied.
  *
  * @param near the answer for almost the same fly, to start from, and the relative step that ends the
- *   search; without it the speed is solved to 1e-8
+ *   search; without it the speed is solved to 1e-8. `sameDrag` says that the two flies differ in weight
+ *   alone: the drag's own power of the speed then gives the answer at once
  */
 export function settle(
 	body: FlyBody,
 	fluid: Fluid,
 	values: BeliefValues,
-	near?: { readonly sink: Sink; readonly tolerance: number }
+	near?: { readonly sink: Sink; readonly tolerance: number; readonly sameDrag?: boolean }
 ): Sink {
 	const attitude: Attitude = body.elements.kind.includes(SPHERE) ? 'nose down' : 'level';
 	const submergedWeight = (body.mass - fluid.density * body.volume) * GRAVITY;
 	const rest = { attitude, attitudeAssumed: true, submergedWeight } as const;
 	if (submergedWeight <= 0) return { ...rest, speed: 0, floats: true, exponent: 2 };
+	if (near?.sameDrag && !near.sink.floats) {
+		const { speed, submergedWeight: weight, exponent } = near.sink;
+		const scaled = speed * (submergedWeight / weight) ** (1 / exponent);
+		return { ...rest, speed: scaled, exponent, floats: false };
+	}
 	const flow = FLOW[attitude];
 	const factors = dragFactors(values);
 	const excess = (speed: number) =>
