@@ -65,6 +65,10 @@
 						name: bench.fly?.name ?? '',
 						recipe: bench.recipe,
 						section: bench.section,
+						build: bench.prediction.build,
+						masses: Object.fromEntries(
+							bench.prediction.parts.map(({ part, mass }) => [part, mass])
+						) as Partial<Record<PartName, number>>,
 						fit: bench.fit,
 						prediction: bench.prediction,
 						freshSpeed: bench.freshSpeed,
@@ -83,9 +87,6 @@
 			colour: partColour(part, now!.recipe, now!.prediction.build.dressing)
 		}));
 	});
-	const masses = $derived(
-		Object.fromEntries((bench.prediction?.parts ?? []).map(({ part, mass }) => [part, mass]))
-	);
 	const labels = $derived.by(() => {
 		const now = picture.current;
 		if (!now) return { bead: '', coil: '', body: '', hook: '' };
@@ -128,13 +129,12 @@
 {/if}
 {#if bench.recipe}
 	<div class="grid min-h-0 flex-1 md:grid-cols-[23rem_1fr]">
-		<div class="min-h-0 overflow-y-auto border-line max-md:order-2 md:border-r">
+		<div class="min-h-0 overflow-y-auto border-line contain-content max-md:order-2 md:border-r">
 			<!-- What is half typed belongs to this fly and must not reach the next. -->
 			{#key bench.fly?.id}
 				<BuildList
 					build={bench.prediction!.build}
-					{masses}
-					fit={bench.fit}
+					shown={picture.current!}
 					bind:open={openRows}
 					onchange={(recipe) => bench.setRecipe(recipe)}
 				/>
@@ -142,7 +142,7 @@
 		</div>
 		{#if picture.current}
 			{@const now = picture.current}
-			<div class="flex min-h-0 min-w-0 flex-col gap-2 px-4 pb-3 max-md:order-1">
+			<div class="flex min-h-0 min-w-0 flex-col gap-2 px-4 pb-3 contain-content max-md:order-1">
 				<DrawingTools
 					bind:zoom
 					others={bench.flies.filter(({ id }) => id !== bench.fly?.id).map(listed)}

@@ -18,15 +18,20 @@
 	import PartControls from './PartControls.svelte';
 
 	interface Props {
+		/** The fly as it is: what the steppers show and change. */
 		build: Build;
-		/** kg by part. */
-		masses: Readonly<Partial<Record<PartName, number>>>;
-		fit: readonly FitNote[];
+		/** What the rows say, one frame behind the answer, so that they never hold it up. */
+		shown: {
+			readonly build: Build;
+			/** kg by part. */
+			readonly masses: Readonly<Partial<Record<PartName, number>>>;
+			readonly fit: readonly FitNote[];
+		};
 		/** Which rows are open; the same whatever fly is on the Bench. */
 		open: Partial<Record<PartName, boolean>>;
 		onchange: (recipe: Recipe) => void;
 	}
-	let { build, masses, fit, open = $bindable(), onchange }: Props = $props();
+	let { build, shown, open = $bindable(), onchange }: Props = $props();
 	const recipe = $derived(build.recipe);
 
 	/** What parts were before they were left out, so that taking them up again brings them back. */
@@ -40,24 +45,24 @@
 		before = { ...recipe, ...kept } as Recipe;
 		onchange(next);
 	}
-	const subject = $derived<Subject>({ recipe, build, masses, before });
+	const subject = $derived<Subject>({ recipe, build, masses: shown.masses, before });
 
-	function wordsOf(part: PartName): string {
+	function wordsOf({ recipe, dressing }: Build, part: PartName): string {
 		if (part === 'hook') return hookWords(recipe.hook);
 		if (part === 'bead') return beadWords(recipe.bead);
 		if (part === 'coil') return coilWords(recipe.coil);
-		const choice = build.dressing[part];
+		const choice = dressing[part];
 		return choice ? dressingWords[part](choice as never) : 'none';
 	}
 	const rows = $derived(
 		partNames.map((part) => ({
 			part,
 			name: partWords[part][0]!.toUpperCase() + partWords[part].slice(1),
-			words: wordsOf(part),
+			words: wordsOf(shown.build, part),
 			/** The recipe says nothing of it: it is as is usual. */
-			usual: isDressing(part) && recipe[part] === undefined,
-			mass: masses[part],
-			notes: fit.filter((note) => note.part === part)
+			usual: isDressing(part) && shown.build.recipe[part] === undefined,
+			mass: shown.masses[part],
+			notes: shown.fit.filter((note) => note.part === part)
 		}))
 	);
 	const worst = { stop: 'cannot be tied', trouble: 'trouble', note: '' } as const;
