@@ -36,6 +36,7 @@ const arrows = {
 	'lib/state': ['lib/contract', 'lib/workers', 'core/*'],
 	'lib/frame': ['lib/ui', 'lib/state', 'lib/contract', 'core/*'],
 	'lib/bench': ['lib/ui', 'lib/state', 'lib/contract', 'core/*'],
+	'lib/stock': ['lib/ui', 'lib/state', 'lib/contract', 'core/*'],
 	'lib/files': ['lib/ui', 'lib/state', 'lib/contract', 'core/*'],
 	routes: ['lib/*', 'core/*'],
 	params: [],

@@ -137,6 +137,8 @@
 					shown={picture.current!}
 					bind:open={openRows}
 					onchange={(recipe) => bench.setRecipe(recipe)}
+					lots={bench.lots}
+					take={(lot) => bench.takeFrom(lot)}
 				/>
 			{/key}
 		</div>

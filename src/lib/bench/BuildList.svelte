@@ -15,7 +15,10 @@
 	import { GRAM } from '$core/quantity/index';
 	import Segments from '$lib/ui/Segments.svelte';
 	import { asUsual, controlsOf, fullnessControl, isDressing, type Subject } from './controls/index';
+	import type { LotRow } from '$lib/contract/documents';
+	import { materialOf } from '$lib/contract/lots';
 	import PartControls from './PartControls.svelte';
+	import PickLot from './PickLot.svelte';
 
 	interface Props {
 		/** The fly as it is: what the steppers show and change. */
@@ -30,8 +33,11 @@
 		/** Which rows are open; the same whatever fly is on the Bench. */
 		open: Partial<Record<PartName, boolean>>;
 		onchange: (recipe: Recipe) => void;
+		/** The tier's own stock, to pick from. */
+		lots: readonly LotRow[];
+		take: (lot: LotRow) => void;
 	}
-	let { build, shown, open = $bindable(), onchange }: Props = $props();
+	let { build, shown, open = $bindable(), onchange, lots, take }: Props = $props();
 	const recipe = $derived(build.recipe);
 
 	/** What parts were before they were left out, so that taking them up again brings them back. */
@@ -65,6 +71,11 @@
 			notes: shown.fit.filter((note) => note.part === part)
 		}))
 	);
+	/** The lot that a part is from; null when it is nominal. */
+	function lotOf(part: PartName): string | null {
+		const choice = recipe[part as 'bead'];
+		return choice?.lot ?? null;
+	}
 	const worst = { stop: 'cannot be tied', trouble: 'trouble', note: '' } as const;
 	const fullness = $derived(fullnessControl(subject));
 </script>
@@ -115,6 +126,16 @@
 							{what}
 						</p>
 					{/each}
+					{#if lots.some(({ body }) => materialOf(body) === part)}
+						<div class="col-span-2">
+							<PickLot
+								{part}
+								lots={lots.filter(({ body }) => materialOf(body) === part)}
+								current={lotOf(part)}
+								{take}
+							/>
+						</div>
+					{/if}
 					<PartControls controls={controlsOf(part, subject)} onchange={change} />
 					{#if isDressing(part)}
 						<p class="col-span-2 text-sm text-quiet">

@@ -1,6 +1,12 @@
 import { recipeChange } from '$core/fly/index';
 import { lieChange } from '$core/water/index';
-import { lieFromDocument, recipeFromDocument, type DocumentRow } from './documents';
+import {
+	lieFromDocument,
+	recipeFromDocument,
+	type DocumentRow,
+	type LotBodyDocument
+} from './documents';
+import { leftOf, lotWords, materialOf, measuredWords } from './lots';
 
 /** What differs between two states of a document: the paths, and the whole in a tier's words. */
 export interface Difference {
@@ -36,6 +42,7 @@ function bodyChange(a: DocumentRow, b: DocumentRow): Difference {
 	if (a.kind === 'lie' && b.kind === 'lie') {
 		return lieChange(lieFromDocument(a.body), lieFromDocument(b.body));
 	}
+	if (a.kind === 'lot' && b.kind === 'lot') return lotChange(a.body, b.body);
 	if (a.kind === 'river' && b.kind === 'river' && a.body.temperatureC !== b.body.temperatureC) {
 		return {
 			paths: ['temperature'],
@@ -43,6 +50,21 @@ function bodyChange(a: DocumentRow, b: DocumentRow): Difference {
 		};
 	}
 	return { paths: [], words: '' };
+}
+
+function lotChange(a: LotBodyDocument, b: LotBodyDocument): Difference {
+	const shown: readonly (readonly [string, string, string])[] = [
+		['material', materialOf(a) ?? '', materialOf(b) ?? ''],
+		['what it is', lotWords(a), lotWords(b)],
+		['measured', measuredWords(a) || 'nothing', measuredWords(b) || 'nothing'],
+		['left', String(leftOf(a)), String(leftOf(b))],
+		['low at', String(a.lowAt ?? 'never'), String(b.lowAt ?? 'never')]
+	];
+	const different = shown.filter(([, from, to]) => from !== to);
+	return {
+		paths: different.map(([name]) => name),
+		words: different.map(([name, from, to]) => `${name} ${from} to ${to}`).join(', ')
+	};
 }
 
 /** Whether two contents are the same to the last digit, whatever the order of their fields. */

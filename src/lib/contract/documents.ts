@@ -23,10 +23,36 @@ export interface LieBodyDocument {
 	approachM: number;
 }
 
+/** A packet, a spool or a bag: just one of the materials is there. */
+export interface LotBodyDocument {
+	hook?: Pick<RecipeDocument['hook'], 'style' | 'size' | 'lengthX' | 'wireX' | 'barbed'>;
+	bead?: Pick<NonNullable<RecipeDocument['bead']>, 'metal' | 'shape' | 'diameterMm'>;
+	coil?: Pick<NonNullable<RecipeDocument['coil']>, 'metal' | 'wireInch'>;
+	thread?: { denier: number };
+	rib?: Pick<NonNullable<RecipeDocument['rib']>, 'kind' | 'wireMm'>;
+	dressing?: { kind: string };
+	finish?: { kind: 'glue' | 'resin' | 'lacquer' };
+	/** The person's own: so many weighed together, and a calliper on the wire. */
+	measured?: { pieces?: number; togetherG?: number; wireMm?: number };
+	/** The ledger: only added to; the count is the sum. */
+	entries: LotEntry[];
+	/** It is low when no more than this is left. */
+	lowAt?: number;
+}
+export interface LotEntry {
+	/** ISO date. */
+	on: string;
+	kind: 'bought' | 'used' | 'returned' | 'reserved' | 'corrected';
+	/** Pieces, metres or packets. */
+	amount: number;
+	/** For all of it, in the person's own money. */
+	price?: number;
+}
+
 /** The lie that an empty database starts with; until it is changed the page asks for the person's own water. */
 export const FIRST_LIE = 'First lie';
 
-export const documentKinds = ['fly', 'lie', 'river'] as const;
+export const documentKinds = ['fly', 'lie', 'river', 'lot'] as const;
 export type DocumentKind = (typeof documentKinds)[number];
 
 interface Stored<Kind extends DocumentKind, Body> {
@@ -40,7 +66,8 @@ interface Stored<Kind extends DocumentKind, Body> {
 export type FlyRow = Stored<'fly', FlyBodyDocument>;
 export type RiverRow = Stored<'river', RiverBodyDocument>;
 export type LieRow = Stored<'lie', LieBodyDocument> & { readonly riverId: string };
-export type DocumentRow = FlyRow | LieRow | RiverRow;
+export type LotRow = Stored<'lot', LotBodyDocument>;
+export type DocumentRow = FlyRow | LieRow | RiverRow | LotRow;
 
 export function lieFromDocument(body: LieBodyDocument): Lie {
 	return {
@@ -130,6 +157,7 @@ export interface Snapshot {
 	readonly flies: FlyRow[];
 	readonly lies: LieRow[];
 	readonly rivers: RiverRow[];
+	readonly lots: LotRow[];
 	readonly strip: StripSelection;
 	readonly history: HistoryEnds;
 }

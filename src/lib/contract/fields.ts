@@ -147,6 +147,29 @@ export function Positive(name: string, most: number, optional = false): Property
 	);
 }
 
+/** A count or a length in a ledger, of either sign. */
+export function Amount(name: string): PropertyDecorator {
+	const message = `${name} must be a number from −1000000 to 1000000.`;
+	return field(
+		() => ({ type: 'number', minimum: -1e6, maximum: 1e6 }),
+		[
+			IsNumber({ allowNaN: false, allowInfinity: false }, { message }),
+			Min(-1e6, { message }),
+			Max(1e6, { message })
+		]
+	);
+}
+
+/** A day, as 2026-01-20. */
+export function IsoDate(name: string): PropertyDecorator {
+	const message = `${name} must be a day such as 2026-01-20.`;
+	const pattern = '^\\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\\d|3[01])$';
+	return field(
+		() => ({ type: 'string', pattern }),
+		[IsString({ message }), Matches(new RegExp(pattern), { message })]
+	);
+}
+
 export function OneOf(
 	name: string,
 	values: readonly string[],

@@ -1,4 +1,11 @@
-import { DOCUMENT_VERSION, type FlyRow, type LieRow, type RiverRow } from './documents';
+import {
+	DOCUMENT_VERSION,
+	type DocumentKind,
+	type FlyRow,
+	type LieRow,
+	type LotRow,
+	type RiverRow
+} from './documents';
 
 /** Documents as files of their own: open JSON with format and version, the units in the names. */
 export function flyFile({ id, name, body }: FlyRow) {
@@ -16,6 +23,10 @@ export function lieFile({ id, name, body }: LieRow, river: RiverRow) {
 	};
 }
 
+export function lotFile({ id, name, body }: LotRow) {
+	return { format: 'gravitas/lot', version: DOCUMENT_VERSION, id, name, body };
+}
+
 export function riverFile({ id, name, body }: RiverRow, lies: readonly LieRow[]) {
 	return {
 		format: 'gravitas/river',
@@ -29,7 +40,7 @@ export function riverFile({ id, name, body }: RiverRow, lies: readonly LieRow[])
 
 /** What an import would do, or did, with one document. */
 export interface ImportItem {
-	readonly kind: 'fly' | 'lie' | 'river';
+	readonly kind: DocumentKind;
 	/** The id that it has or gets here; choices name it as `kind:id`. */
 	readonly id: string;
 	readonly name: string;

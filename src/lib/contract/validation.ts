@@ -1,6 +1,27 @@
 import 'reflect-metadata';
 import {
+	beadMetals,
+	beadShapes,
+	coilMetals,
+	hookStyles,
+	ribKinds,
+	type BeadMetal,
+	type BeadShape,
+	type CoilMetal,
+	type HookStyle,
+	type RibKind
+} from '$core/fly/index';
+import {
 	approachField,
+	beadDiameterField,
+	coilWireField,
+	denierField,
+	HOOK_SIZE_RANGE,
+	hookWireField,
+	INCH,
+	MILLIMETRE,
+	ribWireField,
+	X_STEP_RANGE,
 	depthField,
 	speedField,
 	temperatureField,
@@ -11,7 +32,75 @@ import { beds, type Bed } from '$core/water/index';
 import { DOCUMENT_VERSION } from './documents';
 import { RecipeRequest } from './recipe-validation';
 import type { RecipeDocument } from './recipe-document';
-import { Exactly, Id, Many, MapOf, Name, Nested, OneOf, Positive, Quantity, Whole } from './fields';
+import { entryKinds, type EntryKind } from './lots';
+import {
+	Amount,
+	Exactly,
+	Id,
+	IsoDate,
+	Many,
+	MapOf,
+	Name,
+	Nested,
+	OneOf,
+	Positive,
+	Quantity,
+	Whole,
+	YesNo
+} from './fields';
+
+class LotHook {
+	@OneOf('Hook style', hookStyles) style!: HookStyle;
+	@Whole('Hook size', HOOK_SIZE_RANGE) size!: number;
+	@Whole('Hook length', X_STEP_RANGE) lengthX!: number;
+	@Whole('Hook wire', X_STEP_RANGE) wireX!: number;
+	@YesNo('Barbed', true) barbed?: boolean;
+}
+class LotBead {
+	@OneOf('Bead metal', beadMetals) metal!: BeadMetal;
+	@OneOf('Bead shape', beadShapes) shape!: BeadShape;
+	@Quantity(beadDiameterField, MILLIMETRE) diameterMm!: number;
+}
+class LotCoil {
+	@OneOf('Coil metal', coilMetals) metal!: CoilMetal;
+	@Quantity(coilWireField, INCH) wireInch!: number;
+}
+class LotThread {
+	@Quantity(denierField) denier!: number;
+}
+class LotRib {
+	@OneOf('Rib', ribKinds) kind!: RibKind;
+	@Quantity(ribWireField, MILLIMETRE) wireMm!: number;
+}
+class LotDressing {
+	@Name() kind!: string;
+}
+class LotFinish {
+	@OneOf('Finish', ['glue', 'resin', 'lacquer']) kind!: 'glue' | 'resin' | 'lacquer';
+}
+class LotMeasured {
+	@Whole('The pieces weighed together', [1, 10_000], true) pieces?: number;
+	@Positive('Their weight', 10_000, true) togetherG?: number;
+	@Quantity({ ...hookWireField, name: 'The wire' }, MILLIMETRE, true) wireMm?: number;
+}
+class LotEntryRequest {
+	@IsoDate('The date of an entry') on!: string;
+	@OneOf('An entry', entryKinds) kind!: EntryKind;
+	@Amount('The amount') amount!: number;
+	@Positive('The price', 1e6, true) price?: number;
+}
+class LotBodyRequest {
+	@Nested('The hook', () => LotHook, 'optional') hook?: LotHook;
+	@Nested('The bead', () => LotBead, 'optional') bead?: LotBead;
+	@Nested('The coil wire', () => LotCoil, 'optional') coil?: LotCoil;
+	@Nested('The thread', () => LotThread, 'optional') thread?: LotThread;
+	@Nested('The rib', () => LotRib, 'optional') rib?: LotRib;
+	@Nested('The dressing', () => LotDressing, 'optional') dressing?: LotDressing;
+	@Nested('The finish', () => LotFinish, 'optional') finish?: LotFinish;
+	@Nested('What was measured', () => LotMeasured, 'optional') measured?: LotMeasured;
+	@Many('The entries', () => LotEntryRequest, 2000) entries!: LotEntryRequest[];
+	@Positive('Low at', 1e6, true) lowAt?: number;
+}
 
 class FlyBodyRequest {
 	@Nested('The recipe', () => RecipeRequest) recipe!: RecipeDocument;
@@ -44,6 +133,10 @@ export class RiverRequest extends DocumentRequest {
 	@Nested('The body', () => RiverBodyRequest) body!: RiverBodyRequest;
 }
 
+export class LotRequest extends DocumentRequest {
+	@Nested('The body', () => LotBodyRequest) body!: LotBodyRequest;
+}
+
 export class LieRequest extends DocumentRequest {
 	@Id('The river (riverId) must be the id of a river.') riverId!: string;
 	@Nested('The body', () => LieBodyRequest) body!: LieBodyRequest;
@@ -69,6 +162,12 @@ class DocumentFile {
 export class FlyFile extends DocumentFile {
 	@Exactly('gravitas/fly', 'The format must be gravitas/fly.') format!: 'gravitas/fly';
 	@Nested('The body', () => FlyBodyRequest) body!: FlyBodyRequest;
+}
+
+/** A lot of the stock as a file of its own. */
+export class LotFile extends DocumentFile {
+	@Exactly('gravitas/lot', 'The format must be gravitas/lot.') format!: 'gravitas/lot';
+	@Nested('The body', () => LotBodyRequest) body!: LotBodyRequest;
 }
 
 class RiverOfLieFile {

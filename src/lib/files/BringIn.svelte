@@ -5,7 +5,13 @@
 	import type { Bench } from '$lib/state/bench.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 
-	let { bench }: { bench: Bench } = $props();
+	interface Props {
+		bench: Bench;
+		/** Offers to paste a table of the stock as well. */
+		table?: boolean;
+	}
+	let { bench, table = false }: Props = $props();
+	let pasted = $state('');
 
 	let files = $state.raw<readonly File[]>([]);
 	let found = $state.raw<ImportAnswer | null>(null);
@@ -64,6 +70,7 @@
 					? 'Nothing had to be written.'
 					: `${written} brought in. One undo takes ${written === 1 ? 'it' : 'all of it'} out again.`;
 			found = null;
+			pasted = '';
 			await bench.refresh();
 		});
 	}
@@ -99,14 +106,18 @@
 		<FileInput size={22} class="shrink-0" aria-hidden="true" />
 		<span class="text-left">
 			<span class="block">Choose files, or drop them anywhere here</span>
-			<span class="block text-sm text-quiet">flies, lies, rivers, or an archive of them</span>
+			<span class="block text-sm text-quiet"
+				>{table
+					? 'a table of your stock (CSV), or any document'
+					: 'flies, lies, rivers, lots, an archive of them, a table of the stock (CSV)'}</span
+			>
 		</span>
 	</button>
 	<input
 		bind:this={input}
 		type="file"
 		multiple
-		accept=".json,.zip,application/json,application/zip"
+		accept=".json,.zip,.csv,.tsv,.txt,application/json,application/zip,text/csv"
 		class="sr-only"
 		tabindex="-1"
 		aria-label="Files to bring in"
@@ -115,6 +126,26 @@
 			if (input) input.value = '';
 		}}
 	/>
+
+	{#if table}
+		<label class="mt-3 block text-sm text-quiet" for="pasted-table"
+			>Or paste rows from a spreadsheet, with the line of column names</label
+		>
+		<textarea
+			id="pasted-table"
+			bind:value={pasted}
+			rows="3"
+			spellcheck="false"
+			placeholder="material, name, metal, shape, bead_mm, left, low_at"
+			class="figure mt-1 w-full rounded-md bg-sunk p-2 text-sm whitespace-pre"></textarea>
+		<button
+			type="button"
+			disabled={busy || pasted.trim() === ''}
+			class="mt-1 h-11 rounded-md bg-sunk px-4 hover:bg-line disabled:opacity-45"
+			onclick={() => void look([new File([pasted], 'pasted.csv', { type: 'text/csv' })])}
+			>See what it brings</button
+		>
+	{/if}
 
 	<div aria-live="polite">
 		{#if busy}<p class="mt-3 text-quiet">Reading …</p>{/if}

@@ -15,6 +15,7 @@
 		['Ctrl+Z', 'undo, whatever it was'],
 		['Ctrl+Shift+Z', 'redo'],
 		['B', 'the Bench'],
+		['S', 'the stock'],
 		['K', 'files and copies: take out, bring in, restore'],
 		['T', 'light or dark'],
 		['?', 'this list']

@@ -2,6 +2,7 @@
 	import { page } from '$app/state';
 	import Archive from '@lucide/svelte/icons/archive';
 	import Keyboard from '@lucide/svelte/icons/keyboard';
+	import Package from '@lucide/svelte/icons/package-open';
 	import Redo from '@lucide/svelte/icons/redo-2';
 	import Sun from '@lucide/svelte/icons/sun-moon';
 	import Undo from '@lucide/svelte/icons/undo-2';
@@ -15,6 +16,7 @@
 	let { bench, showKeys }: Props = $props();
 	const places = [
 		{ path: '/', name: 'Bench', key: 'B' },
+		{ path: '/stock', name: 'Stock', key: 'S' },
 		{ path: '/files', name: 'Files', key: 'K' }
 	] as const;
 	const button =
@@ -54,6 +56,8 @@
 					<path stroke-width="1.8" stroke-linecap="round" d="M7 9h9a4 4 0 0 1 0 8h-2" />
 					<circle cx="6" cy="9" r="3" fill="currentColor" />
 				</svg>
+			{:else if path === '/stock'}
+				<Package size={20} aria-hidden="true" />
 			{:else}
 				<Archive size={20} aria-hidden="true" />
 			{/if}

@@ -37,6 +37,7 @@ export function bindEverywhere(bench: Bench, showKeys: () => void): () => void {
 		'$mod+Shift+z': always(() => void bench.redo()),
 		'$mod+y': always(() => void bench.redo()),
 		b: plain(() => void goto('/')),
+		s: plain(() => void goto('/stock')),
 		k: plain(() => void goto('/files')),
 		t: plain(toggleTheme),
 		// With Shift on most keyboards, without on some.

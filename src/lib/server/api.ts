@@ -1,7 +1,7 @@
 import { json } from '@sveltejs/kit';
 import type { DocumentKind, ErrorAnswer } from '$lib/contract/documents';
 import { parse } from '$lib/contract/parse';
-import { FlyRequest, LieRequest, RiverRequest } from '$lib/contract/validation';
+import { FlyRequest, LieRequest, LotRequest, RiverRequest } from '$lib/contract/validation';
 import { currentStore } from './current-store';
 import { BackupError } from './db/backup-file';
 import { DATA_CORRUPTED, DatabaseError, DISK_FULL, UNKNOWN_OUTCOME } from './db/database';
@@ -9,13 +9,19 @@ import { DataFolderError } from './db/folder';
 import { readBody, readJson } from './json';
 import { Refusal, type Store } from './store/index';
 
-export type Collection = 'flies' | 'lies' | 'rivers';
+export type Collection = 'flies' | 'lies' | 'rivers' | 'lots';
 export const kindOf: Readonly<Record<Collection, DocumentKind>> = {
 	flies: 'fly',
 	lies: 'lie',
-	rivers: 'river'
+	rivers: 'river',
+	lots: 'lot'
 };
-const requests = { fly: FlyRequest, lie: LieRequest, river: RiverRequest } as const;
+const requests = {
+	fly: FlyRequest,
+	lie: LieRequest,
+	river: RiverRequest,
+	lot: LotRequest
+} as const;
 
 /** The most that an ordinary request may hold, and the most that an import may. */
 const SHORT = 256 * 1024;
@@ -76,7 +82,7 @@ export function checked<T extends object>(raw: unknown, type: new () => T, where
 /** A document of the collection's kind from the request. */
 export async function documentOf(request: Request, kind: DocumentKind) {
 	const { name, body, id, revision, ...rest } = await bodyOf<
-		FlyRequest | LieRequest | RiverRequest
+		FlyRequest | LieRequest | RiverRequest | LotRequest
 	>(request, requests[kind]);
 	const riverId = (rest as Partial<LieRequest>).riverId;
 	return {

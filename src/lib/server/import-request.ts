@@ -1,7 +1,9 @@
 import { importChoices, type ImportAnswer, type ImportChoice } from '$lib/contract/files';
+import type { LotRow } from '$lib/contract/documents';
 import { isArchive, openArchive, type NamedBytes } from './archive';
 import { LONG } from './api';
 import { readBody, readJson } from './json';
+import { lotsFromCsv } from './stock-csv';
 import { documentsIn, importLabel, planImport } from './store/import';
 import { Refusal, type Store } from './store/index';
 
@@ -66,6 +68,15 @@ function choicesOf(text: string): Record<string, ImportChoice> {
 	);
 }
 
+/** A table's text. @throws Refusal when it is not UTF-8 */
+function textOf(bytes: Uint8Array, name: string): string {
+	try {
+		return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+	} catch {
+		throw new Refusal(400, `${name} is not UTF-8 text. Save the table as CSV in UTF-8.`);
+	}
+}
+
 /** Looks at what an import means, or does it: everything in one transaction and one action. */
 export async function importInto(store: Store, request: ImportRequest): Promise<ImportAnswer> {
 	const passedOver: string[] = [];
@@ -75,6 +86,8 @@ export async function importInto(store: Store, request: ImportRequest): Promise<
 		passedOver.push(...archive.passedOver);
 		return archive.files;
 	});
+	const lots = (await store.list('lot')) as LotRow[];
+	const today = new Date().toISOString().slice(0, 10);
 	const incoming = files.flatMap(({ name, bytes }) => {
 		if (bytes.byteLength > MOST_IN_FILE) {
 			throw new Refusal(
@@ -82,12 +95,14 @@ export async function importInto(store: Store, request: ImportRequest): Promise<
 				`${name} is larger than ${MOST_IN_FILE / 2 ** 20} MB; no document is.`
 			);
 		}
-		return documentsIn(name, readJson(bytes, name));
+		if (!/\.(csv|tsv|txt)$/i.test(name)) return documentsIn(name, readJson(bytes, name));
+		const table = lotsFromCsv(name, textOf(bytes, name), lots, today);
+		return table.flatMap((lot) => documentsIn(name, lot));
 	});
 	if (incoming.length === 0) {
 		throw new Refusal(
 			422,
-			'There is no document in this: no .json file of a fly, a lie or a river.'
+			'There is no document in this: no .json file of a fly, a lie, a river or a lot of the stock, and no table of a stock.'
 		);
 	}
 	const choose = (kind: string, id: string) =>

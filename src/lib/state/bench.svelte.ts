@@ -21,9 +21,12 @@ import {
 	type DocumentRow,
 	type FlyRow,
 	type LieRow,
+	type LotBodyDocument,
+	type LotRow,
 	type Snapshot,
 	type StripSelection
 } from '$lib/contract/documents';
+import { withLot } from '$lib/contract/lots';
 import { clipped } from '$lib/contract/names';
 import { api } from './client';
 import { Documents } from './documents.svelte';
@@ -139,6 +142,26 @@ export class Bench extends Documents {
 			name: freeName('New nymph', this.flyRows),
 			body: { recipe: recipeToDocument(starterRecipe) }
 		});
+	}
+
+	/** @returns the id of the new lot; null when it was not made */
+	newLot(name: string, body: LotBodyDocument): Promise<string | null> {
+		return this.create('lot', { name: freeName(name, this.lotRows), body });
+	}
+
+	setLot(row: LotRow, body: LotBodyDocument): void {
+		this.change({ ...row, body });
+	}
+
+	removeLot(row: LotRow): Promise<boolean> {
+		return this.erase(row);
+	}
+
+	/** Takes a part of the fly on the Bench from a lot. */
+	takeFrom(lot: LotRow): void {
+		if (!this.fly) return;
+		const recipe = withLot(this.fly.body.recipe, lot);
+		this.change({ ...this.fly, body: { recipe } });
 	}
 
 	async newLie(): Promise<void> {

@@ -24,6 +24,7 @@ export class RequestError extends Error {
 export const addresses = {
 	file: (kind: DocumentKind, id: string) => `/api/${collection[kind]}/${id}/file`,
 	archive: '/api/archive',
+	stock: '/api/stock.csv',
 	table: (lieId: string | null) => `/api/flies.csv${lieId ? `?lie=${lieId}` : ''}`
 };
 
@@ -37,7 +38,8 @@ export interface BackupRow {
 const collection: Readonly<Record<DocumentKind, string>> = {
 	fly: 'flies',
 	lie: 'lies',
-	river: 'rivers'
+	river: 'rivers',
+	lot: 'lots'
 };
 
 /** How much the browser sends on for a page that is going away. */

@@ -1,15 +1,17 @@
 import { difference, mergeApart, sameContent } from '$lib/contract/changes';
-import type {
-	ActionAnswer,
-	ChangeNews,
-	DocumentChange,
-	DocumentKind,
-	DocumentRow,
-	FlyRow,
-	HistoryEnds,
-	LieRow,
-	RiverRow,
-	Snapshot
+import {
+	documentKinds,
+	type ActionAnswer,
+	type ChangeNews,
+	type DocumentChange,
+	type DocumentKind,
+	type DocumentRow,
+	type FlyRow,
+	type HistoryEnds,
+	type LieRow,
+	type LotRow,
+	type RiverRow,
+	type Snapshot
 } from '$lib/contract/documents';
 import { clipped } from '$lib/contract/names';
 import { api, RequestError } from './client';
@@ -29,6 +31,7 @@ export class Documents {
 	protected flyRows = $state.raw<readonly FlyRow[]>([]);
 	protected lieRows = $state.raw<readonly LieRow[]>([]);
 	protected riverRows = $state.raw<readonly RiverRow[]>([]);
+	protected lotRows = $state.raw<readonly LotRow[]>([]);
 	history = $state.raw<HistoryEnds>({ undo: null, redo: null });
 	notice = $state.raw<Notice | null>(null);
 	saving = $state(false);
@@ -41,14 +44,16 @@ export class Documents {
 	readonly flies = $derived([...this.flyRows].sort(byName));
 	readonly lies = $derived([...this.lieRows].sort(byName));
 	readonly rivers = $derived([...this.riverRows].sort(byName));
+	readonly lots = $derived([...this.lotRows].sort(byName));
 
 	constructor(data: Snapshot) {
 		this.flyRows = data.flies;
 		this.lieRows = data.lies;
 		this.riverRows = data.rivers;
+		this.lotRows = data.lots;
 		this.history = data.history;
 		this.stand = data.stand;
-		for (const row of [...data.flies, ...data.lies, ...data.rivers]) this.bases.set(row.id, row);
+		for (const row of rowsOf(data)) this.bases.set(row.id, row);
 		this.saver = new Saver({
 			saved: (answer, newer) => this.saved(answer, newer),
 			failed: (row, error, retrying) => this.failed(row, error, retrying)
@@ -97,10 +102,10 @@ export class Documents {
 	async refresh(): Promise<void> {
 		await this.attempt(async () => {
 			const data = await api.snapshot();
-			const rows: DocumentRow[] = [...data.flies, ...data.lies, ...data.rivers];
-			const gone = [...this.flyRows, ...this.lieRows, ...this.riverRows].filter(
-				({ id }) => !rows.some((row) => row.id === id)
-			);
+			const rows = rowsOf(data);
+			const gone = documentKinds
+				.flatMap((kind) => this.rowsOfKind(kind))
+				.filter(({ id }) => !rows.some((row) => row.id === id));
 			this.stand = data.stand;
 			this.history = data.history;
 			for (const { kind, id } of gone) this.putNewer({ kind, id, row: null });
@@ -156,9 +161,20 @@ export class Documents {
 	}
 
 	protected find(kind: DocumentKind, id: string): DocumentRow | undefined {
-		const rows: readonly DocumentRow[] =
-			kind === 'fly' ? this.flyRows : kind === 'lie' ? this.lieRows : this.riverRows;
-		return rows.find((row) => row.id === id);
+		return this.rowsOfKind(kind).find((row) => row.id === id);
+	}
+
+	private rowsOfKind(kind: DocumentKind): readonly DocumentRow[] {
+		switch (kind) {
+			case 'fly':
+				return this.flyRows;
+			case 'lie':
+				return this.lieRows;
+			case 'river':
+				return this.riverRows;
+			case 'lot':
+				return this.lotRows;
+		}
 	}
 
 	private take(answer: ActionAnswer): void {
@@ -176,7 +192,8 @@ export class Documents {
 	private put(change: DocumentChange): void {
 		if (change.kind === 'fly') this.flyRows = withChange(this.flyRows, change);
 		else if (change.kind === 'lie') this.lieRows = withChange(this.lieRows, change);
-		else this.riverRows = withChange(this.riverRows, change);
+		else if (change.kind === 'river') this.riverRows = withChange(this.riverRows, change);
+		else this.lotRows = withChange(this.lotRows, change);
 	}
 
 	private saved(answer: ActionAnswer, newerWaiting: boolean): void {
@@ -266,10 +283,8 @@ export class Documents {
 
 	/** A new document with the content of this one, under a name that is free. */
 	protected createFrom(row: DocumentRow, name: string): Promise<string | null> {
-		const rows: readonly DocumentRow[] =
-			row.kind === 'fly' ? this.flyRows : row.kind === 'lie' ? this.lieRows : this.riverRows;
 		return this.create(row.kind, {
-			name: freeName(name, rows),
+			name: freeName(name, this.rowsOfKind(row.kind)),
 			body: row.body,
 			...(row.kind === 'lie' ? { riverId: row.riverId } : {})
 		});
@@ -285,3 +300,10 @@ export class Documents {
 		}
 	}
 }
+
+const rowsOf = ({ flies, lies, rivers, lots }: Snapshot): DocumentRow[] => [
+	...flies,
+	...lies,
+	...rivers,
+	...lots
+];

@@ -58,7 +58,9 @@ const GRAMS = { unit: 'g', factor: GRAM, digits: 4 } as const;
 
 export function hookControls({ recipe, build }: Subject): Control[] {
 	const { hook } = recipe;
-	const set = (part: Partial<HookChoice>): Recipe => ({ ...recipe, hook: { ...hook, ...part } });
+	// Another hook is not from that lot, and what was measured of the lot was not this one.
+	const own = hook.lot === undefined ? hook : without(without(hook, 'lot'), 'measured');
+	const set = (part: Partial<HookChoice>): Recipe => ({ ...recipe, hook: { ...own, ...part } });
 	const measured = (part: NonNullable<HookChoice['measured']>): Recipe => {
 		const all = Object.fromEntries(
 			Object.entries({ ...hook.measured, ...part }).filter(([, value]) => value !== undefined)
@@ -181,13 +183,13 @@ export function beadControls({ recipe, build, masses, before }: Subject): Contro
 			say: beadDiameterField.show,
 			read: (text) => readQuantity(text, beadDiameterField),
 			step: tradeSteps(BEAD_STEPS),
-			set: (diameter) => set({ diameter, weighed: undefined })
+			set: (diameter) => set({ diameter, weighed: undefined, lot: undefined })
 		}),
 		choice(
 			'Kind',
 			bead.shape,
 			options({ round: 'round', slotted: 'slotted', cone: 'cone' }, beadShapes),
-			(shape) => set({ shape: shape as BeadChoice['shape'] })
+			(shape) => set({ shape: shape as BeadChoice['shape'], weighed: undefined, lot: undefined })
 		)
 	);
 	if (bead.metal === 'own') {
@@ -266,7 +268,13 @@ export function coilControls({ recipe, before }: Subject): Control[] {
 			coil?.metal ?? 'none',
 			[{ value: 'none', words: 'none' }, ...options(coilMetalWords, coilMetals, materialColour)],
 			(metal) =>
-				metal === 'none' ? { ...recipe, coil: null } : set({ metal: metal as CoilChoice['metal'] })
+				metal === 'none'
+					? { ...recipe, coil: null }
+					: set({
+							metal: metal as CoilChoice['metal'],
+							lot: undefined,
+							measured: undefined
+						})
 		),
 		number('Turns', coil?.turns ?? 0, {
 			show: String,
@@ -284,7 +292,7 @@ export function coilControls({ recipe, before }: Subject): Control[] {
 			say: coilWireField.show,
 			read: (text) => readQuantity(text, coilWireField),
 			step: tradeSteps(COIL_WIRE_STEPS),
-			set: (wire) => set({ wire })
+			set: (wire) => set({ wire, lot: undefined, measured: undefined })
 		}),
 		choice(
 			'Place',

@@ -1,6 +1,13 @@
 import { schemaOf, type JsonSchema } from '$lib/contract/fields';
+import { documentKinds } from '$lib/contract/documents';
 import { importChoices } from '$lib/contract/files';
-import { FlyRequest, LieRequest, RiverRequest, StripRequest } from '$lib/contract/validation';
+import {
+	FlyRequest,
+	LieRequest,
+	LotRequest,
+	RiverRequest,
+	StripRequest
+} from '$lib/contract/validation';
 
 /** JSON Schemas of what the API answers. */
 const text = { type: 'string' } as const;
@@ -39,10 +46,11 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 	Fly: row('fly', FlyRequest),
 	Lie: row('lie', LieRequest),
 	River: row('river', RiverRequest),
-	Document: { anyOf: [ref('Fly'), ref('Lie'), ref('River')] },
+	Lot: row('lot', LotRequest),
+	Document: { anyOf: [ref('Fly'), ref('Lie'), ref('River'), ref('Lot')] },
 	History: object({ undo: orNull(text), redo: orNull(text) }),
 	Change: object({
-		kind: { enum: ['fly', 'lie', 'river'] },
+		kind: { enum: [...documentKinds] },
 		id: uuid,
 		row: orNull(ref('Document'))
 	}),
@@ -62,6 +70,7 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 		flies: list(ref('Fly')),
 		lies: list(ref('Lie')),
 		rivers: list(ref('River')),
+		lots: list(ref('Lot')),
 		strip: object({ flyId: orNull(uuid), lieId: orNull(uuid) }),
 		history: ref('History')
 	}),
@@ -76,7 +85,7 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 	Import: object({
 		items: list(
 			object({
-				kind: { enum: ['fly', 'lie', 'river'] },
+				kind: { enum: [...documentKinds] },
 				id: uuid,
 				name: text,
 				source: text,

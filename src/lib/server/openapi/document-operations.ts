@@ -1,13 +1,14 @@
 import { starterRecipe } from '$core/fly/index';
 import { recipeToDocument } from '$lib/contract/documents';
 import { schemaOf } from '$lib/contract/fields';
-import { FlyRequest, LieRequest, RiverRequest } from '$lib/contract/validation';
+import { FlyRequest, LieRequest, LotRequest, RiverRequest } from '$lib/contract/validation';
 import { list, ref } from './answers';
 import type { Operation } from './operation';
 
 const FLY = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e01';
 const RIVER = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e02';
 const LIE = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e03';
+const LOT = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e04';
 /** An id that nothing has. */
 export const ABSENT = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2eff';
 
@@ -22,8 +23,16 @@ export const water = {
 	approachM: 2.5
 };
 
+const beads = {
+	bead: { metal: 'tungsten', shape: 'slotted', diameterMm: 2.8 },
+	measured: { pieces: 25, togetherG: 3.1 },
+	entries: [{ on: '2026-01-20', kind: 'bought', amount: 50, price: 12.5 }],
+	lowAt: 10
+};
+const used = { on: '2026-02-03', kind: 'used', amount: 6 };
+
 interface Collection {
-	readonly name: 'flies' | 'rivers' | 'lies';
+	readonly name: 'flies' | 'rivers' | 'lies' | 'lots';
 	readonly schema: string;
 	readonly request: new () => object;
 	readonly id: string;
@@ -58,6 +67,16 @@ const collections: readonly Collection[] = [
 		first: { name: 'Gauge pool', riverId: RIVER, body: water },
 		second: { name: 'Gauge pool', riverId: RIVER, body: { ...water, depthM: 1.2 } },
 		wrong: { name: 'Gauge pool', riverId: ABSENT, body: water }
+	},
+	{
+		name: 'lots',
+		schema: 'Lot',
+		request: LotRequest,
+		id: LOT,
+		first: { name: 'Grey tin', body: beads },
+		second: { name: 'Grey tin', body: { ...beads, entries: [...beads.entries, used] } },
+		// Two materials in one packet.
+		wrong: { name: 'Grey tin', body: { ...beads, thread: { denier: 70 } } }
 	}
 ];
 

@@ -73,7 +73,7 @@ export const openApi = {
 		title: 'Gravitas',
 		version: '0',
 		description:
-			'Flies, lies and rivers, and what is predicted of them. All units are in the names of the fields. ' +
+			'Flies, lies, rivers and the stock, and what is predicted of them. All units are in the names of the fields. ' +
 			'It answers on this machine only. Version 0 may still change.'
 	},
 	paths,

@@ -108,6 +108,13 @@ export const operations: readonly Operation[] = [
 	},
 	{
 		method: 'get',
+		path: '/api/stock.csv',
+		summary: 'The stock as a table, one row a lot; the same table can be imported',
+		answer: { status: 200, content: 'text/csv' },
+		examples: [{ path: '/api/stock.csv', status: 200 }]
+	},
+	{
+		method: 'get',
 		path: '/api/flies.csv',
 		summary: 'The flies with their predictions as CSV',
 		query: { lie: { about: 'the lie that they are fished in', schema: { type: 'string' } } },
@@ -121,7 +128,7 @@ export const operations: readonly Operation[] = [
 	{
 		method: 'get',
 		path: '/api/schemas/{name}',
-		summary: 'The JSON Schema of a document file: fly.json, lie.json or river.json',
+		summary: 'The JSON Schema of a document file: fly.json, lie.json, river.json or lot.json',
 		answer: { status: 200, content: { type: 'object' } },
 		errors: [404],
 		examples: [

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { starterRecipe } from '$core/fly/index';
 import { DOCUMENT_VERSION, FIRST_LIE, recipeToDocument } from '$lib/contract/documents';
 import type { Database } from '../db/database';
+import { lotsFromCsv } from '../stock-csv';
 import { putDocument } from './documents';
 import { documentsIn, planImport } from './import';
 
@@ -61,13 +62,19 @@ export function startEmpty(db: Database): Promise<void> {
 
 const demoFiles = import.meta.glob<unknown>('/demo/*.json', { import: 'default' });
 
+const demoTables = import.meta.glob<string>('/demo/*.csv', { query: '?raw', import: 'default' });
+/** The day on which the demo's stock was bought. */
+const DEMO_BOUGHT = '2026-01-20';
+
 /** Brings in the demo scenario from its open-format files. @throws Refusal naming a file that is wrong */
 export async function startDemo(db: Database): Promise<void> {
 	const files = await Promise.all(
 		Object.entries(demoFiles).map(async ([source, load]) => ({ source, raw: await load() }))
 	);
-	await fillOnce(
-		db,
-		files.sort((a, b) => a.source.localeCompare(b.source))
+	const tables = await Promise.all(
+		Object.entries(demoTables).map(async ([source, load]) =>
+			lotsFromCsv(source, await load(), [], DEMO_BOUGHT).map((raw) => ({ source, raw }))
+		)
 	);
+	await fillOnce(db, [...files.sort((a, b) => a.source.localeCompare(b.source)), ...tables.flat()]);
 }

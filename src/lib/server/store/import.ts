@@ -3,7 +3,7 @@ import { difference, sameContent } from '$lib/contract/changes';
 import type { DocumentKind, DocumentRow } from '$lib/contract/documents';
 import type { ImportChoice, ImportItem } from '$lib/contract/files';
 import { clipped } from '$lib/contract/names';
-import { FlyFile, LieFile, RiverFile } from '$lib/contract/validation';
+import { FlyFile, LieFile, LotFile, RiverFile } from '$lib/contract/validation';
 import { parse } from '$lib/contract/parse';
 import type { Queryable } from '../db/database';
 import { listDocuments, type DocumentContent } from './documents';
@@ -63,9 +63,13 @@ export function documentsIn(source: string, raw: unknown): Incoming[] {
 				}))
 			];
 		}
+		case 'gravitas/lot': {
+			const { id, name, body } = read(source, LotFile, raw);
+			return [{ kind: 'lot', ...known(id, name, source), body, river: null }];
+		}
 		default: {
 			const message =
-				'The format must be gravitas/fly, gravitas/lie or gravitas/river; this is no document of Gravitas.';
+				'The format must be gravitas/fly, gravitas/lie, gravitas/river or gravitas/lot; this is no document of Gravitas.';
 			throw new Refusal(422, `${source}: ${message}`, { errors: [{ path: 'format', message }] });
 		}
 	}
@@ -107,11 +111,11 @@ export async function planImport(
 ): Promise<ImportPlan> {
 	// As it will be after what is planned so far; a later file may bring the same document again.
 	const here = new Shelf();
-	for (const kind of ['river', 'lie', 'fly'] as const) {
+	for (const kind of ['river', 'lie', 'lot', 'fly'] as const) {
 		for (const row of await listDocuments(db, kind)) here.put(row);
 	}
 	// What is here under its id goes first: it may give up the name by which another is found.
-	const rank = { river: 0, lie: 2, fly: 4 } as const;
+	const rank = { river: 0, lie: 2, lot: 4, fly: 6 } as const;
 	const order = incoming
 		.map((document, place) => {
 			const known = document.id !== null && here.get(document.kind, document.id) !== undefined;
@@ -200,9 +204,10 @@ export function importLabel(writes: readonly Write[]): string {
 	const words = {
 		fly: ['fly', 'flies'],
 		lie: ['lie', 'lies'],
-		river: ['river', 'rivers']
+		river: ['river', 'rivers'],
+		lot: ['lot', 'lots']
 	} as const;
-	const counted = (['fly', 'river', 'lie'] as const).flatMap((kind) => {
+	const counted = (['fly', 'river', 'lie', 'lot'] as const).flatMap((kind) => {
 		const count = writes.filter((write) => write.kind === kind).length;
 		return count === 0 ? [] : [`${count} ${words[kind][count === 1 ? 0 : 1]}`];
 	});

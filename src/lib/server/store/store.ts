@@ -9,6 +9,7 @@ import type {
 	FlyRow,
 	HistoryEntry,
 	LieRow,
+	LotRow,
 	RiverRow,
 	Snapshot,
 	StripSelection
@@ -31,6 +32,7 @@ import {
 	removeDocument,
 	type DocumentContent
 } from './documents';
+import { checkLot } from './lots';
 import { Refusal } from './refusal';
 
 export type Listener = (news: ChangeNews | null) => void;
@@ -77,7 +79,12 @@ export interface Write {
 	readonly content: DocumentContent;
 }
 
-const words: Readonly<Record<DocumentKind, string>> = { fly: 'fly', lie: 'lie', river: 'river' };
+const words: Readonly<Record<DocumentKind, string>> = {
+	fly: 'fly',
+	lie: 'lie',
+	river: 'river',
+	lot: 'lot'
+};
 
 /**
  * @param backups makes and restores copies of this database
@@ -145,6 +152,7 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 					flies: await listDocuments<FlyRow>(tx, 'fly'),
 					lies: await listDocuments<LieRow>(tx, 'lie'),
 					rivers: await listDocuments<RiverRow>(tx, 'river'),
+					lots: await listDocuments<LotRow>(tx, 'lot'),
 					strip: strip?.value ?? { flyId: null, lieId: null },
 					history: await historyEnds(tx)
 				};
@@ -157,6 +165,7 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 					throw new Refusal(409, `A ${words[kind]} with this id is already there.`);
 				}
 				await needsRiver(tx, kind, content);
+				checkLot(kind, content, null);
 				const row = await putDocument(tx, kind, id, content);
 				await recordAction(
 					tx,
@@ -171,6 +180,7 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 				const before = await current(tx, kind, id);
 				await expect(tx, before, revision);
 				await needsRiver(tx, kind, content);
+				checkLot(kind, content, before);
 				const row = await putDocument(tx, kind, id, content);
 				await recordEdit(tx, before, row);
 				return [{ kind, id, row }];
@@ -205,6 +215,7 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 				for (const { kind, id, content } of writes) {
 					const before = await findDocument(tx, kind, id);
 					await needsRiver(tx, kind, content);
+					checkLot(kind, content, null);
 					records.push({ kind, id, before, after: await putDocument(tx, kind, id, content) });
 				}
 				if (records.length > 0) await recordAction(tx, label, [], records);

@@ -1,0 +1,53 @@
+<script lang="ts">
+	import { Popover } from 'bits-ui';
+	import { partWords, type PartName } from '$core/fly/index';
+	import type { LotRow } from '$lib/contract/documents';
+	import { leftOf, lotWords, measuredWords } from '$lib/contract/lots';
+	import RowList from './RowList.svelte';
+
+	interface Props {
+		part: PartName;
+		/** The lots of this part's material. */
+		lots: readonly LotRow[];
+		current: string | null;
+		take: (lot: LotRow) => void;
+	}
+	let { part, lots, current, take }: Props = $props();
+	let open = $state(false);
+	const from = $derived(lots.find(({ id }) => id === current));
+</script>
+
+<Popover.Root bind:open>
+	<Popover.Trigger
+		class="min-h-9 w-full rounded-md bg-sunk px-3 py-1.5 text-left text-sm hover:bg-line"
+	>
+		{from ? `From your stock: ${from.name}` : 'Nominal. Take it from your stock …'}
+	</Popover.Trigger>
+	<Popover.Portal>
+		<Popover.Content
+			role="dialog"
+			aria-label="Take the {partWords[part]} from the stock"
+			class="z-30 w-[min(24rem,94vw)] rounded-lg border border-line bg-raised p-3 shadow-lg"
+			align="start"
+		>
+			<RowList
+				label="In stock"
+				placeholder="Find by name, size or metal"
+				rows={lots.map(({ id, name, body }) => {
+					const measured = measuredWords(body);
+					return {
+						id,
+						name,
+						detail: `${lotWords(body)} · ${leftOf(body)} left${measured ? ` · ${measured}` : ''}`
+					};
+				})}
+				{current}
+				choose={(id) => {
+					const lot = lots.find((row) => row.id === id);
+					if (lot) take(lot);
+					open = false;
+				}}
+			/>
+		</Popover.Content>
+	</Popover.Portal>
+</Popover.Root>

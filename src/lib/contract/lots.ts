@@ -1,0 +1,154 @@
+import {
+	bodyKindWords,
+	beadMetalWords,
+	coilMetalWords,
+	hookWords,
+	ribKindWords
+} from '$core/fly/index';
+import type { LotBodyDocument, LotRow } from './documents';
+import type { RecipeDocument } from './recipe-document';
+
+/** What a lot can be of: each is a field of its body, and just one of them is there. */
+export const lotMaterials = [
+	'hook',
+	'bead',
+	'coil',
+	'thread',
+	'rib',
+	'dressing',
+	'finish'
+] as const;
+export type LotMaterial = (typeof lotMaterials)[number];
+
+export const lotMaterialWords: Readonly<Record<LotMaterial, string>> = {
+	hook: 'Hooks',
+	bead: 'Beads',
+	coil: 'Coil wire',
+	thread: 'Threads',
+	rib: 'Ribs',
+	dressing: 'Dressings',
+	finish: 'Finishes'
+};
+
+/** In what a lot is counted. */
+export const lotUnit = (material: LotMaterial) =>
+	material === 'hook' || material === 'bead'
+		? 'pieces'
+		: material === 'dressing' || material === 'finish'
+			? 'packets'
+			: 'm';
+
+/** What the lot is of; null when none or several are given. */
+export function materialOf(body: LotBodyDocument): LotMaterial | null {
+	const given = lotMaterials.filter((material) => body[material] !== undefined);
+	return given.length === 1 ? given[0]! : null;
+}
+
+/** Entries that add to a lot and that take from it. */
+export const entryKinds = ['bought', 'used', 'returned', 'reserved', 'corrected'] as const;
+export type EntryKind = (typeof entryKinds)[number];
+const SIGN: Readonly<Record<EntryKind, 1 | -1>> = {
+	bought: 1,
+	returned: 1,
+	used: -1,
+	reserved: -1,
+	corrected: 1
+};
+
+/** What is left: the sum of the ledger. A correction may be negative. */
+export const leftOf = ({ entries }: LotBodyDocument) =>
+	Number(entries.reduce((sum, { kind, amount }) => sum + SIGN[kind] * amount, 0).toFixed(3));
+
+/** Price of one piece or metre by all that was bought with a price; null when nothing was. */
+export function priceEach({ entries }: LotBodyDocument): number | null {
+	const priced = entries.filter(
+		(e) => e.kind === 'bought' && e.price !== undefined && e.amount > 0
+	);
+	const amount = priced.reduce((sum, e) => sum + e.amount, 0);
+	return amount > 0 ? priced.reduce((sum, e) => sum + e.price!, 0) / amount : null;
+}
+
+export const isLow = (body: LotBodyDocument) =>
+	body.lowAt !== undefined && leftOf(body) <= body.lowAt;
+
+/** Grams of one piece by the person's own weighing; null when none was weighed. */
+export function weighedEach({ measured }: LotBodyDocument): number | null {
+	return measured?.togetherG !== undefined && measured.pieces
+		? measured.togetherG / measured.pieces
+		: null;
+}
+
+/** What is in the packet, in a few words. */
+export function lotWords(body: LotBodyDocument): string {
+	const { hook, bead, coil, thread, rib, dressing, finish } = body;
+	if (hook) return hookWords(hook);
+	if (bead) return `${beadMetalWords[bead.metal]} ${bead.diameterMm} mm, ${bead.shape}`;
+	if (coil) return `${coilMetalWords[coil.metal]} ${String(coil.wireInch).replace(/^0/, '')} in`;
+	if (thread) return `${thread.denier} denier`;
+	if (rib) return `${ribKindWords[rib.kind]} ${rib.wireMm} mm`;
+	if (dressing) return bodyKindWords[dressing.kind as keyof typeof bodyKindWords] ?? dressing.kind;
+	return finish?.kind ?? '';
+}
+
+/** What was measured of it, in a few words; empty when nothing was. */
+export function measuredWords(body: LotBodyDocument): string {
+	const { measured } = body;
+	if (!measured) return '';
+	const each = weighedEach(body);
+	return [
+		each === null
+			? ''
+			: `${measured.pieces} weigh ${measured.togetherG} g, ${Number(each.toPrecision(3))} g each`,
+		measured.wireMm === undefined ? '' : `wire ${measured.wireMm} mm`
+	]
+		.filter(Boolean)
+		.join('; ');
+}
+
+const INCH_MM = 25.4;
+
+/** The recipe with its part taken from the lot: nominal values, and what was measured of the lot. */
+export function withLot(recipe: RecipeDocument, { id, body }: LotRow): RecipeDocument {
+	const { hook, bead, coil, thread, rib, measured } = body;
+	const each = weighedEach(body);
+	if (hook) {
+		const found = {
+			...(measured?.wireMm === undefined ? {} : { wireMm: measured.wireMm }),
+			...(each === null ? {} : { massG: Number(each.toPrecision(6)) })
+		};
+		return {
+			...recipe,
+			hook: { ...hook, lot: id, ...(Object.keys(found).length ? { measured: found } : {}) }
+		};
+	}
+	if (bead) {
+		return {
+			...recipe,
+			bead: {
+				...bead,
+				lot: id,
+				...(each === null ? {} : { weighedG: Number(each.toPrecision(6)) })
+			}
+		};
+	}
+	if (coil) {
+		const wire =
+			measured?.wireMm === undefined
+				? { wireInch: coil.wireInch }
+				: { wireInch: Number((measured.wireMm / INCH_MM).toFixed(8)), measured: true };
+		return {
+			...recipe,
+			coil: { turns: recipe.coil?.turns ?? 3, metal: coil.metal, ...wire, lot: id }
+		};
+	}
+	if (thread) {
+		const usual = { baseLayers: 1, dam: true, headTurns: 8 };
+		return { ...recipe, thread: { ...usual, ...recipe.thread, denier: thread.denier, lot: id } };
+	}
+	if (rib) {
+		const wireMm = measured?.wireMm ?? rib.wireMm;
+		const usual = { turns: 6, against: true };
+		return { ...recipe, rib: { ...usual, ...recipe.rib, kind: rib.kind, wireMm, lot: id } };
+	}
+	return recipe;
+}

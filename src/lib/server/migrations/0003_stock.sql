@@ -1,0 +1,11 @@
+-- Lots of the stock: what a packet or a spool holds, what was measured of it, and its ledger, in which
+-- entries are only added and the count is their sum.
+
+create table lot (
+	id uuid primary key,
+	name text not null check (length(btrim(name)) between 1 and 80),
+	body jsonb not null check (jsonb_typeof(body) = 'object'),
+	revision integer not null default 1 check (revision > 0),
+	created_at timestamptz not null default clock_timestamp(),
+	updated_at timestamptz not null default clock_timestamp()
+);

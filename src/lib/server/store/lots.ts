@@ -1,0 +1,31 @@
+import { sameContent } from '$lib/contract/changes';
+import type { DocumentKind, DocumentRow, LotBodyDocument } from '$lib/contract/documents';
+import { lotMaterials, materialOf } from '$lib/contract/lots';
+import type { DocumentContent } from './documents';
+import { Refusal } from './refusal';
+
+/**
+ * What the contract's classes cannot say of a lot: it is of one material, and its ledger only grows.
+ *
+ * @param before the lot that is edited; null for a new one, or one that an import brings as a whole
+ * @throws Refusal with 422, or 409 where the ledger was rewritten
+ */
+export function checkLot(
+	kind: DocumentKind,
+	content: DocumentContent,
+	before: DocumentRow | null
+): void {
+	if (kind !== 'lot') return;
+	const body = content.body as LotBodyDocument;
+	if (materialOf(body) === null) {
+		const message = `A lot is of one material: one of ${lotMaterials.join(', ')}.`;
+		throw new Refusal(422, message, { errors: [{ path: 'body', message }] });
+	}
+	const old = (before?.body as LotBodyDocument | undefined)?.entries ?? [];
+	if (!old.every((entry, i) => sameContent(entry, body.entries[i]))) {
+		throw new Refusal(
+			409,
+			'The entries of a lot are only added to. Correct a count with an entry “corrected”, or undo.'
+		);
+	}
+}

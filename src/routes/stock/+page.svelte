@@ -1,0 +1,67 @@
+<script lang="ts">
+	import BringIn from '$lib/files/BringIn.svelte';
+	import { lotMaterialWords, materialOf, type LotMaterial } from '$lib/contract/lots';
+	import { addresses } from '$lib/state/client';
+	import { useBench } from '$lib/state/context';
+	import { firstLot } from '$lib/stock/controls';
+	import LotEditor from '$lib/stock/LotEditor.svelte';
+	import LotList from '$lib/stock/LotList.svelte';
+	import Shopping from '$lib/stock/Shopping.svelte';
+
+	const bench = useBench();
+	let chosen = $state<string | null>(null);
+	const lot = $derived(bench.lots.find(({ id }) => id === chosen) ?? bench.lots[0] ?? null);
+	const PARTS: readonly LotMaterial[] = ['hook', 'bead', 'coil', 'thread', 'rib'];
+
+	async function add(material: LotMaterial) {
+		const name = `New ${lotMaterialWords[material].toLowerCase()}`;
+		const id = await bench.newLot(name, firstLot[material]);
+		if (id) chosen = id;
+	}
+</script>
+
+<svelte:head><title>Stock · Gravitas</title></svelte:head>
+
+<div
+	class="grid min-h-0 flex-1 max-md:gap-6 max-md:p-4 md:grid-cols-[minmax(0,5fr)_minmax(0,5fr)_minmax(0,4fr)] md:overflow-hidden"
+>
+	<div class="min-h-0 overflow-y-auto md:p-5">
+		<h1 class="text-xl font-semibold">Stock</h1>
+		<p class="mb-3 text-sm text-quiet">
+			What lies in your drawers. What you weigh or measure here makes the predictions of the flies
+			tied from it surer.
+		</p>
+		<LotList lots={bench.lots} current={lot?.id ?? null} choose={(id) => (chosen = id)} {add} />
+	</div>
+	<div class="min-h-0 overflow-y-auto border-line md:border-x md:p-5">
+		{#if lot}
+			{@const now = lot}
+			{#key now.id}
+				<LotEditor
+					lot={now}
+					rename={(name) => bench.rename(now, name)}
+					onchange={(body) => bench.setLot(now, body)}
+					remove={() => void bench.removeLot(now)}
+					take={bench.fly && PARTS.includes(materialOf(now.body)!)
+						? () => bench.takeFrom(now)
+						: null}
+				/>
+			{/key}
+		{:else}
+			<p>
+				Nothing is in stock yet. Begin with the beads: choose “New lot” beside Beads, or paste a
+				table.
+			</p>
+		{/if}
+	</div>
+	<div class="flex min-h-0 flex-col gap-6 overflow-y-auto md:p-5">
+		<Shopping lots={bench.lots} />
+		<BringIn {bench} table />
+		<a
+			href={addresses.stock}
+			download
+			class="grid min-h-11 place-items-center rounded-md bg-sunk px-4 hover:bg-line"
+			>Take the stock out as a table (CSV)</a
+		>
+	</div>
+</div>
