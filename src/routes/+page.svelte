@@ -14,6 +14,7 @@
 	import { oneFrameBehind } from '$lib/state/one-frame-behind.svelte';
 	import HistoryDialog from '$lib/bench/HistoryDialog.svelte';
 	import { bindKeys } from '$lib/frame/keys';
+	import SizesDialog from '$lib/bench/SizesDialog.svelte';
 	import Strip from '$lib/bench/Strip.svelte';
 	import { listed } from '$lib/bench/listed';
 	import DrawingTools from '$lib/bench/DrawingTools.svelte';
@@ -34,6 +35,7 @@
 	let chooser = $state<'fly' | 'lie' | null>(null);
 	let openRows = $state<Partial<Record<PartName, boolean>>>({ bead: true });
 	let zoom = $state(1);
+	let sizes = $state(false);
 	$effect(() => drawing.load());
 
 	async function rename() {
@@ -151,6 +153,7 @@
 					beside={now.beside}
 					layBeside={(id) => bench.layBeside(id)}
 					{saveSvg}
+					showSizes={() => (sizes = true)}
 				/>
 				<div class="min-h-0 flex-1">
 					<SectionDrawing
@@ -212,6 +215,7 @@
 		</div>
 	</div>
 {/if}
+<SizesDialog {bench} bind:open={sizes} />
 {#if history}
 	<HistoryDialog {bench} row={history.row} bind:open={history.open} />
 {/if}

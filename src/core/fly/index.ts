@@ -31,4 +31,5 @@ export {
 	type FitNote,
 	type Severity
 } from './fit/index';
+export { onSize } from './sizes';
 export { leadFreeEquivalent } from './lead-free';

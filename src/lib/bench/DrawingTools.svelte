@@ -12,8 +12,9 @@
 		beside: { readonly id: string; readonly name: string } | null;
 		layBeside: (id: string | null) => void;
 		saveSvg: () => void;
+		showSizes: () => void;
 	}
-	let { zoom = $bindable(), others, beside, layBeside, saveSvg }: Props = $props();
+	let { zoom = $bindable(), others, beside, layBeside, saveSvg, showSizes }: Props = $props();
 	let choosing = $state(false);
 	const ZOOMS = [1, 1.5, 2.5, 4, 6];
 	const step = (by: 1 | -1) => {
@@ -83,6 +84,7 @@
 	{#if beside}
 		<button type="button" class={button} onclick={() => layBeside(null)}>Take it away</button>
 	{/if}
+	<button type="button" class={button} onclick={showSizes}>Other sizes</button>
 	<span class="flex-1"></span>
 	<button type="button" class={button} onclick={saveSvg}>Save SVG</button>
 	<a class={button} href="/drawing">Full size, to print</a>

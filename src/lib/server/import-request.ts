@@ -14,6 +14,8 @@ export interface ImportRequest {
 	readonly files: readonly NamedBytes[];
 	/** Only says what the import would mean. */
 	readonly look: boolean;
+	/** What the undo list calls it; null for the usual words. */
+	readonly label: string | null;
 	/** What to do with a document that is here and differs, unless `choices` names it. */
 	readonly different: ImportChoice;
 	/** By `kind:id`. */
@@ -28,10 +30,11 @@ export interface ImportRequest {
 export async function importRequestOf(request: Request, url: URL): Promise<ImportRequest> {
 	const look = url.searchParams.get('look') === '1';
 	const different = choiceOf(url.searchParams.get('different') ?? 'keep', 'different');
+	const label = url.searchParams.get('label')?.trim().slice(0, 120) || null;
 	const body = await readBody(request, LONG);
 	const type = request.headers.get('content-type') ?? '';
 	if (!/^multipart\/form-data/i.test(type)) {
-		return { files: [{ name: 'The request', bytes: body }], look, different, choices: {} };
+		return { files: [{ name: 'The request', bytes: body }], look, label, different, choices: {} };
 	}
 	let form: FormData;
 	try {
@@ -48,7 +51,7 @@ export async function importRequestOf(request: Request, url: URL): Promise<Impor
 		} else if (field === 'choices') choices = choicesOf(value);
 		else throw new Refusal(422, `The form has a field “${field.slice(0, 60)}” that is not known.`);
 	}
-	return { files, look, different, choices };
+	return { files, look, label, different, choices };
 }
 
 function choiceOf(value: unknown, path: string): ImportChoice {
@@ -113,7 +116,7 @@ export async function importInto(store: Store, request: ImportRequest): Promise<
 	}
 	const { result, answer } = await store.together(async (tx) => {
 		const { items, writes } = await planImport(tx, incoming, choose);
-		return { result: items, label: importLabel(writes), writes };
+		return { result: items, label: request.label ?? importLabel(writes), writes };
 	});
 	return { items: result, written: answer.changes.length, passedOver };
 }

@@ -26,6 +26,7 @@ import {
 	type Snapshot,
 	type StripSelection
 } from '$lib/contract/documents';
+import { flyFile } from '$lib/contract/files';
 import { withLot } from '$lib/contract/lots';
 import { clipped } from '$lib/contract/names';
 import { api } from './client';
@@ -54,6 +55,8 @@ export class Bench extends Documents {
 
 	// By way of the bodies, which stay the same objects when only a revision moves on: the answer is
 	// then not worked out a second time.
+	/** The lie's water, or still water of ordinary depth while there is no lie. */
+	readonly waterOrStill = $derived.by(() => this.water ?? NO_LIE);
 	private readonly flyBody = $derived(this.fly?.body ?? null);
 	private readonly lieBody = $derived(this.lie?.body ?? null);
 	/** True until a new person has said anything about the water they fish. */
@@ -64,7 +67,7 @@ export class Bench extends Documents {
 	readonly water = $derived(this.lieBody && lieFromDocument(this.lieBody));
 	readonly temperature = $derived(this.river?.body.temperatureC ?? NO_TEMPERATURE);
 	readonly prediction = $derived(
-		this.recipe && predict(this.recipe, this.water ?? NO_LIE, this.temperature)
+		this.recipe && predict(this.recipe, this.waterOrStill, this.temperature)
 	);
 	readonly column = $derived(this.water && compileColumn(this.water, this.temperature, MEDIANS));
 	readonly section = $derived(
@@ -87,7 +90,7 @@ export class Bench extends Documents {
 		const row = this.flyRows.find(({ id }) => id === this.besideId && id !== this.fly?.id);
 		if (!row || !this.recipe) return null;
 		const recipe = recipeFromDocument(row.body.recipe);
-		const { build, body, mass, speed } = predict(recipe, this.water ?? NO_LIE, this.temperature);
+		const { build, body, mass, speed } = predict(recipe, this.waterOrStill, this.temperature);
 		return {
 			id: row.id,
 			name: row.name,
@@ -142,6 +145,24 @@ export class Bench extends Documents {
 			name: freeName('New nymph', this.flyRows),
 			body: { recipe: recipeToDocument(starterRecipe) }
 		});
+	}
+
+	/** The fly on the Bench on other hooks, each a fly of its own; one undo takes them back. @returns whether it was done */
+	newSizes(sizes: readonly { size: number; recipe: Recipe }[]): Promise<boolean> {
+		const name = this.fly?.name ?? 'Nymph';
+		const files = sizes.map(({ size, recipe }) => {
+			const id = crypto.randomUUID();
+			const sized = freeName(`${clipped(name, 72)} #${size}`, this.flyRows);
+			const file = flyFile({
+				kind: 'fly',
+				id,
+				name: sized,
+				revision: 1,
+				body: { recipe: recipeToDocument(recipe) }
+			});
+			return new File([JSON.stringify(file)], `${size}.json`);
+		});
+		return this.bringIn(files, `${clipped(name, 60)}: on ${sizes.length} other hooks`);
 	}
 
 	/** @returns the id of the new lot; null when it was not made */

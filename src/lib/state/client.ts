@@ -96,12 +96,18 @@ export const api = {
 	import: (
 		files: readonly File[],
 		choices: Readonly<Record<string, ImportChoice>>,
-		look: boolean
+		look: boolean,
+		/** What the undo list calls it. */
+		label?: string
 	) => {
 		const form = new FormData();
 		files.forEach((file) => form.append('file', file));
 		form.append('choices', JSON.stringify(choices));
-		return request('POST', `/api/import${look ? '?look=1' : ''}`, form) as Promise<ImportAnswer>;
+		const query = new URLSearchParams({
+			...(look ? { look: '1' } : {}),
+			...(label ? { label } : {})
+		});
+		return request('POST', `/api/import?${query}`, form) as Promise<ImportAnswer>;
 	},
 	strip: (selection: { flyId: string | null; lieId: string | null }) =>
 		request('PUT', '/api/strip', selection)

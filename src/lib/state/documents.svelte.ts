@@ -281,6 +281,14 @@ export class Documents {
 		};
 	}
 
+	/** Makes or changes several documents as one action. @returns whether it was done */
+	protected async bringIn(files: readonly File[], label: string): Promise<boolean> {
+		await this.saver.flush();
+		const done = await this.attempt(() => api.import(files, {}, false, label));
+		if (done) await this.refresh();
+		return done !== null;
+	}
+
 	/** A new document with the content of this one, under a name that is free. */
 	protected createFrom(row: DocumentRow, name: string): Promise<string | null> {
 		return this.create(row.kind, {

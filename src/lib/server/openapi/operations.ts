@@ -82,6 +82,7 @@ export const operations: readonly Operation[] = [
 			'Bring in documents: a form with any number of files, or one file or ZIP archive as the body; one action, all or nothing',
 		query: {
 			look: { about: '1: only say what it would mean', schema: { enum: ['0', '1'] } },
+			label: { about: 'what the undo list calls it', schema: { type: 'string' } },
 			different: {
 				about: 'what to do with a document that is here and differs',
 				schema: { enum: ['keep', 'take', 'both'] }
