@@ -2,7 +2,15 @@ import { describe, expect, test } from 'vitest';
 import fc from 'fast-check';
 import { priorBeliefs, valuesAt } from '../belief/index';
 import { predict } from '../predict/index';
-import { compileFly, type BodyChoice, type Recipe } from './index';
+import {
+	buildFly,
+	compileFly,
+	fitOf,
+	leadFreeEquivalent,
+	onSize,
+	type BodyChoice,
+	type Recipe
+} from './index';
 
 const median = valuesAt(priorBeliefs);
 const massOf = (recipe: Recipe) => compileFly(recipe, median).body.mass;
@@ -235,4 +243,42 @@ describe('what was weighed is believed', () => {
 		};
 		expect(spread(speed)).toBeGreaterThan(spread(predict(written, lie, 10).speed));
 	});
+});
+
+test('a pattern on other sizes: a bead step a size, wire by the hook’s, the look kept (common practice)', () => {
+	const fly: Recipe = {
+		hook: { style: 'jig60', size: 14, lengthX: 0, wireX: 0, measured: { wire: 0.55e-3 } },
+		bead: { metal: 'tungsten', shape: 'slotted', diameter: 2.8e-3, weighed: 0.12e-3 },
+		coil: { metal: 'lead', wire: 0.381e-3, turns: 3 },
+		dressing: { fullness: 'medium' }
+	};
+	const beads = [18, 16, 12, 10].map((size) => onSize(fly, size).bead!.diameter * 1e3);
+	expect(beads).toEqual([2.0, 2.4, 3.2, 3.5]);
+	const small = onSize(fly, 16);
+	// What was measured was another hook and another bead.
+	expect(small.hook.measured).toBeUndefined();
+	expect(small.bead!.weighed).toBeUndefined();
+	expect(onSize(fly, 8).coil!.wire).toBeGreaterThan(fly.coil!.wire);
+	for (const size of [8, 10, 12, 16, 18]) {
+		const fit = fitOf(buildFly(onSize(fly, size), median), median);
+		expect(fit.filter((note) => note.severity === 'stop')).toEqual([]);
+	}
+	expect(massOf(small)).toBeLessThan(massOf(fly));
+	expect(onSize(fly, 14)).toBe(fly);
+});
+
+test('lead-free that weighs the same: so many turns more', () => {
+	const fly: Recipe = {
+		hook: { style: 'straight', size: 10, lengthX: 2, wireX: 0 },
+		bead: null,
+		coil: { metal: 'lead', wire: 0.508e-3, turns: 10 },
+		dressing: { fullness: 'medium' }
+	};
+	const free = leadFreeEquivalent(fly)!;
+	// 11.34 against 8.0 g/cm³.
+	expect(free).toMatchObject({ metal: 'leadFree', turns: 14 });
+	const coil = (recipe: Recipe) =>
+		compileFly(recipe, median).parts.find(({ part }) => part === 'coil')!.mass;
+	expect(Math.abs(coil({ ...fly, coil: free }) / coil(fly) - 1)).toBeLessThan(0.05);
+	expect(leadFreeEquivalent({ ...fly, coil: free })).toBeNull();
 });

@@ -83,7 +83,7 @@
 						<label class="flex h-11 items-center gap-2">
 							<input
 								type="checkbox"
-								class="size-5"
+								class="size-5 accent-(--water)"
 								checked={chosen[size] ?? true}
 								onchange={(event) => (chosen[size] = event.currentTarget.checked)}
 							/>

@@ -98,7 +98,7 @@ export function measuredWords(body: LotBodyDocument): string {
 	return [
 		each === null
 			? ''
-			: `${measured.pieces} weigh ${measured.togetherG} g, ${Number(each.toPrecision(3))} g each`,
+			: `${measured.pieces} weigh ${measured.togetherG} g, ${Number((each * 1000).toPrecision(3))} mg each`,
 		measured.wireMm === undefined ? '' : `wire ${measured.wireMm} mm`
 	]
 		.filter(Boolean)

@@ -138,7 +138,8 @@ function lotOf(row: Row, where: string, here: readonly LotRow[], today: string):
 	if (!material) {
 		throw fail('material', `must be one of ${lotMaterials.join(', ')}.`);
 	}
-	const name = at('name');
+	// The mark by which a table keeps a name from being run as a formula.
+	const name = at('name').replace(/^'(?=[=+\-@])/, '');
 	const what = whatOf(material, at, number, quantity);
 	const old = here.find((lot) => lot.name === name && materialOf(lot.body) === material);
 	const entries = [...(old?.body.entries ?? [])];

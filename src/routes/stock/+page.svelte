@@ -1,6 +1,6 @@
 <script lang="ts">
 	import BringIn from '$lib/files/BringIn.svelte';
-	import { lotMaterialWords, materialOf, type LotMaterial } from '$lib/contract/lots';
+	import { lotMaterials, lotMaterialWords, materialOf, type LotMaterial } from '$lib/contract/lots';
 	import { addresses } from '$lib/state/client';
 	import { useBench } from '$lib/state/context';
 	import { firstLot } from '$lib/stock/controls';
@@ -10,7 +10,13 @@
 
 	const bench = useBench();
 	let chosen = $state<string | null>(null);
-	const lot = $derived(bench.lots.find(({ id }) => id === chosen) ?? bench.lots[0] ?? null);
+	const lot = $derived(
+		bench.lots.find(({ id }) => id === chosen) ??
+			lotMaterials
+				.map((material) => bench.lots.find(({ body }) => materialOf(body) === material))
+				.find((first) => first !== undefined) ??
+			null
+	);
 	const PARTS: readonly LotMaterial[] = ['hook', 'bead', 'coil', 'thread', 'rib'];
 
 	async function add(material: LotMaterial) {
