@@ -1,5 +1,12 @@
 import { priorBeliefs, valuesAt } from '../src/core/belief/index';
-import { compileFly, type Recipe } from '../src/core/fly/index';
+import {
+	buildFly,
+	compileBuild,
+	compileFly,
+	fitOf,
+	sectionOf,
+	type Recipe
+} from '../src/core/fly/index';
 import { predict } from '../src/core/predict/index';
 import { settle } from '../src/core/sink/index';
 import { fluidAt, type Lie } from '../src/core/water/index';
@@ -18,3 +25,9 @@ const fluid = fluidAt(8);
 export const whole = () => predict(recipe, lie, 8);
 /** The same fly at one point of the beliefs. */
 export const point = () => settle(compileFly(recipe, median).body, fluid, median);
+/** From the recipe to everything that is shown of it: FlyBody, fit notes and the drawing's data. */
+export function flyAndDrawing() {
+	const build = buildFly(recipe, median);
+	const { body } = compileBuild(build, median);
+	return { body, fit: fitOf(build, median), section: sectionOf(build, body) };
+}

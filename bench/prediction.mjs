@@ -34,6 +34,12 @@ export async function prediction(print) {
 	const core = await import(pathToFileURL(file).href);
 	const whole = time(() => core.whole());
 	const point = time(() => core.point());
+	print(
+		'recipe to FlyBody, fit notes and drawing data',
+		time(() => core.flyAndDrawing()),
+		'ms',
+		1
+	);
 	print('one prediction with intervals', whole, 'ms');
 	print('  against one point evaluation of the model', whole / point, '×', 45);
 	rmSync(folder, { recursive: true });

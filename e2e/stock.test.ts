@@ -84,16 +84,18 @@ test('a pasted table is looked at first; what is wrong is said with its row', as
 test('a pattern on other hooks becomes flies of their own, and one undo takes them back', async ({
 	bench
 }) => {
-	await choose(bench, 'f', 'Thimble Nymph');
+	await bench.keyboard.press('n');
+	await expect(bench.getByRole('button', { name: /^Fly New nymph/ })).toBeVisible();
 	await bench.getByRole('button', { name: 'Other sizes' }).click();
-	const dialog = bench.getByRole('dialog', { name: 'Thimble Nymph on other hooks' });
+	const dialog = bench.getByRole('dialog', { name: /^New nymph.* on other hooks/ });
 	await expect(typed(bench, 'Bead on #16')).toHaveValue('2.4');
-	await bench.getByRole('spinbutton', { name: 'Turns on #12' }).press('ArrowDown');
+	await bench.getByRole('spinbutton', { name: 'Bead on #12' }).press('ArrowUp');
 	await dialog.getByRole('checkbox', { name: '#10' }).uncheck();
 	await dialog.getByRole('button', { name: 'Make these 3 flies' }).click();
 	await expect(dialog).toHaveCount(0);
-	await choose(bench, 'f', 'Thimble Nymph #16');
-	await expect(typed(bench, 'Bead size')).toHaveValue('2.4');
-	await bench.getByRole('button', { name: /^Undo Thimble Nymph: on 3 other hooks/ }).click();
-	await expect(bench.getByRole('button', { name: /^Fly Thimble Nymph #16/ })).toHaveCount(0);
+	await choose(bench, 'f', '#12');
+	await expect(typed(bench, 'Bead size')).toHaveValue('3.5');
+	await bench.getByRole('button', { name: /^Undo New nymph.*: on 3 other hooks/ }).click();
+	await expect(bench.getByRole('button', { name: /^Fly New nymph.*#12/ })).toHaveCount(0);
+	await bench.keyboard.press('Control+z');
 });

@@ -34,7 +34,8 @@ const pictures = [
 		width: 1280,
 		height: 800,
 		act: async (page) => {
-			await page.getByRole('radio', { name: 'brass' }).check();
+			await page.getByRole('radio', { name: 'brass', exact: true }).check();
+			await page.getByRole('button', { name: /^Coil/ }).click();
 			for (const name of ['Bead size', 'Turns', 'Coil wire']) {
 				await page.getByRole('spinbutton', { name }).press('ArrowUp');
 				await page.waitForSelector('[data-saving]', { state: 'detached' });
@@ -45,6 +46,34 @@ const pictures = [
 			await page.getByRole('list', { name: 'Changes, newest first' }).waitFor();
 		}
 	},
+	{
+		name: 'stock',
+		theme: 'limestone',
+		width: 1280,
+		height: 800,
+		path: '/stock',
+		act: (page) => page.getByRole('button', { name: /^Jig 14/ }).click()
+	},
+	{
+		name: 'sizes',
+		theme: 'limestone',
+		width: 1280,
+		height: 800,
+		act: (page) => page.getByRole('button', { name: 'Other sizes' }).click()
+	},
+	{
+		name: 'bench-beside',
+		theme: 'limestone',
+		width: 1280,
+		height: 800,
+		act: async (page) => {
+			await page.keyboard.press('f');
+			await page.getByRole('option', { name: 'Cellar Stonefly' }).click();
+			await page.getByRole('button', { name: 'Lay a fly beside' }).click();
+			await page.getByRole('option', { name: 'Weir Lurker' }).click();
+		}
+	},
+	{ name: 'drawing', theme: 'limestone', width: 1280, height: 800, path: '/drawing' },
 	{ name: 'bench-phone', theme: 'limestone', width: 390, height: 844 }
 ];
 

@@ -3,7 +3,7 @@ import type { BeadGeometry } from './bead';
 import type { CoilGeometry } from './coil';
 import type { HookGeometry } from './hook';
 import { bar, cutsOf, diameterAt, filled, shell, wound, type Profile } from './profile';
-import type { HackleChoice } from './recipe';
+import type { HackleChoice, Placed } from './recipe';
 import {
 	drops,
 	hackleStrands,
@@ -295,13 +295,16 @@ function helixLength(
 function bundlesOf(dressing: Dressing, hook: HookGeometry, layout: Layout): Bundle[] {
 	const { shank } = hook;
 	const { face, gapEnd, bodyFront, end } = layout;
+	/** Where the tier wants it, on what is wound. */
+	const place = ({ at }: Placed, usual: number) =>
+		at === undefined ? usual : Math.min(end, Math.max(face, at * shank));
 	const bundles: Bundle[] = [];
 	const { tail, legs } = dressing;
 	if (tail && tail.fibres > 0) {
 		const strand = tailStrands[tail.kind];
 		bundles.push({
 			part: 'tail',
-			root: Math.min(end, shank),
+			root: place(tail, Math.min(end, shank)),
 			count: tail.fibres,
 			strand,
 			tilt: 0,
@@ -311,7 +314,7 @@ function bundlesOf(dressing: Dressing, hook: HookGeometry, layout: Layout): Bund
 	if (legs && legs.fibres > 0) {
 		bundles.push({
 			part: 'legs',
-			root: (gapEnd + bodyFront) / 2,
+			root: place(legs, (gapEnd + bodyFront) / 2),
 			count: legs.fibres,
 			length: legs.length * shank,
 			strand: legStrands[legs.kind],
@@ -323,7 +326,7 @@ function bundlesOf(dressing: Dressing, hook: HookGeometry, layout: Layout): Bund
 		const strand = hackleStrands[choice.kind];
 		bundles.push({
 			part,
-			root: face + share * (gapEnd - face),
+			root: place(choice, face + share * (gapEnd - face)),
 			strand,
 			count: choice.turns * strand.perTurn,
 			length: choice.length * shank,

@@ -31,5 +31,6 @@ export {
 	type FitNote,
 	type Severity
 } from './fit/index';
+export { threadField } from './stuffs';
 export { onSize } from './sizes';
 export { leadFreeEquivalent } from './lead-free';

@@ -116,8 +116,13 @@ export interface ThreadChoice extends FromLot {
 	readonly headTurns: number;
 }
 
+/** Where along the shank fibres are tied in, as a share of it from its front end; absent: as is usual. */
+export interface Placed {
+	readonly at?: number;
+}
+
 export const tailKinds = ['feather', 'hair', 'synthetic'] as const;
-export interface TailChoice extends FromLot {
+export interface TailChoice extends FromLot, Placed {
 	readonly kind: (typeof tailKinds)[number];
 	readonly fibres: number;
 	/** In shank lengths. */
@@ -179,7 +184,7 @@ export interface WingCaseChoice extends FromLot {
 }
 
 export const legKinds = ['feather', 'hair', 'rubber'] as const;
-export interface LegsChoice extends FromLot {
+export interface LegsChoice extends FromLot, Placed {
 	readonly kind: (typeof legKinds)[number];
 	readonly fibres: number;
 	/** In shank lengths. */
@@ -188,7 +193,7 @@ export interface LegsChoice extends FromLot {
 
 export const hackleKinds = ['softHackle', 'stiffHackle', 'down', 'fur'] as const;
 export type HackleKind = (typeof hackleKinds)[number];
-export interface HackleChoice extends FromLot {
+export interface HackleChoice extends FromLot, Placed {
 	readonly kind: HackleKind;
 	readonly turns: number;
 	/** Fibre length in shank lengths. */

@@ -1,4 +1,5 @@
 import { fibre, materials } from '../material/index';
+import { denierField, INCH, MILLIMETRE, type QuantityField } from '../quantity/index';
 import type {
 	BodyKind,
 	HackleKind,
@@ -103,6 +104,24 @@ export const drops = {
 	lacquer: { volume: 0.4e-9, density: materials.lacquer.density },
 	gape: 4e-3
 } as const;
+
+/** Thread as a tier writes it: denier, an aught number, or its apparent diameter in mm or inches. */
+export const threadField: QuantityField = {
+	...denierField,
+	units: {
+		...denierField.units,
+		mm: (n) => denierOf(n * MILLIMETRE),
+		in: (n) => denierOf(n * INCH),
+		'"': (n) => denierOf(n * INCH)
+	},
+	example: '70, 8/0 or 0.1 mm'
+};
+
+/** Denier of a polyester thread of an apparent diameter, packed to three quarters. @param diameter m */
+export function denierOf(diameter: number): number {
+	const section = (Math.PI / 4) * diameter ** 2 * wraps.thread.solid;
+	return section * materials.polyester.density * 9e6;
+}
 
 /** Apparent diameter of a thread that packs to three quarters, m. @param denier g per 9000 m */
 export function threadDiameter(denier: number): number {

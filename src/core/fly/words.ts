@@ -146,21 +146,24 @@ export function coilWords(coil: CoilChoice | null): string {
 	return `${coilMetalWords[coil.metal]} ${coilWireField.show(coil.wire).replace(' in', '')} × ${turns}${place}`;
 }
 
-const hackleWords = ({ kind, turns, lie }: HackleChoice) =>
-	`${hackleKindWords[kind]} × ${turns}, ${lie}`;
+const hackleWords = ({ kind, turns, lie, at }: HackleChoice) =>
+	`${hackleKindWords[kind]} × ${turns}, ${lie}${placeWords(at)}`;
+/** Where it is tied in, when that is not the usual place. */
+const placeWords = (at: number | undefined) => (at === undefined ? '' : `, at ${shanks(at)}`);
 
 /** A part of the dressing in a few words. */
 export const dressingWords: {
 	readonly [Part in DressingPart]: (choice: NonNullable<Dressing[Part]>) => string;
 } = {
 	thread: ({ denier, dam }) => `${denier} denier${dam ? ', dam' : ', no dam'}`,
-	tail: ({ kind, fibres, length }) => `${fibres} ${tailKindWords[kind]}, ${shanks(length)}`,
+	tail: ({ kind, fibres, length, at }) =>
+		`${fibres} ${tailKindWords[kind]}, ${shanks(length)}${placeWords(at)}`,
 	rib: ({ kind, wire, turns }) => `${ribKindWords[kind]} ${mm(wire)} mm × ${turns}`,
 	underbody: ({ kind }) => underbodyKindWords[kind],
 	body: ({ kind, shape }) => `${bodyKindWords[kind]}, ${bodyShapeWords[shape]}`,
 	thorax: ({ kind }) => bodyKindWords[kind],
 	wingCase: ({ kind }) => wingCaseKindWords[kind],
-	legs: ({ kind, fibres }) => `${fibres} ${legKindWords[kind]}`,
+	legs: ({ kind, fibres, at }) => `${fibres} ${legKindWords[kind]}${placeWords(at)}`,
 	hackle: hackleWords,
 	collar: hackleWords,
 	finish: ({ glue, resin, lacquer }) =>

@@ -152,6 +152,7 @@ const share = (
 	example: string
 ): ShareField => ({ name, of, possible, usual, example });
 
+export const placeShare = share('Place', 'shank', [0, 1], [0, 1], '1/3 or 2.5 mm');
 export const tailLengthShare = share('Tail length', 'shank', [0.05, 4], [0.2, 1.5], '1/2 or 4 mm');
 export const fibreLengthShare = share(
 	'Fibre length',

@@ -14,7 +14,14 @@
 	} from '$core/fly/index';
 	import { GRAM } from '$core/quantity/index';
 	import Segments from '$lib/ui/Segments.svelte';
-	import { asUsual, controlsOf, fullnessControl, isDressing, type Subject } from './controls/index';
+	import {
+		asUsual,
+		controlsOf,
+		fullnessControl,
+		isDressing,
+		weighedControl,
+		type Subject
+	} from './controls/index';
 	import type { LotRow } from '$lib/contract/documents';
 	import { materialOf } from '$lib/contract/lots';
 	import PartControls from './PartControls.svelte';
@@ -78,6 +85,7 @@
 	}
 	const worst = { stop: 'cannot be tied', trouble: 'trouble', note: '' } as const;
 	const fullness = $derived(fullnessControl(subject));
+	const scale = $derived(weighedControl(subject));
 </script>
 
 <section aria-label="Build, in tie-on order" class="flex flex-col p-2">
@@ -156,4 +164,11 @@
 			{/if}
 		</div>
 	{/each}
+	<div class="grid grid-cols-2 gap-2 px-2 pt-3">
+		<PartControls controls={[scale]} onchange={change} />
+		<p class="text-sm text-quiet">
+			A fly from the box: hook, bead and what the scale says are enough. Its parts then share that
+			weight, and its shape is believed less.
+		</p>
+	</div>
 </section>

@@ -45,10 +45,10 @@
 				<button
 					type="button"
 					class="text-sm text-water underline underline-offset-2"
-					onclick={() => onchange(clear())}>back to nominal</button
+					onclick={() => onchange(clear())}>back to {control.nominalWords ?? 'nominal'}</button
 				>
 			{:else if control.nominal}
-				<span class="text-sm text-quiet">nominal</span>
+				<span class="text-sm text-quiet">{control.nominalWords ?? 'nominal'}</span>
 			{/if}
 		</div>
 	{:else if control.kind === 'action'}

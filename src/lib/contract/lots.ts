@@ -5,6 +5,9 @@ import {
 	hookWords,
 	ribKindWords
 } from '$core/fly/index';
+import { priorBeliefs } from '$core/belief/index';
+import { materials, nominalHook } from '$core/material/index';
+import { MILLIMETRE } from '$core/quantity/index';
 import type { LotBodyDocument, LotRow } from './documents';
 import type { RecipeDocument } from './recipe-document';
 
@@ -151,4 +154,28 @@ export function withLot(recipe: RecipeDocument, { id, body }: LotRow): RecipeDoc
 		return { ...recipe, rib: { ...usual, ...recipe.rib, kind: rib.kind, wireMm, lot: id } };
 	}
 	return recipe;
+}
+
+/** What is taken as nominal of it, with its source. */
+export function nominalWords(body: LotBodyDocument): string {
+	const { hook, bead, coil, thread, rib } = body;
+	const density = (kg: number) => `${Number((kg / 1000).toFixed(2))} g/cm³`;
+	if (hook) {
+		const { wire, shank, gape } = nominalHook(hook.size, hook.lengthX, hook.wireX);
+		const mm = (metres: number) => `${(metres / MILLIMETRE).toFixed(2)} mm`;
+		return `Nominal: wire ${mm(wire)}, shank ${mm(shank)}, gape ${mm(gape)} (our estimate from proportions, ± 10 %; no standard exists).`;
+	}
+	if (bead) {
+		if (bead.metal === 'own') return 'An own metal: its density is said on the Bench.';
+		const { median, source } = priorBeliefs[`bead.${bead.metal}.density`];
+		return `Nominal: ${density(median)} (${source}).`;
+	}
+	if (coil) {
+		const { median, source } = priorBeliefs[`coil.${coil.metal}.density`];
+		return `Nominal: ${density(median)} (${source}).`;
+	}
+	if (thread)
+		return `Nominal: ${thread.denier} g per 9000 m, polyester of ${density(materials.polyester.density)} (${materials.polyester.source}).`;
+	if (rib) return `Nominal: ${rib.wireMm} mm as sold; ± 10 % on its weight (our estimate).`;
+	return 'Its weight on the fly is our estimate a pinch, a turn or a drop.';
 }

@@ -57,7 +57,7 @@ export interface RecipeDocument {
 	finish?: Omit<FinishChoice, 'gap'> & { gapEyes?: number };
 	weighedG?: number;
 }
-type LengthInShanks<T> = Omit<T, 'length'> & { lengthShanks: number };
+type LengthInShanks<T> = Omit<T, 'length' | 'at'> & { lengthShanks: number; atShank?: number };
 type ThicknessInGapes<T> = Omit<T, 'thickness'> & { thicknessGapes: number };
 
 /** Decimals enough for a hundredth of a micrometre and a tenth of a milligram's thousandth, so that 2.8 comes back as 2.8. */
@@ -81,7 +81,9 @@ function clean<T extends object>(object: T): T {
 export function recipeFromDocument(document: RecipeDocument): Recipe {
 	const { hook, bead, coil, dressing, thread, finish } = document;
 	const length = <T>(part: LengthInShanks<T> | null | undefined) =>
-		given(part, ({ lengthShanks, ...rest }) => ({ ...rest, length: lengthShanks }));
+		given(part, ({ lengthShanks, atShank, ...rest }) =>
+			clean({ ...rest, length: lengthShanks, at: atShank })
+		);
 	const thickness = <T>(part: ThicknessInGapes<T> | null | undefined) =>
 		given(part, ({ thicknessGapes, ...rest }) => ({ ...rest, thickness: thicknessGapes }));
 	const { measured, ...hookRest } = hook;
@@ -143,8 +145,12 @@ export function recipeFromDocument(document: RecipeDocument): Recipe {
 
 export function recipeToDocument(recipe: Recipe): RecipeDocument {
 	const { hook, bead, coil, dressing, thread, finish } = recipe;
-	const length = <T extends { readonly length: number }>(part: T | null | undefined) =>
-		given(part, ({ length, ...rest }) => ({ ...rest, lengthShanks: fine(length) }));
+	const length = <T extends { readonly length: number; readonly at?: number }>(
+		part: T | null | undefined
+	) =>
+		given(part, ({ length, at, ...rest }) =>
+			clean({ ...rest, lengthShanks: fine(length), atShank: scaled(at, 1) })
+		);
 	const thickness = <T extends { readonly thickness: number }>(part: T | null | undefined) =>
 		given(part, ({ thickness, ...rest }) => ({ ...rest, thicknessGapes: fine(thickness) }));
 	const { measured, ...hookRest } = hook;

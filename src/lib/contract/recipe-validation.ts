@@ -39,6 +39,7 @@ import {
 	legLengthShare,
 	massField,
 	MILLIMETRE,
+	placeShare,
 	recessField,
 	ribTurnsField,
 	ribWireField,
@@ -118,6 +119,7 @@ class TailRequest {
 	@OneOf('Tail', tailKinds) kind!: string;
 	@Quantity(tailFibresField) fibres!: number;
 	@Share(tailLengthShare) lengthShanks!: number;
+	@Share(placeShare, true) atShank?: number;
 	@Lot() lot?: string;
 }
 
@@ -159,6 +161,7 @@ class LegsRequest {
 	@OneOf('Legs', legKinds) kind!: string;
 	@Quantity(legFibresField) fibres!: number;
 	@Share(legLengthShare) lengthShanks!: number;
+	@Share(placeShare, true) atShank?: number;
 	@Lot() lot?: string;
 }
 
@@ -167,6 +170,7 @@ class HackleRequest {
 	@Quantity(hackleTurnsField) turns!: number;
 	@Share(fibreLengthShare) lengthShanks!: number;
 	@OneOf('Fibres', ['propped', 'swept']) lie!: string;
+	@Share(placeShare, true) atShank?: number;
 	@Lot() lot?: string;
 }
 

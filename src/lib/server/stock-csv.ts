@@ -1,10 +1,10 @@
+import { threadField } from '$core/fly/index';
 import Papa from 'papaparse';
 import {
 	readHookSize,
 	readQuantity,
 	beadDiameterField,
 	coilWireField,
-	denierField,
 	INCH,
 	MILLIMETRE,
 	ribWireField,
@@ -213,7 +213,7 @@ function whatOf(
 			return { metal, wireInch: tidy(wire / INCH) };
 		}
 		case 'thread':
-			return { denier: quantity('denier', (text) => readQuantity(text, denierField)) };
+			return { denier: quantity('denier', (text) => readQuantity(text, threadField)) };
 		case 'rib': {
 			const wire = quantity('rib_mm', (text) => readQuantity(text, ribWireField));
 			return { kind: at('kind').toLowerCase() || 'copper', wireMm: tidy(wire / MILLIMETRE) };

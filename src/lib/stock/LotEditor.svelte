@@ -6,6 +6,7 @@
 		leftOf,
 		lotUnit,
 		materialOf,
+		nominalWords,
 		priceEach,
 		weighedEach
 	} from '$lib/contract/lots';
@@ -146,6 +147,7 @@
 				/>
 			{/if}
 		{/each}
+		<p class="col-span-2 text-sm text-quiet">{nominalWords(body)}</p>
 	</fieldset>
 
 	{#if material === 'hook' || material === 'bead' || material === 'coil' || material === 'rib'}

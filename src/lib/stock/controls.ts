@@ -10,13 +10,13 @@ import {
 	ribKinds,
 	ribKindWords,
 	styleWords,
-	THREAD_STEPS
+	THREAD_STEPS,
+	threadField
 } from '$core/fly/index';
 import { BEAD_STEPS, COIL_WIRE_STEPS } from '$core/material/index';
 import {
 	beadDiameterField,
 	coilWireField,
-	denierField,
 	HOOK_SIZE_RANGE,
 	INCH,
 	MILLIMETRE,
@@ -171,7 +171,7 @@ export function lotControls(body: LotBodyDocument): LotControl[] {
 				unit: 'denier',
 				value: thread.denier,
 				show: String,
-				read: (text) => readQuantity(text, denierField),
+				read: (text) => readQuantity(text, threadField),
 				step: tradeSteps(THREAD_STEPS),
 				set: (denier) => ({ ...body, thread: { denier } })
 			}

@@ -24,6 +24,8 @@ export type Control =
 			readonly set: (value: number) => Recipe;
 			/** What the field shows is the nominal value; nothing was said. */
 			readonly nominal?: boolean;
+			/** How that is said. */
+			readonly nominalWords?: string;
 			/** Takes back what was said. */
 			readonly clear?: () => Recipe;
 			/** Only shown with the measures of the part. */

@@ -17,6 +17,7 @@ import {
 	tailKindWords,
 	THREAD_STEPS,
 	thoraxKinds,
+	threadField,
 	underbodyKinds,
 	underbodyKindWords,
 	wingCaseKinds,
@@ -38,6 +39,7 @@ import {
 	headTurnsField,
 	legFibresField,
 	legLengthShare,
+	placeShare,
 	MILLIMETRE,
 	readQuantity,
 	ribTurnsField,
@@ -67,6 +69,17 @@ function setter<Part extends DressingPart>({ recipe, build, before }: Subject, p
 	const current = (build.dressing[part] ?? before?.[part] ?? firstOf(recipe, part)) as Choice;
 	return (change: Partial<Choice>): Recipe => ({ ...recipe, [part]: { ...current, ...change } });
 }
+
+/** Plain cautions, once where they apply. */
+const FLAME: Control = {
+	kind: 'note',
+	words: 'If you melt the ends: flame well away from lacquer, solvents and loose fur.'
+};
+export const LEAD: Control = {
+	kind: 'note',
+	words:
+		'Lead: wash your hands, no food at the bench, keep it from children, collect the offcuts. Many waters restrict it; local rules decide.'
+};
 
 /** The first choice of a part that may be left out: none, or of which kind. */
 function kinds<Part extends Exclude<DressingPart, 'thread' | 'finish'>>(
@@ -108,6 +121,25 @@ const inMm = (
 
 const COUNT = { step: 1, digits: 0 } as const;
 
+/** Where along the shank fibres are tied in. */
+function placeControl(
+	subject: Subject,
+	part: 'tail' | 'legs' | 'hackle' | 'collar',
+	at: number | undefined,
+	set: (change: { at?: number }) => Recipe
+): Control {
+	const { shank } = subject.build.hook;
+	const root = subject.build.dressed.bundles.find((bundle) => bundle.part === part)?.root ?? 0;
+	const choice = subject.build.dressing[part];
+	return {
+		...(inMm(placeShare, shank, at ?? root / shank, (n) => set({ at: n }), 0.5) as NumberControl),
+		label: 'From the eye',
+		more: true,
+		nominal: at === undefined,
+		clear: () => ({ ...subject.recipe, [part]: choice && without(choice, 'at') })
+	};
+}
+
 export const dressingControls: {
 	readonly [Part in DressingPart]: (subject: Subject) => Control[];
 } = {
@@ -119,7 +151,7 @@ export const dressingControls: {
 				unit: 'denier',
 				show: String,
 				say: denierField.show,
-				read: (text) => readQuantity(text, denierField),
+				read: (text) => readQuantity(text, threadField),
 				step: tradeSteps(THREAD_STEPS),
 				set: (denier) => set({ denier })
 			}),
@@ -146,7 +178,15 @@ export const dressingControls: {
 		return [
 			kind,
 			quantity(tailFibresField, tail.fibres, (fibres) => set({ fibres }), { ...COUNT, big: 4 }),
-			inMm(tailLengthShare, subject.build.hook.shank, tail.length, (length) => set({ length }), 0.5)
+			inMm(
+				tailLengthShare,
+				subject.build.hook.shank,
+				tail.length,
+				(length) => set({ length }),
+				0.5
+			),
+			placeControl(subject, 'tail', tail.at, set),
+			...(tail.kind === 'synthetic' ? [FLAME] : [])
 		];
 	},
 	rib: (subject) => {
@@ -170,7 +210,9 @@ export const dressingControls: {
 				rib.against ? 'against' : 'with',
 				options({ against: 'against the body', with: 'with it' }),
 				(way) => set({ against: way === 'against' })
-			)
+			),
+			...(rib.kind === 'lead' ? [LEAD] : []),
+			...(rib.kind === 'mono' ? [FLAME] : [])
 		];
 	},
 	underbody: (subject) => {
@@ -237,7 +279,8 @@ export const dressingControls: {
 		return [
 			kind,
 			quantity(legFibresField, legs.fibres, (fibres) => set({ fibres }), { ...COUNT, big: 4 }),
-			inMm(legLengthShare, subject.build.hook.shank, legs.length, (length) => set({ length }), 0.5)
+			inMm(legLengthShare, subject.build.hook.shank, legs.length, (length) => set({ length }), 0.5),
+			placeControl(subject, 'legs', legs.at, set)
 		];
 	},
 	hackle: (subject) => hackleControls(subject, 'hackle', 'Hackle of'),
@@ -271,6 +314,9 @@ export const dressingControls: {
 							words: 'UV resin: air the room, keep it off skin and eyes, do not look into the lamp.'
 						} as const
 					]
+				: []),
+			...(finish.lacquer > 0
+				? [{ kind: 'note', words: 'Lacquer: air the room, no flame near it.' } as const]
 				: []),
 			...(finish.glue > 0
 				? [

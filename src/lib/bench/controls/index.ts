@@ -6,6 +6,7 @@ import { beadControls, coilControls, hookControls } from './metal';
 
 export type { Control, Subject } from './control';
 export { fullnessControl } from './dressing';
+export { weighedControl } from './metal';
 
 /** What can be set on a part, in the order in which it is shown. */
 export function controlsOf(part: PartName, subject: Subject): Control[] {

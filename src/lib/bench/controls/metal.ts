@@ -43,6 +43,7 @@ import {
 } from '$core/quantity/index';
 import { materialColour } from '$lib/ui/colours';
 import { evenSteps, tradeSteps } from '$lib/ui/steps';
+import { LEAD } from './dressing';
 import {
 	choice,
 	number,
@@ -110,6 +111,11 @@ export function hookControls({ recipe, build }: Subject): Control[] {
 				return { ...recipe, hook: value === 'barbed' ? { ...rest, barbed: true } : rest };
 			}
 		),
+		{
+			kind: 'note',
+			words:
+				'Wear glasses: hooks under tension and wire ends fly. Barbless where the rules ask for it.'
+		},
 		measure(
 			'wire',
 			quantity(hookWireField, build.hook.wire, (wire) => measured({ wire }), {
@@ -319,11 +325,20 @@ export function coilControls({ recipe, before }: Subject): Control[] {
 				set: () => ({ ...recipe, coil: free })
 			});
 		}
-		controls.push({
-			kind: 'note',
-			words:
-				'Lead: wash your hands, no food at the bench, keep it from children, collect the offcuts. Many waters restrict it; local rules decide.'
-		});
+		controls.push(LEAD);
 	}
 	return controls;
 }
+
+/** The whole fly on the scale, which goes before what its parts would weigh. */
+export const weighedControl = ({ recipe, masses }: Subject): Control => ({
+	...quantity(
+		{ ...massField, name: 'The whole fly weighs' },
+		recipe.weighed ?? Object.values(masses).reduce((sum, mass) => sum + mass, 0),
+		(weighed) => ({ ...recipe, weighed }),
+		{ ...GRAMS, step: 0.005, big: 0.05 }
+	),
+	nominal: recipe.weighed === undefined,
+	nominalWords: 'predicted',
+	clear: () => without(recipe, 'weighed')
+});

@@ -140,6 +140,7 @@
 
 		{#each [{ at: section.centres.mass, full: true }, { at: section.centres.buoyancy, full: false }] as { at, full } (full)}
 			<g transform="translate({px(at.x)} {py(at.y)})" stroke="var(--ground)" stroke-width="3">
+				<title>{full ? 'Where its weight acts' : 'Where the water lifts it'}</title>
 				<path d="M-6 0H6M0 -6V6" />
 				<path d="M-6 0H6M0 -6V6" stroke={full ? 'var(--ink)' : 'var(--water)'} stroke-width="1.2" />
 				<circle
