@@ -14,7 +14,6 @@
 	import { oneFrameBehind } from '$lib/state/one-frame-behind.svelte';
 	import HistoryDialog from '$lib/bench/HistoryDialog.svelte';
 	import { bindKeys } from '$lib/frame/keys';
-	import SizesDialog from '$lib/bench/SizesDialog.svelte';
 	import Strip from '$lib/bench/Strip.svelte';
 	import { listed } from '$lib/bench/listed';
 	import DrawingTools from '$lib/bench/DrawingTools.svelte';
@@ -215,7 +214,12 @@
 		</div>
 	</div>
 {/if}
-<SizesDialog {bench} bind:open={sizes} />
+<!-- Seldom wanted: fetched when it is. -->
+{#if sizes}
+	{#await import('$lib/bench/SizesDialog.svelte') then { default: SizesDialog }}
+		<SizesDialog {bench} bind:open={sizes} />
+	{/await}
+{/if}
 {#if history}
 	<HistoryDialog {bench} row={history.row} bind:open={history.open} />
 {/if}

@@ -84,8 +84,9 @@
 		return choice?.lot ?? null;
 	}
 	const worst = { stop: 'cannot be tied', trouble: 'trouble', note: '' } as const;
-	const fullness = $derived(fullnessControl(subject));
-	const scale = $derived(weighedControl(subject));
+	// From what the rows show, so that they too stay out of the frame that answers a key.
+	const fullness = $derived(fullnessControl(shown.build.recipe.dressing.fullness, () => recipe));
+	const scale = $derived(weighedControl(shown.build.recipe, shown.masses, () => recipe));
 </script>
 
 <section aria-label="Build, in tie-on order" class="flex flex-col p-2">
@@ -102,7 +103,8 @@
 				/>
 			</div>
 		{/if}
-		<div class="rounded-lg" class:bg-raised={isOpen}>
+		<!-- Each row a stacking context of its own: the browser then keeps what it painted of the others. -->
+		<div class="relative isolate rounded-lg" class:bg-raised={isOpen}>
 			<h2>
 				<button
 					type="button"

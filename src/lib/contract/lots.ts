@@ -34,12 +34,12 @@ export const lotMaterialWords: Readonly<Record<LotMaterial, string>> = {
 };
 
 /** In what a lot is counted. */
-export const lotUnit = (material: LotMaterial) =>
-	material === 'hook' || material === 'bead'
-		? 'pieces'
-		: material === 'dressing' || material === 'finish'
-			? 'packets'
-			: 'm';
+export function lotUnit(material: LotMaterial, count = 2): string {
+	const one = count === 1;
+	if (material === 'hook' || material === 'bead') return one ? 'piece' : 'pieces';
+	if (material === 'dressing' || material === 'finish') return one ? 'packet' : 'packets';
+	return 'm';
+}
 
 /** What the lot is of; null when none or several are given. */
 export function materialOf(body: LotBodyDocument): LotMaterial | null {

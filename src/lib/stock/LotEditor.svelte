@@ -113,7 +113,7 @@
 
 	<p>
 		<span class="figure text-4xl font-medium">{leftOf(body)}</span>
-		<span class="text-quiet">{unit} left</span>
+		<span class="text-quiet">{lotUnit(material, leftOf(body))} left</span>
 		{#if isLow(body)}<span class="text-warn">· low</span>{/if}
 		{#if price !== null}
 			<span class="block text-sm text-quiet"

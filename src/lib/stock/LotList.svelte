@@ -62,7 +62,7 @@
 								</span>
 								<span class="text-right">
 									<span class="figure text-lg">{leftOf(lot.body)}</span>
-									<span class="text-sm text-quiet">{lotUnit(material)}</span>
+									<span class="text-sm text-quiet">{lotUnit(material, leftOf(lot.body))}</span>
 									{#if isLow(lot.body)}<span class="block text-sm text-warn">low</span>{/if}
 								</span>
 							</button>

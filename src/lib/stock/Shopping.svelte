@@ -15,7 +15,7 @@
 				<li class="py-1">
 					<span class="font-semibold">{name}</span>: {lotWords(body)},
 					<span class="figure">{leftOf(body)}</span>
-					{material ? lotUnit(material) : ''} left
+					{material ? lotUnit(material, leftOf(body)) : ''} left
 				</li>
 			{/each}
 		</ul>

@@ -8,7 +8,8 @@
 	import { ticksBetween } from '$lib/ui/section/ruler';
 
 	const bench = useBench();
-	const ENLARGED = 5;
+	/** Millimetres that an A4 page and a letter page both have between their margins. */
+	const PAGE = 180;
 	/** The bars with which a print is checked against a ruler. */
 	const BARS = [
 		{ mm: 50, words: '50 mm' },
@@ -25,7 +26,8 @@
 			width: (max.x - min.x) / MILLIMETRE + 1,
 			height: (max.y - min.y) / MILLIMETRE + 1
 		};
-		return { shapes: artOf(section), box, ticks: ticksBetween(min.x, max.x, 'mm') };
+		const enlarged = Math.min(12, Math.max(2, Math.floor(PAGE / box.width)));
+		return { shapes: artOf(section), box, enlarged, ticks: ticksBetween(min.x, max.x, 'mm') };
 	});
 </script>
 
@@ -119,9 +121,9 @@
 			</figure>
 		</div>
 		<figure class="mt-6">
-			{@render fly(ENLARGED)}
+			{@render fly(drawn.enlarged)}
 			<figcaption class="mt-1 text-sm text-quiet">
-				{ENLARGED} times full size, millimetres.
+				{drawn.enlarged} times full size, millimetres.
 			</figcaption>
 		</figure>
 	{:else}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { tick } from 'svelte';
 	import BringIn from '$lib/files/BringIn.svelte';
 	import { lotMaterials, lotMaterialWords, materialOf, type LotMaterial } from '$lib/contract/lots';
 	import { addresses } from '$lib/state/client';
@@ -19,10 +20,19 @@
 	);
 	const PARTS: readonly LotMaterial[] = ['hook', 'bead', 'coil', 'thread', 'rib'];
 
+	/** Where the list and the lot stand below each other, the lot comes into sight. */
+	async function choose(id: string) {
+		chosen = id;
+		await tick();
+		if (matchMedia('(max-width: 47.99rem)').matches) {
+			document.getElementById('lot-name')?.scrollIntoView({ block: 'center' });
+		}
+	}
+
 	async function add(material: LotMaterial) {
 		const name = `New ${lotMaterialWords[material].toLowerCase()}`;
 		const id = await bench.newLot(name, firstLot[material]);
-		if (id) chosen = id;
+		if (id) await choose(id);
 	}
 </script>
 
@@ -37,7 +47,7 @@
 			What lies in your drawers. What you weigh or measure here makes the predictions of the flies
 			tied from it surer.
 		</p>
-		<LotList lots={bench.lots} current={lot?.id ?? null} choose={(id) => (chosen = id)} {add} />
+		<LotList lots={bench.lots} current={lot?.id ?? null} {choose} {add} />
 	</div>
 	<div class="min-h-0 overflow-y-auto border-line md:border-x md:p-5">
 		{#if lot}

@@ -354,11 +354,11 @@ function hackleControls(subject: Subject, part: 'hackle' | 'collar', label: stri
 const thickness = (subject: Subject, value: number, set: (value: number) => Recipe) =>
 	inMm(thicknessShare, subject.build.hook.gape, value, set, 0.05);
 
-/** How full everything is that was not chosen on its own. */
-export const fullnessControl = ({ recipe }: Subject): Control =>
+/** How full everything is that was not chosen on its own. @param now the recipe as it is when it is used */
+export const fullnessControl = (fullness: Fullness, now: () => Recipe) =>
 	choice(
 		'Dressing',
-		recipe.dressing.fullness,
+		fullness,
 		fullnesses.map((value) => ({ value, words: value })),
-		(fullness) => ({ ...recipe, dressing: { fullness: fullness as Fullness } })
+		(next) => ({ ...now(), dressing: { fullness: next as Fullness } })
 	);

@@ -330,15 +330,23 @@ export function coilControls({ recipe, before }: Subject): Control[] {
 	return controls;
 }
 
-/** The whole fly on the scale, which goes before what its parts would weigh. */
-export const weighedControl = ({ recipe, masses }: Subject): Control => ({
+/**
+ * The whole fly on the scale, which goes before what its parts would weigh.
+ *
+ * @param shown the recipe that the rows show; @param now the recipe as it is when the control is used
+ */
+export const weighedControl = (
+	shown: Recipe,
+	masses: Subject['masses'],
+	now: () => Recipe
+): Control => ({
 	...quantity(
 		{ ...massField, name: 'The whole fly weighs' },
-		recipe.weighed ?? Object.values(masses).reduce((sum, mass) => sum + mass, 0),
-		(weighed) => ({ ...recipe, weighed }),
+		shown.weighed ?? Object.values(masses).reduce((sum, mass) => sum + mass, 0),
+		(weighed) => ({ ...now(), weighed }),
 		{ ...GRAMS, step: 0.005, big: 0.05 }
 	),
-	nominal: recipe.weighed === undefined,
+	nominal: shown.weighed === undefined,
 	nominalWords: 'predicted',
-	clear: () => without(recipe, 'weighed')
+	clear: () => without(now(), 'weighed')
 });
