@@ -1,36 +1,16 @@
 import type { BeliefName, BeliefValues } from '../belief/index';
 import type { BeadGeometry } from './bead';
+import { bundlesOf, type Bundle } from './bundles';
 import type { CoilGeometry } from './coil';
 import type { HookGeometry } from './hook';
+import { layoutOf, RAMP, type Layout } from './layout';
+import { dropPieces, wingCasePiece, type Piece } from './pieces';
 import { bar, cutsOf, diameterAt, filled, shell, wound, type Profile } from './profile';
-import type { HackleChoice, Placed } from './recipe';
-import {
-	drops,
-	hackleStrands,
-	legStrands,
-	ribDensity,
-	STEM,
-	tailStrands,
-	threadDiameter,
-	wingCases,
-	wraps,
-	type Strand
-} from './stuffs';
+import { hackleStrands, ribDensity, STEM, threadDiameter, wraps } from './stuffs';
 import type { Dressing, DressingPart } from './usual';
 
-/** Places along the shank from its front end, m. */
-export interface Layout {
-	/** The bead's rear face, or where the head of a fly without one begins. */
-	readonly face: number;
-	/** End of the gap that is left for collars and finish. */
-	readonly gapEnd: number;
-	/** Front end of the body, where the thorax ends. */
-	readonly bodyFront: number;
-	/** Rear end of what is wound. */
-	readonly end: number;
-	/** Front and rear end of the dam's ramp; equal where there is none. */
-	readonly dam: readonly [number, number];
-}
+export type { Bundle } from './bundles';
+export type { Layout } from './layout';
 
 /** Something wound round the shank: the space between two profiles. */
 export interface Layer {
@@ -38,31 +18,6 @@ export interface Layer {
 	readonly kind: keyof typeof wraps;
 	readonly under: Profile;
 	readonly over: Profile;
-}
-
-/** Matter of a part: volume of solid, m³, its density, and its place. */
-export interface Piece {
-	readonly part: DressingPart;
-	readonly volume: number;
-	readonly density: number;
-	/** Along the shank, m, and off its line, away from the point, m. */
-	readonly s: number;
-	readonly off: number;
-	/** The belief about how much of it there is. */
-	readonly amount: BeliefName;
-	/** Air that a freshly dry fly holds in it, m³. */
-	readonly air: number;
-}
-
-/** Like fibres tied in at one place. */
-export interface Bundle {
-	readonly part: DressingPart;
-	readonly root: number;
-	readonly count: number;
-	readonly length: number;
-	readonly strand: Strand;
-	/** Angle to the shank, radians; 0 trails behind. */
-	readonly tilt: number;
 }
 
 export interface DressingGeometry {
@@ -76,14 +31,6 @@ export interface DressingGeometry {
 	readonly ribLength: number;
 }
 
-/** A head without a bead begins this share of the shank behind the eye (our estimate). */
-const HEAD_START = 0.03;
-/** The dam's ramp runs down over this many wire diameters (our estimate). */
-const RAMP = 3;
-/** Room that is usually left, in eye openings with one collar (common practice: a couple of eye lengths). */
-export const USUAL_GAP = 2;
-/** Of the room behind the bead, the usual gap takes no more than this share (our estimate). */
-const MOST_GAP = 0.3;
 /** Thickness at the thin end of a tapered body against the thick one (our estimate). */
 const THIN = 0.15;
 /** A thorax from front to rear: places and thickness (our estimate). */
@@ -92,8 +39,6 @@ const THORAX = [
 	[0.35, 1],
 	[1, 0.7]
 ] as const;
-/** How hackle and legs stand to the shank, degrees (our estimate). */
-const TILT = { propped: 75, swept: 35, legs: 50 } as const;
 
 /** Lays the dressing on hook, bead and coil in tie-on order. */
 export function dressingGeometry(
@@ -218,32 +163,6 @@ export function dressingGeometry(
 	return { layout, layers, outline: over, pieces, bundles, ribLength };
 }
 
-function layoutOf(
-	{ finish, hackle, collar, body }: Dressing,
-	hook: HookGeometry,
-	bead: (BeadGeometry & { readonly seat: number }) | null,
-	coil: CoilGeometry | null
-): Layout {
-	const end = Math.max(hook.shank, coil ? coil.end : 0);
-	const face = Math.min(bead ? bead.seat + bead.rear : HEAD_START * hook.shank, 0.9 * hook.shank);
-	const free = end - face;
-	const beadLength = bead ? bead.rear - bead.front : 0;
-	const usual =
-		hackle && collar && bead
-			? Math.max(beadLength, USUAL_GAP * hook.eyeOpening)
-			: USUAL_GAP * hook.eyeOpening;
-	const gap =
-		finish.gap === undefined
-			? Math.min(usual, MOST_GAP * free)
-			: Math.min(finish.gap * hook.eyeOpening, 0.9 * free);
-	const gapEnd = face + gap;
-	const bodyFront = end - (body ? Math.min(1, body.length) : 0) * (end - gapEnd);
-	let dam: Layout['dam'] = [face, face];
-	if (coil) dam = [coil.end, Math.min(end, coil.end + RAMP * coil.wire)];
-	else if (bead) dam = [face, Math.min(end, face + 0.6 * bead.recess)];
-	return { face, gapEnd, bodyFront, end, dam };
-}
-
 /** Thread from the coil's girth down to the shank, behind it and, where it stands alone, before it. */
 function dammed(
 	profile: Profile,
@@ -290,105 +209,4 @@ function helixLength(
 		length += (b - a) * Math.hypot(1, round * middle);
 	}
 	return length;
-}
-
-function bundlesOf(dressing: Dressing, hook: HookGeometry, layout: Layout): Bundle[] {
-	const { shank } = hook;
-	const { face, gapEnd, bodyFront, end } = layout;
-	/** Where the tier wants it, on what is wound. */
-	const place = ({ at }: Placed, usual: number) =>
-		at === undefined ? usual : Math.min(end, Math.max(face, at * shank));
-	const bundles: Bundle[] = [];
-	const { tail, legs } = dressing;
-	if (tail && tail.fibres > 0) {
-		const strand = tailStrands[tail.kind];
-		bundles.push({
-			part: 'tail',
-			root: place(tail, Math.min(end, shank)),
-			count: tail.fibres,
-			strand,
-			tilt: 0,
-			length: tail.length * shank
-		});
-	}
-	if (legs && legs.fibres > 0) {
-		bundles.push({
-			part: 'legs',
-			root: place(legs, (gapEnd + bodyFront) / 2),
-			count: legs.fibres,
-			length: legs.length * shank,
-			strand: legStrands[legs.kind],
-			tilt: (TILT.legs * Math.PI) / 180
-		});
-	}
-	const wind = (part: 'hackle' | 'collar', choice: HackleChoice | null, share: number) => {
-		if (!choice || choice.turns === 0) return;
-		const strand = hackleStrands[choice.kind];
-		bundles.push({
-			part,
-			root: place(choice, face + share * (gapEnd - face)),
-			strand,
-			count: choice.turns * strand.perTurn,
-			length: choice.length * shank,
-			tilt: (TILT[choice.lie] * Math.PI) / 180
-		});
-	};
-	wind('hackle', dressing.hackle, dressing.collar ? 0.55 : 0.75);
-	wind('collar', dressing.collar, 0.9);
-	return bundles;
-}
-
-function wingCasePiece(
-	{ wingCase }: Dressing,
-	hook: HookGeometry,
-	{ gapEnd }: Layout,
-	over: Profile
-): Piece[] {
-	if (!wingCase) return [];
-	const { thickness, solid, density, air } = wingCases[wingCase.kind];
-	const length = wingCase.length * hook.shank;
-	const s = gapEnd + length / 2;
-	const space = length * WING_CASE_WIDTH * hook.gape * thickness;
-	return [
-		{
-			part: 'wingCase',
-			volume: space * solid,
-			density,
-			s,
-			amount: 'dressing.mass',
-			off: diameterAt(over, s) / 2,
-			air: space * (1 - solid) * air
-		}
-	];
-}
-
-/** Width of a wing case, in gapes (our estimate). */
-const WING_CASE_WIDTH = 0.45;
-
-/** Glue sinks into the whip finish, lacquer sits on the head, resin over the wing case. */
-function dropPieces(
-	{ finish, wingCase }: Dressing,
-	hook: HookGeometry,
-	{ face, gapEnd, bodyFront }: Layout,
-	over: Profile
-): Piece[] {
-	const size = (hook.gape / drops.gape) ** 2;
-	const head = face + (gapEnd - face) / 2;
-	const top = wingCase ? gapEnd + (wingCase.length * hook.shank) / 2 : (gapEnd + bodyFront) / 2;
-	const pieces: Piece[] = [];
-	for (const kind of ['glue', 'resin', 'lacquer'] as const) {
-		if (finish[kind] === 0) continue;
-		const { volume, density } = drops[kind];
-		const s = kind === 'resin' ? top : head;
-		pieces.push({
-			part: 'finish',
-			volume: finish[kind] * volume * size,
-			density,
-			s,
-			air: 0,
-			off: kind === 'resin' ? diameterAt(over, s) / 2 : 0,
-			amount: 'finish.mass'
-		});
-	}
-	return pieces;
 }

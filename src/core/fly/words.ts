@@ -203,6 +203,8 @@ const some = (value: number | undefined, unit: string) =>
 const inGrams = (mass: number | undefined) =>
 	mass === undefined ? 'not weighed' : `${Number((mass / GRAM).toPrecision(4))} g`;
 
+const grams = (density: number) => `${Number((density / 1000).toFixed(2))} g/cm³`;
+
 const metalFields: readonly (readonly [string, (recipe: Recipe) => string])[] = [
 	['hook style', (r) => styleWords[r.hook.style]],
 	['hook size', (r) => String(r.hook.size)],
@@ -216,8 +218,8 @@ const metalFields: readonly (readonly [string, (recipe: Recipe) => string])[] = 
 	['bead', (r) => (r.bead ? mm(r.bead.diameter) : 'none')],
 	['bead metal', (r) => (r.bead ? beadMetalWords[r.bead.metal] : '')],
 	['bead shape', (r) => r.bead?.shape ?? ''],
-	['bead density', (r) => (r.bead?.density === undefined ? '' : String(r.bead.density))],
-	['slot turn', (r) => (r.bead ? `${r.bead.slotTurn ?? 0}°` : '')],
+	['bead density', (r) => (r.bead?.density === undefined ? '' : grams(r.bead.density))],
+	['slot turn', (r) => (r.bead ? `${Math.round(r.bead.slotTurn ?? 0)}°` : '')],
 	['bore', (r) => (r.bead ? some(r.bead.bore, 'mm') : '')],
 	['recess', (r) => (r.bead ? some(r.bead.recess, 'mm') : '')],
 	['slot', (r) => (r.bead ? some(r.bead.slot, 'mm') : '')],
@@ -243,7 +245,25 @@ const dressingFields = (Object.keys(dressingWords) as DressingPart[]).map(
 	]
 );
 
-const fields = [...metalFields, ...dressingFields];
+const share = (value: number | undefined, of: string) =>
+	value === undefined ? '' : `${Number(value.toFixed(3))} ${of}`;
+/** Amounts that a part's few words leave out. */
+const amountFields: readonly (readonly [string, (recipe: Recipe) => string])[] = [
+	['base layers', (r) => String(r.thread?.baseLayers ?? '')],
+	['head turns', (r) => String(r.thread?.headTurns ?? '')],
+	['rib wound', (r) => (r.rib ? (r.rib.against ? 'against the body' : 'with it') : '')],
+	['underbody thickness', (r) => share(r.underbody?.thickness, 'gape')],
+	['body thickness', (r) => share(r.body?.thickness, 'gape')],
+	['body length', (r) => share(r.body?.length, 'of the room')],
+	['thorax thickness', (r) => share(r.thorax?.thickness, 'gape')],
+	['wing case length', (r) => share(r.wingCase?.length, 'shank')],
+	['leg length', (r) => share(r.legs?.length, 'shank')],
+	['hackle length', (r) => share(r.hackle?.length, 'shank')],
+	['collar length', (r) => share(r.collar?.length, 'shank')],
+	['gap', (r) => (r.finish ? share(r.finish.gap, 'eye openings') || 'usual' : '')]
+];
+
+const fields = [...metalFields, ...dressingFields, ...amountFields];
 
 /** What changed from one recipe to the next, as an undo list or a history says it: "bead 2.8 to 3.2". */
 export function recipeChange(before: Recipe, after: Recipe): RecipeChange {

@@ -2,28 +2,14 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { priorBeliefs, valuesAt, type BeliefName } from '../belief/index';
 import { freeDescent } from '../drift/index';
+import { anyRecipe } from '../../lib/contract/any-recipe.testing';
 import {
-	beadMetals,
-	beadShapes,
-	bodyKinds,
-	bodyShapes,
 	buildFly,
-	coilMetals,
-	coilPlaces,
 	compileFly,
 	compileNear,
 	fitOf,
-	fullnesses,
-	hackleKinds,
-	hookStyles,
-	legKinds,
-	ribKinds,
 	sectionOf,
 	starterRecipe,
-	tailKinds,
-	thoraxKinds,
-	underbodyKinds,
-	wingCaseKinds,
 	type Recipe
 } from '../fly/index';
 import { settle } from '../sink/index';
@@ -32,123 +18,7 @@ import { predict } from './index';
 
 const lie: Lie = { depth: 0.9, surfaceSpeed: 0.75, bed: 'cobble', zoneTop: 0.15, approach: 1.6 };
 const median = valuesAt(priorBeliefs);
-const mm = 1e-3;
 const recipe: Recipe = { ...starterRecipe, coil: { metal: 'lead', wire: 0.381e-3, turns: 4 } };
-
-const real = (min: number, max: number) => fc.double({ min, max, noNaN: true });
-const whole = (min: number, max: number) => fc.integer({ min, max });
-/** Usual, left out, or chosen. */
-const part = <T>(chosen: fc.Arbitrary<T>) => fc.option(chosen);
-const hackle = fc.record({
-	kind: fc.constantFrom(...hackleKinds),
-	turns: whole(1, 12),
-	length: real(0.05, 3),
-	lie: fc.constantFrom('propped' as const, 'swept' as const)
-});
-
-/** Any recipe that the fields allow. */
-const anyRecipe: fc.Arbitrary<Recipe> = fc.record(
-	{
-		hook: fc.record(
-			{
-				style: fc.constantFrom(...hookStyles),
-				size: whole(1, 26),
-				lengthX: whole(-3, 6),
-				wireX: whole(-3, 6),
-				barbed: fc.boolean(),
-				measured: fc.record(
-					{
-						wire: real(0.1 * mm, 3 * mm),
-						shank: real(1.5 * mm, 60 * mm),
-						gape: real(1 * mm, 30 * mm),
-						mass: real(1e-6, 1e-3)
-					},
-					{ requiredKeys: [] }
-				)
-			},
-			{ requiredKeys: ['style', 'size', 'lengthX', 'wireX'] }
-		),
-		bead: fc.option(
-			fc.record(
-				{
-					metal: fc.constantFrom(...beadMetals),
-					shape: fc.constantFrom(...beadShapes),
-					diameter: real(1 * mm, 10 * mm),
-					density: real(500, 23000),
-					slotTurn: real(0, 180),
-					bore: real(0.2 * mm, 8 * mm),
-					recess: real(0.2 * mm, 9 * mm),
-					slot: real(0.2 * mm, 8 * mm),
-					weighed: real(1e-6, 1e-2)
-				},
-				{ requiredKeys: ['metal', 'shape', 'diameter'] }
-			)
-		),
-		coil: fc.option(
-			fc.record(
-				{
-					metal: fc.constantFrom(...coilMetals),
-					wire: real(0.1 * mm, 1.5 * mm),
-					turns: whole(1, 40),
-					place: fc.constantFrom(...coilPlaces),
-					second: whole(0, 40),
-					measured: fc.boolean()
-				},
-				{ requiredKeys: ['metal', 'wire', 'turns'] }
-			)
-		),
-		dressing: fc.record({ fullness: fc.constantFrom(...fullnesses) }),
-		thread: fc.record({
-			denier: real(8, 1000),
-			baseLayers: whole(0, 6),
-			dam: fc.boolean(),
-			headTurns: whole(0, 60)
-		}),
-		tail: part(
-			fc.record({
-				kind: fc.constantFrom(...tailKinds),
-				fibres: whole(1, 200),
-				length: real(0.05, 4)
-			})
-		),
-		rib: part(
-			fc.record({
-				kind: fc.constantFrom(...ribKinds),
-				wire: real(0.03 * mm, 0.8 * mm),
-				turns: whole(1, 120),
-				against: fc.boolean()
-			})
-		),
-		underbody: part(
-			fc.record({ kind: fc.constantFrom(...underbodyKinds), thickness: real(0.01, 1) })
-		),
-		body: part(
-			fc.record({
-				kind: fc.constantFrom(...bodyKinds),
-				shape: fc.constantFrom(...bodyShapes),
-				thickness: real(0.01, 1),
-				length: real(0.05, 1)
-			})
-		),
-		thorax: part(fc.record({ kind: fc.constantFrom(...thoraxKinds), thickness: real(0.01, 1) })),
-		wingCase: part(fc.record({ kind: fc.constantFrom(...wingCaseKinds), length: real(0.05, 1) })),
-		legs: part(
-			fc.record({
-				kind: fc.constantFrom(...legKinds),
-				fibres: whole(1, 60),
-				length: real(0.05, 4)
-			})
-		),
-		hackle: part(hackle),
-		collar: part(hackle),
-		finish: fc.record(
-			{ glue: whole(0, 20), resin: whole(0, 20), lacquer: whole(0, 20), gap: real(0.2, 20) },
-			{ requiredKeys: ['glue', 'resin', 'lacquer'] }
-		),
-		weighed: real(1e-6, 0.02)
-	},
-	{ requiredKeys: ['hook', 'bead', 'coil', 'dressing'] }
-);
 
 test('the intervals and the chance agree with plain sampling of the beliefs', () => {
 	// An independent way to the same figures: 4000 draws from the beliefs, fixed seed.

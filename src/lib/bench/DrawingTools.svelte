@@ -22,11 +22,11 @@
 		zoom = ZOOMS[Math.min(ZOOMS.length - 1, Math.max(0, i + by))]!;
 	};
 	const button =
-		'grid h-9 min-w-9 place-items-center rounded-md px-2 text-sm hover:bg-sunk disabled:opacity-35';
+		'grid h-9 min-w-9 place-items-center rounded-md px-1.5 text-sm hover:bg-sunk disabled:opacity-35';
 </script>
 
 <div
-	class="flex flex-wrap items-center gap-x-1 text-quiet max-md:order-last"
+	class="flex flex-wrap items-center text-quiet max-md:order-last"
 	role="toolbar"
 	aria-label="The drawing"
 >

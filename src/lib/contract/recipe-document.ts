@@ -62,6 +62,7 @@ type ThicknessInGapes<T> = Omit<T, 'thickness'> & { thicknessGapes: number };
 
 /** Decimals enough for a hundredth of a micrometre and a tenth of a milligram's thousandth, so that 2.8 comes back as 2.8. */
 export const tidy = (n: number) => Number(n.toFixed(8));
+/** Digits enough that a document read and written again is the same. */
 const fine = (n: number) => Number(n.toPrecision(9));
 
 /** Applies to a part that is there; usual (undefined) and left out (null) stay what they are. */
@@ -103,7 +104,7 @@ export function recipeFromDocument(document: RecipeDocument): Recipe {
 			bead &&
 			clean({
 				...{ metal: bead.metal, shape: bead.shape, slotTurn: bead.slotTurnDeg, lot: bead.lot },
-				diameter: tidy(bead.diameterMm * MILLIMETRE),
+				diameter: fine(bead.diameterMm * MILLIMETRE),
 				density: scaled(bead.densityGcm3, 1000),
 				bore: scaled(bead.boreMm, MILLIMETRE),
 				recess: scaled(bead.recessMm, MILLIMETRE),
@@ -113,7 +114,7 @@ export function recipeFromDocument(document: RecipeDocument): Recipe {
 		coil:
 			coil &&
 			clean({
-				...{ metal: coil.metal, wire: tidy(coil.wireInch * INCH), turns: coil.turns },
+				...{ metal: coil.metal, wire: fine(coil.wireInch * INCH), turns: coil.turns },
 				...{ place: coil.place, second: coil.second, measured: coil.measured, lot: coil.lot }
 			}),
 		dressing: { fullness: dressing.fullness },

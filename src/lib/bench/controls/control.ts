@@ -102,8 +102,11 @@ export function quantity(
 		show: (n) => String(Number((n / factor).toFixed(digits))),
 		say: field.show,
 		read: (text) => readQuantity(text, field),
-		step: (n, direction, much) =>
-			Number((even(n / factor, direction, much) * factor).toPrecision(9)),
+		step: (n, direction, much) => {
+			const next = Number((even(n / factor, direction, much) * factor).toPrecision(9));
+			// The shown unit's rounding must not lead out of the field's range.
+			return Math.min(field.possible[1], Math.max(field.possible[0], next));
+		},
 		set
 	};
 }

@@ -22,7 +22,6 @@ import {
 	underbodyKindWords,
 	wingCaseKinds,
 	wingCaseKindWords,
-	type Dressing,
 	type DressingPart,
 	type Fullness,
 	type Recipe
@@ -39,17 +38,13 @@ import {
 	headTurnsField,
 	legFibresField,
 	legLengthShare,
-	placeShare,
 	MILLIMETRE,
 	readQuantity,
 	ribTurnsField,
 	ribWireField,
-	shareField,
 	tailFibresField,
 	tailLengthShare,
-	thicknessShare,
-	without,
-	type ShareField
+	without
 } from '$core/quantity/index';
 import { materialColour } from '$lib/ui/colours';
 import { tradeSteps } from '$lib/ui/steps';
@@ -62,83 +57,8 @@ import {
 	type NumberControl,
 	type Subject
 } from './control';
-
-/** Sets fields of a part, taking it up where it was left to what is usual. */
-function setter<Part extends DressingPart>({ recipe, build, before }: Subject, part: Part) {
-	type Choice = NonNullable<Dressing[Part]>;
-	const current = (build.dressing[part] ?? before?.[part] ?? firstOf(recipe, part)) as Choice;
-	return (change: Partial<Choice>): Recipe => ({ ...recipe, [part]: { ...current, ...change } });
-}
-
-/** Plain cautions, once where they apply. */
-const FLAME: Control = {
-	kind: 'note',
-	words: 'If you melt the ends: flame well away from lacquer, solvents and loose fur.'
-};
-export const LEAD: Control = {
-	kind: 'note',
-	words:
-		'Lead: wash your hands, no food at the bench, keep it from children, collect the offcuts. Many waters restrict it; local rules decide.'
-};
-
-/** The first choice of a part that may be left out: none, or of which kind. */
-function kinds<Part extends Exclude<DressingPart, 'thread' | 'finish'>>(
-	subject: Subject,
-	part: Part,
-	label: string,
-	words: Readonly<Record<string, string>>,
-	values: readonly string[],
-	colours: Readonly<Record<string, string>> = {}
-): Control {
-	const choice = subject.build.dressing[part];
-	const set = setter(subject, part);
-	return {
-		kind: 'choice',
-		label,
-		value: choice?.kind ?? 'none',
-		options: [{ value: 'none', words: 'none' }, ...options(words, values, colours)],
-		set: (kind) =>
-			kind === 'none'
-				? { ...subject.recipe, [part]: null }
-				: set({ kind } as unknown as Partial<NonNullable<Dressing[Part]>>)
-	};
-}
-
-/** A share of the hook, shown in millimetres. */
-const inMm = (
-	share: ShareField,
-	measure: number,
-	value: number,
-	set: (value: number) => Recipe,
-	step = 0.1
-): Control =>
-	quantity(shareField(share, measure), value, set, {
-		unit: 'mm',
-		factor: MILLIMETRE / measure,
-		step,
-		big: 5 * step
-	});
-
-const COUNT = { step: 1, digits: 0 } as const;
-
-/** Where along the shank fibres are tied in. */
-function placeControl(
-	subject: Subject,
-	part: 'tail' | 'legs' | 'hackle' | 'collar',
-	at: number | undefined,
-	set: (change: { at?: number }) => Recipe
-): Control {
-	const { shank } = subject.build.hook;
-	const root = subject.build.dressed.bundles.find((bundle) => bundle.part === part)?.root ?? 0;
-	const choice = subject.build.dressing[part];
-	return {
-		...(inMm(placeShare, shank, at ?? root / shank, (n) => set({ at: n }), 0.5) as NumberControl),
-		label: 'From the eye',
-		more: true,
-		nominal: at === undefined,
-		clear: () => ({ ...subject.recipe, [part]: choice && without(choice, 'at') })
-	};
-}
+import { FLAME, LEAD } from './cautions';
+import { COUNT, inMm, kinds, placeControl, setter, thickness } from './parts';
 
 export const dressingControls: {
 	readonly [Part in DressingPart]: (subject: Subject) => Control[];
@@ -350,9 +270,6 @@ function hackleControls(subject: Subject, part: 'hackle' | 'collar', label: stri
 		)
 	];
 }
-
-const thickness = (subject: Subject, value: number, set: (value: number) => Recipe) =>
-	inMm(thicknessShare, subject.build.hook.gape, value, set, 0.05);
 
 /** How full everything is that was not chosen on its own. @param now the recipe as it is when it is used */
 export const fullnessControl = (fullness: Fullness, now: () => Recipe) =>

@@ -2,11 +2,13 @@ import { partNames, type DressingPart, type PartName, type Recipe } from '$core/
 import { without } from '$core/quantity/index';
 import type { Control, Subject } from './control';
 import { dressingControls } from './dressing';
-import { beadControls, coilControls, hookControls } from './metal';
+import { beadControls } from './bead';
+import { coilControls } from './coil';
+import { hookControls } from './hook';
 
 export type { Control, Subject } from './control';
 export { fullnessControl } from './dressing';
-export { weighedControl } from './metal';
+export { weighedControl } from './weighed';
 
 /** What can be set on a part, in the order in which it is shown. */
 export function controlsOf(part: PartName, subject: Subject): Control[] {

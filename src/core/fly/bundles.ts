@@ -1,0 +1,66 @@
+import type { HookGeometry } from './hook';
+import type { Layout } from './layout';
+import type { HackleChoice, Placed } from './recipe';
+import { hackleStrands, legStrands, tailStrands, type Strand } from './stuffs';
+import type { Dressing, DressingPart } from './usual';
+
+/** Like fibres tied in at one place. */
+export interface Bundle {
+	readonly part: DressingPart;
+	readonly root: number;
+	readonly count: number;
+	readonly length: number;
+	readonly strand: Strand;
+	/** Angle to the shank, radians; 0 trails behind. */
+	readonly tilt: number;
+}
+
+/** How hackle and legs stand to the shank, degrees (our estimate). */
+const TILT = { propped: 75, swept: 35, legs: 50 } as const;
+
+/** Tail, legs and hackles, in tie-on order. */
+export function bundlesOf(dressing: Dressing, hook: HookGeometry, layout: Layout): Bundle[] {
+	const { shank } = hook;
+	const { face, gapEnd, bodyFront, end } = layout;
+	/** Where the tier wants it, on what is wound. */
+	const place = ({ at }: Placed, usual: number) =>
+		at === undefined ? usual : Math.min(end, Math.max(face, at * shank));
+	const bundles: Bundle[] = [];
+	const { tail, legs } = dressing;
+	if (tail && tail.fibres > 0) {
+		const strand = tailStrands[tail.kind];
+		bundles.push({
+			part: 'tail',
+			root: place(tail, Math.min(end, shank)),
+			count: tail.fibres,
+			strand,
+			tilt: 0,
+			length: tail.length * shank
+		});
+	}
+	if (legs && legs.fibres > 0) {
+		bundles.push({
+			part: 'legs',
+			root: place(legs, (gapEnd + bodyFront) / 2),
+			count: legs.fibres,
+			length: legs.length * shank,
+			strand: legStrands[legs.kind],
+			tilt: (TILT.legs * Math.PI) / 180
+		});
+	}
+	const wind = (part: 'hackle' | 'collar', choice: HackleChoice | null, share: number) => {
+		if (!choice || choice.turns === 0) return;
+		const strand = hackleStrands[choice.kind];
+		bundles.push({
+			part,
+			root: place(choice, face + share * (gapEnd - face)),
+			strand,
+			count: choice.turns * strand.perTurn,
+			length: choice.length * shank,
+			tilt: (TILT[choice.lie] * Math.PI) / 180
+		});
+	};
+	wind('hackle', dressing.hackle, dressing.collar ? 0.55 : 0.75);
+	wind('collar', dressing.collar, 0.9);
+	return bundles;
+}

@@ -1,0 +1,54 @@
+import type { BeadGeometry } from './bead';
+import type { CoilGeometry } from './coil';
+import type { HookGeometry } from './hook';
+import type { Dressing } from './usual';
+
+/** Places along the shank from its front end, m. */
+export interface Layout {
+	/** The bead's rear face, or where the head of a fly without one begins. */
+	readonly face: number;
+	/** End of the gap that is left for collars and finish. */
+	readonly gapEnd: number;
+	/** Front end of the body, where the thorax ends. */
+	readonly bodyFront: number;
+	/** Rear end of what is wound. */
+	readonly end: number;
+	/** Front and rear end of the dam's ramp; equal where there is none. */
+	readonly dam: readonly [number, number];
+}
+
+/** A head without a bead begins this share of the shank behind the eye (our estimate). */
+const HEAD_START = 0.03;
+/** The dam's ramp runs down over this many wire diameters (our estimate). */
+export const RAMP = 3;
+/** Room that is usually left, in eye openings with one collar (common practice: a couple of eye lengths). */
+export const USUAL_GAP = 2;
+/** Of the room behind the bead, the usual gap takes no more than this share (our estimate). */
+const MOST_GAP = 0.3;
+
+/** Where everything that is wound begins and ends. */
+export function layoutOf(
+	{ finish, hackle, collar, body }: Dressing,
+	hook: HookGeometry,
+	bead: (BeadGeometry & { readonly seat: number }) | null,
+	coil: CoilGeometry | null
+): Layout {
+	const end = Math.max(hook.shank, coil ? coil.end : 0);
+	const face = Math.min(bead ? bead.seat + bead.rear : HEAD_START * hook.shank, 0.9 * hook.shank);
+	const free = end - face;
+	const beadLength = bead ? bead.rear - bead.front : 0;
+	const usual =
+		hackle && collar && bead
+			? Math.max(beadLength, USUAL_GAP * hook.eyeOpening)
+			: USUAL_GAP * hook.eyeOpening;
+	const gap =
+		finish.gap === undefined
+			? Math.min(usual, MOST_GAP * free)
+			: Math.min(finish.gap * hook.eyeOpening, 0.9 * free);
+	const gapEnd = face + gap;
+	const bodyFront = end - (body ? Math.min(1, body.length) : 0) * (end - gapEnd);
+	let dam: Layout['dam'] = [face, face];
+	if (coil) dam = [coil.end, Math.min(end, coil.end + RAMP * coil.wire)];
+	else if (bead) dam = [face, Math.min(end, face + 0.6 * bead.recess)];
+	return { face, gapEnd, bodyFront, end, dam };
+}

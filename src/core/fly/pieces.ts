@@ -1,0 +1,76 @@
+import type { BeliefName } from '../belief/index';
+import type { HookGeometry } from './hook';
+import type { Layout } from './layout';
+import { diameterAt, type Profile } from './profile';
+import { drops, wingCases } from './stuffs';
+import type { Dressing, DressingPart } from './usual';
+
+/** Matter of a part: volume of solid, m³, its density, and its place. */
+export interface Piece {
+	readonly part: DressingPart;
+	readonly volume: number;
+	readonly density: number;
+	/** Along the shank, m, and off its line, away from the point, m. */
+	readonly s: number;
+	readonly off: number;
+	/** The belief about how much of it there is. */
+	readonly amount: BeliefName;
+	/** Air that a freshly dry fly holds in it, m³. */
+	readonly air: number;
+}
+
+/** The strip over the thorax. */
+export function wingCasePiece(
+	{ wingCase }: Dressing,
+	hook: HookGeometry,
+	{ gapEnd }: Layout,
+	over: Profile
+): Piece[] {
+	if (!wingCase) return [];
+	const { thickness, solid, density, air } = wingCases[wingCase.kind];
+	const length = wingCase.length * hook.shank;
+	const s = gapEnd + length / 2;
+	const space = length * WING_CASE_WIDTH * hook.gape * thickness;
+	return [
+		{
+			part: 'wingCase',
+			volume: space * solid,
+			density,
+			s,
+			amount: 'dressing.mass',
+			off: diameterAt(over, s) / 2,
+			air: space * (1 - solid) * air
+		}
+	];
+}
+
+/** Width of a wing case, in gapes (our estimate). */
+const WING_CASE_WIDTH = 0.45;
+
+/** Glue sinks into the whip finish, lacquer sits on the head, resin over the wing case. */
+export function dropPieces(
+	{ finish, wingCase }: Dressing,
+	hook: HookGeometry,
+	{ face, gapEnd, bodyFront }: Layout,
+	over: Profile
+): Piece[] {
+	const size = (hook.gape / drops.gape) ** 2;
+	const head = face + (gapEnd - face) / 2;
+	const top = wingCase ? gapEnd + (wingCase.length * hook.shank) / 2 : (gapEnd + bodyFront) / 2;
+	const pieces: Piece[] = [];
+	for (const kind of ['glue', 'resin', 'lacquer'] as const) {
+		if (finish[kind] === 0) continue;
+		const { volume, density } = drops[kind];
+		const s = kind === 'resin' ? top : head;
+		pieces.push({
+			part: 'finish',
+			volume: finish[kind] * volume * size,
+			density,
+			s,
+			air: 0,
+			off: kind === 'resin' ? diameterAt(over, s) / 2 : 0,
+			amount: 'finish.mass'
+		});
+	}
+	return pieces;
+}

@@ -1,0 +1,122 @@
+import { hookStyles, styleWords, type HookChoice, type Recipe } from '$core/fly/index';
+import {
+	gapeField,
+	GRAM,
+	HOOK_SIZE_RANGE,
+	hookWireField,
+	massField,
+	MILLIMETRE,
+	readHookSize,
+	readXStep,
+	shankField,
+	showXStep,
+	without,
+	X_STEP_RANGE
+} from '$core/quantity/index';
+import { evenSteps } from '$lib/ui/steps';
+import {
+	choice,
+	number,
+	options,
+	quantity,
+	type Control,
+	type NumberControl,
+	type Subject
+} from './control';
+
+const MM = { unit: 'mm', factor: MILLIMETRE } as const;
+const GRAMS = { unit: 'g', factor: GRAM, digits: 4 } as const;
+
+export function hookControls({ recipe, build }: Subject): Control[] {
+	const { hook } = recipe;
+	// Another hook is not from that lot, and what was measured of the lot was not this one.
+	const own = hook.lot === undefined ? hook : without(without(hook, 'lot'), 'measured');
+	const set = (part: Partial<HookChoice>): Recipe => ({ ...recipe, hook: { ...own, ...part } });
+	const measured = (part: NonNullable<HookChoice['measured']>): Recipe => {
+		const all = Object.fromEntries(
+			Object.entries({ ...hook.measured, ...part }).filter(([, value]) => value !== undefined)
+		);
+		const rest = without(hook, 'measured');
+		return {
+			...recipe,
+			hook: Object.keys(all).length > 0 ? { ...rest, measured: all } : rest
+		};
+	};
+	type Measure = keyof NonNullable<HookChoice['measured']>;
+	const measure = (name: Measure, control: NumberControl): Control => ({
+		...control,
+		more: true,
+		nominal: hook.measured?.[name] === undefined,
+		clear: () => measured({ [name]: undefined })
+	});
+	return [
+		choice('Style', hook.style, options(styleWords, hookStyles), (value) => {
+			const style = value as HookChoice['style'];
+			// A long shank is three steps long to begin with, and no longer when it is left.
+			if (style === 'longShank') return set({ style, lengthX: Math.max(3, hook.lengthX) });
+			return set({ style, lengthX: hook.style === 'longShank' ? 0 : hook.lengthX });
+		}),
+		number('Hook size', hook.size, {
+			read: readHookSize,
+			show: (n) => `#${n}`,
+			say: (n) => `size ${n}`,
+			step: evenSteps(2, 4, HOOK_SIZE_RANGE[0] + 1, HOOK_SIZE_RANGE[1]),
+			set: (size) => set({ size })
+		}),
+		...(['length', 'wire'] as const).map((which): Control => {
+			const key = which === 'length' ? 'lengthX' : 'wireX';
+			return number(`Hook ${which}`, hook[key], {
+				show: (n) => showXStep(n, which),
+				read: (text) => readXStep(text, which),
+				step: evenSteps(1, 2, ...X_STEP_RANGE),
+				set: (n) => set({ [key]: n })
+			});
+		}),
+		choice(
+			'Barb',
+			hook.barbed ? 'barbed' : 'barbless',
+			options({ barbless: 'barbless', barbed: 'barbed' }),
+			(value) => {
+				const rest = without(hook, 'barbed');
+				return { ...recipe, hook: value === 'barbed' ? { ...rest, barbed: true } : rest };
+			}
+		),
+		{
+			kind: 'note',
+			words:
+				'Wear glasses: hooks under tension and wire ends fly. Barbless where the rules ask for it.'
+		},
+		measure(
+			'wire',
+			quantity(hookWireField, build.hook.wire, (wire) => measured({ wire }), {
+				...MM,
+				step: 0.01,
+				big: 0.05
+			})
+		),
+		measure(
+			'shank',
+			quantity(shankField, build.hook.shank, (shank) => measured({ shank }), {
+				...MM,
+				step: 0.1,
+				big: 0.5
+			})
+		),
+		measure(
+			'gape',
+			quantity(gapeField, build.hook.gape, (gape) => measured({ gape }), {
+				...MM,
+				step: 0.1,
+				big: 0.5
+			})
+		),
+		measure(
+			'mass',
+			quantity(massField, hook.measured?.mass ?? build.hook.mass, (mass) => measured({ mass }), {
+				...GRAMS,
+				step: 0.001,
+				big: 0.01
+			})
+		)
+	];
+}

@@ -1,0 +1,79 @@
+import { firstOf, type Dressing, type DressingPart, type Recipe } from '$core/fly/index';
+import {
+	placeShare,
+	MILLIMETRE,
+	shareField,
+	thicknessShare,
+	without,
+	type ShareField
+} from '$core/quantity/index';
+import { options, quantity, type Control, type NumberControl, type Subject } from './control';
+
+/** Sets fields of a part, taking it up where it was left to what is usual. */
+export function setter<Part extends DressingPart>({ recipe, build, before }: Subject, part: Part) {
+	type Choice = NonNullable<Dressing[Part]>;
+	const current = (build.dressing[part] ?? before?.[part] ?? firstOf(recipe, part)) as Choice;
+	return (change: Partial<Choice>): Recipe => ({ ...recipe, [part]: { ...current, ...change } });
+}
+
+/** The first choice of a part that may be left out: none, or of which kind. */
+export function kinds<Part extends Exclude<DressingPart, 'thread' | 'finish'>>(
+	subject: Subject,
+	part: Part,
+	label: string,
+	words: Readonly<Record<string, string>>,
+	values: readonly string[],
+	colours: Readonly<Record<string, string>> = {}
+): Control {
+	const choice = subject.build.dressing[part];
+	const set = setter(subject, part);
+	return {
+		kind: 'choice',
+		label,
+		value: choice?.kind ?? 'none',
+		options: [{ value: 'none', words: 'none' }, ...options(words, values, colours)],
+		set: (kind) =>
+			kind === 'none'
+				? { ...subject.recipe, [part]: null }
+				: set({ kind } as unknown as Partial<NonNullable<Dressing[Part]>>)
+	};
+}
+
+/** A share of the hook, shown in millimetres. */
+export const inMm = (
+	share: ShareField,
+	measure: number,
+	value: number,
+	set: (value: number) => Recipe,
+	step = 0.1
+): Control =>
+	quantity(shareField(share, measure), value, set, {
+		unit: 'mm',
+		factor: MILLIMETRE / measure,
+		step,
+		big: 5 * step
+	});
+
+export const COUNT = { step: 1, digits: 0 } as const;
+
+/** Where along the shank fibres are tied in. */
+export function placeControl(
+	subject: Subject,
+	part: 'tail' | 'legs' | 'hackle' | 'collar',
+	at: number | undefined,
+	set: (change: { at?: number }) => Recipe
+): Control {
+	const { shank } = subject.build.hook;
+	const root = subject.build.dressed.bundles.find((bundle) => bundle.part === part)?.root ?? 0;
+	const choice = subject.build.dressing[part];
+	return {
+		...(inMm(placeShare, shank, at ?? root / shank, (n) => set({ at: n }), 0.5) as NumberControl),
+		label: 'From the eye',
+		more: true,
+		nominal: at === undefined,
+		clear: () => ({ ...subject.recipe, [part]: choice && without(choice, 'at') })
+	};
+}
+
+export const thickness = (subject: Subject, value: number, set: (value: number) => Recipe) =>
+	inMm(thicknessShare, subject.build.hook.gape, value, set, 0.05);
