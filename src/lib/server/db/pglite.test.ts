@@ -105,7 +105,7 @@ describe('the database behind its small interface', () => {
 
 	test('a stuck or dead engine is replaced; what it was doing fails, the rest goes on', async () => {
 		const path = join(folder, 'stuck');
-		const quick = await openPglite(path, { statementMs: 700, checkpointEvery: 20 });
+		const quick = await openPglite(path, { statementMs: 3000, checkpointEvery: 20 });
 		await quick.script('create table note (id integer primary key)');
 		await quick.transaction((tx) => tx.query('insert into note values (1)'));
 		const stuck = quick.transaction(async (tx) => {
@@ -115,7 +115,7 @@ describe('the database behind its small interface', () => {
 		const behind = quick.query('select * from note');
 		await expect(stuck).rejects.toMatchObject({
 			code: '57P02',
-			message: 'The database did not answer within 1 seconds.'
+			message: 'The database did not answer within 3 seconds.'
 		});
 		expect(await behind).toEqual([{ id: 1 }]);
 
