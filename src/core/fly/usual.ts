@@ -1,5 +1,5 @@
-import { MILLIMETRE, THOUSANDTH_OF_AN_INCH } from '../quantity/index';
-import { nominalHook } from '../material/index';
+import { MILLIMETRE } from '../quantity/index';
+import { COIL_WIRE_STEPS, nominalHook } from '../material/index';
 import type {
 	BodyChoice,
 	FinishChoice,
@@ -171,8 +171,7 @@ export const THREAD_STEPS = [30, 50, 70, 100, 140, 210] as const;
 /** Usual coil wire for a hook, metres: about as thick as the hook's own wire (common practice). */
 export function usualCoilWire(size: number): number {
 	const { wire } = nominalHook(size, 0, 0);
-	const steps = [10, 15, 20, 25, 30, 35].map((n) => n * THOUSANDTH_OF_AN_INCH);
-	return steps.reduce((best, step) =>
+	return COIL_WIRE_STEPS.reduce((best, step) =>
 		Math.abs(Math.log(step / wire)) < Math.abs(Math.log(best / wire)) ? step : best
 	);
 }

@@ -203,7 +203,7 @@ const some = (value: number | undefined, unit: string) =>
 const inGrams = (mass: number | undefined) =>
 	mass === undefined ? 'not weighed' : `${Number((mass / GRAM).toPrecision(4))} g`;
 
-const grams = (density: number) => `${Number((density / 1000).toFixed(2))} g/cm³`;
+const gramsPerCc = (density: number) => `${Number((density / 1000).toFixed(2))} g/cm³`;
 
 const metalFields: readonly (readonly [string, (recipe: Recipe) => string])[] = [
 	['hook style', (r) => styleWords[r.hook.style]],
@@ -218,7 +218,7 @@ const metalFields: readonly (readonly [string, (recipe: Recipe) => string])[] = 
 	['bead', (r) => (r.bead ? mm(r.bead.diameter) : 'none')],
 	['bead metal', (r) => (r.bead ? beadMetalWords[r.bead.metal] : '')],
 	['bead shape', (r) => r.bead?.shape ?? ''],
-	['bead density', (r) => (r.bead?.density === undefined ? '' : grams(r.bead.density))],
+	['bead density', (r) => (r.bead?.density === undefined ? '' : gramsPerCc(r.bead.density))],
 	['slot turn', (r) => (r.bead ? `${Math.round(r.bead.slotTurn ?? 0)}°` : '')],
 	['bore', (r) => (r.bead ? some(r.bead.bore, 'mm') : '')],
 	['recess', (r) => (r.bead ? some(r.bead.recess, 'mm') : '')],
