@@ -139,7 +139,7 @@
 					bind:open={openRows}
 					onchange={(recipe) => bench.setRecipe(recipe)}
 					lots={bench.lots}
-					take={(lot) => bench.takeFrom(lot)}
+					take={(lot, part) => bench.takeFrom(lot, part)}
 				/>
 			{/key}
 		</div>

@@ -49,11 +49,11 @@ export function dressingGeometry(
 	values: BeliefValues
 ): DressingGeometry {
 	const layout = layoutOf(dressing, hook, bead, coil);
-	const { face, gapEnd, bodyFront, end, dam } = layout;
+	const { face, gapEnd, bodyFront, underbodyFront, end, dam } = layout;
 	const thread = threadDiameter(dressing.thread.denier);
 	const headEnd = Math.min(gapEnd, face + (dressing.thread.headTurns / 2) * thread);
 	const thoraxPeak = gapEnd + THORAX[1][0] * (bodyFront - gapEnd);
-	const knots = [headEnd, gapEnd, thoraxPeak, bodyFront, dam[0], dam[1]];
+	const knots = [headEnd, gapEnd, thoraxPeak, bodyFront, underbodyFront, dam[0], dam[1]];
 	if (coil) knots.push(coil.start, coil.secondEnd, coil.end, coil.start - RAMP * coil.wire);
 	const cuts = cutsOf(knots, face, end);
 	const layers: Layer[] = [];
@@ -99,7 +99,8 @@ export function dressingGeometry(
 	if (dressing.underbody) {
 		const t = dressing.underbody.thickness * hook.gape * girth;
 		const { kind } = dressing.underbody;
-		wrap('underbody', kind, wound(over, gapEnd, end, taper(gapEnd, t, THIN * t)), 'dressing.mass');
+		const wool = wound(over, underbodyFront, end, taper(underbodyFront, t, THIN * t));
+		wrap('underbody', kind, wool, 'dressing.mass');
 	}
 	if (dressing.body) {
 		const { kind, shape, thickness } = dressing.body;
@@ -115,7 +116,7 @@ export function dressingGeometry(
 			part: 'rib',
 			volume: (Math.PI / 4) * dressing.rib.wire ** 2 * ribLength,
 			density: ribDensity[dressing.rib.kind],
-			s: (bodyFront + end) / 2,
+			s: (layout.ribFront + end) / 2,
 			off: 0,
 			amount: 'rib.mass',
 			air: 0
@@ -194,18 +195,21 @@ function dammed(
 /** Length of an even helix over the body, m. */
 function helixLength(
 	over: Profile,
-	{ bodyFront, end }: Layout,
+	{ ribFront, end }: Layout,
 	{ turns, wire }: { readonly turns: number; readonly wire: number }
 ): number {
-	const run = end - bodyFront;
+	const run = end - ribFront;
 	if (run <= 0) return 0;
 	const round = (Math.PI * turns) / run;
 	let length = 0;
 	for (let i = 0; i < over.from.length; i++) {
-		const a = over.cuts[i]!;
+		const a = Math.max(ribFront, over.cuts[i]!);
 		const b = over.cuts[i + 1]!;
-		if (a < bodyFront - 1e-9) continue;
-		const middle = (over.from[i]! + over.to[i]!) / 2 + wire;
+		if (b <= a) continue;
+		// The girth in the middle of what is covered of this run.
+		const share = (a + b) / 2 - over.cuts[i]!;
+		const slope = (over.to[i]! - over.from[i]!) / (b - over.cuts[i]!);
+		const middle = over.from[i]! + share * slope + wire;
 		length += (b - a) * Math.hypot(1, round * middle);
 	}
 	return length;

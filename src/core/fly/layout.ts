@@ -11,6 +11,11 @@ export interface Layout {
 	readonly gapEnd: number;
 	/** Front end of the body, where the thorax ends. */
 	readonly bodyFront: number;
+	/** Front ends of the underbody and of the rib, which both begin at the bend. */
+	readonly underbodyFront: number;
+	readonly ribFront: number;
+	/** Front end of the wing case. */
+	readonly caseFront: number;
 	/** Rear end of what is wound. */
 	readonly end: number;
 	/** Front and rear end of the dam's ramp; equal where there is none. */
@@ -28,7 +33,7 @@ const MOST_GAP = 0.3;
 
 /** Where everything that is wound begins and ends. */
 export function layoutOf(
-	{ finish, hackle, collar, body }: Dressing,
+	{ finish, hackle, collar, body, underbody, rib, wingCase }: Dressing,
 	hook: HookGeometry,
 	bead: (BeadGeometry & { readonly seat: number }) | null,
 	coil: CoilGeometry | null
@@ -46,9 +51,16 @@ export function layoutOf(
 			? Math.min(usual, MOST_GAP * free)
 			: Math.min(finish.gap * hook.eyeOpening, 0.9 * free);
 	const gapEnd = face + gap;
-	const bodyFront = end - (body ? Math.min(1, body.length) : 0) * (end - gapEnd);
+	const covering = (length: number) => end - Math.min(1, length) * (end - gapEnd);
+	const bodyFront = covering(body?.length ?? 0);
+	const places = {
+		bodyFront,
+		underbodyFront: covering(underbody?.length ?? 1),
+		ribFront: rib?.length === undefined ? bodyFront : covering(rib.length),
+		caseFront: wingCase?.at === undefined ? gapEnd : Math.max(face, wingCase.at * hook.shank)
+	};
 	let dam: Layout['dam'] = [face, face];
 	if (coil) dam = [coil.end, Math.min(end, coil.end + RAMP * coil.wire)];
 	else if (bead) dam = [face, Math.min(end, face + 0.6 * bead.recess)];
-	return { face, gapEnd, bodyFront, end, dam };
+	return { face, gapEnd, ...places, end, dam };
 }

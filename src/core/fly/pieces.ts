@@ -2,6 +2,7 @@ import type { BeliefName } from '../belief/index';
 import type { HookGeometry } from './hook';
 import type { Layout } from './layout';
 import { diameterAt, type Profile } from './profile';
+import { finishKinds } from './recipe';
 import { drops, wingCases } from './stuffs';
 import type { Dressing, DressingPart } from './usual';
 
@@ -23,13 +24,13 @@ export interface Piece {
 export function wingCasePiece(
 	{ wingCase }: Dressing,
 	hook: HookGeometry,
-	{ gapEnd }: Layout,
+	{ caseFront }: Layout,
 	over: Profile
 ): Piece[] {
 	if (!wingCase) return [];
 	const { thickness, solid, density, air } = wingCases[wingCase.kind];
 	const length = wingCase.length * hook.shank;
-	const s = gapEnd + length / 2;
+	const s = caseFront + length / 2;
 	const space = length * WING_CASE_WIDTH * hook.gape * thickness;
 	return [
 		{
@@ -51,14 +52,14 @@ const WING_CASE_WIDTH = 0.45;
 export function dropPieces(
 	{ finish, wingCase }: Dressing,
 	hook: HookGeometry,
-	{ face, gapEnd, bodyFront }: Layout,
+	{ face, gapEnd, bodyFront, caseFront }: Layout,
 	over: Profile
 ): Piece[] {
 	const size = (hook.gape / drops.gape) ** 2;
 	const head = face + (gapEnd - face) / 2;
-	const top = wingCase ? gapEnd + (wingCase.length * hook.shank) / 2 : (gapEnd + bodyFront) / 2;
+	const top = wingCase ? caseFront + (wingCase.length * hook.shank) / 2 : (gapEnd + bodyFront) / 2;
 	const pieces: Piece[] = [];
-	for (const kind of ['glue', 'resin', 'lacquer'] as const) {
+	for (const kind of finishKinds) {
 		if (finish[kind] === 0) continue;
 		const { volume, density } = drops[kind];
 		const s = kind === 'resin' ? top : head;

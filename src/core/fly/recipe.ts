@@ -116,7 +116,7 @@ export interface ThreadChoice extends FromLot {
 	readonly headTurns: number;
 }
 
-/** Where along the shank fibres are tied in, as a share of it from its front end; absent: as is usual. */
+/** Where along the shank it is tied in, as a share of it from its front end; absent: as is usual. */
 export interface Placed {
 	readonly at?: number;
 }
@@ -138,6 +138,8 @@ export interface RibChoice extends FromLot {
 	readonly turns: number;
 	/** Wound counter to the body, so that it binds it. */
 	readonly against: boolean;
+	/** From the bend forward, a share of the room behind the gap; absent: over the body. */
+	readonly length?: number;
 }
 
 export const underbodyKinds = ['dubbing', 'wool', 'foam'] as const;
@@ -145,6 +147,8 @@ export interface UnderbodyChoice extends FromLot {
 	readonly kind: (typeof underbodyKinds)[number];
 	/** Thickness at its fullest, on the radius, in gapes. */
 	readonly thickness: number;
+	/** From the bend forward, a share of the room behind the gap; absent: all of it. */
+	readonly length?: number;
 }
 
 export const bodyKinds = [
@@ -165,7 +169,7 @@ export interface BodyChoice extends FromLot {
 	readonly shape: BodyShape;
 	/** Thickness at its fullest, on the radius, in gapes. */
 	readonly thickness: number;
-	/** Length that it covers from the bend forward, in shank lengths. */
+	/** From the bend forward, a share of the room behind the gap. */
 	readonly length: number;
 }
 
@@ -177,9 +181,9 @@ export interface ThoraxChoice extends FromLot {
 }
 
 export const wingCaseKinds = ['feather', 'film'] as const;
-export interface WingCaseChoice extends FromLot {
+export interface WingCaseChoice extends FromLot, Placed {
 	readonly kind: (typeof wingCaseKinds)[number];
-	/** From behind the gap backwards, in shank lengths. */
+	/** From its front (usually the gap's end) backwards, in shank lengths. */
 	readonly length: number;
 }
 
@@ -208,6 +212,10 @@ export interface FinishChoice {
 	readonly lacquer: number;
 	/** Behind the bead (or the eye) before body or thorax begins, in eye openings; absent: as is usual. */
 	readonly gap?: number;
+	/** The bottles that the drops come from, where they are from the tier's own stock. */
+	readonly lots?: Readonly<Partial<Record<FinishKind, string>>>;
 }
+export const finishKinds = ['glue', 'resin', 'lacquer'] as const;
+export type FinishKind = (typeof finishKinds)[number];
 
 export const isJig = (hook: HookChoice) => hook.style === 'jig60' || hook.style === 'jig90';

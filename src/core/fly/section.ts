@@ -103,12 +103,14 @@ export function sectionOf(build: Build, body: FlyBody): Section {
 	};
 	const rib = dressing.rib && dressed.ribLength > 0 ? ribSection(build) : null;
 	const caseThickness = dressing.wingCase ? wingCases[dressing.wingCase.kind].thickness : 0;
-	const { gapEnd, bodyFront, face } = dressed.layout;
-	const caseEnd = dressing.wingCase ? gapEnd + dressing.wingCase.length * hook.shank : bodyFront;
+	const { gapEnd, bodyFront, caseFront, face } = dressed.layout;
+	const covered: [number, number] = dressing.wingCase
+		? [caseFront, caseFront + dressing.wingCase.length * hook.shank]
+		: [gapEnd, bodyFront];
 	const wingCase = dressing.wingCase
-		? strip(build, gapEnd, caseEnd, 0, Math.max(caseThickness, 0.15e-3))
+		? strip(build, ...covered, 0, Math.max(caseThickness, 0.15e-3))
 		: null;
-	const resin = dressing.finish.resin > 0 ? resinDome(build, gapEnd, caseEnd, caseThickness) : null;
+	const resin = dressing.finish.resin > 0 ? resinDome(build, ...covered, caseThickness) : null;
 
 	const reach = REACH.across * hook.shank;
 	const points = [
@@ -218,8 +220,8 @@ function beadSection(bead: SeatedBead, metal: BeadMetal): NonNullable<Section['b
 function ribSection(build: Build): NonNullable<Section['rib']> {
 	const { dressing, dressed } = build;
 	const { kind, wire, turns } = dressing.rib!;
-	const { bodyFront, end } = dressed.layout;
-	const pitch = (end - bodyFront) / turns;
+	const { ribFront, end } = dressed.layout;
+	const pitch = (end - ribFront) / turns;
 	// Half a turn lies between what is cut above and what is cut below.
 	const cut = Array.from({ length: 2 * turns }, (_, i) => {
 		const s = end - ((i + 0.5) * pitch) / 2;

@@ -162,7 +162,7 @@ export const dressingWords: {
 	underbody: ({ kind }) => underbodyKindWords[kind],
 	body: ({ kind, shape }) => `${bodyKindWords[kind]}, ${bodyShapeWords[shape]}`,
 	thorax: ({ kind }) => bodyKindWords[kind],
-	wingCase: ({ kind }) => wingCaseKindWords[kind],
+	wingCase: ({ kind, at }) => `${wingCaseKindWords[kind]}${placeWords(at)}`,
 	legs: ({ kind, fibres, at }) => `${fibres} ${legKindWords[kind]}${placeWords(at)}`,
 	hackle: hackleWords,
 	collar: hackleWords,
@@ -252,7 +252,12 @@ const amountFields: readonly (readonly [string, (recipe: Recipe) => string])[] =
 	['base layers', (r) => String(r.thread?.baseLayers ?? '')],
 	['head turns', (r) => String(r.thread?.headTurns ?? '')],
 	['rib wound', (r) => (r.rib ? (r.rib.against ? 'against the body' : 'with it') : '')],
+	['rib covers', (r) => (r.rib ? share(r.rib.length, 'of the room') || 'the body' : '')],
 	['underbody thickness', (r) => share(r.underbody?.thickness, 'gape')],
+	[
+		'underbody covers',
+		(r) => (r.underbody ? share(r.underbody.length, 'of the room') || 'all the room' : '')
+	],
 	['body thickness', (r) => share(r.body?.thickness, 'gape')],
 	['body length', (r) => share(r.body?.length, 'of the room')],
 	['thorax thickness', (r) => share(r.thorax?.thickness, 'gape')],

@@ -117,11 +117,16 @@ export const dropsField = count('Drops', [0, 20], [0, 4], 'drop', 'drops');
  * @param measure metres of one whole; leave it out where there is no hook at hand
  */
 export function shareField(share: ShareField, measure?: number): QuantityField {
+	// A length is shown to the hundredth of a millimetre: the shown end of the range is the end.
+	const within = (metres: number) => {
+		const end = share.possible.find((n) => Math.abs(n * measure! - metres) < SHOWN);
+		return end ?? metres / measure!;
+	};
 	const byLength = measure
 		? Object.fromEntries(
 				Object.entries(smallLengths).map(([unit, toMetres]) => [
 					unit,
-					(n: number) => toMetres(n) / measure
+					(n: number) => within(toMetres(n))
 				])
 			)
 		: {};
@@ -136,6 +141,9 @@ export function shareField(share: ShareField, measure?: number): QuantityField {
 		example: share.example
 	};
 }
+/** Half the last digit of a shown length, m. */
+const SHOWN = 0.0051 * MILLIMETRE;
+
 export interface ShareField {
 	readonly name: string;
 	/** What it is a share of: shank, gape, eye. */
@@ -163,6 +171,7 @@ export const fibreLengthShare = share(
 );
 export const legLengthShare = share('Leg length', 'shank', [0.05, 4], [0.15, 2], '0.4 or 3 mm');
 export const bodyLengthShare = share('Body length', 'room', [0.05, 1], [0.3, 1], '0.7 of the room');
+export const coverShare = share('Covers', 'room', [0.05, 1], [0.3, 1], '0.7 of the room');
 export const caseLengthShare = share('Wing case', 'shank', [0.05, 1], [0.2, 0.6], '1/3 or 2.5 mm');
 export const thicknessShare = share('Thickness', 'gape', [0.01, 1], [0.02, 0.45], '0.12 or 0.5 mm');
 export const gapShare = share('Gap', 'eye', [0.2, 20], [0.5, 8], '2 or 1.5 mm');

@@ -21,9 +21,9 @@
 		isDressing,
 		weighedControl,
 		type Subject
-	} from './controls/index';
+	} from '$lib/controls/index';
 	import type { LotRow } from '$lib/contract/documents';
-	import { materialOf } from '$lib/contract/lots';
+	import { lotsOf, makes } from '$lib/contract/from-stock';
 	import PartControls from './PartControls.svelte';
 	import PickLot from './PickLot.svelte';
 
@@ -42,7 +42,7 @@
 		onchange: (recipe: Recipe) => void;
 		/** The tier's own stock, to pick from. */
 		lots: readonly LotRow[];
-		take: (lot: LotRow) => void;
+		take: (lot: LotRow, part: PartName) => void;
 	}
 	let { build, shown, open = $bindable(), onchange, lots, take }: Props = $props();
 	const recipe = $derived(build.recipe);
@@ -78,11 +78,6 @@
 			notes: shown.fit.filter((note) => note.part === part)
 		}))
 	);
-	/** The lot that a part is from; null when it is nominal. */
-	function lotOf(part: PartName): string | null {
-		const choice = recipe[part as 'bead'];
-		return choice?.lot ?? null;
-	}
 	const worst = { stop: 'cannot be tied', trouble: 'trouble', note: '' } as const;
 	// From what the rows show, so that they too stay out of the frame that answers a key.
 	const fullness = $derived(fullnessControl(shown.build.recipe.dressing.fullness, () => recipe));
@@ -136,13 +131,13 @@
 							{what}
 						</p>
 					{/each}
-					{#if lots.some(({ body }) => materialOf(body) === part)}
+					{#if lots.some((lot) => makes(lot, part))}
 						<div class="col-span-2">
 							<PickLot
 								{part}
-								lots={lots.filter(({ body }) => materialOf(body) === part)}
-								current={lotOf(part)}
-								{take}
+								lots={lots.filter((lot) => makes(lot, part))}
+								current={lotsOf(recipe, part)}
+								take={(lot) => take(lot, part)}
 							/>
 						</div>
 					{/if}

@@ -2,7 +2,7 @@
 	import type { Recipe } from '$core/fly/index';
 	import Segments from '$lib/ui/Segments.svelte';
 	import Stepper from '$lib/ui/Stepper.svelte';
-	import type { Control } from './controls/index';
+	import type { Control } from '$lib/controls/index';
 
 	interface Props {
 		controls: readonly Control[];

@@ -7,21 +7,24 @@
 
 	interface Props {
 		part: PartName;
-		/** The lots of this part's material. */
+		/** The lots that can make this part. */
 		lots: readonly LotRow[];
-		current: string | null;
+		/** Those that it is from. */
+		current: readonly string[];
 		take: (lot: LotRow) => void;
 	}
 	let { part, lots, current, take }: Props = $props();
 	let open = $state(false);
-	const from = $derived(lots.find(({ id }) => id === current));
+	const from = $derived(lots.filter(({ id }) => current.includes(id)));
 </script>
 
 <Popover.Root bind:open>
 	<Popover.Trigger
 		class="min-h-9 w-full rounded-md bg-sunk px-3 py-1.5 text-left text-sm hover:bg-line"
 	>
-		{from ? `From your stock: ${from.name}` : 'Nominal. Take it from your stock …'}
+		{from.length
+			? `From your stock: ${from.map(({ name }) => name).join(', ')}`
+			: 'Nominal. Take it from your stock …'}
 	</Popover.Trigger>
 	<Popover.Portal>
 		<Popover.Content
@@ -41,7 +44,7 @@
 						detail: `${lotWords(body)} · ${leftOf(body)} left${measured ? ` · ${measured}` : ''}`
 					};
 				})}
-				{current}
+				current={current[0] ?? null}
 				choose={(id) => {
 					const lot = lots.find((row) => row.id === id);
 					if (lot) take(lot);

@@ -97,15 +97,26 @@ export const anyRecipe: fc.Arbitrary<Recipe> = fc.record(
 			})
 		),
 		rib: part(
-			fc.record({
-				kind: fc.constantFrom(...ribKinds),
-				wire: real(0.03 * mm, 0.8 * mm),
-				turns: whole(1, 120),
-				against: fc.boolean()
-			})
+			fc.record(
+				{
+					kind: fc.constantFrom(...ribKinds),
+					wire: real(0.03 * mm, 0.8 * mm),
+					turns: whole(1, 120),
+					against: fc.boolean(),
+					length: real(0.05, 1)
+				},
+				{ requiredKeys: ['kind', 'wire', 'turns', 'against'] }
+			)
 		),
 		underbody: part(
-			fc.record({ kind: fc.constantFrom(...underbodyKinds), thickness: real(0.01, 1) })
+			fc.record(
+				{
+					kind: fc.constantFrom(...underbodyKinds),
+					thickness: real(0.01, 1),
+					length: real(0.05, 1)
+				},
+				{ requiredKeys: ['kind', 'thickness'] }
+			)
 		),
 		body: part(
 			fc.record({
@@ -116,7 +127,12 @@ export const anyRecipe: fc.Arbitrary<Recipe> = fc.record(
 			})
 		),
 		thorax: part(fc.record({ kind: fc.constantFrom(...thoraxKinds), thickness: real(0.01, 1) })),
-		wingCase: part(fc.record({ kind: fc.constantFrom(...wingCaseKinds), length: real(0.05, 1) })),
+		wingCase: part(
+			fc.record(
+				{ kind: fc.constantFrom(...wingCaseKinds), length: real(0.05, 1), at: real(0, 1) },
+				{ requiredKeys: ['kind', 'length'] }
+			)
+		),
 		legs: part(
 			fc.record({
 				kind: fc.constantFrom(...legKinds),
@@ -127,7 +143,16 @@ export const anyRecipe: fc.Arbitrary<Recipe> = fc.record(
 		hackle: part(hackle),
 		collar: part(hackle),
 		finish: fc.record(
-			{ glue: whole(0, 20), resin: whole(0, 20), lacquer: whole(0, 20), gap: real(0.2, 20) },
+			{
+				glue: whole(0, 20),
+				resin: whole(0, 20),
+				lacquer: whole(0, 20),
+				gap: real(0.2, 20),
+				lots: fc.record(
+					{ glue: fc.uuid(), resin: fc.uuid(), lacquer: fc.uuid() },
+					{ requiredKeys: [] }
+				)
+			},
 			{ requiredKeys: ['glue', 'resin', 'lacquer'] }
 		),
 		weighed: real(1e-6, 0.02)

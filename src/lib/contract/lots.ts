@@ -1,15 +1,8 @@
-import {
-	bodyKindWords,
-	beadMetalWords,
-	coilMetalWords,
-	hookWords,
-	ribKindWords
-} from '$core/fly/index';
+import { beadMetalWords, coilMetalWords, hookWords, ribKindWords } from '$core/fly/index';
 import { priorBeliefs } from '$core/belief/index';
 import { materials, nominalHook } from '$core/material/index';
 import { MILLIMETRE } from '$core/quantity/index';
-import type { LotBodyDocument, LotRow } from './documents';
-import type { RecipeDocument } from './recipe-document';
+import type { LotBodyDocument, LotEntry } from './documents';
 
 /** What a lot can be of: each is a field of its body, and just one of them is there. */
 export const lotMaterials = [
@@ -62,6 +55,25 @@ const SIGN: Readonly<Record<EntryKind, 1 | -1>> = {
 export const leftOf = ({ entries }: LotBodyDocument) =>
 	Number(entries.reduce((sum, { kind, amount }) => sum + SIGN[kind] * amount, 0).toFixed(3));
 
+/**
+ * A ledger that was kept in two places: what is here, and of the other what is not here yet. Entries
+ * that are the same to the last field count as one.
+ */
+export function joinedLedger(
+	here: readonly LotEntry[],
+	other: readonly LotEntry[]
+): readonly LotEntry[] {
+	const key = ({ on, kind, amount, price }: LotEntry) => JSON.stringify([on, kind, amount, price]);
+	const known = new Map<string, number>();
+	for (const entry of here) known.set(key(entry), (known.get(key(entry)) ?? 0) + 1);
+	const fresh = other.filter((entry) => {
+		const count = known.get(key(entry)) ?? 0;
+		known.set(key(entry), count - 1);
+		return count <= 0;
+	});
+	return [...here, ...fresh];
+}
+
 /** Price of one piece or metre by all that was bought with a price; null when nothing was. */
 export function priceEach({ entries }: LotBodyDocument): number | null {
 	const priced = entries.filter(
@@ -89,7 +101,7 @@ export function lotWords(body: LotBodyDocument): string {
 	if (coil) return `${coilMetalWords[coil.metal]} ${String(coil.wireInch).replace(/^0/, '')} in`;
 	if (thread) return `${thread.denier} denier`;
 	if (rib) return `${ribKindWords[rib.kind]} ${rib.wireMm} mm`;
-	if (dressing) return bodyKindWords[dressing.kind as keyof typeof bodyKindWords] ?? dressing.kind;
+	if (dressing) return dressing.kind;
 	return finish?.kind ?? '';
 }
 
@@ -106,54 +118,6 @@ export function measuredWords(body: LotBodyDocument): string {
 	]
 		.filter(Boolean)
 		.join('; ');
-}
-
-const INCH_MM = 25.4;
-
-/** The recipe with its part taken from the lot: nominal values, and what was measured of the lot. */
-export function withLot(recipe: RecipeDocument, { id, body }: LotRow): RecipeDocument {
-	const { hook, bead, coil, thread, rib, measured } = body;
-	const each = weighedEach(body);
-	if (hook) {
-		const found = {
-			...(measured?.wireMm === undefined ? {} : { wireMm: measured.wireMm }),
-			...(each === null ? {} : { massG: Number(each.toPrecision(6)) })
-		};
-		return {
-			...recipe,
-			hook: { ...hook, lot: id, ...(Object.keys(found).length ? { measured: found } : {}) }
-		};
-	}
-	if (bead) {
-		return {
-			...recipe,
-			bead: {
-				...bead,
-				lot: id,
-				...(each === null ? {} : { weighedG: Number(each.toPrecision(6)) })
-			}
-		};
-	}
-	if (coil) {
-		const wire =
-			measured?.wireMm === undefined
-				? { wireInch: coil.wireInch }
-				: { wireInch: Number((measured.wireMm / INCH_MM).toFixed(8)), measured: true };
-		return {
-			...recipe,
-			coil: { turns: recipe.coil?.turns ?? 3, metal: coil.metal, ...wire, lot: id }
-		};
-	}
-	if (thread) {
-		const usual = { baseLayers: 1, dam: true, headTurns: 8 };
-		return { ...recipe, thread: { ...usual, ...recipe.thread, denier: thread.denier, lot: id } };
-	}
-	if (rib) {
-		const wireMm = measured?.wireMm ?? rib.wireMm;
-		const usual = { turns: 6, against: true };
-		return { ...recipe, rib: { ...usual, ...recipe.rib, kind: rib.kind, wireMm, lot: id } };
-	}
-	return recipe;
 }
 
 /** What is taken as nominal of it, with its source. */

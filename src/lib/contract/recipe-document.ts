@@ -46,8 +46,9 @@ export interface RecipeDocument {
 	dressing: Recipe['dressing'];
 	thread?: ThreadChoice;
 	tail?: LengthInShanks<TailChoice> | null;
-	rib?: (Omit<RibChoice, 'wire'> & { wireMm: number }) | null;
-	underbody?: ThicknessInGapes<UnderbodyChoice> | null;
+	rib?: (Omit<RibChoice, 'wire' | 'length'> & { wireMm: number; lengthOfRoom?: number }) | null;
+	underbody?:
+		(ThicknessInGapes<Omit<UnderbodyChoice, 'length'>> & { lengthOfRoom?: number }) | null;
 	body?: (ThicknessInGapes<Omit<BodyChoice, 'length'>> & { lengthOfRoom: number }) | null;
 	thorax?: ThicknessInGapes<ThoraxChoice> | null;
 	wingCase?: LengthInShanks<WingCaseChoice> | null;
@@ -120,11 +121,12 @@ export function recipeFromDocument(document: RecipeDocument): Recipe {
 		dressing: { fullness: dressing.fullness },
 		thread: thread && clean({ ...thread }),
 		tail: length(document.tail),
-		rib: given(document.rib, ({ wireMm, ...rest }) => ({
-			...rest,
-			wire: fine(wireMm * MILLIMETRE)
-		})),
-		underbody: thickness(document.underbody),
+		rib: given(document.rib, ({ wireMm, lengthOfRoom, ...rest }) =>
+			clean({ ...rest, wire: fine(wireMm * MILLIMETRE), length: lengthOfRoom })
+		),
+		underbody: given(document.underbody, ({ thicknessGapes, lengthOfRoom, ...rest }) =>
+			clean({ ...rest, thickness: thicknessGapes, length: lengthOfRoom })
+		),
 		body: given(document.body, ({ thicknessGapes, lengthOfRoom, ...rest }) => ({
 			...rest,
 			...{ thickness: thicknessGapes, length: lengthOfRoom }
@@ -138,7 +140,8 @@ export function recipeFromDocument(document: RecipeDocument): Recipe {
 			finish &&
 			clean({
 				...{ glue: finish.glue, resin: finish.resin, lacquer: finish.lacquer },
-				gap: finish.gapEyes
+				gap: finish.gapEyes,
+				lots: finish.lots && { ...finish.lots }
 			}),
 		weighed: scaled(document.weighedG, GRAM)
 	} as Recipe);
@@ -187,8 +190,12 @@ export function recipeToDocument(recipe: Recipe): RecipeDocument {
 		dressing: { ...dressing },
 		thread: thread && { ...thread },
 		tail: length(recipe.tail),
-		rib: given(recipe.rib, ({ wire, ...rest }) => ({ ...rest, wireMm: fine(wire / MILLIMETRE) })),
-		underbody: thickness(recipe.underbody),
+		rib: given(recipe.rib, ({ wire, length, ...rest }) =>
+			clean({ ...rest, wireMm: fine(wire / MILLIMETRE), lengthOfRoom: scaled(length, 1) })
+		),
+		underbody: given(recipe.underbody, ({ thickness, length, ...rest }) =>
+			clean({ ...rest, thicknessGapes: fine(thickness), lengthOfRoom: scaled(length, 1) })
+		),
 		body: given(recipe.body, ({ thickness, length, ...rest }) => ({
 			...rest,
 			...{ thicknessGapes: fine(thickness), lengthOfRoom: fine(length) }
@@ -202,7 +209,8 @@ export function recipeToDocument(recipe: Recipe): RecipeDocument {
 			finish &&
 			clean({
 				...{ glue: finish.glue, resin: finish.resin, lacquer: finish.lacquer },
-				gapEyes: finish.gap
+				gapEyes: finish.gap,
+				lots: finish.lots && { ...finish.lots }
 			}),
 		weighedG: scaled(recipe.weighed, 1 / GRAM)
 	} as RecipeDocument);

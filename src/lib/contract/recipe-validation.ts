@@ -23,6 +23,7 @@ import {
 	boreField,
 	caseLengthShare,
 	coilWireField,
+	coverShare,
 	denierField,
 	densityField,
 	dropsField,
@@ -128,12 +129,14 @@ class RibRequest {
 	@Quantity(ribWireField, MILLIMETRE) wireMm!: number;
 	@Quantity(ribTurnsField) turns!: number;
 	@YesNo('Against the body') against!: boolean;
+	@Share(coverShare, true) lengthOfRoom?: number;
 	@Lot() lot?: string;
 }
 
 class UnderbodyRequest {
 	@OneOf('Underbody', underbodyKinds) kind!: string;
 	@Share(thicknessShare) thicknessGapes!: number;
+	@Share(coverShare, true) lengthOfRoom?: number;
 	@Lot() lot?: string;
 }
 
@@ -154,6 +157,7 @@ class ThoraxRequest {
 class WingCaseRequest {
 	@OneOf('Wing case', wingCaseKinds) kind!: string;
 	@Share(caseLengthShare) lengthShanks!: number;
+	@Share(placeShare, true) atShank?: number;
 	@Lot() lot?: string;
 }
 
@@ -174,11 +178,18 @@ class HackleRequest {
 	@Lot() lot?: string;
 }
 
+class FinishLotsRequest {
+	@Lot() glue?: string;
+	@Lot() resin?: string;
+	@Lot() lacquer?: string;
+}
+
 class FinishRequest {
 	@Quantity({ ...dropsField, name: 'Glue' }) glue!: number;
 	@Quantity({ ...dropsField, name: 'Resin' }) resin!: number;
 	@Quantity({ ...dropsField, name: 'Lacquer' }) lacquer!: number;
 	@Share(gapShare, true) gapEyes?: number;
+	@Nested('The lots of the finish', () => FinishLotsRequest, 'optional') lots?: FinishLotsRequest;
 }
 
 export class RecipeRequest {

@@ -5,6 +5,8 @@ import { LONG } from './api';
 import { readBody, readJson } from './json';
 import { lotsFromCsv } from './stock-csv';
 import { documentsIn, importLabel, planImport } from './store/import';
+import { listDocuments } from './store/documents';
+import type { Queryable } from './db/database';
 import { Refusal, type Store } from './store/index';
 
 /** More than this in one document file is no document. */
@@ -89,7 +91,24 @@ export async function importInto(store: Store, request: ImportRequest): Promise<
 		passedOver.push(...archive.passedOver);
 		return archive.files;
 	});
-	const lots = (await store.list('lot')) as LotRow[];
+	const choose = (kind: string, id: string) =>
+		request.choices[`${kind}:${id}`] ?? request.different;
+	// Read within the transaction: a table is held against the stock as it then is.
+	const plan = async (tx: Queryable) =>
+		planImport(tx, incomingOf(files, await listDocuments<LotRow>(tx, 'lot')), choose);
+	if (request.look) {
+		const { items } = await store.read(plan);
+		return { items, written: 0, passedOver };
+	}
+	const { result, answer } = await store.together(async (tx) => {
+		const { items, writes } = await plan(tx);
+		return { result: items, label: request.label ?? importLabel(writes), writes };
+	});
+	return { items: result, written: answer.changes.length, passedOver };
+}
+
+/** What the files bring. @throws Refusal */
+function incomingOf(files: readonly NamedBytes[], lots: readonly LotRow[]) {
 	const today = new Date().toISOString().slice(0, 10);
 	const incoming = files.flatMap(({ name, bytes }) => {
 		if (bytes.byteLength > MOST_IN_FILE) {
@@ -108,15 +127,5 @@ export async function importInto(store: Store, request: ImportRequest): Promise<
 			'There is no document in this: no .json file of a fly, a lie, a river or a lot of the stock, and no table of a stock.'
 		);
 	}
-	const choose = (kind: string, id: string) =>
-		request.choices[`${kind}:${id}`] ?? request.different;
-	if (request.look) {
-		const { items } = await store.read((tx) => planImport(tx, incoming, choose));
-		return { items, written: 0, passedOver };
-	}
-	const { result, answer } = await store.together(async (tx) => {
-		const { items, writes } = await planImport(tx, incoming, choose);
-		return { result: items, label: request.label ?? importLabel(writes), writes };
-	});
-	return { items: result, written: answer.changes.length, passedOver };
+	return incoming;
 }

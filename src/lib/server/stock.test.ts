@@ -1,8 +1,11 @@
 import { expect, test } from 'vitest';
 import { predict } from '$core/predict/index';
-import { starterRecipe } from '$core/fly/index';
+import { partNames, starterRecipe } from '$core/fly/index';
 import { recipeFromDocument, recipeToDocument, type LotRow } from '$lib/contract/documents';
-import { isLow, leftOf, priceEach, weighedEach, withLot } from '$lib/contract/lots';
+import { isLow, joinedLedger, leftOf, priceEach, weighedEach } from '$lib/contract/lots';
+import { lotsOf, partsFrom, withLot } from '$lib/contract/from-stock';
+import { parse } from '$lib/contract/parse';
+import { FlyRequest } from '$lib/contract/validation';
 import { documentsIn } from './store/import';
 import { checkLot } from './store/lots';
 import { Refusal } from './store/index';
@@ -106,7 +109,7 @@ test('a weighed lot makes the fly that is tied from it surer, and leaves the nom
 		const { mass } = predict(recipeFromDocument(document), lie, 10);
 		return Math.log(mass.high / mass.low);
 	};
-	const taken = withLot(recipe, beads);
+	const taken = withLot(recipe, beads, 'bead');
 	expect(taken.bead).toMatchObject({ lot: beads.id, weighedG: 0.184 });
 	expect(width(taken)).toBeLessThan(0.85 * width(recipe));
 	const wire: LotRow = {
@@ -114,6 +117,49 @@ test('a weighed lot makes the fly that is tied from it surer, and leaves the nom
 		body: { coil: { metal: 'lead', wireInch: 0.015 }, measured: { wireMm: 0.37 }, entries: [] }
 	};
 	expect(
-		withLot({ ...recipe, coil: { metal: 'leadFree', wireInch: 0.02, turns: 5 } }, wire)
+		withLot({ ...recipe, coil: { metal: 'leadFree', wireInch: 0.02, turns: 5 } }, wire, 'coil')
 	).toMatchObject({ coil: { metal: 'lead', turns: 5, measured: true, lot: wire.id } });
+});
+
+test('a ledger that was kept in two places is joined: nothing is lost, nothing counted twice', () => {
+	const [bought, used, ...later] = beads.body.entries;
+	const other = [bought!, used!, { on: '2026-01-12', kind: 'used' as const, amount: 5 }, used!];
+	const joined = joinedLedger([bought!, used!, ...later], other);
+	expect(joined).toEqual([bought, used, ...later, other[2], used]);
+	expect(joinedLedger(joined, other)).toEqual(joined);
+	expect(joinedLedger(joined, [])).toEqual(joined);
+});
+
+test('every part can be made from the stock, and the fly can be kept', () => {
+	const lot = (body: Omit<LotRow['body'], 'entries'>): LotRow => ({
+		...beads,
+		body: { ...body, entries: [] }
+	});
+	const lots: LotRow[] = [
+		lot({ hook: { style: 'curved', size: 10, lengthX: 0, wireX: 1 } }),
+		beads,
+		lot({ coil: { metal: 'copper', wireInch: 0.02 } }),
+		lot({ thread: { denier: 140 } }),
+		lot({ rib: { kind: 'brass', wireMm: 0.18 } }),
+		lot({ dressing: { kind: 'feather' } }),
+		lot({ dressing: { kind: 'herl' } }),
+		lot({ dressing: { kind: 'wool' } }),
+		lot({ dressing: { kind: 'stiff hackle' } }),
+		lot({ dressing: { kind: 'constructor' } }),
+		lot({ finish: { kind: 'resin' } })
+	];
+	const made = new Set<string>();
+	for (const row of lots) {
+		for (const part of partsFrom(row)) {
+			made.add(part);
+			const recipe = withLot(recipeToDocument(starterRecipe), row, part);
+			expect(lotsOf(recipeFromDocument(recipe), part), `${part}`).toEqual([row.id]);
+			const parsed = parse(FlyRequest, { name: 'Any', body: { recipe } });
+			expect(parsed.ok ? [] : parsed.errors).toEqual([]);
+		}
+	}
+	expect([...made].sort()).toEqual([...partNames].sort());
+	const herl = withLot(recipeToDocument(starterRecipe), lots[6]!, 'body');
+	expect(herl.body).toMatchObject({ kind: 'herl', lot: beads.id });
+	expect(withLot(herl, lots[10]!, 'finish').finish).toMatchObject({ resin: 1, glue: 1 });
 });

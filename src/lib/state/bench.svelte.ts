@@ -4,6 +4,7 @@ import {
 	recipeChange,
 	sectionOf,
 	starterRecipe,
+	type PartName,
 	type Recipe
 } from '$core/fly/index';
 import { settle } from '$core/sink/index';
@@ -27,7 +28,7 @@ import {
 	type StripSelection
 } from '$lib/contract/documents';
 import { flyFile } from '$lib/contract/files';
-import { withLot } from '$lib/contract/lots';
+import { withLot } from '$lib/contract/from-stock';
 import { clipped } from '$lib/contract/names';
 import { api } from './client';
 import { Documents } from './documents.svelte';
@@ -179,9 +180,9 @@ export class Bench extends Documents {
 	}
 
 	/** Takes a part of the fly on the Bench from a lot. */
-	takeFrom(lot: LotRow): void {
+	takeFrom(lot: LotRow, part: PartName): void {
 		if (!this.fly) return;
-		const recipe = withLot(this.fly.body.recipe, lot);
+		const recipe = withLot(this.fly.body.recipe, lot, part);
 		this.change({ ...this.fly, body: { recipe } });
 	}
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { partWords, type PartName } from '$core/fly/index';
 	import type { LotBodyDocument, LotRow } from '$lib/contract/documents';
 	import {
 		entryKinds,
@@ -22,17 +23,18 @@
 	import Segments from '$lib/ui/Segments.svelte';
 	import Stepper from '$lib/ui/Stepper.svelte';
 	import { evenSteps } from '$lib/ui/steps';
-	import { lotControls } from './controls';
+	import { lotControls } from '$lib/controls/index';
 
 	interface Props {
 		lot: LotRow;
 		rename: (name: string) => string | null;
 		onchange: (body: LotBodyDocument) => void;
 		remove: () => void;
-		/** Puts it on the Bench's fly; null where the fly has no such part. */
-		take: (() => void) | null;
+		/** The parts of the Bench's fly that can be made from it. */
+		parts: readonly PartName[];
+		take: (part: PartName) => void;
 	}
-	let { lot, rename, onchange, remove, take }: Props = $props();
+	let { lot, rename, onchange, remove, parts, take }: Props = $props();
 	const body = $derived(lot.body);
 	const material = $derived(materialOf(body)!);
 	const unit = $derived(lotUnit(material));
@@ -255,11 +257,16 @@
 	</fieldset>
 
 	<div class="flex flex-wrap gap-2">
-		{#if take}
-			<button type="button" class="h-11 rounded-md bg-sunk px-4 hover:bg-line" onclick={take}
-				>Use it for the fly on the Bench</button
+		{#each parts as part (part)}
+			<button
+				type="button"
+				class="min-h-11 rounded-md bg-sunk px-4 hover:bg-line"
+				onclick={() => take(part)}
+				>{parts.length === 1
+					? 'Use it for the fly on the Bench'
+					: `As ${partWords[part]} of the fly on the Bench`}</button
 			>
-		{/if}
+		{/each}
 		<button type="button" class="h-11 rounded-md bg-sunk px-4 hover:bg-line" onclick={remove}
 			>Delete this lot</button
 		>

@@ -1,10 +1,11 @@
 <script lang="ts">
 	import { tick } from 'svelte';
 	import BringIn from '$lib/files/BringIn.svelte';
+	import { partsFrom } from '$lib/contract/from-stock';
 	import { lotMaterials, lotMaterialWords, materialOf, type LotMaterial } from '$lib/contract/lots';
 	import { addresses } from '$lib/state/client';
 	import { useBench } from '$lib/state/context';
-	import { firstLot } from '$lib/stock/controls';
+	import { firstLot } from '$lib/controls/index';
 	import LotEditor from '$lib/stock/LotEditor.svelte';
 	import LotList from '$lib/stock/LotList.svelte';
 	import Shopping from '$lib/stock/Shopping.svelte';
@@ -18,7 +19,6 @@
 				.find((first) => first !== undefined) ??
 			null
 	);
-	const PARTS: readonly LotMaterial[] = ['hook', 'bead', 'coil', 'thread', 'rib'];
 
 	/** Where the list and the lot stand below each other, the lot comes into sight. */
 	async function choose(id: string) {
@@ -58,9 +58,8 @@
 					rename={(name) => bench.rename(now, name)}
 					onchange={(body) => bench.setLot(now, body)}
 					remove={() => void bench.removeLot(now)}
-					take={bench.fly && PARTS.includes(materialOf(now.body)!)
-						? () => bench.takeFrom(now)
-						: null}
+					parts={bench.fly ? partsFrom(now) : []}
+					take={(part) => bench.takeFrom(now, part)}
 				/>
 			{/key}
 		{:else}

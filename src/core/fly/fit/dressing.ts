@@ -151,9 +151,9 @@ function ribNotes(build: Build): FitNote[] {
 	const { dressing, dressed } = build;
 	const { rib } = dressing;
 	if (!rib) return [];
-	const { bodyFront, end } = dressed.layout;
-	const run = end - bodyFront;
-	const s = (bodyFront + end) / 2;
+	const { ribFront, end } = dressed.layout;
+	const run = end - ribFront;
+	const s = (ribFront + end) / 2;
 	const place = {
 		part: 'rib',
 		at: above(build, s, diameterAt(dressed.outline, s) / 2)

@@ -30,7 +30,7 @@ export function fitOf(
 	const notes = [...beadNotes(build), ...coilNotes(build), ...dressingNotes(build)];
 	const { dressing, dressed } = build;
 	if (dressing.wingCase && ride?.pointUp) {
-		const s = dressed.layout.gapEnd;
+		const s = dressed.layout.caseFront;
 		notes.push({
 			code: 'case-underneath',
 			part: 'wingCase',

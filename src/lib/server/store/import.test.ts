@@ -5,6 +5,7 @@ import { recipeToDocument, type DocumentKind, type DocumentRow } from '$lib/cont
 import type { ImportChoice } from '$lib/contract/files';
 import type { Queryable } from '../db/database';
 import { documentsIn, importLabel, planImport } from './import';
+import { checkLot } from './lots';
 import { Refusal } from './refusal';
 
 const recipe = recipeToDocument(starterRecipe);
@@ -31,6 +32,8 @@ class Shelf {
 		const incoming = files.flatMap((raw, i) => documentsIn(`file ${i}`, raw));
 		const plan = await planImport(this.db, incoming, () => choice);
 		for (const { kind, id, content } of plan.writes) {
+			// Whatever is brought in, no ledger is rewritten.
+			checkLot(kind, content, this.rows.get(`${kind}:${id}`) ?? null);
 			if (kind === 'lie') expect(this.rows.has(`river:${content.riverId}`)).toBe(true);
 			this.rows.set(`${kind}:${id}`, { kind, id, revision: 1, ...content } as DocumentRow);
 		}
@@ -62,6 +65,15 @@ const lieFile = fc.tuple(lieIn, some).map(([lie, river]) => ({
 	...{ format: 'gravitas/lie', version: 0, ...lie },
 	river: { name: river.name, ...(river.id ? { id: river.id } : {}), body: { temperatureC: 8 } }
 }));
+const lotFile = fc
+	.tuple(some, fc.array(fc.constantFrom(3, 4), { maxLength: 3 }))
+	.map(([{ id, name }, amounts]) => ({
+		...{ format: 'gravitas/lot', version: 0, name, ...(id ? { id } : {}) },
+		body: {
+			bead: { metal: 'brass', shape: 'round', diameterMm: 3 },
+			entries: amounts.map((amount) => ({ on: '2026-01-02', kind: 'bought', amount }))
+		}
+	}));
 /** Files of which no two bring the same document in two states: then the later of them would count. */
 const distinct = (files: readonly { format: string; name: string; id?: string }[]) => {
 	const seen = files.flatMap((file) => {
@@ -83,8 +95,8 @@ const distinct = (files: readonly { format: string; name: string; id?: string }[
 test('any files brought in: a second time changes nothing, whatever was chosen', async () => {
 	await fc.assert(
 		fc.asyncProperty(
-			fc.array(fc.oneof(flyFile, riverFile, lieFile), { maxLength: 4 }),
-			fc.array(fc.oneof(flyFile, riverFile, lieFile), { maxLength: 4 }),
+			fc.array(fc.oneof(flyFile, riverFile, lieFile, lotFile), { maxLength: 4 }),
+			fc.array(fc.oneof(flyFile, riverFile, lieFile, lotFile), { maxLength: 4 }),
 			fc.constantFrom<ImportChoice>('keep', 'take', 'both'),
 			async (first, second, choice) => {
 				fc.pre(distinct(second));

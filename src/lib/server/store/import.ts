@@ -1,7 +1,8 @@
 import { createHash } from 'node:crypto';
 import { difference, sameContent } from '$lib/contract/changes';
-import type { DocumentKind, DocumentRow } from '$lib/contract/documents';
+import type { DocumentKind, DocumentRow, LotBodyDocument } from '$lib/contract/documents';
 import type { ImportChoice, ImportItem } from '$lib/contract/files';
+import { joinedLedger } from '$lib/contract/lots';
 import { clipped } from '$lib/contract/names';
 import { FlyFile, LieFile, LotFile, RiverFile } from '$lib/contract/validation';
 import { parse } from '$lib/contract/parse';
@@ -128,9 +129,10 @@ export async function planImport(
 	const rivers = new Map<Incoming, string>();
 
 	for (const { document, place } of order) {
-		const { kind, name, body, source } = document;
+		const { kind, name, source } = document;
+		let { body } = document;
 		const riverId = document.river ? rivers.get(document.river)! : undefined;
-		const content: DocumentContent = { name, body, ...(riverId === undefined ? {} : { riverId }) };
+		const rest = riverId === undefined ? {} : { riverId };
 		const equal = (row: DocumentRow) => row.name === name && sameContent(row.body, body);
 		const namesakes = here.named(kind, name);
 		const fallback = idFor(kind, name, body, riverId);
@@ -148,9 +150,15 @@ export async function planImport(
 		const id = found?.id ?? document.id ?? fallback;
 		if (kind === 'river') rivers.set(document, id);
 		if (!found) {
-			write(id, content);
+			write(id, { name, body, ...rest });
 			items[place] = { kind, id, name, source, status: 'new', words: '', choice: 'take' };
 			continue;
+		}
+		const asRead = body;
+		if (found.kind === 'lot') {
+			// A ledger only grows: what the file does not know of stays.
+			const lot = body as LotBodyDocument;
+			body = { ...lot, entries: [...joinedLedger(found.body.entries, lot.entries)] };
 		}
 		if (equal(found)) {
 			items[place] = { kind, id, name, source, status: 'same', words: '', choice: 'keep' };
@@ -160,12 +168,12 @@ export async function planImport(
 		const there = { ...found, name, body } as DocumentRow;
 		const { words } = difference(found, there);
 		// A lie that is here stays in its river; only what the file says of the water counts.
-		const kept: DocumentContent =
-			found.kind === 'lie' ? { ...content, riverId: found.riverId } : content;
-		if (choice === 'take') write(id, kept);
+		const kept = found.kind === 'lie' ? { riverId: found.riverId } : rest;
+		if (choice === 'take') write(id, { name, body, ...kept });
 		if (choice === 'both') {
-			const copy = idFor('beside', kind, id, name, body);
-			if (!here.get(kind, copy)) write(copy, { ...kept, name: here.nameBeside(kind, name) });
+			const copy = idFor('beside', kind, id, name, asRead);
+			const beside = here.nameBeside(kind, name);
+			if (!here.get(kind, copy)) write(copy, { name: beside, body: asRead, ...kept });
 		}
 		items[place] = { kind, id, name, source, status: 'different', words, choice };
 	}

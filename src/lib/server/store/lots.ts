@@ -7,7 +7,7 @@ import { Refusal } from './refusal';
 /**
  * What the contract's classes cannot say of a lot: it is of one material, and its ledger only grows.
  *
- * @param before the lot that is edited; null for a new one, or one that an import brings as a whole
+ * @param before the lot as it is here; null for a new one
  * @throws Refusal with 422, or 409 where the ledger was rewritten
  */
 export function checkLot(

@@ -215,7 +215,7 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 				for (const { kind, id, content } of writes) {
 					const before = await findDocument(tx, kind, id);
 					await needsRiver(tx, kind, content);
-					checkLot(kind, content, null);
+					checkLot(kind, content, before);
 					records.push({ kind, id, before, after: await putDocument(tx, kind, id, content) });
 				}
 				if (records.length > 0) await recordAction(tx, label, [], records);

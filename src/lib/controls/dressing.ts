@@ -10,19 +10,18 @@ import {
 	hackleKindWords,
 	legKinds,
 	legKindWords,
-	RIB_STEPS,
 	ribKinds,
 	ribKindWords,
 	tailKinds,
 	tailKindWords,
-	THREAD_STEPS,
 	thoraxKinds,
-	threadField,
 	underbodyKinds,
 	underbodyKindWords,
 	wingCaseKinds,
 	wingCaseKindWords,
 	type DressingPart,
+	type FinishChoice,
+	type FinishKind,
 	type Fullness,
 	type Recipe
 } from '$core/fly/index';
@@ -30,7 +29,6 @@ import {
 	baseLayersField,
 	bodyLengthShare,
 	caseLengthShare,
-	denierField,
 	dropsField,
 	fibreLengthShare,
 	gapShare,
@@ -38,27 +36,23 @@ import {
 	headTurnsField,
 	legFibresField,
 	legLengthShare,
-	MILLIMETRE,
-	readQuantity,
 	ribTurnsField,
-	ribWireField,
 	tailFibresField,
 	tailLengthShare,
 	without
 } from '$core/quantity/index';
 import { materialColour } from '$lib/ui/colours';
-import { tradeSteps } from '$lib/ui/steps';
 import {
 	choice,
-	number,
 	options,
 	quantity,
 	type Control,
 	type NumberControl,
 	type Subject
 } from './control';
+import { ribWireControl, threadControl } from './material';
 import { FLAME, LEAD } from './cautions';
-import { COUNT, inMm, kinds, placeControl, setter, thickness } from './parts';
+import { COUNT, coverControl, inMm, kinds, placeControl, setter, thickness } from './parts';
 
 export const dressingControls: {
 	readonly [Part in DressingPart]: (subject: Subject) => Control[];
@@ -67,14 +61,7 @@ export const dressingControls: {
 		const { thread } = subject.build.dressing;
 		const set = setter(subject, 'thread');
 		return [
-			number('Thread', thread.denier, {
-				unit: 'denier',
-				show: String,
-				say: denierField.show,
-				read: (text) => readQuantity(text, threadField),
-				step: tradeSteps(THREAD_STEPS),
-				set: (denier) => set({ denier })
-			}),
+			threadControl(thread.denier, (denier) => set({ denier })),
 			choice('Dam', thread.dam ? 'yes' : 'no', options({ yes: 'built', no: 'none' }), (dam) =>
 				set({ dam: dam === 'yes' })
 			),
@@ -116,14 +103,7 @@ export const dressingControls: {
 		if (!rib) return [kind];
 		return [
 			kind,
-			number('Rib wire', rib.wire, {
-				unit: 'mm',
-				show: (n) => String(Number((n / MILLIMETRE).toFixed(3))),
-				say: ribWireField.show,
-				read: (text) => readQuantity(text, ribWireField),
-				step: tradeSteps(RIB_STEPS),
-				set: (wire) => set({ wire })
-			}),
+			ribWireControl(rib.wire, (wire) => set({ wire })),
 			quantity(ribTurnsField, rib.turns, (turns) => set({ turns }), { ...COUNT, big: 5 }),
 			choice(
 				'Wound',
@@ -131,6 +111,7 @@ export const dressingControls: {
 				options({ against: 'against the body', with: 'with it' }),
 				(way) => set({ against: way === 'against' })
 			),
+			coverControl(subject, 'rib', 'the body', set),
 			...(rib.kind === 'lead' ? [LEAD] : []),
 			...(rib.kind === 'mono' ? [FLAME] : [])
 		];
@@ -140,7 +121,11 @@ export const dressingControls: {
 		const set = setter(subject, 'underbody');
 		const kind = kinds(subject, 'underbody', 'Underbody of', underbodyKindWords, underbodyKinds);
 		if (!underbody) return [kind];
-		return [kind, thickness(subject, underbody.thickness, (thickness) => set({ thickness }))];
+		return [
+			kind,
+			thickness(subject, underbody.thickness, (thickness) => set({ thickness })),
+			coverControl(subject, 'underbody', 'all the room', set)
+		];
 	},
 	body: (subject) => {
 		const { recipe, build } = subject;
@@ -160,7 +145,7 @@ export const dressingControls: {
 							...recipe,
 							body: bodyOfKind(
 								recipe,
-								body ?? subject.before?.body ?? firstOf(recipe, 'body'),
+								without(body ?? subject.before?.body ?? firstOf(recipe, 'body'), 'lot'),
 								value as (typeof bodyKinds)[number]
 							)
 						}
@@ -189,7 +174,11 @@ export const dressingControls: {
 		const kind = kinds(subject, 'wingCase', 'Wing case of', wingCaseKindWords, wingCaseKinds);
 		if (!wingCase) return [kind];
 		const { shank } = subject.build.hook;
-		return [kind, inMm(caseLengthShare, shank, wingCase.length, (length) => set({ length }))];
+		return [
+			kind,
+			inMm(caseLengthShare, shank, wingCase.length, (length) => set({ length })),
+			placeControl(subject, 'wingCase', wingCase.at, set)
+		];
 	},
 	legs: (subject) => {
 		const { legs } = subject.build.dressing;
@@ -208,8 +197,8 @@ export const dressingControls: {
 	finish: (subject) => {
 		const { finish } = subject.build.dressing;
 		const set = setter(subject, 'finish');
-		const drops = (name: 'glue' | 'resin' | 'lacquer', label: string) =>
-			quantity({ ...dropsField, name: label }, finish[name], (n) => set({ [name]: n }), {
+		const drops = (name: FinishKind, label: string) =>
+			quantity({ ...dropsField, name: label }, finish[name], (n) => set(dropsOf(finish, name, n)), {
 				...COUNT,
 				unit: 'drops',
 				big: 2
@@ -267,8 +256,15 @@ function hackleControls(subject: Subject, part: 'hackle' | 'collar', label: stri
 		),
 		choice('Fibres', hackle.lie, options({ swept: 'swept back', propped: 'propped out' }), (lie) =>
 			set({ lie: lie as typeof hackle.lie })
-		)
+		),
+		placeControl(subject, part, hackle.at, set)
 	];
+}
+
+/** So many drops; of none there is no bottle either. */
+function dropsOf(finish: FinishChoice, name: FinishKind, n: number): Partial<FinishChoice> {
+	if (n > 0 || !finish.lots?.[name]) return { [name]: n };
+	return { [name]: n, lots: without(finish.lots, name) };
 }
 
 /** How full everything is that was not chosen on its own. @param now the recipe as it is when it is used */

@@ -1,6 +1,4 @@
 import {
-	coilMetals,
-	coilMetalWords,
 	coilPlaces,
 	coilPlaceWords,
 	leadFreeEquivalent,
@@ -8,12 +6,11 @@ import {
 	type CoilChoice,
 	type Recipe
 } from '$core/fly/index';
-import { COIL_WIRE_STEPS } from '$core/material/index';
-import { coilWireField, readQuantity, secondTurnsField, turnsField } from '$core/quantity/index';
-import { materialColour } from '$lib/ui/colours';
-import { evenSteps, tradeSteps } from '$lib/ui/steps';
+import { readQuantity, secondTurnsField, turnsField } from '$core/quantity/index';
+import { evenSteps } from '$lib/ui/steps';
 import { LEAD } from './cautions';
 import { choice, number, options, quantity, type Control, type Subject } from './control';
+import { coilMetalControl, coilWireControl } from './material';
 
 export function coilControls({ recipe, before }: Subject): Control[] {
 	const { coil } = recipe;
@@ -24,18 +21,13 @@ export function coilControls({ recipe, before }: Subject): Control[] {
 		return { ...recipe, coil: next.turns > 0 ? next : null };
 	};
 	const controls: Control[] = [
-		choice(
-			'Metal',
-			coil?.metal ?? 'none',
-			[{ value: 'none', words: 'none' }, ...options(coilMetalWords, coilMetals, materialColour)],
+		coilMetalControl(
+			coil?.metal ?? null,
 			(metal) =>
-				metal === 'none'
+				metal === null
 					? { ...recipe, coil: null }
-					: set({
-							metal: metal as CoilChoice['metal'],
-							lot: undefined,
-							measured: undefined
-						})
+					: set({ metal, lot: undefined, measured: undefined }),
+			true
 		),
 		number('Turns', coil?.turns ?? 0, {
 			show: String,
@@ -47,14 +39,7 @@ export function coilControls({ recipe, before }: Subject): Control[] {
 	];
 	if (!coil) return controls;
 	controls.push(
-		number('Coil wire', coil.wire, {
-			unit: 'in',
-			show: (wire) => coilWireField.show(wire).replace(' in', ''),
-			say: coilWireField.show,
-			read: (text) => readQuantity(text, coilWireField),
-			step: tradeSteps(COIL_WIRE_STEPS),
-			set: (wire) => set({ wire, lot: undefined, measured: undefined })
-		}),
+		coilWireControl(coil.wire, (wire) => set({ wire, lot: undefined, measured: undefined })),
 		choice(
 			'Place',
 			coil.place ?? 'forward',

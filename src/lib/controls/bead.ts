@@ -1,35 +1,16 @@
+import { isJig, type BeadChoice, type Recipe } from '$core/fly/index';
 import {
-	beadMetals,
-	beadMetalWords,
-	beadShapes,
-	isJig,
-	type BeadChoice,
-	type Recipe
-} from '$core/fly/index';
-import { BEAD_STEPS } from '$core/material/index';
-import {
-	beadDiameterField,
 	boreField,
 	densityField,
 	GRAM,
 	massField,
 	MILLIMETRE,
-	readQuantity,
 	recessField,
 	slotField,
 	slotTurnField
 } from '$core/quantity/index';
-import { materialColour } from '$lib/ui/colours';
-import { tradeSteps } from '$lib/ui/steps';
-import {
-	choice,
-	number,
-	options,
-	quantity,
-	type Control,
-	type NumberControl,
-	type Subject
-} from './control';
+import { quantity, type Control, type NumberControl, type Subject } from './control';
+import { beadMetalControl, beadShapeControl, beadSizeControl } from './material';
 
 const MM = { unit: 'mm', factor: MILLIMETRE } as const;
 const GRAMS = { unit: 'g', factor: GRAM, digits: 4 } as const;
@@ -50,36 +31,24 @@ export function beadControls({ recipe, build, masses, before }: Subject): Contro
 		) as unknown as BeadChoice
 	});
 	const controls: Control[] = [
-		choice(
-			'Metal',
-			bead?.metal ?? 'none',
-			[{ value: 'none', words: 'none' }, ...options(beadMetalWords, beadMetals, materialColour)],
-			(value) => {
-				if (value === 'none') return { ...recipe, bead: null };
-				const metal = value as BeadChoice['metal'];
+		beadMetalControl(
+			bead?.metal ?? null,
+			(metal) => {
+				if (metal === null) return { ...recipe, bead: null };
 				// Another metal is another bead: what was weighed was not this one.
 				if (metal === bead?.metal) return set({ metal });
 				return set({ metal, weighed: undefined, density: undefined, lot: undefined });
-			}
+			},
+			true
 		)
 	];
 	if (!bead || !build.bead) return controls;
 	const { bead: solid } = build;
 	controls.push(
-		number('Bead size', bead.diameter, {
-			unit: 'mm',
-			show: (d) => String(Number((d / MILLIMETRE).toFixed(2))),
-			say: beadDiameterField.show,
-			read: (text) => readQuantity(text, beadDiameterField),
-			step: tradeSteps(BEAD_STEPS),
-			set: (diameter) => set({ diameter, weighed: undefined, lot: undefined })
-		}),
-		choice(
-			'Kind',
-			bead.shape,
-			options({ round: 'round', slotted: 'slotted', cone: 'cone' }, beadShapes),
-			(shape) => set({ shape: shape as BeadChoice['shape'], weighed: undefined, lot: undefined })
-		)
+		beadSizeControl(bead.diameter, (diameter) =>
+			set({ diameter, weighed: undefined, lot: undefined })
+		),
+		beadShapeControl(bead.shape, (shape) => set({ shape, weighed: undefined, lot: undefined }))
 	);
 	if (bead.metal === 'own') {
 		controls.push(

@@ -1,28 +1,22 @@
-import { hookStyles, styleWords, type HookChoice, type Recipe } from '$core/fly/index';
+import type { HookChoice, Recipe } from '$core/fly/index';
 import {
 	gapeField,
 	GRAM,
-	HOOK_SIZE_RANGE,
 	hookWireField,
 	massField,
 	MILLIMETRE,
-	readHookSize,
-	readXStep,
 	shankField,
-	showXStep,
-	without,
-	X_STEP_RANGE
+	without
 } from '$core/quantity/index';
-import { evenSteps } from '$lib/ui/steps';
 import {
 	choice,
-	number,
 	options,
 	quantity,
 	type Control,
 	type NumberControl,
 	type Subject
 } from './control';
+import { hookStepControls, styleControl } from './material';
 
 const MM = { unit: 'mm', factor: MILLIMETRE } as const;
 const GRAMS = { unit: 'g', factor: GRAM, digits: 4 } as const;
@@ -50,28 +44,12 @@ export function hookControls({ recipe, build }: Subject): Control[] {
 		clear: () => measured({ [name]: undefined })
 	});
 	return [
-		choice('Style', hook.style, options(styleWords, hookStyles), (value) => {
-			const style = value as HookChoice['style'];
+		styleControl(hook.style, (style) => {
 			// A long shank is three steps long to begin with, and no longer when it is left.
 			if (style === 'longShank') return set({ style, lengthX: Math.max(3, hook.lengthX) });
 			return set({ style, lengthX: hook.style === 'longShank' ? 0 : hook.lengthX });
 		}),
-		number('Hook size', hook.size, {
-			read: readHookSize,
-			show: (n) => `#${n}`,
-			say: (n) => `size ${n}`,
-			step: evenSteps(2, 4, HOOK_SIZE_RANGE[0] + 1, HOOK_SIZE_RANGE[1]),
-			set: (size) => set({ size })
-		}),
-		...(['length', 'wire'] as const).map((which): Control => {
-			const key = which === 'length' ? 'lengthX' : 'wireX';
-			return number(`Hook ${which}`, hook[key], {
-				show: (n) => showXStep(n, which),
-				read: (text) => readXStep(text, which),
-				step: evenSteps(1, 2, ...X_STEP_RANGE),
-				set: (n) => set({ [key]: n })
-			});
-		}),
+		...hookStepControls(hook, set),
 		choice(
 			'Barb',
 			hook.barbed ? 'barbed' : 'barbless',

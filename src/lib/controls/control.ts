@@ -2,14 +2,14 @@ import type { Build, PartName, Recipe } from '$core/fly/index';
 import { readQuantity, type QuantityField, type Reading } from '$core/quantity/index';
 import { evenSteps, type Step } from '$lib/ui/steps';
 
-/** One thing that can be set on a part of the fly; `set` gives the recipe that follows. */
-export type Control =
+/** One thing that can be set on a part of the fly, or on a lot; `set` gives what follows. */
+export type Control<To = Recipe> =
 	| {
 			readonly kind: 'choice';
 			readonly label: string;
 			readonly value: string;
 			readonly options: readonly Option[];
-			readonly set: (value: string) => Recipe;
+			readonly set: (value: string) => To;
 			readonly more?: boolean;
 	  }
 	| {
@@ -21,33 +21,33 @@ export type Control =
 			readonly say?: (value: number) => string;
 			readonly read: (text: string) => Reading;
 			readonly step: Step;
-			readonly set: (value: number) => Recipe;
+			readonly set: (value: number) => To;
 			/** What the field shows is the nominal value; nothing was said. */
 			readonly nominal?: boolean;
 			/** How that is said. */
 			readonly nominalWords?: string;
 			/** Takes back what was said. */
-			readonly clear?: () => Recipe;
+			readonly clear?: () => To;
 			/** Only shown with the measures of the part. */
 			readonly more?: boolean;
 	  }
-	| { readonly kind: 'action'; readonly label: string; readonly set: () => Recipe }
+	| { readonly kind: 'action'; readonly label: string; readonly set: () => To }
 	| { readonly kind: 'note'; readonly words: string };
 
 /** A control that offers a few choices. */
-export const choice = (
+export const choice = <To = Recipe>(
 	label: string,
 	value: string,
 	options: readonly Option[],
-	set: (value: string) => Recipe
-): Control => ({ kind: 'choice', label, value, options, set });
+	set: (value: string) => To
+): Control<To> => ({ kind: 'choice', label, value, options, set });
 
 /** A control of a number that is not stepped evenly. */
-export const number = (
+export const number = <To = Recipe>(
 	label: string,
 	value: number,
-	rest: Omit<NumberControl, 'kind' | 'label' | 'value'>
-): NumberControl => ({ kind: 'number', label, value, ...rest });
+	rest: Omit<NumberControl<To>, 'kind' | 'label' | 'value'>
+): NumberControl<To> => ({ kind: 'number', label, value, ...rest });
 
 export interface Option {
 	readonly value: string;
@@ -55,7 +55,7 @@ export interface Option {
 	readonly colour?: string;
 }
 
-export type NumberControl = Extract<Control, { kind: 'number' }>;
+export type NumberControl<To = Recipe> = Extract<Control<To>, { kind: 'number' }>;
 
 /** What the controls of a part are made from. */
 export interface Subject {

@@ -7,6 +7,7 @@ import { coilControls } from './coil';
 import { hookControls } from './hook';
 
 export type { Control, Subject } from './control';
+export { firstLot, lotControls } from './lot';
 export { fullnessControl } from './dressing';
 export { weighedControl } from './weighed';
 

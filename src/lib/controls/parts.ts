@@ -1,5 +1,6 @@
 import { firstOf, type Dressing, type DressingPart, type Recipe } from '$core/fly/index';
 import {
+	coverShare,
 	placeShare,
 	MILLIMETRE,
 	shareField,
@@ -13,7 +14,12 @@ import { options, quantity, type Control, type NumberControl, type Subject } fro
 export function setter<Part extends DressingPart>({ recipe, build, before }: Subject, part: Part) {
 	type Choice = NonNullable<Dressing[Part]>;
 	const current = (build.dressing[part] ?? before?.[part] ?? firstOf(recipe, part)) as Choice;
-	return (change: Partial<Choice>): Recipe => ({ ...recipe, [part]: { ...current, ...change } });
+	return (change: Partial<Choice>): Recipe => {
+		// Another kind, wire or thread is not from that lot.
+		const other = 'kind' in change || 'wire' in change || 'denier' in change;
+		const kept = other && 'lot' in current ? without(current, 'lot') : current;
+		return { ...recipe, [part]: { ...kept, ...change } };
+	};
 }
 
 /** The first choice of a part that may be left out: none, or of which kind. */
@@ -59,12 +65,16 @@ export const COUNT = { step: 1, digits: 0 } as const;
 /** Where along the shank fibres are tied in. */
 export function placeControl(
 	subject: Subject,
-	part: 'tail' | 'legs' | 'hackle' | 'collar',
+	part: 'tail' | 'wingCase' | 'legs' | 'hackle' | 'collar',
 	at: number | undefined,
 	set: (change: { at?: number }) => Recipe
 ): Control {
 	const { shank } = subject.build.hook;
-	const root = subject.build.dressed.bundles.find((bundle) => bundle.part === part)?.root ?? 0;
+	const { bundles, layout } = subject.build.dressed;
+	const root =
+		part === 'wingCase'
+			? layout.caseFront
+			: (bundles.find((bundle) => bundle.part === part)?.root ?? 0);
 	const choice = subject.build.dressing[part];
 	return {
 		...(inMm(placeShare, shank, at ?? root / shank, (n) => set({ at: n }), 0.5) as NumberControl),
@@ -72,6 +82,27 @@ export function placeControl(
 		more: true,
 		nominal: at === undefined,
 		clear: () => ({ ...subject.recipe, [part]: choice && without(choice, 'at') })
+	};
+}
+
+/** How far forward from the bend a part goes that usually goes as far as another one. */
+export function coverControl(
+	subject: Subject,
+	part: 'rib' | 'underbody',
+	usual: string,
+	set: (change: { length?: number }) => Recipe
+): Control {
+	const { layout } = subject.build.dressed;
+	const choice = subject.build.dressing[part];
+	const front = part === 'rib' ? layout.ribFront : layout.underbodyFront;
+	const room = layout.end - layout.gapEnd;
+	const value = choice?.length ?? (layout.end - front) / room;
+	return {
+		...(inMm(coverShare, room, value, (n) => set({ length: n }), 0.5) as NumberControl),
+		more: true,
+		nominal: choice?.length === undefined,
+		nominalWords: usual,
+		clear: () => ({ ...subject.recipe, [part]: choice && without(choice, 'length') })
 	};
 }
 

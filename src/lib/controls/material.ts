@@ -1,0 +1,157 @@
+import {
+	beadMetals,
+	beadMetalWords,
+	beadShapes,
+	coilMetals,
+	coilMetalWords,
+	hookStyles,
+	RIB_STEPS,
+	ribKinds,
+	ribKindWords,
+	styleWords,
+	THREAD_STEPS,
+	threadField,
+	type BeadMetal,
+	type BeadShape,
+	type CoilMetal,
+	type HookStyle,
+	type RibKind
+} from '$core/fly/index';
+import { BEAD_STEPS, COIL_WIRE_STEPS } from '$core/material/index';
+import {
+	beadDiameterField,
+	coilWireField,
+	denierField,
+	HOOK_SIZE_RANGE,
+	MILLIMETRE,
+	readHookSize,
+	readQuantity,
+	readXStep,
+	ribWireField,
+	showXStep,
+	X_STEP_RANGE
+} from '$core/quantity/index';
+import { materialColour } from '$lib/ui/colours';
+import { evenSteps, tradeSteps } from '$lib/ui/steps';
+import { choice, number, options, type Control, type NumberControl } from './control';
+
+/**
+ * What a material is bought by: the same questions for a part of a fly and for a lot of the stock.
+ * Lengths are metres; `To` is what a change leads to.
+ */
+
+const NONE = { value: 'none', words: 'none' } as const;
+const inMillimetres = (digits: number) => (d: number) =>
+	String(Number((d / MILLIMETRE).toFixed(digits)));
+
+export const styleControl = <To>(style: HookStyle, set: (style: HookStyle) => To) =>
+	choice('Style', style, options(styleWords, hookStyles), (next) => set(next as HookStyle));
+
+interface HookSteps {
+	readonly size: number;
+	readonly lengthX: number;
+	readonly wireX: number;
+}
+/** Size, length and wire of a hook. */
+export function hookStepControls<To>(
+	hook: HookSteps,
+	set: (change: Partial<HookSteps>) => To
+): Control<To>[] {
+	return [
+		number('Hook size', hook.size, {
+			read: readHookSize,
+			show: (n) => `#${n}`,
+			say: (n) => `size ${n}`,
+			step: evenSteps(2, 4, HOOK_SIZE_RANGE[0] + 1, HOOK_SIZE_RANGE[1]),
+			set: (size) => set({ size })
+		}),
+		...(['length', 'wire'] as const).map((which) => {
+			const key = which === 'length' ? 'lengthX' : 'wireX';
+			return number(`Hook ${which}`, hook[key], {
+				show: (n) => showXStep(n, which),
+				read: (text) => readXStep(text, which),
+				step: evenSteps(1, 2, ...X_STEP_RANGE),
+				set: (n) => set({ [key]: n })
+			});
+		})
+	];
+}
+
+/** @param none offer to leave it out, too */
+export const beadMetalControl = <To>(
+	metal: BeadMetal | null,
+	set: (metal: BeadMetal | null) => To,
+	none: boolean
+) =>
+	choice(
+		'Metal',
+		metal ?? 'none',
+		[...(none ? [NONE] : []), ...options(beadMetalWords, beadMetals, materialColour)],
+		(next) => set(next === 'none' ? null : (next as BeadMetal))
+	);
+
+export const beadSizeControl = <To>(diameter: number, set: (diameter: number) => To) =>
+	number('Bead size', diameter, {
+		unit: 'mm',
+		show: inMillimetres(2),
+		say: beadDiameterField.show,
+		read: (text) => readQuantity(text, beadDiameterField),
+		step: tradeSteps(BEAD_STEPS),
+		set
+	});
+
+export const beadShapeControl = <To>(shape: BeadShape, set: (shape: BeadShape) => To) =>
+	choice(
+		'Kind',
+		shape,
+		options({ round: 'round', slotted: 'slotted', cone: 'cone' }, beadShapes),
+		(next) => set(next as BeadShape)
+	);
+
+/** @param none offer to leave it out, too */
+export const coilMetalControl = <To>(
+	metal: CoilMetal | null,
+	set: (metal: CoilMetal | null) => To,
+	none: boolean
+) =>
+	choice(
+		'Metal',
+		metal ?? 'none',
+		[...(none ? [NONE] : []), ...options(coilMetalWords, coilMetals, materialColour)],
+		(next) => set(next === 'none' ? null : (next as CoilMetal))
+	);
+
+export const coilWireControl = <To>(wire: number, set: (wire: number) => To) =>
+	number('Coil wire', wire, {
+		unit: 'in',
+		show: (metres) => coilWireField.show(metres).replace(' in', ''),
+		say: coilWireField.show,
+		read: (text) => readQuantity(text, coilWireField),
+		step: tradeSteps(COIL_WIRE_STEPS),
+		set
+	});
+
+export const threadControl = <To>(denier: number, set: (denier: number) => To): NumberControl<To> =>
+	number('Thread', denier, {
+		unit: 'denier',
+		show: String,
+		say: denierField.show,
+		read: (text) => readQuantity(text, threadField),
+		step: tradeSteps(THREAD_STEPS),
+		set
+	});
+
+export const ribKindControl = <To>(kind: RibKind, set: (kind: RibKind) => To) =>
+	choice('Rib of', kind, options(ribKindWords, ribKinds, materialColour), (next) =>
+		set(next as RibKind)
+	);
+
+export const ribWireControl = <To>(wire: number, set: (wire: number) => To) =>
+	number('Rib wire', wire, {
+		unit: 'mm',
+		show: inMillimetres(3),
+		say: ribWireField.show,
+		read: (text) => readQuantity(text, ribWireField),
+		step: tradeSteps(RIB_STEPS),
+		set
+	});
