@@ -70,9 +70,7 @@
 					{/each}
 				</ul>
 			{:else}
-				<p class="text-sm text-quiet">
-					None yet. Until there is one, the Bench takes the nominal sizes.
-				</p>
+				<p class="text-sm text-quiet">None yet.</p>
 			{/if}
 		</section>
 	{/each}

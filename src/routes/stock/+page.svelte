@@ -45,7 +45,7 @@
 		<h1 class="text-xl font-semibold">Stock</h1>
 		<p class="mb-3 text-sm text-quiet">
 			What lies in your drawers. What you weigh or measure here makes the predictions of the flies
-			tied from it surer.
+			tied from it surer; what is not here, the Bench takes at its nominal size.
 		</p>
 		<LotList lots={bench.lots} current={lot?.id ?? null} {choose} {add} />
 	</div>
