@@ -110,6 +110,12 @@ export const priors = {
 		source: 'Churchill & Bernstein (1977) by analogy; Taylor (1952) gives a third more'
 	},
 	'model.blunt': belief('model', 1, 0.35, 'form drag on the shoulder and the blunt end'),
+	'model.munk': belief(
+		'model',
+		0.5,
+		0.6,
+		'share of ideal flow’s turning moment that the dressed body keeps'
+	),
 	'water.depth': belief('water', 1, 0.08, 'depth of the lie as judged from the bank'),
 	'water.speed': belief('water', 1, 0.1, 'surface speed as judged from the bank'),
 	'water.roughness': belief('water', 1, 0.5, 'roughness of the bed against its class')

@@ -9,6 +9,10 @@ export interface FlyBody {
 	readonly mass: number;
 	/** Displaced volume of solid matter, m³. */
 	readonly volume: number;
+	/** Water that lies between fibres and moves along with them, m³. */
+	readonly held: number;
+	/** Moment of inertia about the centre of mass, for turning in the hook's plane, kg m². */
+	readonly inertia: number;
 	readonly centreOfMass: Point;
 	readonly centreOfBuoyancy: Point;
 	/** Where the tippet pulls. */
@@ -40,6 +44,8 @@ export const TRAIL = 6;
 export interface DragElements {
 	readonly count: number;
 	readonly kind: Uint8Array;
+	/** Which part of the thing it belongs to; what the numbers mean is known to whoever made the body. */
+	readonly part: Uint8Array;
 	/** Centre, in the fly's frame. */
 	readonly x: Float64Array;
 	readonly y: Float64Array;

@@ -66,18 +66,26 @@ function bodyOf(
 	let massY = 0;
 	let volumeX = 0;
 	let volumeY = 0;
+	let held = 0;
+	let inertia = 0;
 	for (const part of parts) {
 		const displaced = part.volume + (wetness === 'fresh' ? part.air : 0);
+		const { x, y } = part.centre;
+		held += part.room - (wetness === 'fresh' ? part.air : 0);
+		// About the origin first; moved to the centre of mass below.
+		inertia += part.mass * (part.gyration + x * x + y * y);
 		mass += part.mass;
 		volume += displaced;
-		massX += part.mass * part.centre.x;
-		massY += part.mass * part.centre.y;
-		volumeX += displaced * part.centre.x;
-		volumeY += displaced * part.centre.y;
+		massX += part.mass * x;
+		massY += part.mass * y;
+		volumeX += displaced * x;
+		volumeY += displaced * y;
 	}
 	return {
 		mass,
 		volume,
+		held,
+		inertia: inertia - (massX * massX + massY * massY) / mass,
 		centreOfMass: { x: massX / mass, y: massY / mass },
 		centreOfBuoyancy: { x: volumeX / volume, y: volumeY / volume },
 		eye: hook.eye.centre,

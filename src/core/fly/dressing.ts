@@ -78,7 +78,8 @@ export function dressingGeometry(
 				s: centre,
 				off: 0,
 				volume: volume * solid,
-				air: volume * (1 - solid) * air
+				air: volume * (1 - solid) * air,
+				room: volume * (1 - solid)
 			});
 		}
 		over = next;
@@ -119,7 +120,8 @@ export function dressingGeometry(
 			s: (layout.ribFront + end) / 2,
 			off: 0,
 			amount: 'rib.mass',
-			air: 0
+			air: 0,
+			room: 0
 		});
 	}
 	if (dressing.thorax) {
@@ -154,7 +156,8 @@ export function dressingGeometry(
 			s: root + (length / 2) * Math.cos(tilt),
 			off: 0,
 			amount: 'dressing.mass',
-			air: hackle ? volume * hackleStrands[hackle.kind].air : 0
+			air: hackle ? volume * hackleStrands[hackle.kind].air : 0,
+			room: hackle ? volume * hackleStrands[hackle.kind].air : 0
 		});
 	}
 	pieces.push(

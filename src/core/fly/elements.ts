@@ -11,6 +11,7 @@ import {
 } from '../body/index';
 import type { Build } from './build';
 import { onShank } from './hook';
+import { partNames, type PartName } from './parts';
 import { girthOf } from './profile';
 
 /** Float64 columns of DragElements, in the order in which they lie in memory. */
@@ -20,6 +21,7 @@ const MOST_ELEMENTS = 64;
 /** Filled row by row, then copied out; kept, since a compile happens many times for each key press. */
 const scratch = new Float64Array(MOST_ELEMENTS * COLUMNS);
 const scratchKind = new Uint8Array(MOST_ELEMENTS);
+const scratchPart = new Uint8Array(MOST_ELEMENTS);
 
 /** Lays rows out as the parallel columns of the door, all in one piece of memory. */
 class ElementRows {
@@ -27,6 +29,7 @@ class ElementRows {
 
 	add(
 		kind: number,
+		part: PartName,
 		at: Point,
 		axis: Point,
 		length: number,
@@ -39,6 +42,7 @@ class ElementRows {
 			throw new Error('compileFly: a fly has more drag elements than are reserved for it');
 		}
 		scratchKind[this.count] = kind;
+		scratchPart[this.count] = partNames.indexOf(part);
 		const row = this.count++ * COLUMNS;
 		scratch[row] = at.x;
 		scratch[row + 1] = at.y;
@@ -53,17 +57,22 @@ class ElementRows {
 
 	columns(): DragElements {
 		const { count } = this;
-		const memory = new ArrayBuffer(count * (COLUMNS * 8 + 1));
+		const memory = new ArrayBuffer(count * (COLUMNS * 8 + 2));
 		const column = (c: number) => {
 			const values = new Float64Array(memory, c * count * 8, count);
 			for (let i = 0; i < count; i++) values[i] = scratch[i * COLUMNS + c]!;
 			return values;
 		};
 		const kind = new Uint8Array(memory, COLUMNS * 8 * count, count);
-		for (let i = 0; i < count; i++) kind[i] = scratchKind[i]!;
+		const part = new Uint8Array(memory, (COLUMNS * 8 + 1) * count, count);
+		for (let i = 0; i < count; i++) {
+			kind[i] = scratchKind[i]!;
+			part[i] = scratchPart[i]!;
+		}
 		return {
 			count,
 			kind,
+			part,
 			x: column(0),
 			y: column(1),
 			axisX: column(2),
@@ -88,6 +97,7 @@ export function elementsOf(build: Build): DragElements {
 	if (bead) {
 		rows.add(
 			SPHERE,
+			'bead',
 			{ x: bead.seat, y: bead.lift * Math.cos(bead.turn) },
 			forward,
 			0,
@@ -100,7 +110,7 @@ export function elementsOf(build: Build): DragElements {
 		if (piece.region === 'shank') continue;
 		const at = { x: (piece.from.x + piece.to.x) / 2, y: (piece.from.y + piece.to.y) / 2 };
 		if (bead && (at.x - bead.seat) ** 2 + at.y ** 2 < bead.radius ** 2) continue;
-		rows.add(WIRE, at, piece.direction, piece.length, hook.wire);
+		rows.add(WIRE, 'hook', at, piece.direction, piece.length, hook.wire);
 	}
 
 	const run = cuts[cuts.length - 1]! - cuts[0]!;
@@ -112,29 +122,68 @@ export function elementsOf(build: Build): DragElements {
 	for (let i = 0; i < from.length; i++) {
 		const { at, direction } = onShank(hook, (cuts[i]! + cuts[i + 1]!) / 2);
 		const length = cuts[i + 1]! - cuts[i]!;
-		rows.add(STRIP, at, direction, length, (from[i]! + to[i]!) / 2, slenderness);
+		rows.add(
+			STRIP,
+			outermost(build, i),
+			at,
+			direction,
+			length,
+			(from[i]! + to[i]!) / 2,
+			slenderness
+		);
 	}
 	// A body wider than the head meets the water with the part that stands out.
 	const head = bead ? 2 * bead.radius : hook.wire;
 	const girth = girthOf(outline);
 	if (girth > head) {
 		const annulus = Math.sqrt(girth ** 2 - head ** 2);
-		rows.add(SHOULDER, onShank(hook, cuts[0]!).at, forward, 0, annulus);
+		rows.add(SHOULDER, outermost(build, 0), onShank(hook, cuts[0]!).at, forward, 0, annulus);
 	}
 	const end = onShank(hook, cuts[cuts.length - 1]!);
 	const last = to[to.length - 1]!;
-	rows.add(BASE, end.at, end.direction, 0, last, (Math.PI * side) / ((Math.PI / 4) * last ** 2));
+	rows.add(
+		BASE,
+		outermost(build, from.length - 1),
+		end.at,
+		end.direction,
+		0,
+		last,
+		(Math.PI * side) / ((Math.PI / 4) * last ** 2)
+	);
 
-	for (const { root, count, length, strand, tilt } of bundles) {
+	for (const { part, root, count, length, strand, tilt } of bundles) {
 		const { at, direction } = onShank(hook, root);
 		if (tilt === 0) {
 			const middle = { x: at.x + (length / 2) * direction.x, y: at.y + (length / 2) * direction.y };
-			rows.add(TRAIL, middle, direction, length, strand.diameter, 0, count, strand.stiffness);
+			rows.add(TRAIL, part, middle, direction, length, strand.diameter, 0, count, strand.stiffness);
 		} else {
 			// What stands across the flow of a fibre that is tied in at an angle.
 			const across = length * Math.sin(tilt);
-			rows.add(FIBRES, at, direction, across, strand.diameter, 0, count, strand.stiffness);
+			// Legs hang to the point's side; hackles stand all round.
+			const out = part === 'legs' ? across / 2 : 0;
+			const centre = { x: at.x + out * direction.y, y: at.y - out * direction.x };
+			rows.add(
+				FIBRES,
+				part,
+				centre,
+				direction,
+				across,
+				strand.diameter,
+				0,
+				count,
+				strand.stiffness
+			);
 		}
 	}
 	return rows.columns();
+}
+
+/** The part that the water meets on a run of the dressed body. */
+function outermost({ recipe, dressed, coil }: Build, run: number): PartName {
+	for (let i = dressed.layers.length - 1; i >= 0; i--) {
+		const { part, under, over } = dressed.layers[i]!;
+		if (over.from[run] !== under.from[run] || over.to[run] !== under.to[run]) return part;
+	}
+	const at = dressed.outline.cuts[run]!;
+	return coil && recipe.coil && at >= coil.start - 1e-9 && at < coil.end ? 'coil' : 'hook';
 }

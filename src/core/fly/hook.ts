@@ -54,6 +54,8 @@ export interface HookGeometry {
 	/** m³ */
 	readonly volume: number;
 	readonly centre: Point;
+	/** Mean square of the distance of its wire from its centre, m². */
+	readonly gyration: number;
 }
 
 /** Walks a curve of lines and arcs in chords that turn by at most `largestChord` radians. */
@@ -114,10 +116,14 @@ export function hookGeometry(hook: HookChoice, values: BeliefValues): HookGeomet
 	let length = 0;
 	let x = 0;
 	let y = 0;
+	let square = 0;
 	for (const piece of pieces) {
 		length += piece.length;
 		x += (piece.length * (piece.from.x + piece.to.x)) / 2;
 		y += (piece.length * (piece.from.y + piece.to.y)) / 2;
+		const [a, b] = [piece.from, piece.to];
+		square += (piece.length * (a.x * a.x + a.x * b.x + b.x * b.x)) / 3;
+		square += (piece.length * (a.y * a.y + a.y * b.y + b.y * b.y)) / 3;
 	}
 	const volume = (Math.PI / 4) * wire * wire * length;
 	return {
@@ -131,7 +137,8 @@ export function hookGeometry(hook: HookChoice, values: BeliefValues): HookGeomet
 		mass: volume * materials.steel.density,
 		volume,
 		eyeOpening: EYE_BORE * wire,
-		centre: { x: x / length, y: y / length }
+		centre: { x: x / length, y: y / length },
+		gyration: square / length - (x * x + y * y) / (length * length)
 	};
 }
 

@@ -37,6 +37,10 @@ export interface PartMass {
 	readonly aside: number;
 	/** Air that it holds when it is freshly dry, m³. */
 	readonly air: number;
+	/** Room between its fibres, which water or that air fills, m³. */
+	readonly room: number;
+	/** Mean square of the distance of its matter from its centre, m²; 0 where it is small against the fly. */
+	readonly gyration: number;
 }
 
 /** How unsure each part's mass is when only the whole was weighed (our estimate). */
@@ -54,14 +58,15 @@ export function partsOf(build: Build, values: BeliefValues): PartMass[] {
 function metalOf(build: Build, values: BeliefValues): PartMass[] {
 	const { recipe, hook, bead, coil } = build;
 	const weighed = recipe.hook.measured?.mass;
+	const metal = { aside: 0, air: 0, room: 0 } as const;
 	const parts: PartMass[] = [
 		{
 			part: 'hook',
 			mass: weighed === undefined ? hook.mass : weighed * values['hook.weighed'],
 			volume: hook.volume,
 			centre: hook.centre,
-			aside: 0,
-			air: 0
+			gyration: hook.gyration,
+			...metal
 		}
 	];
 	if (bead) {
@@ -75,8 +80,10 @@ function metalOf(build: Build, values: BeliefValues): PartMass[] {
 					: each * values['bead.weighed'],
 			volume: bead.volume,
 			centre: { x: bead.seat + bead.centroid.s, y: off * Math.cos(bead.turn) },
+			...metal,
 			aside: off * Math.sin(bead.turn),
-			air: 0
+			// A ball's; bore and recess change little.
+			gyration: 0.4 * bead.radius ** 2
 		});
 	}
 	if (coil) {
@@ -85,8 +92,8 @@ function metalOf(build: Build, values: BeliefValues): PartMass[] {
 			mass: coil.volume * coilDensity(recipe.coil!.metal, values),
 			volume: coil.volume,
 			centre: onShank(hook, coil.centre).at,
-			aside: 0,
-			air: 0
+			gyration: (coil.end - coil.start) ** 2 / 12,
+			...metal
 		});
 	}
 	return parts;
@@ -98,6 +105,7 @@ function dressingParts({ hook, dressed }: Build, values: BeliefValues): PartMass
 		let mass = 0;
 		let volume = 0;
 		let air = 0;
+		let room = 0;
 		let x = 0;
 		let y = 0;
 		for (const piece of dressed.pieces) {
@@ -108,11 +116,13 @@ function dressingParts({ hook, dressed }: Build, values: BeliefValues): PartMass
 			mass += pieceMass;
 			volume += piece.volume * amount;
 			air += piece.air * amount;
+			room += piece.room * amount;
 			x += pieceMass * (at.x - piece.off * direction.y);
 			y += pieceMass * (at.y + piece.off * direction.x);
 		}
 		if (mass > 0) {
-			parts.push({ part, mass, volume, centre: { x: x / mass, y: y / mass }, aside: 0, air });
+			const centre = { x: x / mass, y: y / mass };
+			parts.push({ part, mass, volume, centre, aside: 0, air, room, gyration: 0 });
 		}
 	}
 	return parts;

@@ -18,6 +18,8 @@ export interface Piece {
 	readonly amount: BeliefName;
 	/** Air that a freshly dry fly holds in it, m³. */
 	readonly air: number;
+	/** Room between its fibres, m³. */
+	readonly room: number;
 }
 
 /** The strip over the thorax. */
@@ -40,7 +42,8 @@ export function wingCasePiece(
 			s,
 			amount: 'dressing.mass',
 			off: diameterAt(over, s) / 2,
-			air: space * (1 - solid) * air
+			air: space * (1 - solid) * air,
+			room: space * (1 - solid)
 		}
 	];
 }
@@ -69,6 +72,7 @@ export function dropPieces(
 			density,
 			s,
 			air: 0,
+			room: 0,
 			off: kind === 'resin' ? diameterAt(over, s) / 2 : 0,
 			amount: 'finish.mass'
 		});

@@ -15,18 +15,17 @@ import {
 	compileBuild,
 	compileNear,
 	rollMoment,
-	weighs,
 	type Build,
 	type PartMass,
 	type Recipe,
 	type Ride
 } from '../fly/index';
 import { normalProbability, Z90, type Interval } from '../quantity/index';
-import { settle, type Attitude } from '../sink/index';
+import { settle, settleNear, type Sink } from '../sink/index';
 import { compileColumn, fluidAt, type Lie } from '../water/index';
 
 /** Version of the model; a stored prediction carries it. */
-export const MODEL_VERSION = 2;
+export const MODEL_VERSION = 3;
 
 /**
  * Relative step at which a speed off the median counts as found: one more would move it by about a
@@ -53,7 +52,10 @@ export interface Prediction {
 	readonly speed: Interval | null;
 	/** The belief that makes the speed's interval as wide as it is. */
 	readonly speedWidest: BeliefName | null;
-	readonly attitude: Attitude;
+	/** How it sinks at the medians: speed, attitude, and what else it may settle into. */
+	readonly sink: Sink;
+	/** Degrees by which the eye's end points down; null when it floats. */
+	readonly pitch: { readonly low: number; readonly high: number } | null;
 	readonly floats: boolean;
 	/** Seconds to the zone; null when it floats or lands in the zone. */
 	readonly time: Interval | null;
@@ -88,6 +90,7 @@ export function predict(
 	const descent = freeDescent(sink.speed, column);
 
 	const roll: number[] = [];
+	const pitch: number[] = [];
 	const [mass, weight, speed, time, distance] = spreadOf(
 		(values, moved) => {
 			const near = moved === null ? fly : compileNear(build, fly, values, moved);
@@ -96,11 +99,8 @@ export function predict(
 			const s =
 				moved === null || moved.startsWith('water.')
 					? sink
-					: settle(body, fluid, values, {
-							sink,
-							tolerance: NEAR_ENOUGH,
-							sameDrag: body.elements === fly.body.elements && weighs(moved)
-						});
+					: settleNear(body, fluid, values, sink, NEAR_ENOUGH);
+			pitch.push(s.pitch);
 			const d = freeDescent(s.speed, compileColumn(lie, celsius, values));
 			return [body.mass, s.submergedWeight, s.speed, d.time, d.distance];
 		},
@@ -129,7 +129,8 @@ export function predict(
 		body: fly.body,
 		speed: speed.interval,
 		speedWidest: speed.widest,
-		attitude: sink.attitude,
+		sink,
+		pitch: sink.floats ? null : pitchRange(sink.pitch, pitch),
 		floats: sink.floats,
 		time: time.interval,
 		distance: distance.interval,
@@ -147,16 +148,27 @@ export function predict(
  * @param moved the moment at the medians, then up and down for each belief
  */
 function rideOf({ up, aside }: { up: number; aside: number }, moved: readonly number[]): Ride {
-	let variance = 0;
-	for (let i = 1; i + 1 < moved.length; i += 2) {
-		variance += ((moved[i]! - moved[i + 1]!) / (2 * Z90)) ** 2;
-	}
+	const variance = plainVariance(moved);
 	const lean = Math.atan2(Math.abs(aside), Math.abs(up)) * (180 / Math.PI);
 	return {
 		pointUp: up > 0,
 		sure: variance > 0 ? normalProbability(Math.abs(up) / Math.sqrt(variance)) : 1,
 		lean
 	};
+}
+
+/** Variance of a figure that may change its sign, from its values with each belief moved up and down. */
+function plainVariance(moved: readonly number[]): number {
+	let variance = 0;
+	for (let i = 1; i + 1 < moved.length; i += 2) {
+		variance += ((moved[i]! - moved[i + 1]!) / (2 * Z90)) ** 2;
+	}
+	return variance;
+}
+
+function pitchRange(pitch: number, moved: readonly number[]) {
+	const half = Z90 * Math.sqrt(plainVariance(moved));
+	return { low: Math.max(-90, pitch - half), high: Math.min(90, pitch + half) };
 }
 
 function verdictOf(chance: number): Verdict {

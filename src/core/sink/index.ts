@@ -1,3 +1,4 @@
 /** Drag laws, and how fast a fly sinks in still water. */
 export * from './drag-laws';
-export { settle, type Attitude, type Sink } from './settle';
+export { EXACT, FAST, settle, settleNear, type Attitude, type Hang, type Sink } from './settle';
+export { descend, timeTo, type Drop, type DropPoint, type Entry } from './descend';

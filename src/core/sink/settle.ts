@@ -1,110 +1,203 @@
 import type { BeliefValues } from '../belief/index';
-import { SPHERE, type FlyBody, type Point } from '../body/index';
-import { GRAVITY } from '../material/index';
+import type { FlyBody } from '../body/index';
 import type { Fluid } from '../water/index';
-import { dragFactors, elementDrag, type DragFactors } from './element-drag';
+import {
+	stableAttitudes,
+	staysUpright,
+	steadyAt,
+	type Care,
+	type Look,
+	type Steady
+} from './attitude';
+import { submerge, type Submerged } from './balance';
+import { dragFactors } from './element-force';
 
-export type Attitude = 'nose down' | 'level';
+export type Attitude = 'nose down' | 'level' | 'tail down';
 
-/** A fly sinking steadily in still water. */
-export interface Sink {
-	/** Terminal speed, m/s; 0 when the fly floats. */
+/** How a fly hangs while it sinks steadily. */
+export interface Hang {
+	/** Sink rate, m/s, straight down. */
 	readonly speed: number;
+	/** Degrees by which the eye's end of the shank points below the level; negative: the tail does. */
+	readonly pitch: number;
 	readonly attitude: Attitude;
-	/** The attitude is taken as given, not solved; true until moments decide it. */
-	readonly attitudeAssumed: true;
-	/** Weight less buoyancy, N; negative when the fly floats. */
-	readonly submergedWeight: number;
-	readonly floats: boolean;
-	/** By which power of the speed the drag grows there: 1 creeping to 2 inertial. */
-	readonly exponent: number;
+	/** Whether the hook's point looks up rather than down. */
+	readonly pointUp: boolean;
+	/** Degrees off the plumb line by which it slides forward or back as it sinks. */
+	readonly glide: number;
+	/** False when it would tip out of the hook's plane, where the model does not follow it. */
+	readonly upright: boolean;
+	/** What a calculation near this one starts from. */
+	readonly steady: Steady;
 }
 
-/** Flow past the fly, in its own frame, for the attitudes that are taken as given. */
-const FLOW: Readonly<Record<Attitude, Point>> = {
-	'nose down': { x: 1, y: 0 },
-	level: { x: 0, y: 1 }
-};
+/** A fly sinking steadily in still water. */
+export interface Sink extends Hang {
+	/** Weight less buoyancy, N; negative when the fly floats. */
+	readonly submergedWeight: number;
+	/** It does not sink: speed 0, and the attitude says nothing. */
+	readonly floats: boolean;
+	/** The moments balance nowhere: it keeps turning over, and the speed is that across the stream. */
+	readonly tumbles: boolean;
+	/** Every attitude to which the fly comes back when it is turned a little. */
+	readonly hangs: readonly Hang[];
+	/** Lying flat with the point down it tips over sideways and comes to hang the other way up. */
+	readonly turnsOver: boolean;
+	/** Which of them it reaches when it enters with the eye first, and lying flat (this one). */
+	readonly noseFirst: Hang;
+	readonly flat: Hang;
+	/** How fast the moment grows with the angle, N m a radian; what holds the attitude. */
+	readonly stiffness: number;
+}
 
-const SLOWEST = 1e-5;
-const FASTEST = 20;
+/** From this pitch on, degrees, a fly is not level any more (our choice). */
+const LEVEL = 30;
+/** The plain reference, and what every key press asks for: the same answer to a hundredth of a percent. */
+export const EXACT: Care = { looks: 96, rough: 1e-4, tolerance: 1e-11 };
+export const FAST: Care = { looks: 24, rough: 0.1, tolerance: 1e-5 };
+/** An attitude further off than this, radians, is another branch. */
+const NEAR_BRANCH = 0.35;
+const DEGREE = Math.PI / 180;
 
 /**
- * Terminal speed: where the drag of all elements carries the submerged weight.
+ * Terminal sink and attitude in still water: speed and angle at which forces and moments balance, by
+ * strip theory in the hook's plane, looked for round the full circle.
  *
- * Attitude is taken, not solved: nose down with a bead, level without. Range: speeds from 1e-5 to
- * 20 m/s, which is beyond every fly that can be tied.
+ * Quasi-steady: the speed follows the attitude at once. Slow helical sinking, and flutter, stay
+ * outside the model; `descend` follows the motion in time. Where there are several stable attitudes,
+ * the answer is the one reached from lying flat, point down, as most casts land a fly.
  *
- * @param near the answer for almost the same fly, to start from, and the relative step that ends the
- *   search; without it the speed is solved to 1e-8. `sameDrag` says that the two flies differ in weight
- *   alone: the drag's own power of the speed then gives the answer at once
+ * @param care how closely to look; FAST unless said
+ * @returns for every body an answer: a speed, or that it floats
  */
-export function settle(
+export function settle(body: FlyBody, fluid: Fluid, values: BeliefValues, care: Care = FAST): Sink {
+	const fly = submerge(body, fluid, dragFactors(values));
+	if (fly.weight <= 0) return floating(fly);
+	const { stable, looks } = stableAttitudes(fly, care);
+	if (stable.length === 0) return tumbling(fly, care);
+	const hangs = stable.map(({ steady }) => hangOf(fly, steady));
+	const upright = hangs.find((hang) => hang.upright);
+	/** Where it would tip over sideways, it comes to rest in one in which it does not. */
+	const rest = (hang: Hang) => (hang.upright ? hang : (upright ?? hang));
+	const plane = hangs[reached(stable, looks, Math.PI / 2)]!;
+	const flat = rest(plane);
+	const noseFirst = rest(hangs[reached(stable, looks, 0)]!);
+	return {
+		...flat,
+		submergedWeight: fly.weight,
+		floats: false,
+		tumbles: false,
+		turnsOver: flat !== plane,
+		...{ hangs, flat, noseFirst, stiffness: stiffnessOf(fly, flat.steady) }
+	};
+}
+
+/**
+ * The same for a fly that is almost the one already settled, on the same branch.
+ *
+ * @param sink the answer that is near
+ * @param tolerance relative error of the speed that is good enough
+ * @returns the sink rate and pitch; those of another branch when this one is not there any more
+ */
+export function settleNear(
 	body: FlyBody,
 	fluid: Fluid,
 	values: BeliefValues,
-	near?: { readonly sink: Sink; readonly tolerance: number; readonly sameDrag?: boolean }
-): Sink {
-	const attitude: Attitude = body.elements.kind.includes(SPHERE) ? 'nose down' : 'level';
-	const submergedWeight = (body.mass - fluid.density * body.volume) * GRAVITY;
-	const rest = { attitude, attitudeAssumed: true, submergedWeight } as const;
-	if (submergedWeight <= 0) return { ...rest, speed: 0, floats: true, exponent: 2 };
-	if (near?.sameDrag && !near.sink.floats) {
-		const { speed, submergedWeight: weight, exponent } = near.sink;
-		const scaled = speed * (submergedWeight / weight) ** (1 / exponent);
-		return { ...rest, speed: scaled, exponent, floats: false };
-	}
-	const flow = FLOW[attitude];
-	const factors = dragFactors(values);
-	const excess = (speed: number) =>
-		Math.log(totalDrag(body, flow, speed, fluid, factors) / submergedWeight);
-	const solved =
-		near && !near.sink.floats
-			? solve(excess, near.sink.speed, near.sink.exponent, near.tolerance)
-			: solve(excess, 0.4, 1.7, 1e-8);
-	return { ...rest, ...solved, floats: false };
-}
-
-/** Drag of the whole fly along the flow, N. @param speed m/s, > 0 */
-function totalDrag(
-	body: FlyBody,
-	flow: Point,
-	speed: number,
-	fluid: Fluid,
-	factors: DragFactors
-): number {
-	let total = 0;
-	for (let i = 0; i < body.elements.count; i++) {
-		total += elementDrag(body.elements, i, flow, speed, fluid, factors);
-	}
-	return total;
-}
-
-/**
- * Root of an increasing function of the speed's logarithm. Drag is nearly a power of the speed, so
- * the secant in logarithms closes in within a few steps; the bracket catches what it overshoots.
- */
-function solve(
-	excess: (speed: number) => number,
-	from: number,
-	exponent: number,
+	sink: Sink,
 	tolerance: number
-): { speed: number; exponent: number } {
-	let low = Math.log(SLOWEST);
-	let high = Math.log(FASTEST);
-	let x = Math.log(from);
-	let f = excess(from);
-	for (let step = 0; step < 80; step++) {
-		if (f > 0) high = x;
-		else low = x;
-		let next = x - f / exponent;
-		if (!(next > low && next < high)) next = (low + high) / 2;
-		if (Math.abs(next - x) < tolerance) return { speed: Math.exp(next), exponent };
-		const value = excess(Math.exp(next));
-		const secant = (value - f) / (next - x);
-		if (secant > 0.5 && secant < 3) exponent = secant;
-		x = next;
-		f = value;
+): { readonly speed: number; readonly pitch: number; readonly submergedWeight: number } {
+	const fly = submerge(body, fluid, dragFactors(values));
+	const submergedWeight = fly.weight;
+	if (fly.weight <= 0) return { speed: 0, pitch: sink.pitch, submergedWeight };
+	if (!sink.floats && !sink.tumbles && sink.stiffness > 0) {
+		let steady = steadyAt(fly, sink.steady.angle, sink.steady, tolerance);
+		let { stiffness } = sink;
+		for (let step = 0; step < 4; step++) {
+			const turn = -steady.moment / stiffness;
+			if (!(Math.abs(turn) < NEAR_BRANCH)) break;
+			const next = steadyAt(fly, steady.angle + turn, steady, tolerance);
+			const secant = (next.moment - steady.moment) / turn;
+			steady = next;
+			if (Math.abs(turn) < ENOUGH_TURN * Math.sqrt(tolerance)) {
+				return { speed: sinkRate(steady), pitch: pitchOf(steady), submergedWeight };
+			}
+			if (secant > 0.2 * stiffness) stiffness = secant;
+		}
+		const off = Math.abs(steady.angle - sink.steady.angle);
+		if (off < NEAR_BRANCH && Math.abs(steady.moment / stiffness) < ENOUGH_TURN) {
+			return { speed: sinkRate(steady), pitch: pitchOf(steady), submergedWeight };
+		}
 	}
-	return { speed: Math.exp(x), exponent };
+	const { speed, pitch } = settle(body, fluid, values);
+	return { speed, pitch, submergedWeight };
 }
+/** The sink rate changes with the square of the last turn; this much of it, radians, at tolerance 1. */
+const ENOUGH_TURN = 0.3;
+
+/** The stable attitude that a fly turns into from an angle of the stream, driven by its moment alone. */
+function reached(
+	stable: readonly { readonly after: number }[],
+	looks: readonly Look[],
+	angle: number
+): number {
+	const { length } = looks;
+	const from = Math.max(
+		0,
+		looks.findIndex((look) => look.angle > angle - 1e-9)
+	);
+	// A positive moment lets the angle fall, to the first stable attitude below.
+	const way = looks[from]!.moment >= 0 ? -1 : 1;
+	for (let k = 0; k < length; k++) {
+		const at = (from + way * k + length * length) % length;
+		const bracket = way < 0 ? (at + length - 1) % length : at;
+		const found = stable.findIndex(({ after }) => after === bracket);
+		if (found >= 0) return found;
+	}
+	return 0;
+}
+
+const sinkRate = ({ speed, angle, up }: Steady) =>
+	speed * (Math.cos(angle) * up.x + Math.sin(angle) * up.y);
+const pitchOf = ({ up }: Steady) => Math.asin(Math.max(-1, Math.min(1, up.x))) / DEGREE;
+
+function hangOf(fly: Submerged, steady: Steady): Hang {
+	const pitch = pitchOf(steady);
+	const speed = sinkRate(steady);
+	const slip = Math.cos(steady.angle) * steady.up.y - Math.sin(steady.angle) * steady.up.x;
+	return {
+		speed,
+		pitch,
+		attitude: pitch >= LEVEL ? 'nose down' : pitch <= -LEVEL ? 'tail down' : 'level',
+		pointUp: steady.up.y < 0,
+		glide: Math.atan2(Math.abs(slip) * steady.speed, speed) / DEGREE,
+		upright: staysUpright(fly, steady),
+		steady
+	};
+}
+
+/** How fast the moment grows with the angle of the stream about a balance. */
+function stiffnessOf(fly: Submerged, steady: Steady): number {
+	const turn = 0.02;
+	const [a, b] = [-turn, turn].map((by) => steadyAt(fly, steady.angle + by, steady, 1e-3).moment);
+	return (b! - a!) / (2 * turn);
+}
+
+const nowhere: Steady = { angle: 0, speed: 0, moment: 0, up: { x: 1, y: 0 }, exponent: 2 };
+
+function floating(fly: Submerged): Sink {
+	const hang: Hang = {
+		...{ speed: 0, pitch: 0, attitude: 'level', pointUp: false, glide: 0, upright: true },
+		steady: nowhere
+	};
+	const rest = { submergedWeight: fly.weight, floats: true, tumbles: false };
+	return { ...hang, ...rest, ...unheld(hang) };
+}
+
+function tumbling(fly: Submerged, { tolerance }: Care): Sink {
+	const hang = hangOf(fly, steadyAt(fly, Math.PI / 2, { speed: 0.3, exponent: 1.75 }, tolerance));
+	const rest = { submergedWeight: fly.weight, floats: false, tumbles: true };
+	return { ...hang, ...rest, ...unheld(hang) };
+}
+
+const unheld = (hang: Hang) =>
+	({ hangs: [], noseFirst: hang, flat: hang, turnsOver: false, stiffness: 0 }) as const;

@@ -22,12 +22,15 @@ function single(
 	return {
 		mass,
 		volume,
+		held: 0,
+		inertia: 1e-9,
 		centreOfMass: { x: 0, y: 0 },
 		centreOfBuoyancy: { x: 0, y: 0 },
 		eye: { x: 0, y: 0 },
 		elements: {
 			count: 1,
 			kind: Uint8Array.of(kind),
+			part: Uint8Array.of(0),
 			x: one(0),
 			y: one(0),
 			axisX: one(1),

@@ -11,6 +11,7 @@
 		distanceFigure,
 		gapWords,
 		massFigure,
+		pitchWords,
 		rideWords,
 		speedFigure,
 		speedWords,
@@ -42,7 +43,7 @@
 	let spoken = $state('');
 	$effect(() => {
 		const words = prediction
-			? `${mass?.number} gram, ${speed ? `sinks ${speed.number} centimetres a second, ${prediction.attitude}` : 'floats'}${bench.lie && !prediction.floats ? `. ${bench.lie.name}: ${verdictWords[prediction.verdict]}` : ''}`
+			? `${mass?.number} gram, ${speed ? `sinks ${speed.number} centimetres a second, ${prediction.sink.attitude}` : 'floats'}${bench.lie && !prediction.floats ? `. ${bench.lie.name}: ${verdictWords[prediction.verdict]}` : ''}`
 			: '';
 		const timer = setTimeout(() => (spoken = words), 800);
 		return () => clearTimeout(timer);
@@ -146,9 +147,13 @@
 					class="text-2xl leading-[3.125rem] font-semibold max-md:text-base max-md:leading-normal"
 					data-testid="attitude"
 				>
-					{prediction.attitude}
+					{prediction.floats
+						? 'on top'
+						: prediction.sink.tumbles
+							? 'turns over'
+							: prediction.sink.attitude}
 				</div>
-				<div class="text-sm text-quiet">assumed, not solved yet</div>
+				<div class="text-sm text-quiet" data-testid="pitch">{pitchWords(prediction)}</div>
 				<div class="text-sm" data-testid="ride">
 					{rideWords(prediction.ride)}, {gapWords(prediction.build)}
 				</div>

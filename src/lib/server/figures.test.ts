@@ -24,7 +24,8 @@ test('a prediction by request is the one of the page, in the units that it names
 	expect(found.sinkSpeedCms!.low).toBeCloseTo(page.speed!.low * 100, 3);
 	expect(found.distanceToZoneM!.high).toBeCloseTo(page.distance!.high, 4);
 	expect(found.parts.reduce((sum, { massG }) => sum + massG, 0)).toBeCloseTo(found.massG.value, 4);
-	expect(found).toMatchObject({ questions: [], attitude: { assumed: true } });
+	expect(found).toMatchObject({ questions: [], attitude: { words: 'nose down' } });
+	expect(found.attitude.pitchDeg!.value).toBeCloseTo(page.sink.pitch, 3);
 });
 
 test('unlikely values are asked about, impossible ones and unknown beliefs are refused with their place', () => {

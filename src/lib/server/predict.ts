@@ -1,6 +1,7 @@
 import { priorBeliefs, valuesAt, type Belief, type Beliefs } from '$core/belief/index';
 import { buildFly, fitOf } from '$core/fly/index';
 import { predict } from '$core/predict/index';
+import type { Hang } from '$core/sink/index';
 import type { Interval } from '$core/quantity/index';
 import { questionsIn } from '$lib/contract/fields';
 import { lieFromDocument, recipeFromDocument } from '$lib/contract/documents';
@@ -26,8 +27,17 @@ export function predictionFor(request: PredictRequest) {
 		submergedWeightMn: scaled(found.submergedWeight, 1e3),
 		sinkSpeedCms: scaled(found.speed, 100),
 		floats: found.floats,
-		/** Until attitude is computed it is taken from the build. */
-		attitude: { words: found.attitude, assumed: true },
+		attitude: {
+			...hangFor(found.sink),
+			pitchDeg: found.pitch && {
+				value: tidy(found.sink.pitch),
+				low: tidy(found.pitch.low),
+				high: tidy(found.pitch.high)
+			},
+			tumbles: found.sink.tumbles,
+			/** Every attitude to which it comes back when it is turned a little. */
+			all: found.sink.hangs.map((hang) => ({ ...hangFor(hang), pitchDeg: tidy(hang.pitch) }))
+		},
 		timeToZoneS: scaled(found.time, 1),
 		distanceToZoneM: scaled(found.distance, 1),
 		requiredSinkSpeedCms: tidy(found.requiredSpeed * 100),
@@ -56,6 +66,13 @@ export function predictionFor(request: PredictRequest) {
 	};
 }
 
+const hangFor = ({ attitude, speed, pointUp, glide, upright }: Hang) => ({
+	words: attitude,
+	sinkSpeedCms: tidy(speed * 100),
+	pointUp,
+	glideDeg: tidy(glide),
+	staysInPlane: upright
+});
 const tidy = (n: number) => Number(n.toPrecision(6));
 const scaled = <T extends Interval | null>(interval: T, factor: number) =>
 	(interval && {

@@ -7,7 +7,7 @@ import {
 	type PartName,
 	type Recipe
 } from '$core/fly/index';
-import { settle } from '$core/sink/index';
+import { settleNear } from '$core/sink/index';
 import { predict } from '$core/predict/index';
 import { priorBeliefs, valuesAt } from '$core/belief/index';
 import { compileColumn, fluidAt, type Lie } from '$core/water/index';
@@ -82,7 +82,8 @@ export class Bench extends Documents {
 	readonly freshSpeed = $derived.by(() => {
 		if (!this.prediction) return null;
 		const { body } = compileBuild(this.prediction.build, MEDIANS, 'fresh');
-		return settle(body, fluidAt(this.temperature), MEDIANS).speed;
+		const { sink } = this.prediction;
+		return settleNear(body, fluidAt(this.temperature), MEDIANS, sink, 1e-4).speed;
 	});
 
 	private besideId = $state<string | null>(null);

@@ -1,6 +1,7 @@
 import { gapLeft, type Build, type Ride } from '$core/fly/index';
 import { GRAVITY } from '$core/material/index';
-import type { Verdict } from '$core/predict/index';
+import type { Prediction, Verdict } from '$core/predict/index';
+import type { Hang } from '$core/sink/index';
 import { CENTIMETRE, GRAM, MILLIMETRE, type Interval } from '$core/quantity/index';
 
 export const verdictWords: Readonly<Record<Verdict, string>> = {
@@ -58,3 +59,20 @@ export function rideWords({ pointUp, sure, lean }: Ride): string {
 export function gapWords(build: Build): string {
 	return `gap ${(gapLeft(build) / MILLIMETRE).toFixed(1)} mm`;
 }
+
+/** How steeply a fly sinks, and how it may hang besides: "66°, 58–74°". */
+export function pitchWords({ sink, pitch }: Prediction): string {
+	if (sink.floats || !pitch) return '';
+	if (sink.tumbles) return 'comes to rest in no attitude';
+	const round = (degrees: number) => Math.round(degrees).toString().replace('-', '−');
+	const steep = `eye ${sink.pitch < 0 ? 'up' : 'down'} ${round(Math.abs(sink.pitch))}°`;
+	const sign = sink.pitch < 0 ? -1 : 1;
+	const ends = [sign * pitch.low, sign * pitch.high].sort((a, b) => a - b).map(round);
+	const range = `${steep}, ${ends[0]} to ${ends[1]}`;
+	if (!sink.upright) return `${range}; may lie on its side`;
+	const other = sink.hangs.find((hang) => hang.upright && hang.steady !== sink.steady);
+	return other ? `${range}; or ${hangWords(other)}` : range;
+}
+
+const hangWords = ({ attitude, pointUp, speed }: Hang) =>
+	`${attitude}, point ${pointUp ? 'up' : 'down'}, ${Math.round(speed * 100)} cm/s`;

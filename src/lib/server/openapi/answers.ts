@@ -42,6 +42,14 @@ const row = (kind: string, request: new () => object): JsonSchema => {
 };
 const interval = object({ value: number, low: number, high: number });
 
+const hang = {
+	words: text,
+	sinkSpeedCms: number,
+	pointUp: yesNo,
+	glideDeg: number,
+	staysInPlane: yesNo
+} as const;
+
 export const components: Readonly<Record<string, JsonSchema>> = {
 	Fly: row('fly', FlyRequest),
 	Lie: row('lie', LieRequest),
@@ -109,7 +117,12 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 		submergedWeightMn: orNull(interval),
 		sinkSpeedCms: orNull(interval),
 		floats: { type: 'boolean' },
-		attitude: object({ words: text, assumed: { type: 'boolean' } }),
+		attitude: object({
+			...hang,
+			pitchDeg: orNull(interval),
+			tumbles: yesNo,
+			all: list(object({ ...hang, pitchDeg: number }))
+		}),
 		timeToZoneS: orNull(interval),
 		distanceToZoneM: orNull(interval),
 		requiredSinkSpeedCms: number,

@@ -1,0 +1,77 @@
+import { STRIP, type FlyBody, type Point } from '../body/index';
+import { GRAVITY } from '../material/index';
+import type { Fluid } from '../water/index';
+import { elementForce, type DragFactors, type Force } from './element-force';
+import { envelopeOf, stripVolume, type Envelope } from './envelope';
+
+/** A body in its water, with what does not change while its attitude is sought. */
+export interface Submerged {
+	readonly body: FlyBody;
+	readonly fluid: Fluid;
+	readonly factors: DragFactors;
+	readonly envelope: Envelope | null;
+	/** Weight less buoyancy, N; negative when it floats. */
+	readonly weight: number;
+}
+
+export function submerge(body: FlyBody, fluid: Fluid, factors: DragFactors): Submerged {
+	const weight = GRAVITY * (body.mass - fluid.density * body.volume);
+	return { body, fluid, factors, envelope: envelopeOf(body.elements), weight };
+}
+
+/** What the water does to the whole fly. */
+export interface Pull {
+	/** N, in the fly's frame. */
+	x: number;
+	y: number;
+	z: number;
+	/** N m about the centre of mass, out of the hook's plane, from x towards y. */
+	moment: number;
+	/** Σ of the force out of the plane × how far up along `up` it acts, N m. */
+	lever: number;
+}
+
+const one: Force = { x: 0, y: 0, z: 0 };
+
+/**
+ * The water's force and moment on a fly held in a stream.
+ *
+ * @param ux velocity of the water past the fly, m/s, in the fly's frame; uz out of the hook's plane
+ * @param spin how fast the fly turns from x towards y, rad/s
+ * @param out where the result is left
+ * @param up unit direction along which `lever` is taken; only looked at with uz
+ */
+export function pullOf(
+	{ body, fluid, factors, envelope }: Submerged,
+	ux: number,
+	uy: number,
+	uz: number,
+	spin: number,
+	out: Pull,
+	up: Point = body.centreOfMass
+): void {
+	out.x = out.y = out.z = out.moment = out.lever = 0;
+	const { elements, centreOfMass } = body;
+	for (let i = 0; i < elements.count; i++) {
+		const rx = elements.x[i]! - centreOfMass.x;
+		const ry = elements.y[i]! - centreOfMass.y;
+		// The water past a place that the turning fly moves itself.
+		const vx = ux + spin * ry;
+		const vy = uy - spin * rx;
+		elementForce(elements, i, vx, vy, uz, fluid, factors, one);
+		out.x += one.x;
+		out.y += one.y;
+		out.z += one.z;
+		out.moment += rx * one.y - ry * one.x;
+		out.lever += one.z * (rx * up.x + ry * up.y);
+		if (envelope && elements.kind[i] === STRIP) {
+			// Munk's moment: ideal flow turns a slender body across the stream.
+			const axisX = elements.axisX[i]!;
+			const axisY = elements.axisY[i]!;
+			const along = axisX * vx + axisY * vy;
+			const across = axisX * vy - axisY * vx;
+			const turning = factors.munk * (envelope.across - envelope.along);
+			out.moment -= turning * fluid.density * stripVolume(elements, i) * along * across;
+		}
+	}
+}

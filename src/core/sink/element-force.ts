@@ -1,0 +1,174 @@
+import type { BeliefValues } from '../belief/index';
+import {
+	BASE,
+	FIBRES,
+	SHOULDER,
+	SPHERE,
+	STRIP,
+	TRAIL,
+	WIRE,
+	type DragElements
+} from '../body/index';
+import type { Fluid } from '../water/index';
+import {
+	axialFriction,
+	cylinderDrag,
+	effectiveLength,
+	finiteLength,
+	sphereDrag
+} from './drag-laws';
+
+/** Form drag of a blunt shoulder on its annulus (our estimate, half of a flat disc's 1.1). */
+const SHOULDER_DRAG = 0.55;
+/** A dressed body is rougher than a plate; its friction is this much higher (our estimate). */
+const ROUGH_BODY = 1.5;
+/** Cross-flow that a swept fibre still sees, as a share of the speed (our estimate: it lies at about 17°). */
+const SWEPT_ACROSS = 0.3;
+/** sin² of the azimuths at which a ring of fibres is summed: the midpoints of eighths of a half circle. */
+const RING = [1, 3, 5, 7].map((k) => Math.sin((k * Math.PI) / 16) ** 2);
+/** Below this speed, m/s, nothing in the water pulls. */
+const STILL = 1e-9;
+
+/** The beliefs about drag, looked up once for a whole solve. */
+export interface DragFactors {
+	readonly beadWake: number;
+	readonly crossFlow: number;
+	readonly friction: number;
+	readonly dressing: number;
+	readonly blunt: number;
+	/** Share of the ideal fluid's turning moment that a body with a separated base keeps. */
+	readonly munk: number;
+}
+
+export function dragFactors(values: BeliefValues): DragFactors {
+	return {
+		beadWake: values['model.beadWake'],
+		crossFlow: values['model.crossFlow'],
+		friction: values['model.friction'],
+		dressing: values['dressing.drag'],
+		blunt: values['model.blunt'],
+		munk: values['model.munk']
+	};
+}
+
+/** A force in the fly's frame, N; z stands out of the hook's plane. Filled anew by each call. */
+export interface Force {
+	x: number;
+	y: number;
+	z: number;
+}
+
+/**
+ * The water's force on one element, by strip theory.
+ *
+ * @param u velocity of the water past the element, m/s, in the fly's frame; z out of the hook's plane
+ * @param out where the force is left, N
+ *
+ * Wire, strips and trailing fibres: cross-flow principle (Hoerner): the pressure part acts square to
+ * the axis with the square of the normal speed, friction along it. A ring of fibres: the same,
+ * averaged round the axis. Faces push along their own normal.
+ */
+export function elementForce(
+	elements: DragElements,
+	i: number,
+	ux: number,
+	uy: number,
+	uz: number,
+	fluid: Fluid,
+	factors: DragFactors,
+	out: Force
+): void {
+	out.x = out.y = out.z = 0;
+	const square = ux * ux + uy * uy + uz * uz;
+	if (square < STILL * STILL) return;
+	const speed = Math.sqrt(square);
+	const { density, viscosity } = fluid;
+	const diameter = elements.diameter[i]!;
+	const length = elements.length[i]!;
+	const axisX = elements.axisX[i]!;
+	const axisY = elements.axisY[i]!;
+	const along = axisX * ux + axisY * uy;
+	const across = Math.sqrt(Math.max(0, square - along * along));
+	const reynolds = (density * diameter) / viscosity;
+	const half = 0.5 * density;
+	/** Newtons a metre a second: on the velocity across the axis, along it, and whole. */
+	let normal = 0;
+	let axial = 0;
+	let whole = 0;
+	switch (elements.kind[i]) {
+		case WIRE:
+		case STRIP: {
+			const strip = elements.kind[i] === STRIP;
+			const re = reynolds * across;
+			if (re > 1e-9) {
+				const short = strip ? finiteLength(elements.slenderness[i]!) : 1;
+				normal = factors.crossFlow * short * cylinderDrag(re) * half * across * diameter * length;
+			}
+			let friction = Math.PI * viscosity * axialFriction(re) * length;
+			if (strip) {
+				// Laminar plate friction over the whole run, where there is hardly any cross-flow.
+				const tangent = Math.abs(along);
+				const run = elements.slenderness[i]! * diameter;
+				const plate = 1.328 / Math.sqrt(Math.max((density * tangent * run) / viscosity, 1));
+				friction = Math.max(
+					friction,
+					ROUGH_BODY * plate * half * tangent * Math.PI * diameter * length
+				);
+			}
+			axial = factors.friction * friction;
+			break;
+		}
+		case SPHERE: {
+			// The body fills the wake only as far as it lies behind the bead.
+			const wake = 1 - (1 - factors.beadWake) * Math.abs(along / speed);
+			whole = wake * sphereDrag(reynolds * speed) * half * speed * area(diameter);
+			break;
+		}
+		case FIBRES:
+		case TRAIL: {
+			const re = reynolds * speed;
+			const push = cylinderDrag(re) * half * diameter * length;
+			const share = effectiveLength((push * square * length * length) / elements.stiffness[i]!);
+			const many = factors.dressing * elements.number[i]!;
+			/** What stands square to the flow, over the speed's square. */
+			const standing = many * factors.crossFlow * push * share;
+			const sweeping =
+				many * factors.friction * Math.PI * viscosity * axialFriction(SWEPT_ACROSS * re) * length;
+			if (elements.kind[i] === TRAIL) {
+				// It stands across the flow only as far as the flow comes from the side.
+				normal = standing * across;
+				whole = sweeping * (1 - (across / speed) * share);
+				break;
+			}
+			for (const sin2 of RING) {
+				const seen = standing * Math.sqrt(along * along + across * across * sin2);
+				axial += seen / RING.length;
+				normal += (seen * sin2) / RING.length;
+			}
+			whole = sweeping * (1 - share);
+			break;
+		}
+		case SHOULDER:
+			if (along < 0) axial = factors.blunt * SHOULDER_DRAG * half * -along * area(diameter);
+			break;
+		case BASE: {
+			if (along <= 0) break;
+			// Hoerner's base drag, 0.029/√(forebody friction on the base), from memory.
+			const wetted = elements.slenderness[i]!;
+			// Wetted over base area is 4 L/d, which gives the run's length back.
+			const reRun = Math.max(1, (reynolds * speed * wetted) / 4);
+			const friction = (ROUGH_BODY * 1.328) / Math.sqrt(reRun);
+			axial =
+				factors.blunt * (0.029 / Math.sqrt(friction * wetted)) * half * along * area(diameter);
+			break;
+		}
+		default:
+			throw new Error(`elementForce: unknown element kind ${elements.kind[i]}`);
+	}
+	const lengthwise = (axial - normal) * along;
+	out.x = (normal + whole) * ux + lengthwise * axisX;
+	out.y = (normal + whole) * uy + lengthwise * axisY;
+	out.z = (normal + whole) * uz;
+}
+
+const area = (diameter: number) => (Math.PI / 4) * diameter * diameter;

@@ -1,0 +1,41 @@
+import { STRIP, type DragElements } from '../body/index';
+
+/**
+ * Lamb's coefficients of added mass for a prolate spheroid along and across its axis, as multiples of
+ * the displaced water.
+ *
+ * @param slenderness length over diameter; below 1 it counts as a sphere (½ both ways)
+ * Source: Lamb, Hydrodynamics (1932), art. 114.
+ */
+export function lambCoefficients(slenderness: number): {
+	readonly along: number;
+	readonly across: number;
+} {
+	const shape = 1 - 1 / Math.max(slenderness, 1) ** 2;
+	// Near the sphere the closed forms lose their digits.
+	if (shape < 1e-4) return { along: 0.5, across: 0.5 };
+	const e = Math.sqrt(shape);
+	const log = Math.log((1 + e) / (1 - e));
+	const alpha = ((2 * (1 - shape)) / e ** 3) * (log / 2 - e);
+	const beta = 1 / shape - ((1 - shape) / (2 * e ** 3)) * log;
+	return { along: alpha / (2 - alpha), across: beta / (2 - beta) };
+}
+
+/** Water that the dressed body, as one spheroid, displaces in ideal flow, m³ of it per element. */
+export interface Envelope {
+	readonly along: number;
+	readonly across: number;
+}
+
+/** Added mass coefficients of the dressed body; null without one. */
+export function envelopeOf({ count, kind, slenderness }: DragElements): Envelope | null {
+	for (let i = 0; i < count; i++) {
+		// All strips are of one body, and carry its slenderness.
+		if (kind[i] === STRIP) return lambCoefficients(slenderness[i]!);
+	}
+	return null;
+}
+
+/** Volume of a strip's envelope, m³. */
+export const stripVolume = ({ length, diameter }: DragElements, i: number) =>
+	(Math.PI / 4) * length[i]! * diameter[i]! ** 2;
