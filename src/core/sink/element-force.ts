@@ -10,13 +10,7 @@ import {
 	type DragElements
 } from '../body/index';
 import type { Fluid } from '../water/index';
-import {
-	axialFriction,
-	cylinderDrag,
-	effectiveLength,
-	finiteLength,
-	sphereDrag
-} from './drag-laws';
+import { axialFriction, effectiveLength, sphereDrag } from './drag-laws';
 
 /** Form drag of a blunt shoulder on its annulus (our estimate, half of a flat disc's 1.1). */
 const SHOULDER_DRAG = 0.55;
@@ -51,6 +45,12 @@ export function dragFactors(values: BeliefValues): DragFactors {
 	};
 }
 
+/** What is the same for all elements of a body while it is solved. */
+export interface Laws {
+	readonly cylinder: (re: number) => number;
+	readonly short: number;
+}
+
 /** A force in the fly's frame, N; z stands out of the hook's plane. Filled anew by each call. */
 export interface Force {
 	x: number;
@@ -62,6 +62,7 @@ export interface Force {
  * The water's force on one element, by strip theory.
  *
  * @param u velocity of the water past the element, m/s, in the fly's frame; z out of the hook's plane
+ * @param laws the cylinder's drag, and what a strip keeps of it for being short
  * @param out where the force is left, N
  *
  * Wire, strips and trailing fibres: cross-flow principle (Hoerner): the pressure part acts square to
@@ -76,6 +77,7 @@ export function elementForce(
 	uz: number,
 	fluid: Fluid,
 	factors: DragFactors,
+	laws: Laws,
 	out: Force
 ): void {
 	out.x = out.y = out.z = 0;
@@ -101,8 +103,8 @@ export function elementForce(
 			const strip = elements.kind[i] === STRIP;
 			const re = reynolds * across;
 			if (re > 1e-9) {
-				const short = strip ? finiteLength(elements.slenderness[i]!) : 1;
-				normal = factors.crossFlow * short * cylinderDrag(re) * half * across * diameter * length;
+				const short = strip ? laws.short : 1;
+				normal = factors.crossFlow * short * laws.cylinder(re) * half * across * diameter * length;
 			}
 			let friction = Math.PI * viscosity * axialFriction(re) * length;
 			if (strip) {
@@ -127,7 +129,7 @@ export function elementForce(
 		case FIBRES:
 		case TRAIL: {
 			const re = reynolds * speed;
-			const push = cylinderDrag(re) * half * diameter * length;
+			const push = laws.cylinder(re) * half * diameter * length;
 			const share = effectiveLength((push * square * length * length) / elements.stiffness[i]!);
 			const many = factors.dressing * elements.number[i]!;
 			/** What stands square to the flow, over the speed's square. */

@@ -21,17 +21,14 @@ export function lambCoefficients(slenderness: number): {
 	return { along: alpha / (2 - alpha), across: beta / (2 - beta) };
 }
 
-/** Water that the dressed body, as one spheroid, displaces in ideal flow, m³ of it per element. */
-export interface Envelope {
-	readonly along: number;
-	readonly across: number;
-}
+/** Lamb's coefficients of the dressed body as one spheroid. */
+export type Envelope = ReturnType<typeof lambCoefficients>;
 
-/** Added mass coefficients of the dressed body; null without one. */
-export function envelopeOf({ count, kind, slenderness }: DragElements): Envelope | null {
+/** Length over diameter of the dressed body; null without one. */
+export function slendernessOf({ count, kind, slenderness }: DragElements): number | null {
 	for (let i = 0; i < count; i++) {
 		// All strips are of one body, and carry its slenderness.
-		if (kind[i] === STRIP) return lambCoefficients(slenderness[i]!);
+		if (kind[i] === STRIP) return slenderness[i]!;
 	}
 	return null;
 }

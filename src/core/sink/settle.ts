@@ -10,6 +10,7 @@ import {
 	type Steady
 } from './attitude';
 import { submerge, type Submerged } from './balance';
+import { cylinderDrag, cylinderDragTabled } from './drag-laws';
 import { dragFactors } from './element-force';
 
 export type Attitude = 'nose down' | 'level' | 'tail down';
@@ -53,8 +54,8 @@ export interface Sink extends Hang {
 /** From this pitch on, degrees, a fly is not level any more (our choice). */
 const LEVEL = 30;
 /** The plain reference, and what every key press asks for: the same answer to a hundredth of a percent. */
-export const EXACT: Care = { looks: 96, rough: 1e-4, tolerance: 1e-11 };
-export const FAST: Care = { looks: 24, rough: 0.1, tolerance: 1e-5 };
+export const EXACT: Care = { cylinder: cylinderDrag, looks: 96, rough: 1e-4, tolerance: 1e-11 };
+export const FAST: Care = { cylinder: cylinderDragTabled, looks: 24, rough: 0.1, tolerance: 1e-5 };
 /** An attitude further off than this, radians, is another branch. */
 const NEAR_BRANCH = 0.35;
 const DEGREE = Math.PI / 180;
@@ -71,7 +72,7 @@ const DEGREE = Math.PI / 180;
  * @returns for every body an answer: a speed, or that it floats
  */
 export function settle(body: FlyBody, fluid: Fluid, values: BeliefValues, care: Care = FAST): Sink {
-	const fly = submerge(body, fluid, dragFactors(values));
+	const fly = submerge(body, fluid, dragFactors(values), care.cylinder);
 	if (fly.weight <= 0) return floating(fly);
 	const { stable, looks } = stableAttitudes(fly, care);
 	if (stable.length === 0) return tumbling(fly, care);
