@@ -8,7 +8,11 @@ import {
 	type Recipe
 } from '../src/core/fly/index';
 import { predict } from '../src/core/predict/index';
-import { settle } from '../src/core/sink/index';
+import { emptyShelf, equivalents, levers } from '../src/core/match/index';
+import { descend, EXACT, settle } from '../src/core/sink/index';
+import { submerge } from '../src/core/sink/balance';
+import { dragFactors } from '../src/core/sink/element-force';
+import { motionOf } from '../src/core/sink/motion';
 import { fluidAt, type Lie } from '../src/core/water/index';
 
 const recipe: Recipe = {
@@ -31,3 +35,26 @@ export function flyAndDrawing() {
 	const { body } = compileBuild(build, median);
 	return { body, fit: fitOf(build, median), section: sectionOf(build, body) };
 }
+
+const { body } = compileFly(recipe, median);
+/** Speed and attitude by the fast way, by the exact one, and the drop from the surface in time. */
+export const settleFast = () => settle(body, fluid, median);
+export const settleExact = () => settle(body, fluid, median, EXACT);
+export const dropFromSurface = () => descend(body, fluid, median, settleFast(), 1);
+/** The equations of motion, for a solver from the registry. */
+export function equations() {
+	const rate = motionOf(submerge(body, fluid, dragFactors(median)));
+	const [y, out] = [new Float64Array(6), new Float64Array(6)];
+	return (t: number, state: readonly number[]) => {
+		y.set(state);
+		rate(t, y, out);
+		return Array.from(out);
+	};
+}
+/** All levers of the Bench beside an answer that is there. */
+export function allLevers() {
+	const { build, sink } = predict(recipe, lie, 8);
+	return () => levers(build, sink, fluid, 0.5, emptyShelf);
+}
+/** Every equivalent, as the page asks for them one after the other. */
+export const allEquivalents = () => [...equivalents(recipe, fluid, emptyShelf)].filter(Boolean);

@@ -2,16 +2,19 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
+import odex from 'odex';
 import { rolldown } from 'rolldown';
 import { root } from '../scripts/prepare.mjs';
 
-/** @param {() => void} work @returns {number} milliseconds a call, the median of batches */
-function time(work) {
-	for (let i = 0; i < 300; i++) work();
+const { Solver } = odex;
+
+/** @param {() => void} work @param {number} [each] calls a batch @returns {number} milliseconds a call, the median of batches */
+function time(work, each = 40) {
+	for (let i = 0; i < 7 * each; i++) work();
 	const batches = Array.from({ length: 15 }, () => {
 		const start = performance.now();
-		for (let i = 0; i < 40; i++) work();
-		return (performance.now() - start) / 40;
+		for (let i = 0; i < each; i++) work();
+		return (performance.now() - start) / each;
 	});
 	return batches.sort((a, b) => a - b)[7] ?? NaN;
 }
@@ -42,5 +45,31 @@ export async function prediction(print) {
 	);
 	print('one prediction with intervals', whole, 'ms');
 	print('  against one point evaluation of the model', whole / point, '×', 45);
+	const fast = time(() => core.settleFast());
+	const exact = time(() => core.settleExact(), 20);
+	const rate = core.equations();
+	const library = time(() => {
+		const solver = new Solver(6);
+		solver.relativeTolerance = solver.absoluteTolerance = 1e-6;
+		solver.solve(rate, 0, [0, 0, 0, 0, 0, 0], 1);
+	}, 3);
+	print('settle: speed and attitude, one core', 1000 / fast, '/s');
+	print('  the exact way', 1000 / exact, '/s');
+	print('  a library’s integrator until it is steady', 1000 / library, '/s');
+	print('  the library over the fast way', library / fast, '×');
+	print(
+		'a drop of 1 m followed in time',
+		time(() => core.dropFromSurface(), 5),
+		'ms'
+	);
+	const all = core.allLevers();
+	const levers = time(() => all());
+	print(`all levers of the Bench (${all().length})`, levers, 'ms');
+	print('  with the prediction and its intervals', levers + whole, 'ms', 16);
+	print(
+		'all equivalents, sought in slices',
+		time(() => core.allEquivalents(), 1),
+		'ms'
+	);
 	rmSync(folder, { recursive: true });
 }

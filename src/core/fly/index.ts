@@ -24,6 +24,7 @@ export { hookGeometry } from './hook';
 export { buildFly, weighs, type Build } from './build';
 export {
 	beadClass,
+	chunkiness,
 	fitOf,
 	gapLeft,
 	tieable,

@@ -1,4 +1,13 @@
 /** Drag laws, and how fast a fly sinks in still water. */
 export * from './drag-laws';
-export { EXACT, FAST, settle, settleNear, type Attitude, type Hang, type Sink } from './settle';
+export {
+	attitudeOf,
+	EXACT,
+	FAST,
+	settle,
+	settleNear,
+	type Attitude,
+	type Hang,
+	type Sink
+} from './settle';
 export { descend, timeTo, type Drop, type DropPoint, type Entry } from './descend';

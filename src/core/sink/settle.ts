@@ -113,20 +113,19 @@ export function settleNear(
 	if (!sink.floats && !sink.tumbles && sink.stiffness > 0) {
 		let steady = steadyAt(fly, sink.steady.angle, sink.steady, tolerance);
 		let { stiffness } = sink;
-		for (let step = 0; step < 4; step++) {
+		const enough = ENOUGH_TURN * Math.sqrt(tolerance);
+		for (let step = 0; step < 6; step++) {
 			const turn = -steady.moment / stiffness;
-			if (!(Math.abs(turn) < NEAR_BRANCH)) break;
 			const next = steadyAt(fly, steady.angle + turn, steady, tolerance);
 			const secant = (next.moment - steady.moment) / turn;
+			if (!(Math.abs(next.angle - sink.steady.angle) < NEAR_BRANCH)) break;
 			steady = next;
-			if (Math.abs(turn) < ENOUGH_TURN * Math.sqrt(tolerance)) {
+			if (Math.abs(turn) < enough) {
 				return { speed: sinkRate(steady), pitch: pitchOf(steady), submergedWeight };
 			}
-			if (secant > 0.2 * stiffness) stiffness = secant;
-		}
-		const off = Math.abs(steady.angle - sink.steady.angle);
-		if (off < NEAR_BRANCH && Math.abs(steady.moment / stiffness) < ENOUGH_TURN) {
-			return { speed: sinkRate(steady), pitch: pitchOf(steady), submergedWeight };
+			// Where the moment no longer drives it back, the branch has ended.
+			if (!(secant > 0)) break;
+			stiffness = secant;
 		}
 	}
 	const { speed, pitch } = settle(body, fluid, values);
@@ -161,6 +160,12 @@ const sinkRate = ({ speed, angle, up }: Steady) =>
 	speed * (Math.cos(angle) * up.x + Math.sin(angle) * up.y);
 const pitchOf = ({ up }: Steady) => Math.asin(Math.max(-1, Math.min(1, up.x))) / DEGREE;
 
+/** @param pitch degrees by which the eye's end points down */
+export function attitudeOf(pitch: number): Attitude {
+	if (pitch >= LEVEL) return 'nose down';
+	return pitch <= -LEVEL ? 'tail down' : 'level';
+}
+
 function hangOf(fly: Submerged, steady: Steady): Hang {
 	const pitch = pitchOf(steady);
 	const speed = sinkRate(steady);
@@ -168,7 +173,7 @@ function hangOf(fly: Submerged, steady: Steady): Hang {
 	return {
 		speed,
 		pitch,
-		attitude: pitch >= LEVEL ? 'nose down' : pitch <= -LEVEL ? 'tail down' : 'level',
+		attitude: attitudeOf(pitch),
 		pointUp: steady.up.y < 0,
 		glide: Math.atan2(Math.abs(slip) * steady.speed, speed) / DEGREE,
 		upright: staysUpright(fly, steady),

@@ -1,0 +1,30 @@
+import { priorBeliefs, valuesAt } from '../belief/index';
+import { buildFly, chunkiness, compileBuild, fitOf, type Build, type Recipe } from '../fly/index';
+import { settle, type Attitude } from '../sink/index';
+import type { Fluid } from '../water/index';
+
+/** A recipe with what it comes to at the medians of the beliefs. SI. */
+export interface Candidate {
+	readonly recipe: Recipe;
+	readonly build: Build;
+	/** kg */
+	readonly mass: number;
+	/** m/s; 0 when it floats. */
+	readonly speed: number;
+	readonly attitude: Attitude;
+	/** Mean thickness over the shank's length, as a share of it. */
+	readonly bulk: number;
+	/** It can be tied so. */
+	readonly fits: boolean;
+}
+
+const MEDIANS = valuesAt(priorBeliefs);
+
+/** What a recipe comes to in still water. */
+export function evaluate(recipe: Recipe, fluid: Fluid): Candidate {
+	const build = buildFly(recipe, MEDIANS);
+	const { body } = compileBuild(build, MEDIANS);
+	const { speed, attitude } = settle(body, fluid, MEDIANS);
+	const fits = !fitOf(build, MEDIANS).some(({ severity }) => severity === 'stop');
+	return { recipe, build, mass: body.mass, speed, attitude, bulk: chunkiness(build), fits };
+}

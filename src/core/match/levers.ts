@@ -1,0 +1,78 @@
+import { priorBeliefs, valuesAt, type BeliefValues } from '../belief/index';
+import { buildFly, chunkiness, compileBuild, fitOf, gapLeft, type Build } from '../fly/index';
+import { attitudeOf, settleNear, type Attitude, type Sink } from '../sink/index';
+import type { Fluid } from '../water/index';
+import type { Shelf } from './shelf';
+import { stepsFrom, type Step } from './steps';
+
+/** A single next step with what it does. SI; changes are new less old. */
+export interface Lever extends Step {
+	readonly build: Build;
+	/** kg, m/s, degrees of pitch. */
+	readonly mass: number;
+	readonly speed: number;
+	readonly pitch: number;
+	readonly massChange: number;
+	readonly speedChange: number;
+	/** Change of the mean thickness over the shank's length, as a share of it. */
+	readonly bulkChange: number;
+	/** m of hook gap. */
+	readonly gapChange: number;
+	/** Another one than the fly's now is a flip, and worth saying. */
+	readonly attitude: Attitude;
+	/** What goes wrong with it that was right before, in a few words; null when nothing does. */
+	readonly trouble: string | null;
+}
+
+/** How closely the speeds are solved: a lever is shown to the tenth of a cm/s. */
+const CLOSE = 1e-3;
+
+/**
+ * Every single next step that fits, the one that buys most first: of those that still get down the one
+ * that sinks just fast enough, then those that fall short, by how little.
+ *
+ * @param build the fly as it is; @param sink its answer in this water
+ * @param wanted the sink rate that is asked for, m/s
+ */
+export function levers(
+	build: Build,
+	sink: Sink,
+	fluid: Fluid,
+	wanted: number,
+	shelf: Shelf,
+	values: BeliefValues = MEDIANS
+): Lever[] {
+	const now = compileBuild(build, values).body;
+	const bulk = chunkiness(build);
+	const gap = gapLeft(build);
+	const known = new Map(fitOf(build, values).map(({ code, severity }) => [code, severity]));
+	const found: Lever[] = [];
+	for (const step of stepsFrom(build, shelf)) {
+		const next = buildFly(step.recipe, values);
+		const notes = fitOf(next, values);
+		const fresh = notes.filter(({ code, severity }) => known.get(code) !== severity);
+		if (fresh.some(({ severity }) => severity === 'stop')) continue;
+		const { body } = compileBuild(next, values);
+		const { speed, pitch } = settleNear(body, fluid, values, sink, CLOSE);
+		found.push({
+			...step,
+			build: next,
+			mass: body.mass,
+			speed,
+			pitch,
+			attitude: attitudeOf(pitch),
+			massChange: body.mass - now.mass,
+			speedChange: speed - sink.speed,
+			bulkChange: chunkiness(next) - bulk,
+			gapChange: gapLeft(next) - gap,
+			trouble: fresh.find(({ severity }) => severity === 'trouble')?.figure ?? null
+		});
+	}
+	return found.sort((a, b) => miss(a.speed, wanted) - miss(b.speed, wanted));
+}
+const MEDIANS = valuesAt(priorBeliefs);
+
+/** How far a sink rate is from what is asked for: too slow always behind fast enough. */
+function miss(speed: number, wanted: number): number {
+	return speed >= wanted ? speed - wanted : 100 + wanted - speed;
+}

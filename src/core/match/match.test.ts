@@ -1,0 +1,142 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { anyRecipe } from '../../lib/contract/any-recipe.testing';
+import { priorBeliefs, valuesAt } from '../belief/index';
+import { buildFly, compileBuild, fitOf, recipeChange, type Recipe } from '../fly/index';
+import { settle } from '../sink/index';
+import { fluidAt } from '../water/index';
+import { beadTable, emptyShelf, equivalents, evaluate, levers, lightestBead } from './index';
+import type { Shelf } from './index';
+
+const median = valuesAt(priorBeliefs);
+const water = fluidAt(10);
+const lead = { metal: 'lead', wire: 0.381e-3, turns: 5 } as const;
+const fly: Recipe = {
+	hook: { style: 'straight', size: 14, lengthX: 0, wireX: 0 },
+	bead: { metal: 'tungsten', shape: 'round', diameter: 2.8e-3 },
+	coil: lead,
+	dressing: { fullness: 'medium' }
+};
+const leversOf = (recipe: Recipe, wanted = 0.5, shelf: Shelf = emptyShelf) => {
+	const build = buildFly(recipe, median);
+	const { body } = compileBuild(build, median);
+	return levers(build, settle(body, water, median), water, wanted, shelf);
+};
+const stops = (recipe: Recipe) =>
+	fitOf(buildFly(recipe, median), median).filter(({ severity }) => severity === 'stop').length;
+
+describe('levers', () => {
+	test('from any fly: one change each, no new hindrance, figures those of the fly that follows', () => {
+		fc.assert(
+			fc.property(anyRecipe, fc.double({ min: 0.1, max: 1, noNaN: true }), (recipe, wanted) => {
+				const found = leversOf(recipe, wanted);
+				expect(new Set(found.map(({ key }) => key)).size).toBe(found.length);
+				let lastFast = Infinity;
+				let last = -Infinity;
+				for (const lever of found) {
+					expect(recipeChange(recipe, lever.recipe).paths).not.toEqual([]);
+					expect(stops(lever.recipe)).toBeLessThanOrEqual(stops(recipe));
+					const plain = compileBuild(buildFly(lever.recipe, median), median).body;
+					expect(lever.mass).toBe(plain.mass);
+					// The fast enough first, the slower ones before the faster; then the rest, the fastest first.
+					if (lever.speed >= wanted) {
+						expect(lastFast).toBe(Infinity);
+						expect(lever.speed).toBeGreaterThanOrEqual(last);
+						last = lever.speed;
+					} else {
+						expect(lever.speed).toBeLessThanOrEqual(lastFast);
+						lastFast = lever.speed;
+					}
+				}
+			}),
+			{ numRuns: 60, seed: 11, endOnFailure: true }
+		);
+	});
+
+	test('they do what tiers expect (common practice, no source)', () => {
+		const found = new Map(leversOf(fly).map((lever) => [lever.key, lever]));
+		const of = (key: string) => found.get(key)!;
+		expect(of('bead-up').speedChange).toBeGreaterThan(0);
+		expect(of('bead-up').gapChange).toBeLessThan(0);
+		expect(of('bead-brass').speedChange).toBeLessThan(-0.05);
+		expect(of('turns3').massChange).toBeGreaterThan(2.9 * of('turns1').massChange);
+		expect(of('coil-leadFree').massChange).toBeLessThan(0);
+		for (const key of ['hackle-less', 'sparser', 'body-slimmer', 'tail-shorter']) {
+			expect(of(key).speedChange, key).toBeGreaterThan(0);
+			expect(of(key).massChange, key).toBeLessThanOrEqual(0);
+		}
+		expect(of('body-slimmer').bulkChange).toBeLessThan(0);
+		// Without its bead a fly no longer hangs by the head.
+		expect(
+			leversOf({ ...fly, coil: null }).find(({ key }) => key === 'bead-off')?.attitude
+		).not.toBe('nose down');
+	});
+
+	test('what the tier owns is taken, with its lot; only that, where only that counts', () => {
+		const own = { metal: 'tungsten', shape: 'round', diameter: 3e-3, lot: 'mine' } as const;
+		const shelf: Shelf = { beads: [own], coils: [], hooks: [], only: false };
+		expect(leversOf(fly, 0.5, shelf).find(({ key }) => key === 'bead-up')?.recipe.bead).toEqual(
+			own
+		);
+		const only = leversOf(fly, 0.5, { ...shelf, only: true });
+		expect(
+			only
+				.filter(({ part }) => part === 'bead')
+				.map(({ key }) => key)
+				.sort()
+		).toEqual(['bead-off', 'bead-up']);
+		expect(only.some(({ part }) => part === 'hook' || part === 'coil')).toBe(
+			only.some(({ key }) => key === 'coil-off')
+		);
+	});
+});
+
+describe('equivalents', () => {
+	const found = [...equivalents(fly, water, emptyShelf)].filter((found) => found !== null);
+	const { speed } = evaluate(fly, water);
+
+	test('each is what it says, can be tied, and says how near it comes', () => {
+		for (const { otherwise, recipe, ratio } of found) {
+			expect(stops(recipe)).toBe(0);
+			expect(evaluate(recipe, water).speed / speed).toBeCloseTo(ratio, 9);
+			if (otherwise === 'brass') expect(recipe.bead!.metal).toBe('brass');
+			if (otherwise === 'leadFree') expect(recipe.coil!.metal).toBe('leadFree');
+			if (otherwise === 'noCoil') expect(recipe.coil).toBeNull();
+			if (otherwise === 'finerHook') expect(recipe.hook.wireX).toBe(-1);
+			if (otherwise === 'smallerBead') expect(recipe.bead!.diameter).toBeCloseTo(2.4e-3, 9);
+		}
+		expect(found.map(({ otherwise }) => otherwise)).toContain('leadFree');
+		expect(found.filter(({ ratio }) => Math.abs(ratio - 1) < 0.03).length).toBeGreaterThan(1);
+	});
+
+	test('lead-free: no number of turns of the same wires comes nearer (every one tried)', () => {
+		const { ratio } = found.find(({ otherwise }) => otherwise === 'leadFree')!;
+		let nearest = Infinity;
+		for (const wire of [0.254e-3, 0.381e-3, 0.508e-3]) {
+			for (let turns = 1; turns <= 40; turns++) {
+				const next: Recipe = { ...fly, coil: { metal: 'leadFree', wire, turns } };
+				const one = evaluate(next, water);
+				if (one.fits) nearest = Math.min(nearest, Math.abs(Math.log(one.speed / speed)));
+			}
+		}
+		expect(Math.abs(Math.log(ratio))).toBeLessThan(Math.max(nearest + 1e-9, 0.03));
+	});
+});
+
+test('the bead table: tungsten before brass before glass; the lightest that is fast enough', () => {
+	const rows = beadTable({ ...fly, coil: null }, water, emptyShelf);
+	for (const { found } of rows) {
+		const { tungsten, brass, glass } = found;
+		if (tungsten && brass) expect(tungsten.speed).toBeGreaterThan(brass.speed);
+		if (brass && glass) expect(brass.speed).toBeGreaterThan(glass.speed);
+	}
+	const wanted = 0.55;
+	const least = lightestBead(rows, 'tungsten', wanted)!;
+	expect(least.speed).toBeGreaterThanOrEqual(wanted);
+	for (const { found } of rows) {
+		if (found.tungsten && found.tungsten.speed >= wanted) {
+			expect(found.tungsten.mass).toBeGreaterThanOrEqual(least.mass);
+		}
+	}
+	expect(lightestBead(rows, 'glass', 3)).toBeNull();
+});

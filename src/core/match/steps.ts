@@ -1,0 +1,193 @@
+import {
+	beadMetalWords,
+	bodyOfKind,
+	coilMetalWords,
+	dressingOf,
+	isJig,
+	usualCoilWire,
+	type BeadChoice,
+	type Build,
+	type CoilChoice,
+	type PartName,
+	type Recipe
+} from '../fly/index';
+import { coilWireField, MILLIMETRE, showXStep } from '../quantity/index';
+import { beadOf, beadSteps, coilOf, hookOf, nextStep, wireSteps, type Shelf } from './shelf';
+
+/** One change at the vise. */
+export interface Step {
+	/** The same for the same change on any fly. */
+	readonly key: string;
+	readonly part: PartName;
+	readonly words: string;
+	readonly recipe: Recipe;
+}
+
+const mm = (metres: number) => `${Number((metres / MILLIMETRE).toFixed(2))} mm`;
+/** Rib turns lie close from this many wires of pitch on (our choice, as the fit sees it). */
+const CLOSE_PITCH = 1.2;
+const OPEN_TURNS = 6;
+/** A body or tail a step less is this much of what it was (our choice). */
+const SLIMMER = 0.8;
+const SHORTER = 0.75;
+/** Thinner or shorter than this there is nothing to gain any more: gapes, shanks (our choice). */
+const THINNEST = 0.03;
+const SHORTEST = 0.15;
+const MOST_TURNS = 40;
+/** A first bead is the largest below this share of the gape: the usual class. */
+const USUAL_BEAD = 0.7;
+
+/**
+ * Every single next step from a fly: a bead step, another metal or shape, turns, wire, place, hook
+ * length and wire, rib, hackle, body, tail, fullness. Whether it fits is not looked at here.
+ *
+ * @param shelf what the tier owns; a step that is on it is taken from there
+ */
+export function stepsFrom(build: Build, shelf: Shelf): Step[] {
+	return [
+		...beadStepsFrom(build, shelf),
+		...coilStepsFrom(build, shelf),
+		...hookStepsFrom(build.recipe, shelf),
+		...dressingStepsFrom(build)
+	];
+}
+
+function beadStepsFrom({ recipe, hook: { gape } }: Build, shelf: Shelf): Step[] {
+	const { bead, hook } = recipe;
+	const steps: Step[] = [];
+	const offer = (key: string, words: string, next: BeadChoice) => {
+		const found = beadOf(shelf, next);
+		if (found) steps.push({ key, part: 'bead', words, recipe: { ...recipe, bead: found } });
+	};
+	const sizes = beadSteps(shelf);
+	if (!bead) {
+		const shape = isJig(hook) ? 'slotted' : 'round';
+		const diameter = sizes.reduce((best, size) => (size <= USUAL_BEAD * gape ? size : best), 0);
+		if (diameter > 0) {
+			for (const metal of ['brass', 'tungsten'] as const) {
+				offer(`bead-${metal}`, `a ${metal} bead of ${mm(diameter)}`, { metal, shape, diameter });
+			}
+		}
+		return steps;
+	}
+	for (const up of [true, false]) {
+		const diameter = nextStep(sizes, bead.diameter, up);
+		if (diameter === null) continue;
+		const words = `bead ${up ? 'up' : 'down'} to ${mm(diameter)}`;
+		offer(up ? 'bead-up' : 'bead-down', words, { ...bead, diameter });
+	}
+	for (const metal of ['tungsten', 'brass'] as const) {
+		if (metal === bead.metal) continue;
+		offer(`bead-${metal}`, `${beadMetalWords[bead.metal]} to ${metal}`, { ...bead, metal });
+	}
+	if (!isJig(hook) && bead.shape !== 'cone') {
+		const shape = bead.shape === 'slotted' ? 'round' : 'slotted';
+		offer(`bead-${shape}`, `${bead.shape} bead to ${shape}`, { ...bead, shape });
+	}
+	steps.push({
+		key: 'bead-off',
+		part: 'bead',
+		words: 'no bead',
+		recipe: { ...recipe, bead: null }
+	});
+	return steps;
+}
+
+function coilStepsFrom({ recipe }: Build, shelf: Shelf): Step[] {
+	const { coil } = recipe;
+	const steps: Step[] = [];
+	const offer = (key: string, words: string, next: CoilChoice) => {
+		const found = next.turns > 0 && next.turns <= MOST_TURNS ? coilOf(shelf, next) : null;
+		if (found) steps.push({ key, part: 'coil', words, recipe: { ...recipe, coil: found } });
+	};
+	if (!coil) {
+		const wire = usualCoilWire(recipe.hook.size);
+		for (const metal of ['lead', 'leadFree'] as const) {
+			const words = `3 turns of ${coilMetalWords[metal]} ${coilWireField.show(wire)}`;
+			offer(`coil-${metal}`, words, { metal, wire, turns: 3 });
+		}
+		return steps;
+	}
+	const { turns } = coil;
+	for (const by of [1, 3, -1, -3]) {
+		const many = Math.abs(by) === 1 ? 'a turn' : `${Math.abs(by)} turns`;
+		if (turns + by > 0) {
+			offer(`turns${by}`, `${many} ${by > 0 ? 'more' : 'less'}`, { ...coil, turns: turns + by });
+		}
+	}
+	const none = { ...recipe, coil: null };
+	steps.push({ key: 'coil-off', part: 'coil', words: 'no wire', recipe: none });
+	for (const up of [true, false]) {
+		const wire = nextStep(wireSteps(shelf), coil.wire, up);
+		if (wire === null) continue;
+		const words = `wire ${up ? 'up' : 'down'} to ${coilWireField.show(wire)}`;
+		offer(up ? 'wire-up' : 'wire-down', words, { ...coil, wire });
+	}
+	if (coil.place === undefined || coil.place === 'forward') {
+		offer('coil-spread', 'wire to mid shank', { ...coil, place: 'centred' });
+	} else offer('coil-seated', 'wire up to the bead', { ...coil, place: 'forward' });
+	const other = coil.metal === 'lead' ? 'leadFree' : 'lead';
+	const words = `${coilMetalWords[coil.metal]} to ${coilMetalWords[other]}`;
+	offer(`coil-${other}`, words, { ...coil, metal: other });
+	return steps;
+}
+
+function hookStepsFrom(recipe: Recipe, shelf: Shelf): Step[] {
+	const { hook } = recipe;
+	const steps: Step[] = [];
+	for (const [which, key] of [
+		['length', 'lengthX'],
+		['wire', 'wireX']
+	] as const) {
+		for (const by of [1, -1]) {
+			const value = hook[key] + by;
+			if (value < -3 || value > 6) continue;
+			const next = hookOf(shelf, { ...hook, [key]: value });
+			if (!next) continue;
+			const words = `hook ${which} ${showXStep(value, which)}`;
+			steps.push({ key: `${key}${by}`, part: 'hook', words, recipe: { ...recipe, hook: next } });
+		}
+	}
+	return steps;
+}
+
+function dressingStepsFrom({ recipe, dressed }: Build): Step[] {
+	const { rib, hackle, collar, body, tail } = dressingOf(recipe);
+	const steps: Step[] = [];
+	const offer = (key: string, part: PartName, words: string, change: Partial<Recipe>) =>
+		steps.push({ key, part, words, recipe: { ...recipe, ...change } });
+	if (rib && rib.kind !== 'thread' && rib.kind !== 'mono') {
+		const run = dressed.layout.end - dressed.layout.ribFront;
+		const close = Math.min(120, Math.floor(run / (CLOSE_PITCH * rib.wire)));
+		if (rib.turns < 0.6 * close) {
+			offer('rib-close', 'rib', `rib wound close, ${close} turns`, {
+				rib: { ...rib, turns: close }
+			});
+		} else if (rib.turns > OPEN_TURNS) {
+			const open = { ...rib, turns: OPEN_TURNS };
+			offer('rib-open', 'rib', `rib wound open, ${OPEN_TURNS} turns`, { rib: open });
+		}
+	}
+	if (collar) offer('collar-off', 'collar', 'no second collar', { collar: null });
+	if (hackle) {
+		const turns = hackle.turns - 1;
+		offer('hackle-less', 'hackle', turns > 0 ? 'a hackle turn less' : 'no hackle', {
+			hackle: turns > 0 ? { ...hackle, turns } : null
+		});
+	}
+	if (body && body.kind !== 'wire' && body.thickness * SLIMMER > THINNEST) {
+		const thickness = Number((body.thickness * SLIMMER).toFixed(3));
+		offer('body-slimmer', 'body', 'body a fifth slimmer', { body: { ...body, thickness } });
+		offer('body-wire', 'body', 'body of close wire', { body: bodyOfKind(recipe, body, 'wire') });
+	}
+	if (tail && tail.length * SHORTER > SHORTEST) {
+		const length = Number((tail.length * SHORTER).toFixed(3));
+		offer('tail-shorter', 'tail', 'tail a quarter shorter', { tail: { ...tail, length } });
+	}
+	const sparser = { full: 'medium', medium: 'sparse', sparse: null } as const;
+	const fullness = sparser[recipe.dressing.fullness];
+	if (fullness) {
+		offer('sparser', 'body', `dressed ${fullness}`, { dressing: { fullness } });
+	}
+	return steps;
+}
