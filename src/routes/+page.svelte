@@ -27,6 +27,13 @@
 	import MassBar from '$lib/ui/MassBar.svelte';
 	import SectionDrawing from '$lib/ui/section/SectionDrawing.svelte';
 	import SinkScale from '$lib/ui/SinkScale.svelte';
+	import Levers from '$lib/bench/Levers.svelte';
+	import { levers, type Lever } from '$core/match/index';
+	import { sureSpeed } from '$core/predict/index';
+	import { fluidAt } from '$core/water/index';
+	import { costOf, shelfOf } from '$lib/contract/shelf';
+	import { lotsOf } from '$lib/contract/from-stock';
+	import { whenStill } from '$lib/state/when-still.svelte';
 
 	const bench = useBench();
 
@@ -35,6 +42,9 @@
 	let openRows = $state<Partial<Record<PartName, boolean>>>({ bead: true });
 	let zoom = $state(1);
 	let sizes = $state(false);
+	let otherwise = $state(false);
+	let how = $state(false);
+	let onlyOwned = $state(false);
 	$effect(() => drawing.load());
 
 	async function rename() {
@@ -50,7 +60,12 @@
 	$effect(() =>
 		bindKeys(bench, {
 			chooser: (which) => (chooser = which),
-			rename: () => void rename()
+			rename: () => void rename(),
+			lever: (place) => {
+				const lever = steps.current?.levers[place];
+				if (lever) pull(lever);
+			},
+			how: () => (how = true)
 		})
 	);
 
@@ -79,6 +94,32 @@
 					}
 				: null
 	);
+	/** What each next step buys: worked out once the keys are still. */
+	const steps = whenStill(
+		() => [bench.prediction, bench.lots, onlyOwned],
+		() => {
+			const { prediction, lots } = bench;
+			if (!prediction) return null;
+			const { build, sink } = prediction;
+			const wanted = bench.column ? sureSpeed(prediction) : 0;
+			const fluid = fluidAt(bench.temperature);
+			const found = levers(build, sink, fluid, wanted, shelfOf(lots, onlyOwned));
+			const owned: Record<string, string> = {};
+			const costs: Record<string, number | null> = {};
+			for (const { key, part, recipe, build: next } of found) {
+				const now = costOf(build, part, lots);
+				const then = costOf(next, part, lots);
+				costs[key] = now === null || then === null ? null : then - now;
+				const lot = lots.find(({ id }) => lotsOf(recipe, part).includes(id));
+				if (lot && !lotsOf(build.recipe, part).includes(lot.id)) owned[key] = lot.name;
+			}
+			return { sink, wanted, levers: found, owned, costs };
+		}
+	);
+	function pull(lever: Lever) {
+		// A step from a fly that has changed since would bring the old one back.
+		if (steps.current?.sink === bench.prediction?.sink) bench.setRecipe(lever.recipe);
+	}
 	const parts = $derived.by(() => {
 		const now = picture.current;
 		return (now?.prediction.parts ?? []).map(({ part, mass }) => ({
@@ -116,7 +157,12 @@
 <svelte:head><title>{bench.fly ? `${bench.fly.name} · Gravitas` : 'Gravitas'}</title></svelte:head>
 <h1 class="sr-only">Bench</h1>
 <div class="bg-ground max-md:sticky max-md:top-0 max-md:z-10">
-	<Strip {bench} bind:open={chooser} showHistory={(row) => (history = { row, open: true })} />
+	<Strip
+		{bench}
+		bind:open={chooser}
+		showHistory={(row) => (history = { row, open: true })}
+		showHow={() => (how = true)}
+	/>
 </div>
 {#if bench.asksForWater}
 	<p class="flex flex-wrap items-center gap-x-4 gap-y-1 bg-water-soft px-4 py-2">
@@ -178,27 +224,36 @@
 					</p>
 				{/if}
 				<MassBar {parts} advice={spreadAdvice(now.prediction.massContributors)} />
-				{#if now.column}
-					<div
-						class="grid grid-cols-[minmax(0,1fr)] gap-x-6 border-t border-line pt-2 md:grid-cols-[minmax(0,2fr)_minmax(0,3fr)]"
-					>
-						<div class="flex flex-col justify-between gap-2">
+				<div
+					class="grid grid-cols-[minmax(0,1fr)] gap-x-6 gap-y-4 border-t border-line pt-2 md:h-62 md:shrink-0 md:grid-cols-[minmax(0,9fr)_minmax(0,5fr)]"
+				>
+					{#if steps.current}
+						{@const { sink, wanted, levers, owned, costs } = steps.current}
+						<Levers
+							{...{ wanted, levers, owned, costs }}
+							attitude={sink.attitude}
+							take={pull}
+							only={onlyOwned}
+							setOnly={(only) => (onlyOwned = only)}
+							showEquivalents={() => (otherwise = true)}
+						/>
+					{/if}
+					{#if now.column}
+						<div class="flex min-w-0 flex-col justify-between gap-1">
 							<SinkScale speed={now.prediction.speed} required={now.prediction.requiredSpeed} />
+							<DescentPicture
+								column={now.column}
+								speed={now.prediction.speed}
+								description="Path through {now.lie}: {massFigure(now.prediction.mass)
+									.number} g sinking at {speedWords(now.prediction.speed?.value ?? 0)}"
+							/>
 							<p class="text-sm text-quiet">
-								Free sinking, no line and no turbulence yet; predicted, never weighed or timed. A
-								range holds 9 times in 10. Freshly dry, with air in its fur, it {now.freshSpeed
-									? `sinks ${speedWords(now.freshSpeed)}`
-									: 'floats'}.
+								No line, no turbulence yet; not yet checked against your own flies. Freshly dry it
+								{now.freshSpeed ? `sinks ${speedWords(now.freshSpeed)}` : 'floats'}.
 							</p>
 						</div>
-						<DescentPicture
-							column={now.column}
-							speed={now.prediction.speed}
-							description="Path through {now.lie}: {massFigure(now.prediction.mass)
-								.number} g sinking at {speedWords(now.prediction.speed?.value ?? 0)}"
-						/>
-					</div>
-				{/if}
+					{/if}
+				</div>
 			</div>
 		{/if}
 	</div>
@@ -218,6 +273,16 @@
 {#if sizes}
 	{#await import('$lib/bench/SizesDialog.svelte') then { default: SizesDialog }}
 		<SizesDialog {bench} bind:open={sizes} />
+	{/await}
+{/if}
+{#if otherwise}
+	{#await import('$lib/bench/EquivalentsDialog.svelte') then { default: EquivalentsDialog }}
+		<EquivalentsDialog {bench} bind:open={otherwise} only={onlyOwned} />
+	{/await}
+{/if}
+{#if how}
+	{#await import('$lib/bench/HowDialog.svelte') then { default: HowDialog }}
+		<HowDialog {bench} bind:open={how} />
 	{/await}
 {/if}
 {#if history}

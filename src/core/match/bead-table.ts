@@ -28,23 +28,16 @@ export function beadTable(recipe: Recipe, fluid: Fluid, shelf: Shelf): BeadRow[]
 	});
 }
 
-/**
- * Which bead: the lightest fly of the table that sinks as fast as is asked for, of each metal; null
- * where none does.
- *
- * @param wanted m/s
- */
-export function lightestBead(
+/** The lightest fly of the table with a bead of this metal that is good enough; null where none is. */
+export function lightest(
 	rows: readonly BeadRow[],
 	metal: TableMetal,
-	wanted: number
+	enough: (candidate: Candidate) => boolean
 ): Candidate | null {
 	let best: Candidate | null = null;
 	for (const { found } of rows) {
 		const candidate = found[metal];
-		if (candidate && candidate.speed >= wanted && !(best && best.mass <= candidate.mass)) {
-			best = candidate;
-		}
+		if (candidate && enough(candidate) && !(best && best.mass <= candidate.mass)) best = candidate;
 	}
 	return best;
 }

@@ -16,6 +16,8 @@ export interface Candidate {
 	readonly bulk: number;
 	/** It can be tied so. */
 	readonly fits: boolean;
+	/** What will be regretted about it, in a few words; null when nothing. */
+	readonly trouble: string | null;
 }
 
 const MEDIANS = valuesAt(priorBeliefs);
@@ -25,6 +27,10 @@ export function evaluate(recipe: Recipe, fluid: Fluid): Candidate {
 	const build = buildFly(recipe, MEDIANS);
 	const { body } = compileBuild(build, MEDIANS);
 	const { speed, attitude } = settle(body, fluid, MEDIANS);
-	const fits = !fitOf(build, MEDIANS).some(({ severity }) => severity === 'stop');
-	return { recipe, build, mass: body.mass, speed, attitude, bulk: chunkiness(build), fits };
+	const notes = fitOf(build, MEDIANS);
+	return {
+		...{ recipe, build, mass: body.mass, speed, attitude, bulk: chunkiness(build) },
+		fits: !notes.some(({ severity }) => severity === 'stop'),
+		trouble: notes.find(({ severity }) => severity === 'trouble')?.figure ?? null
+	};
 }

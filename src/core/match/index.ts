@@ -2,5 +2,5 @@
 export { emptyShelf, type Shelf } from './shelf';
 export { levers, type Lever } from './levers';
 export { ALIKE, equivalents, otherwise, type Equivalent, type Otherwise } from './equivalents';
-export { beadTable, lightestBead, tableMetals, type BeadRow, type TableMetal } from './bead-table';
+export { beadTable, lightest, tableMetals, type BeadRow, type TableMetal } from './bead-table';
 export { evaluate, type Candidate } from './evaluate';

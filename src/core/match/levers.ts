@@ -14,7 +14,7 @@ export interface Lever extends Step {
 	readonly pitch: number;
 	readonly massChange: number;
 	readonly speedChange: number;
-	/** Change of the mean thickness over the shank's length, as a share of it. */
+	/** Change of the mean thickness, as a share of what it was. */
 	readonly bulkChange: number;
 	/** m of hook gap. */
 	readonly gapChange: number;
@@ -63,7 +63,7 @@ export function levers(
 			attitude: attitudeOf(pitch),
 			massChange: body.mass - now.mass,
 			speedChange: speed - sink.speed,
-			bulkChange: chunkiness(next) - bulk,
+			bulkChange: chunkiness(next) / bulk - 1,
 			gapChange: gapLeft(next) - gap,
 			trouble: fresh.find(({ severity }) => severity === 'trouble')?.figure ?? null
 		});

@@ -5,7 +5,7 @@ import { priorBeliefs, valuesAt } from '../belief/index';
 import { buildFly, compileBuild, fitOf, recipeChange, type Recipe } from '../fly/index';
 import { settle } from '../sink/index';
 import { fluidAt } from '../water/index';
-import { beadTable, emptyShelf, equivalents, evaluate, levers, lightestBead } from './index';
+import { beadTable, emptyShelf, equivalents, evaluate, levers, lightest } from './index';
 import type { Shelf } from './index';
 
 const median = valuesAt(priorBeliefs);
@@ -131,12 +131,12 @@ test('the bead table: tungsten before brass before glass; the lightest that is f
 		if (brass && glass) expect(brass.speed).toBeGreaterThan(glass.speed);
 	}
 	const wanted = 0.55;
-	const least = lightestBead(rows, 'tungsten', wanted)!;
+	const least = lightest(rows, 'tungsten', ({ speed }) => speed >= wanted)!;
 	expect(least.speed).toBeGreaterThanOrEqual(wanted);
 	for (const { found } of rows) {
 		if (found.tungsten && found.tungsten.speed >= wanted) {
 			expect(found.tungsten.mass).toBeGreaterThanOrEqual(least.mass);
 		}
 	}
-	expect(lightestBead(rows, 'glass', 3)).toBeNull();
+	expect(lightest(rows, 'glass', ({ speed }) => speed >= 3)).toBeNull();
 });

@@ -141,6 +141,11 @@ export function predict(
 	};
 }
 
+/** The sink rate at which even the slow end of the range is fast enough for the lie, m/s. */
+export function sureSpeed({ requiredSpeed, speed }: Prediction): number {
+	return speed ? (requiredSpeed * speed.value) / speed.low : requiredSpeed;
+}
+
 /**
  * Which way up the fly rides, from its roll moment and that with each belief moved up and down in turn.
  * The moment may change its sign, so its spread is carried plainly and not in logarithms.

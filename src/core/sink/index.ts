@@ -11,3 +11,4 @@ export {
 	type Sink
 } from './settle';
 export { descend, timeTo, type Drop, type DropPoint, type Entry } from './descend';
+export { dragAccount, filmHolds, type PartDrag } from './account';

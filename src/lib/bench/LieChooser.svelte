@@ -1,16 +1,8 @@
 <script lang="ts">
-	import {
-		approachField,
-		CENTIMETRE,
-		depthField,
-		readQuantity,
-		speedField,
-		temperatureField,
-		zoneField,
-		type QuantityField
-	} from '$core/quantity/index';
+	import { readQuantity, temperatureField } from '$core/quantity/index';
 	import { beds, lieWords, type Lie } from '$core/water/index';
 	import { lieFromDocument, type DocumentRow } from '$lib/contract/documents';
+	import { fixed, waterNumbers } from '$lib/controls/index';
 	import type { Bench } from '$lib/state/bench.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import Stepper from '$lib/ui/Stepper.svelte';
@@ -34,44 +26,6 @@
 		})
 	);
 	const set = (part: Partial<Lie>) => bench.water && bench.setWater({ ...bench.water, ...part });
-	const fixed = (digits: number) => (value: number) => String(Number(value.toFixed(digits)));
-	/** The lie's numbers: what a press of a key is worth, and with Shift. */
-	const numbers: readonly {
-		part: 'depth' | 'surfaceSpeed' | 'zoneTop' | 'approach';
-		label: string;
-		unit: string;
-		field: QuantityField;
-		small: number;
-		big: number;
-		show?: (value: number) => string;
-	}[] = [
-		{ part: 'depth', label: 'Depth', unit: 'm', field: depthField, small: 0.05, big: 0.5 },
-		{
-			part: 'surfaceSpeed',
-			label: 'Surface speed',
-			unit: 'm/s',
-			field: speedField,
-			small: 0.05,
-			big: 0.5
-		},
-		{
-			part: 'zoneTop',
-			label: 'Zone above the bed',
-			unit: 'cm',
-			field: zoneField,
-			small: 0.05,
-			big: 0.2,
-			show: (value) => fixed(1)(value / CENTIMETRE)
-		},
-		{
-			part: 'approach',
-			label: 'Room to land it above',
-			unit: 'm',
-			field: approachField,
-			small: 0.1,
-			big: 1
-		}
-	];
 </script>
 
 <RowList
@@ -95,12 +49,12 @@
 			rename={(name) => bench.rename(lie, name)}
 		/>
 		<div class="mt-2 grid grid-cols-2 gap-2 sm:grid-cols-3">
-			{#each numbers as { part, label, unit, field, small, big, show } (part)}
+			{#each waterNumbers as { part, label, unit, field, small, big, show } (part)}
 				<Stepper
 					{label}
 					{unit}
 					value={water[part]}
-					show={show ?? fixed(2)}
+					{show}
 					say={field.show}
 					read={(text) => readQuantity(text, field)}
 					step={evenSteps(small, big, ...field.possible)}

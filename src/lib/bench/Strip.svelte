@@ -26,8 +26,9 @@
 		bench: Bench;
 		open: 'fly' | 'lie' | null;
 		showHistory: (row: DocumentRow) => void;
+		showHow: () => void;
 	}
-	let { bench, open = $bindable(), showHistory }: Props = $props();
+	let { bench, open = $bindable(), showHistory, showHow }: Props = $props();
 
 	const prediction = $derived(bench.prediction);
 	const mass = $derived(prediction && massFigure(prediction.mass));
@@ -59,6 +60,17 @@
 		'z-30 max-h-(--bits-popover-content-available-height) overflow-auto rounded-lg border border-line bg-raised p-4 shadow-lg outline-none';
 </script>
 
+{#snippet how(number: string, unit: string)}
+	<button
+		type="button"
+		class="-ml-1 block cursor-help rounded-md px-1 text-left hover:bg-raised"
+		title="How is this worked out? (H)"
+		onclick={showHow}
+		><span class="figure text-4xl leading-tight font-medium max-md:text-2xl">{number}</span><span
+			class="pl-1 text-sm">{unit}</span
+		></button
+	>
+{/snippet}
 {#snippet third(kind: string, name: string, detail: string)}
 	<span class="w-8 shrink-0 text-sm text-quiet">{kind}</span>
 	<span class="min-w-0 flex-1 truncate">
@@ -108,9 +120,7 @@
 				<div>
 					<dt class="sr-only">Mass</dt>
 					<dd data-testid="mass">
-						<span class="figure text-4xl leading-tight font-medium max-md:text-2xl"
-							>{mass.number}</span
-						><span class="pl-1 text-sm">{mass.unit}</span>
+						{@render how(mass.number, mass.unit)}
 						<span class="figure block text-sm text-quiet">{mass.interval}</span>
 						{#if wet}
 							<span class="block text-sm text-quiet"
@@ -124,9 +134,7 @@
 					<dt class="sr-only">Sink rate</dt>
 					<dd data-testid="speed">
 						{#if speed}
-							<span class="figure text-4xl leading-tight font-medium max-md:text-2xl"
-								>{speed.number}</span
-							><span class="pl-1 text-sm">{speed.unit}</span>
+							{@render how(speed.number, speed.unit)}
 							<span class="figure block text-sm text-quiet">{speed.interval}</span>
 						{:else}
 							<span class="text-4xl leading-tight font-semibold max-md:text-2xl">floats</span>
@@ -143,16 +151,19 @@
 		</div>
 		{#if prediction}
 			<div class="px-2 pt-1 pb-3 max-md:flex max-md:items-baseline max-md:gap-2 max-md:pb-1">
-				<div
-					class="text-2xl leading-[3.125rem] font-semibold max-md:text-base max-md:leading-normal"
+				<button
+					type="button"
+					class="-ml-1 block cursor-help rounded-md px-1 text-left text-2xl leading-[3.125rem] font-semibold hover:bg-raised max-md:text-base max-md:leading-normal"
+					title="How is this worked out? (H)"
 					data-testid="attitude"
+					onclick={showHow}
 				>
 					{prediction.floats
 						? 'on top'
 						: prediction.sink.tumbles
 							? 'turns over'
 							: prediction.sink.attitude}
-				</div>
+				</button>
 				<div class="text-sm text-quiet" data-testid="pitch">{pitchWords(prediction)}</div>
 				<div class="text-sm" data-testid="ride">
 					{rideWords(prediction.ride)}, {gapWords(prediction.build)}
@@ -198,12 +209,16 @@
 					<div class="text-4xl leading-tight font-semibold max-md:text-2xl">Floats</div>
 					<div class="text-sm text-quiet">Lighter than the water it displaces.</div>
 				{:else}
-					<div class="text-4xl leading-tight font-semibold max-md:text-2xl">
-						{verdictWords[prediction.verdict]}
+					<button
+						type="button"
+						class="-ml-1 block cursor-help rounded-md px-1 text-left text-4xl leading-tight font-semibold hover:bg-raised max-md:text-2xl"
+						title="How is this worked out? (H)"
+						onclick={showHow}
+						>{verdictWords[prediction.verdict]}
 						{#if moving}<span class="text-lg font-normal whitespace-nowrap text-quiet"
 								>{chanceWords(prediction.chance)}</span
-							>{/if}
-					</div>
+							>{/if}</button
+					>
 					<div class="text-sm">
 						{#if !time}
 							Lands in the zone.

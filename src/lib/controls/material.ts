@@ -33,7 +33,7 @@ import {
 } from '$core/quantity/index';
 import { materialColour } from '$lib/ui/colours';
 import { evenSteps, tradeSteps } from '$lib/ui/steps';
-import { choice, number, options, type Control, type NumberControl } from './control';
+import { choice, number, options, type NumberControl } from './control';
 
 /**
  * What a material is bought by: the same questions for a part of a fly and for a lot of the stock.
@@ -56,7 +56,7 @@ interface HookSteps {
 export function hookStepControls<To>(
 	hook: HookSteps,
 	set: (change: Partial<HookSteps>) => To
-): Control<To>[] {
+): NumberControl<To>[] {
 	return [
 		number('Hook size', hook.size, {
 			read: readHookSize,

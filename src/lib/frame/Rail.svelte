@@ -16,6 +16,7 @@
 	let { bench, showKeys }: Props = $props();
 	const places = [
 		{ path: '/', name: 'Bench', key: 'B' },
+		{ path: '/beads', name: 'Beads', key: 'Q' },
 		{ path: '/stock', name: 'Stock', key: 'S' },
 		{ path: '/files', name: 'Files', key: 'K' }
 	] as const;
@@ -55,6 +56,12 @@
 				>
 					<path stroke-width="1.8" stroke-linecap="round" d="M7 9h9a4 4 0 0 1 0 8h-2" />
 					<circle cx="6" cy="9" r="3" fill="currentColor" />
+				</svg>
+			{:else if path === '/beads'}
+				<svg viewBox="0 0 24 24" class="size-5" fill="currentColor" aria-hidden="true">
+					<circle cx="4.500" cy="15" r="2.500" />
+					<circle cx="11" cy="13.500" r="3.500" />
+					<circle cx="19" cy="12" r="4.500" />
 				</svg>
 			{:else if path === '/stock'}
 				<Package size={20} aria-hidden="true" />

@@ -7,6 +7,9 @@ import type { Bench } from '$lib/state/bench.svelte';
 export interface KeyTargets {
 	chooser(which: 'fly' | 'lie'): void;
 	rename(): void;
+	/** Takes the lever at a place of the list. */
+	lever(place: number): void;
+	how(): void;
 }
 
 /** Whether the person is writing, so that letters are letters. */
@@ -37,6 +40,7 @@ export function bindEverywhere(bench: Bench, showKeys: () => void): () => void {
 		'$mod+Shift+z': always(() => void bench.redo()),
 		'$mod+y': always(() => void bench.redo()),
 		b: plain(() => void goto('/')),
+		q: plain(() => void goto('/beads')),
 		s: plain(() => void goto('/stock')),
 		k: plain(() => void goto('/files')),
 		t: plain(toggleTheme),
@@ -57,6 +61,10 @@ export function bindKeys(bench: Bench, targets: KeyTargets): () => void {
 		'.': plain(() => bench.turn('lie', 1)),
 		n: plain(() => void bench.newFly()),
 		d: plain(() => bench.fly && void bench.duplicate(bench.fly)),
+		...Object.fromEntries(
+			Array.from({ length: 9 }, (_, i) => [String(i + 1), plain(() => targets.lever(i))])
+		),
+		h: plain(() => targets.how()),
 		F2: plain(() => targets.rename()),
 		Delete: plain(() => bench.fly && void bench.remove(bench.fly))
 	});

@@ -71,7 +71,9 @@ export function pitchWords({ sink, pitch }: Prediction): string {
 	const range = `${steep}, ${ends[0]} to ${ends[1]}`;
 	if (!sink.upright) return `${range}; may lie on its side`;
 	const other = sink.hangs.find((hang) => hang.upright && hang.steady !== sink.steady);
-	return other ? `${range}; or ${hangWords(other)}` : range;
+	if (!other) return range;
+	const alike = other.attitude === sink.attitude && Math.abs(other.speed / sink.speed - 1) < 0.05;
+	return `${range}; ${alike ? 'either way up' : `or ${hangWords(other)}`}`;
 }
 
 const hangWords = ({ attitude, pointUp, speed }: Hang) =>

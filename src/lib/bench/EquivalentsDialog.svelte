@@ -1,0 +1,127 @@
+<script lang="ts">
+	import { Dialog } from 'bits-ui';
+	import { beadWords, coilWords, hookWords, type Recipe } from '$core/fly/index';
+	import { ALIKE, equivalents, type Equivalent, type Otherwise } from '$core/match/index';
+	import { CENTIMETRE, GRAM } from '$core/quantity/index';
+	import { fluidAt } from '$core/water/index';
+	import { shelfOf } from '$lib/contract/shelf';
+	import type { Bench } from '$lib/state/bench.svelte';
+
+	interface Props {
+		bench: Bench;
+		open: boolean;
+		only: boolean;
+	}
+	let { bench, open = $bindable(), only }: Props = $props();
+
+	const words: Readonly<Record<Otherwise, string>> = {
+		brass: 'With a brass bead',
+		tungsten: 'With a tungsten bead',
+		leadFree: 'With lead-free wire',
+		noCoil: 'Without wire',
+		finerHook: 'On a finer hook',
+		smallerBead: 'With a bead a step smaller'
+	};
+	/** Long enough to be quick, short enough that the page stays alive, ms. */
+	const SLICE = 10;
+
+	let found = $state.raw<readonly Equivalent[]>([]);
+	let tried = $state(0);
+	let running = $state(false);
+
+	$effect(() => {
+		const { recipe } = bench;
+		if (!open || !recipe) return;
+		const search = equivalents(recipe, fluidAt(bench.temperature), shelfOf(bench.lots, only));
+		let stopped = false;
+		found = [];
+		tried = 0;
+		running = true;
+		void (async () => {
+			const kept: Equivalent[] = [];
+			let count = 0;
+			let done = false;
+			while (!done && !stopped) {
+				const until = performance.now() + SLICE;
+				while (!done && performance.now() < until) {
+					const { value, done: last } = search.next();
+					done = last === true;
+					if (value) kept.push(value);
+					else count++;
+				}
+				found = [...kept];
+				tried = count;
+				await new Promise((resolve) => setTimeout(resolve));
+			}
+			running = false;
+		})();
+		return () => (stopped = true);
+	});
+
+	/** Hook, bead and coil: what an equivalent may change. */
+	const buildWords = ({ hook, bead, coil }: Recipe) =>
+		[
+			`hook ${hookWords(hook)}`,
+			bead ? `bead ${beadWords(bead)}` : 'no bead',
+			coil ? `wire ${coilWords(coil)}` : 'no wire'
+		].join('; ');
+
+	function take(recipe: Recipe) {
+		bench.setRecipe(recipe);
+		open = false;
+	}
+</script>
+
+<Dialog.Root bind:open>
+	<Dialog.Portal>
+		<Dialog.Overlay class="fixed inset-0 z-40 bg-veil" />
+		<Dialog.Content
+			class="fixed top-1/2 left-1/2 z-50 max-h-[92vh] w-[min(44rem,96vw)] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-lg bg-raised p-5 outline-none"
+		>
+			<Dialog.Title class="text-xl font-semibold">The same sink otherwise</Dialog.Title>
+			<Dialog.Description class="text-sm text-quiet">
+				Real beads, wires and whole turns{only ? ' that you own' : ''}; of those that sink the same
+				within {100 * ALIKE} % the slimmest.
+			</Dialog.Description>
+			<ul class="mt-3 grid gap-2">
+				{#each found as { otherwise, recipe, mass, speed, ratio } (otherwise)}
+					<li
+						class="grid items-center gap-x-4 gap-y-1 rounded-md bg-ground p-3 md:grid-cols-[1fr_auto_auto]"
+					>
+						<div class="min-w-0">
+							<h3 class="font-semibold">{words[otherwise]}</h3>
+							<p class="text-sm">{buildWords(recipe)}</p>
+						</div>
+						<p class="leading-tight md:text-right">
+							<span class="figure text-lg">{(speed / CENTIMETRE).toFixed(0)}</span> cm/s,
+							<span class="figure text-lg">{(mass / GRAM).toFixed(3)}</span> g
+							<span
+								class="block text-sm {Math.abs(ratio - 1) < ALIKE ? 'text-quiet' : 'text-warn'}"
+							>
+								{Math.abs(ratio - 1) < ALIKE
+									? 'sinks the same'
+									: `${Math.abs(100 * (ratio - 1)).toFixed(0)} % ${ratio < 1 ? 'slower' : 'faster'}, the nearest there is`}
+							</span>
+						</p>
+						<button
+							type="button"
+							class="h-11 rounded-md bg-sunk px-4 hover:bg-line"
+							aria-label="Take it: {words[otherwise].toLowerCase()}"
+							onclick={() => take(recipe)}>Take it</button
+						>
+					</li>
+				{/each}
+			</ul>
+			<p class="mt-3 text-sm text-quiet" role="status">
+				{#if running}
+					Searching: {tried} flies tried …
+				{:else if found.length === 0}
+					There is no other way: nothing that {only ? 'you own' : 'is sold'} fits this hook.
+				{:else}
+					{tried} flies tried.
+				{/if}
+			</p>
+			<Dialog.Close class="mt-3 h-11 rounded-md bg-sunk px-5 hover:bg-line">Leave it</Dialog.Close>
+		</Dialog.Content>
+	</Dialog.Portal>
+</Dialog.Root>

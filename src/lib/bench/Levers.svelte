@@ -1,0 +1,127 @@
+<script lang="ts">
+	import type { Lever } from '$core/match/index';
+	import { CENTIMETRE, GRAM, MILLIMETRE } from '$core/quantity/index';
+	import type { Attitude } from '$core/sink/index';
+
+	interface Props {
+		levers: readonly Lever[];
+		/** As it hangs now; and the sink rate that is surely enough for the lie, m/s. */
+		attitude: Attitude;
+		wanted: number;
+		/** Name of the lot that a step takes from the stock, by key. */
+		owned: Readonly<Record<string, string>>;
+		/** What a step costs more or less, by key; null where no price is known. */
+		costs: Readonly<Record<string, number | null>>;
+		take: (lever: Lever) => void;
+		only: boolean;
+		setOnly: (only: boolean) => void;
+		showEquivalents: () => void;
+	}
+	let { levers, attitude, wanted, owned, costs, take, only, setOnly, showEquivalents }: Props =
+		$props();
+
+	const signed = (n: number, digits: number) => {
+		const text = Math.abs(n).toFixed(digits);
+		if (Number(text) === 0) return '·';
+		return `${n > 0 ? '+' : '−'}${text}`;
+	};
+	const priced = $derived(Object.values(costs).some((cost) => cost !== null && cost !== 0));
+	/** Where in the list the fly is fast enough no more. */
+	const short = $derived(levers.findIndex((lever) => lever.speed < wanted));
+</script>
+
+<section aria-labelledby="levers" class="flex min-h-0 min-w-0 flex-col">
+	<div class="flex flex-wrap items-baseline gap-x-3">
+		<h2 id="levers" class="font-semibold whitespace-nowrap">What one step buys</h2>
+		<span class="flex-1"></span>
+		<label class="flex min-h-8 items-center gap-1.5 text-sm">
+			<input
+				type="checkbox"
+				class="size-4 accent-(--water)"
+				checked={only}
+				onchange={(event) => setOnly(event.currentTarget.checked)}
+			/>only what I own</label
+		>
+		<button
+			type="button"
+			class="min-h-8 text-sm text-water underline underline-offset-2"
+			onclick={showEquivalents}>The same sink otherwise</button
+		>
+	</div>
+	<div class="min-h-0 flex-1 overflow-y-auto max-md:overflow-visible">
+		<table class="w-full border-collapse text-sm">
+			<thead class="sticky top-0 bg-ground text-quiet">
+				<tr class="text-right whitespace-nowrap">
+					<th class="py-0.5 pr-2 text-left font-normal">step</th>
+					<th class="px-1.5 font-normal">g</th>
+					<th class="px-1.5 font-normal">cm/s</th>
+					<th class="px-1.5 font-normal max-md:hidden" title="mean thickness of the fly">bulk %</th>
+					<th class="px-1.5 font-normal max-md:hidden">gap mm</th>
+					{#if priced}<th class="pl-1.5 font-normal max-md:hidden">price</th>{/if}
+				</tr>
+			</thead>
+			<tbody>
+				{#each levers as lever, i (lever.key)}
+					{@const cost = costs[lever.key]}
+					{#if i === short && wanted > 0}
+						<tr>
+							<td colspan={priced ? 6 : 5} class="border-t border-line pt-0.5 text-quiet"
+								>too slow to be sure of this lie, which takes <span class="figure"
+									>{(wanted / CENTIMETRE).toFixed(0)}</span
+								> cm/s:</td
+							>
+						</tr>
+					{/if}
+					<tr
+						class="cursor-pointer text-right hover:bg-sunk max-md:[&>td]:py-2"
+						onclick={() => take(lever)}
+					>
+						<td class="w-full max-w-0 py-0 pr-2 text-left">
+							<button
+								type="button"
+								class="flex min-h-6 w-full items-center gap-1.5 text-left"
+								title={[
+									lever.words,
+									owned[lever.key] ? `from your stock: ${owned[lever.key]}` : '',
+									lever.trouble ?? ''
+								]
+									.filter(Boolean)
+									.join('; ')}
+								onclick={(event) => {
+									event.stopPropagation();
+									take(lever);
+								}}
+							>
+								<span class="figure w-3 shrink-0 text-quiet max-md:hidden"
+									>{i < 9 ? i + 1 : ''}</span
+								>
+								<span class="truncate"
+									>{lever.words}{#if owned[lever.key]}<span class="text-quiet">, in stock</span
+										>{/if}{#if lever.attitude !== attitude}<b class="pl-1.5 text-warn"
+											>then {lever.attitude}</b
+										>{/if}{#if lever.trouble}<span class="pl-1.5 text-warn">{lever.trouble}</span
+										>{/if}</span
+								>
+							</button>
+						</td>
+						<td class="figure px-1.5 whitespace-nowrap">{signed(lever.massChange / GRAM, 3)}</td>
+						<td class="figure px-1.5 font-semibold whitespace-nowrap"
+							>{signed(lever.speedChange / CENTIMETRE, 1)}</td
+						>
+						<td class="figure px-1.5 whitespace-nowrap max-md:hidden"
+							>{signed(100 * lever.bulkChange, 0)}</td
+						>
+						<td class="figure px-1.5 whitespace-nowrap max-md:hidden"
+							>{signed(lever.gapChange / MILLIMETRE, 1)}</td
+						>
+						{#if priced}
+							<td class="figure pl-1.5 whitespace-nowrap max-md:hidden"
+								>{cost === null || cost === undefined ? '?' : signed(cost, 2)}</td
+							>
+						{/if}
+					</tr>
+				{/each}
+			</tbody>
+		</table>
+	</div>
+</section>
