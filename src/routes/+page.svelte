@@ -24,16 +24,10 @@
 	import { saveText } from '$lib/ui/save';
 	import DescentPicture from '$lib/ui/DescentPicture.svelte';
 	import { massFigure, speedWords } from '$lib/ui/figures';
+	import type LeversPanel from '$lib/bench/LeversPanel.svelte';
 	import MassBar from '$lib/ui/MassBar.svelte';
 	import SectionDrawing from '$lib/ui/section/SectionDrawing.svelte';
 	import SinkScale from '$lib/ui/SinkScale.svelte';
-	import Levers from '$lib/bench/Levers.svelte';
-	import { levers, type Lever } from '$core/match/index';
-	import { sureSpeed } from '$core/predict/index';
-	import { fluidAt } from '$core/water/index';
-	import { costOf, shelfOf } from '$lib/contract/shelf';
-	import { lotsOf } from '$lib/contract/from-stock';
-	import { whenStill } from '$lib/state/when-still.svelte';
 
 	const bench = useBench();
 
@@ -45,7 +39,14 @@
 	let otherwise = $state(false);
 	let how = $state(false);
 	let onlyOwned = $state(false);
+	let panel = $state<LeversPanel | null>(null);
 	$effect(() => drawing.load());
+	/** What comes after the answer is fetched once that stands. */
+	let answered = $state(false);
+	$effect(() => {
+		const timer = setTimeout(() => (answered = true), 120);
+		return () => clearTimeout(timer);
+	});
 
 	async function rename() {
 		chooser = 'fly';
@@ -61,10 +62,7 @@
 		bindKeys(bench, {
 			chooser: (which) => (chooser = which),
 			rename: () => void rename(),
-			lever: (place) => {
-				const lever = steps.current?.levers[place];
-				if (lever) pull(lever);
-			},
+			lever: (place) => panel?.pull(place),
 			how: () => (how = true)
 		})
 	);
@@ -94,32 +92,6 @@
 					}
 				: null
 	);
-	/** What each next step buys: worked out once the keys are still. */
-	const steps = whenStill(
-		() => [bench.prediction, bench.lots, onlyOwned],
-		() => {
-			const { prediction, lots } = bench;
-			if (!prediction) return null;
-			const { build, sink } = prediction;
-			const wanted = bench.column ? sureSpeed(prediction) : 0;
-			const fluid = fluidAt(bench.temperature);
-			const found = levers(build, sink, fluid, wanted, shelfOf(lots, onlyOwned));
-			const owned: Record<string, string> = {};
-			const costs: Record<string, number | null> = {};
-			for (const { key, part, recipe, build: next } of found) {
-				const now = costOf(build, part, lots);
-				const then = costOf(next, part, lots);
-				costs[key] = now === null || then === null ? null : then - now;
-				const lot = lots.find(({ id }) => lotsOf(recipe, part).includes(id));
-				if (lot && !lotsOf(build.recipe, part).includes(lot.id)) owned[key] = lot.name;
-			}
-			return { sink, wanted, levers: found, owned, costs };
-		}
-	);
-	function pull(lever: Lever) {
-		// A step from a fly that has changed since would bring the old one back.
-		if (steps.current?.sink === bench.prediction?.sink) bench.setRecipe(lever.recipe);
-	}
 	const parts = $derived.by(() => {
 		const now = picture.current;
 		return (now?.prediction.parts ?? []).map(({ part, mass }) => ({
@@ -227,17 +199,16 @@
 				<div
 					class="grid grid-cols-[minmax(0,1fr)] gap-x-6 gap-y-4 border-t border-line pt-2 md:h-62 md:shrink-0 md:grid-cols-[minmax(0,9fr)_minmax(0,5fr)]"
 				>
-					{#if steps.current}
-						{@const { sink, wanted, levers, owned, costs } = steps.current}
-						<Levers
-							{...{ wanted, levers, owned, costs }}
-							attitude={sink.attitude}
-							take={pull}
-							only={onlyOwned}
-							setOnly={(only) => (onlyOwned = only)}
-							showEquivalents={() => (otherwise = true)}
-						/>
-					{/if}
+					{#if answered}
+						{#await import('$lib/bench/LeversPanel.svelte') then { default: LeversPanel }}
+							<LeversPanel
+								bind:this={panel}
+								{bench}
+								bind:onlyOwned
+								showEquivalents={() => (otherwise = true)}
+							/>
+						{/await}
+					{:else}<div></div>{/if}
 					{#if now.column}
 						<div class="flex min-w-0 flex-col justify-between gap-1">
 							<SinkScale speed={now.prediction.speed} required={now.prediction.requiredSpeed} />

@@ -40,16 +40,19 @@ export function compileBuild(
 /**
  * The soaked fly with one belief moved off the point at which `build` was made: the same as
  * compileFly at `values`, keeping what that belief does not touch.
+ *
+ * @param spare elements of a fly that is wanted no more; they may be overwritten
  */
 export function compileNear(
 	build: Build,
 	fly: CompiledFly,
 	values: BeliefValues,
-	moved: BeliefName
+	moved: BeliefName,
+	spare: DragElements | null = null
 ): CompiledFly {
 	const near = rebuildFly(build, values, moved);
 	if (near === build && !weighs(moved)) return fly;
-	const elements = near === build ? fly.body.elements : elementsOf(near);
+	const elements = near === build ? fly.body.elements : elementsOf(near, spare);
 	const parts = partsOf(near, values);
 	return { body: bodyOf(near, parts, elements, 'soaked'), parts };
 }

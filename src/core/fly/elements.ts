@@ -55,39 +55,54 @@ class ElementRows {
 		scratch[row + 8] = stiffness;
 	}
 
-	columns(): DragElements {
+	/** @param into columns to fill in place of new ones, if they are of the same length */
+	columns(into: DragElements | null): DragElements {
 		const { count } = this;
-		const memory = new ArrayBuffer(count * (COLUMNS * 8 + 2));
-		const column = (c: number) => {
-			const values = new Float64Array(memory, c * count * 8, count);
-			for (let i = 0; i < count; i++) values[i] = scratch[i * COLUMNS + c]!;
-			return values;
-		};
-		const kind = new Uint8Array(memory, COLUMNS * 8 * count, count);
-		const part = new Uint8Array(memory, (COLUMNS * 8 + 1) * count, count);
-		for (let i = 0; i < count; i++) {
-			kind[i] = scratchKind[i]!;
-			part[i] = scratchPart[i]!;
+		const found = into?.count === count ? into : emptyColumns(count);
+		const { x, y, axisX, axisY, length, diameter, slenderness, number, stiffness } = found;
+		for (let i = 0, row = 0; i < count; i++, row += COLUMNS) {
+			found.kind[i] = scratchKind[i]!;
+			found.part[i] = scratchPart[i]!;
+			x[i] = scratch[row]!;
+			y[i] = scratch[row + 1]!;
+			axisX[i] = scratch[row + 2]!;
+			axisY[i] = scratch[row + 3]!;
+			length[i] = scratch[row + 4]!;
+			diameter[i] = scratch[row + 5]!;
+			slenderness[i] = scratch[row + 6]!;
+			number[i] = scratch[row + 7]!;
+			stiffness[i] = scratch[row + 8]!;
 		}
-		return {
-			count,
-			kind,
-			part,
-			x: column(0),
-			y: column(1),
-			axisX: column(2),
-			axisY: column(3),
-			length: column(4),
-			diameter: column(5),
-			slenderness: column(6),
-			number: column(7),
-			stiffness: column(8)
-		};
+		return found;
 	}
 }
 
-/** What the water meets: bead, bare wire, dressed body, fibres. A cone counts as a ball of its width. */
-export function elementsOf(build: Build): DragElements {
+/** Columns side by side in one piece of memory. */
+function emptyColumns(count: number): DragElements {
+	const memory = new ArrayBuffer(count * (COLUMNS * 8 + 2));
+	const column = (c: number) => new Float64Array(memory, c * count * 8, count);
+	return {
+		count,
+		kind: new Uint8Array(memory, COLUMNS * 8 * count, count),
+		part: new Uint8Array(memory, (COLUMNS * 8 + 1) * count, count),
+		x: column(0),
+		y: column(1),
+		axisX: column(2),
+		axisY: column(3),
+		length: column(4),
+		diameter: column(5),
+		slenderness: column(6),
+		number: column(7),
+		stiffness: column(8)
+	};
+}
+
+/**
+ * What the water meets: bead, bare wire, dressed body, fibres. A cone counts as a ball of its width.
+ *
+ * @param into elements that are wanted no more: overwritten where they are of the same number
+ */
+export function elementsOf(build: Build, into: DragElements | null = null): DragElements {
 	const { hook, bead, dressed } = build;
 	const { outline, bundles } = dressed;
 	const { cuts, from, to } = outline;
@@ -175,7 +190,7 @@ export function elementsOf(build: Build): DragElements {
 			);
 		}
 	}
-	return rows.columns();
+	return rows.columns(into);
 }
 
 /** The part that the water meets on a run of the dressed body. */

@@ -65,7 +65,7 @@ function beadStepsFrom({ recipe, hook: { gape } }: Build, shelf: Shelf): Step[] 
 		const diameter = sizes.reduce((best, size) => (size <= USUAL_BEAD * gape ? size : best), 0);
 		if (diameter > 0) {
 			for (const metal of ['brass', 'tungsten'] as const) {
-				offer(`bead-${metal}`, `a ${metal} bead of ${mm(diameter)}`, { metal, shape, diameter });
+				offer(`bead-${metal}`, `${metal} bead ${mm(diameter)}`, { metal, shape, diameter });
 			}
 		}
 		return steps;

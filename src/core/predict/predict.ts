@@ -15,13 +15,14 @@ import {
 	compileBuild,
 	compileNear,
 	rollMoment,
+	weighs,
 	type Build,
 	type PartMass,
 	type Recipe,
 	type Ride
 } from '../fly/index';
 import { normalProbability, Z90, type Interval } from '../quantity/index';
-import { settle, settleNear, type Sink } from '../sink/index';
+import { settle, settleNear, settleWeight, type Sink } from '../sink/index';
 import { compileColumn, fluidAt, type Lie } from '../water/index';
 
 /** Version of the model; a stored prediction carries it. */
@@ -91,15 +92,20 @@ export function predict(
 
 	const roll: number[] = [];
 	const pitch: number[] = [];
+	/** Of the fly before with a belief moved: its memory serves the next. */
+	let spare: FlyBody['elements'] | null = null;
 	const [mass, weight, speed, time, distance] = spreadOf(
 		(values, moved) => {
-			const near = moved === null ? fly : compileNear(build, fly, values, moved);
+			const near = moved === null ? fly : compileNear(build, fly, values, moved, spare);
 			const { body } = near;
+			if (body.elements !== fly.body.elements) spare = body.elements;
 			roll.push(rollMoment(near, fluid.density).up);
 			const s =
 				moved === null || moved.startsWith('water.')
 					? sink
-					: settleNear(body, fluid, values, sink, NEAR_ENOUGH);
+					: body.elements === fly.body.elements && weighs(moved)
+						? settleWeight(body, fluid, { body: fly.body, sink })
+						: settleNear(body, fluid, values, sink, NEAR_ENOUGH);
 			pitch.push(s.pitch);
 			const d = freeDescent(s.speed, compileColumn(lie, celsius, values));
 			return [body.mass, s.submergedWeight, s.speed, d.time, d.distance];

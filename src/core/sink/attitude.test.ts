@@ -10,7 +10,7 @@ import { fluidAt } from '../water/index';
 import { submerge } from './balance';
 import { dragFactors } from './element-force';
 import { lambCoefficients } from './envelope';
-import { descend, EXACT, settle, settleNear, timeTo } from './index';
+import { descend, EXACT, settle, settleNear, settleWeight, timeTo } from './index';
 import { DEPTH, motionOf, PITCH, U, V } from './motion';
 
 /** Its package ships sources that do not pass our compiler's settings, so it is taken as it runs. */
@@ -167,6 +167,17 @@ describe('any fly that can be built', () => {
 				const exact = settle(body, water, median, EXACT);
 				all++;
 				if (Math.abs(fast.speed / exact.speed - 1) < 1e-3) same++;
+				// What weighs or floats otherwise, to first order.
+				if (!exact.tumbles) {
+					const { x, y } = body.centreOfMass;
+					const moved = { ...body, mass: body.mass * 1.03, centreOfMass: { x: x + 5e-5, y } };
+					const first = settleWeight(moved, water, { body, sink: fast });
+					const branch = settleNear(moved, water, median, fast, 1e-5);
+					if (Math.abs(branch.pitch - fast.pitch) < 5) {
+						expect(Math.abs(first.speed / branch.speed - 1)).toBeLessThan(0.01);
+						expect(Math.abs(first.pitch - branch.pitch)).toBeLessThan(1.5);
+					}
+				}
 				// A small change of weight, followed from the answer, is what a fresh look finds.
 				const heavier = { ...body, mass: body.mass * 1.01 };
 				const near = settleNear(heavier, water, median, fast, 1e-4);

@@ -6,6 +6,7 @@ export {
 	FAST,
 	settle,
 	settleNear,
+	settleWeight,
 	type Attitude,
 	type Hang,
 	type Sink

@@ -1,5 +1,6 @@
 import type { BeliefValues } from '../belief/index';
-import type { FlyBody } from '../body/index';
+import type { FlyBody, Point } from '../body/index';
+import { GRAVITY } from '../material/index';
 import type { Fluid } from '../water/index';
 import {
 	stableAttitudes,
@@ -49,6 +50,10 @@ export interface Sink extends Hang {
 	readonly flat: Hang;
 	/** How fast the moment grows with the angle, N m a radian; what holds the attitude. */
 	readonly stiffness: number;
+	/** How fast the sink rate grows with the angle there, m/s a radian. */
+	readonly speedSlope: number;
+	/** And the pitch, degrees a radian. */
+	readonly pitchSlope: number;
 }
 
 /** From this pitch on, degrees, a fly is not level any more (our choice). */
@@ -89,9 +94,47 @@ export function settle(body: FlyBody, fluid: Fluid, values: BeliefValues, care: 
 		floats: false,
 		tumbles: false,
 		turnsOver: flat !== plane,
-		...{ hangs, flat, noseFirst, stiffness: stiffnessOf(fly, flat.steady) }
+		...{ hangs, flat, noseFirst, ...slopesAt(fly, flat.steady) }
 	};
 }
+
+/**
+ * The same for a fly that meets the water as the one already settled does, but weighs or floats
+ * otherwise or elsewhere: to first order in the turn, without looking at the drag again. Good to a
+ * percent of the speed for changes of weight up to a tenth.
+ *
+ * @param from the body that was settled, and its answer
+ */
+export function settleWeight(
+	body: FlyBody,
+	fluid: Fluid,
+	{ body: before, sink }: { readonly body: FlyBody; readonly sink: Sink }
+): { readonly speed: number; readonly pitch: number; readonly submergedWeight: number } {
+	const submergedWeight = GRAVITY * (body.mass - fluid.density * body.volume);
+	const { steady, stiffness, speedSlope } = sink;
+	if (submergedWeight <= 0 || !(stiffness > 0)) {
+		return { speed: submergedWeight > 0 ? sink.speed : 0, pitch: sink.pitch, submergedWeight };
+	}
+	const { up, exponent } = steady;
+	const grow = submergedWeight / sink.submergedWeight;
+	/** Moment of a force along `up` at a place, about another: what the place lies to the side. */
+	const aside = (at: Point, about: Point) => (at.x - about.x) * up.y - (at.y - about.y) * up.x;
+	const lift = (b: FlyBody) => fluid.density * b.volume * GRAVITY;
+	// In balance the drag's moment is what buoyancy's lacked; about the new centre it has the drag's lever.
+	const drag =
+		-lift(before) * aside(before.centreOfBuoyancy, before.centreOfMass) +
+		sink.submergedWeight * aside(before.centreOfMass, body.centreOfMass);
+	const moment = grow * drag + lift(body) * aside(body.centreOfBuoyancy, body.centreOfMass);
+	const turn = -moment / (stiffness * grow);
+	const held = Math.max(-MOST_TURN, Math.min(MOST_TURN, turn));
+	return {
+		speed: Math.max(0, sink.speed * grow ** (1 / exponent) + speedSlope * held),
+		pitch: sink.pitch + sink.pitchSlope * held,
+		submergedWeight
+	};
+}
+/** Beyond this turn, radians, first order says nothing any more. */
+const MOST_TURN = 0.3;
 
 /**
  * The same for a fly that is almost the one already settled, on the same branch.
@@ -181,11 +224,16 @@ function hangOf(fly: Submerged, steady: Steady): Hang {
 	};
 }
 
-/** How fast the moment grows with the angle of the stream about a balance. */
-function stiffnessOf(fly: Submerged, steady: Steady): number {
+/** How fast moment and sink rate grow with the angle of the stream about a balance. */
+function slopesAt(fly: Submerged, steady: Steady) {
 	const turn = 0.02;
-	const [a, b] = [-turn, turn].map((by) => steadyAt(fly, steady.angle + by, steady, 1e-3).moment);
-	return (b! - a!) / (2 * turn);
+	const a = steadyAt(fly, steady.angle - turn, steady, 1e-3);
+	const b = steadyAt(fly, steady.angle + turn, steady, 1e-3);
+	return {
+		stiffness: (b.moment - a.moment) / (2 * turn),
+		speedSlope: (sinkRate(b) - sinkRate(a)) / (2 * turn),
+		pitchSlope: (pitchOf(b) - pitchOf(a)) / (2 * turn)
+	};
 }
 
 const nowhere: Steady = { angle: 0, speed: 0, moment: 0, up: { x: 1, y: 0 }, exponent: 2 };
@@ -206,4 +254,12 @@ function tumbling(fly: Submerged, { tolerance }: Care): Sink {
 }
 
 const unheld = (hang: Hang) =>
-	({ hangs: [], noseFirst: hang, flat: hang, turnsOver: false, stiffness: 0 }) as const;
+	({
+		hangs: [],
+		noseFirst: hang,
+		flat: hang,
+		turnsOver: false,
+		stiffness: 0,
+		speedSlope: 0,
+		pitchSlope: 0
+	}) as const;

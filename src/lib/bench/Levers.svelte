@@ -30,7 +30,10 @@
 	const short = $derived(levers.findIndex((lever) => lever.speed < wanted));
 </script>
 
-<section aria-labelledby="levers" class="flex min-h-0 min-w-0 flex-col">
+<section
+	aria-labelledby="levers"
+	class="flex min-h-0 min-w-0 flex-col md:relative md:isolate md:contain-strict"
+>
 	<div class="flex flex-wrap items-baseline gap-x-3">
 		<h2 id="levers" class="font-semibold whitespace-nowrap">What one step buys</h2>
 		<span class="flex-1"></span>
@@ -48,7 +51,7 @@
 			onclick={showEquivalents}>The same sink otherwise</button
 		>
 	</div>
-	<div class="min-h-0 flex-1 overflow-y-auto max-md:overflow-visible">
+	<div class="min-h-0 flex-1 overflow-y-auto bg-ground max-md:overflow-visible">
 		<table class="w-full border-collapse text-sm">
 			<thead class="sticky top-0 bg-ground text-quiet">
 				<tr class="text-right whitespace-nowrap">
@@ -98,7 +101,7 @@
 								<span class="truncate"
 									>{lever.words}{#if owned[lever.key]}<span class="text-quiet">, in stock</span
 										>{/if}{#if lever.attitude !== attitude}<b class="pl-1.5 text-warn"
-											>then {lever.attitude}</b
+											>→ {lever.attitude}</b
 										>{/if}{#if lever.trouble}<span class="pl-1.5 text-warn">{lever.trouble}</span
 										>{/if}</span
 								>

@@ -10,7 +10,7 @@ import { untrack } from 'svelte';
 export function whenStill<T>(
 	watch: () => unknown,
 	read: () => T,
-	pause = 60
+	pause = 160
 ): { readonly current: T } {
 	let current = $state.raw(untrack(read));
 	let first = true;

@@ -64,13 +64,13 @@
 
 <svelte:head><title>Which bead? · Gravitas</title></svelte:head>
 <div
-	class="grid min-h-0 flex-1 max-md:gap-4 max-md:p-4 md:grid-cols-[23rem_1fr] md:overflow-hidden print:block"
+	class="grid min-h-0 flex-1 max-md:gap-4 max-md:p-4 md:grid-cols-[23rem_1fr] md:grid-rows-[auto_1fr] md:overflow-hidden print:block"
 >
 	<section
 		aria-label="The question"
-		class="flex min-h-0 flex-col gap-3 overflow-y-auto border-line md:border-r md:p-4 print:hidden"
+		class="flex min-h-0 flex-col gap-3 border-line md:row-span-2 md:overflow-y-auto md:border-r md:p-4 print:hidden"
 	>
-		<h1 class="text-xl font-semibold">Which bead?</h1>
+		<h1 class="text-xl font-semibold max-md:sr-only">Which bead?</h1>
 		<div class="grid grid-cols-2 gap-2">
 			{#each waterNumbers as { part, label, unit, field, small, big, show } (part)}
 				<Stepper
@@ -149,11 +149,14 @@
 		>
 	</section>
 
-	<section aria-label="The answer" class="flex min-h-0 flex-col gap-3 overflow-y-auto md:p-5">
+	<section
+		aria-label="The answer"
+		class="bg-ground max-md:sticky max-md:top-0 max-md:z-10 max-md:order-first max-md:py-1 md:px-5 md:pt-5"
+	>
 		<div role="status">
 			{#if tungsten || brass}
 				{@const first = (tungsten ?? brass)!}
-				<p class="text-4xl leading-tight font-semibold" data-testid="bead">
+				<p class="text-4xl leading-tight font-semibold max-md:text-3xl" data-testid="bead">
 					<span class="figure">{bead(first)}</span> mm {tungsten ? 'tungsten' : 'brass'}
 				</p>
 				<p class="text-lg">
@@ -173,12 +176,15 @@
 						: 'Land it further above the fish, add wire behind the bead, or take a larger hook.'}
 				</p>
 			{/if}
-			<p class="text-sm text-quiet">
+			<p class="text-sm text-quiet max-md:hidden">
 				The lightest that gets down 9 times in 10{like === 'usual' ? ', without wire' : ''}. The lie
 				asks for <span class="figure text-ink">{speedWords(answer.current.requiredSpeed)}</span>;
 				sinking free, no line and no turbulence yet.
 			</p>
 		</div>
+	</section>
+
+	<section aria-label="All beads" class="flex min-h-0 flex-col gap-3 md:overflow-y-auto md:p-5">
 		<table class="w-full max-w-2xl border-collapse">
 			<caption class="pb-1 text-left text-sm text-quiet">
 				Sink rate in cm/s, and how often it gets down, of
@@ -190,7 +196,8 @@
 				<tr class="border-b-2 border-line">
 					<th class="py-1 text-left font-semibold">bead</th>
 					{#each tableMetals as metal (metal)}
-						<th class="px-3 py-1 text-right font-semibold">{beadMetalWords[metal]}</th>
+						<th class="px-3 py-1 text-right font-semibold max-md:px-1.5">{beadMetalWords[metal]}</th
+						>
 					{/each}
 				</tr>
 			</thead>
@@ -201,14 +208,18 @@
 						{#each tableMetals as metal (metal)}
 							{@const candidate = found[metal]}
 							{@const chance = candidate ? answer.current.chances.get(candidate)!.chance : 0}
-							<td class="px-3 py-1 text-right {chance >= SURE ? 'bg-water-soft' : ''}">
+							<td
+								class="px-3 py-1 text-right max-md:px-1.5 {chance >= SURE ? 'bg-water-soft' : ''}"
+							>
 								{#if candidate}
 									<span class="figure text-lg {chance >= SURE ? 'font-semibold' : ''}"
 										>{(candidate.speed / CENTIMETRE).toFixed(0)}</span
 									>
-									<span class="block text-sm {chance >= SURE ? '' : 'text-quiet'}"
-										>{chanceWords(chance)},
-										<span class="figure">{(candidate.mass / GRAM).toFixed(2)}</span> g</span
+									<span class="block text-sm whitespace-nowrap {chance >= SURE ? '' : 'text-quiet'}"
+										>{chanceWords(chance)}<span class="max-md:hidden">,</span>
+										<span class="max-md:block"
+											><span class="figure">{(candidate.mass / GRAM).toFixed(2)}</span> g</span
+										></span
 									>
 									{#if candidate.trouble}<span class="block text-sm text-warn"
 											>{candidate.trouble}</span

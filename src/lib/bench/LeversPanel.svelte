@@ -1,0 +1,60 @@
+<script lang="ts">
+	import { levers, type Lever } from '$core/match/index';
+	import { sureSpeed } from '$core/predict/index';
+	import { fluidAt } from '$core/water/index';
+	import { lotsOf } from '$lib/contract/from-stock';
+	import { costOf, shelfOf } from '$lib/contract/shelf';
+	import type { Bench } from '$lib/state/bench.svelte';
+	import { whenStill } from '$lib/state/when-still.svelte';
+	import Levers from './Levers.svelte';
+
+	interface Props {
+		bench: Bench;
+		onlyOwned: boolean;
+		showEquivalents: () => void;
+	}
+	let { bench, onlyOwned = $bindable(), showEquivalents }: Props = $props();
+
+	/** What each next step buys: worked out once the keys are still. */
+	const steps = whenStill(
+		() => [bench.prediction, bench.lots, onlyOwned],
+		() => {
+			const { prediction, lots } = bench;
+			if (!prediction) return null;
+			const { build, sink } = prediction;
+			const wanted = bench.column ? sureSpeed(prediction) : 0;
+			const fluid = fluidAt(bench.temperature);
+			const found = levers(build, sink, fluid, wanted, shelfOf(lots, onlyOwned));
+			const owned: Record<string, string> = {};
+			const costs: Record<string, number | null> = {};
+			for (const { key, part, recipe, build: next } of found) {
+				const now = costOf(build, part, lots);
+				const then = costOf(next, part, lots);
+				costs[key] = now === null || then === null ? null : then - now;
+				const lot = lots.find(({ id }) => lotsOf(recipe, part).includes(id));
+				if (lot && !lotsOf(build.recipe, part).includes(lot.id)) owned[key] = lot.name;
+			}
+			return { sink, wanted, levers: found, owned, costs };
+		}
+	);
+
+	function take(lever: Lever) {
+		// A step from a fly that has changed since would bring the old one back.
+		if (steps.current?.sink === bench.prediction?.sink) bench.setRecipe(lever.recipe);
+	}
+	/** Takes the lever at a place of the list. */
+	export function pull(place: number) {
+		const lever = steps.current?.levers[place];
+		if (lever) take(lever);
+	}
+</script>
+
+{#if steps.current}
+	{@const { sink, wanted, levers, owned, costs } = steps.current}
+	<Levers
+		{...{ wanted, levers, owned, costs, take, showEquivalents }}
+		attitude={sink.attitude}
+		only={onlyOwned}
+		setOnly={(only) => (onlyOwned = only)}
+	/>
+{/if}
