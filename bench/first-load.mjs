@@ -10,7 +10,8 @@ export async function firstLoad(address, print) {
 	const browser = await chromium.launch(launchOptions);
 	const page = await browser.newPage();
 	let bytes = 0;
-	let before = NaN;
+	/** @type {number} */
+	let before;
 	/** @type {Promise<void>[]} */
 	const reading = [];
 	page.on('response', (response) => {
