@@ -40,7 +40,7 @@ export const BASE = 5;
 /** A bundle of like fibres that trails along its axis. */
 export const TRAIL = 6;
 
-/** Drag elements as parallel columns; entry i of each belongs to element i. Metres. */
+/** Drag elements as parallel columns; entry i of each, below `count`, belongs to element i. Metres. */
 export interface DragElements {
 	readonly count: number;
 	readonly kind: Uint8Array;

@@ -55,10 +55,13 @@ class ElementRows {
 		scratch[row + 8] = stiffness;
 	}
 
-	/** @param into columns to fill in place of new ones, if they are of the same length */
+	/** @param into columns to fill in place of new ones, if they are long enough */
 	columns(into: DragElements | null): DragElements {
 		const { count } = this;
-		const found = into?.count === count ? into : emptyColumns(count);
+		const found =
+			into && into.kind.length >= count
+				? { ...into, count }
+				: emptyColumns(into ? MOST_ELEMENTS : count, count);
 		const { x, y, axisX, axisY, length, diameter, slenderness, number, stiffness } = found;
 		for (let i = 0, row = 0; i < count; i++, row += COLUMNS) {
 			found.kind[i] = scratchKind[i]!;
@@ -78,13 +81,13 @@ class ElementRows {
 }
 
 /** Columns side by side in one piece of memory. */
-function emptyColumns(count: number): DragElements {
-	const memory = new ArrayBuffer(count * (COLUMNS * 8 + 2));
-	const column = (c: number) => new Float64Array(memory, c * count * 8, count);
+function emptyColumns(length: number, count: number): DragElements {
+	const memory = new ArrayBuffer(length * (COLUMNS * 8 + 2));
+	const column = (c: number) => new Float64Array(memory, c * length * 8, length);
 	return {
 		count,
-		kind: new Uint8Array(memory, COLUMNS * 8 * count, count),
-		part: new Uint8Array(memory, (COLUMNS * 8 + 1) * count, count),
+		kind: new Uint8Array(memory, COLUMNS * 8 * length, length),
+		part: new Uint8Array(memory, (COLUMNS * 8 + 1) * length, length),
 		x: column(0),
 		y: column(1),
 		axisX: column(2),
@@ -100,7 +103,8 @@ function emptyColumns(count: number): DragElements {
 /**
  * What the water meets: bead, bare wire, dressed body, fibres. A cone counts as a ball of its width.
  *
- * @param into elements that are wanted no more: overwritten where they are of the same number
+ * @param into elements that are wanted no more: their memory is used where it is long enough, and the
+ *   columns may then be longer than `count`
  */
 export function elementsOf(build: Build, into: DragElements | null = null): DragElements {
 	const { hook, bead, dressed } = build;

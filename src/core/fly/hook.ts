@@ -14,6 +14,8 @@ const CURVED_TURN = (55 * Math.PI) / 180;
 
 /** Radians that one chord of an arc may turn: drag and centre then err by under 1 %. */
 const LARGEST_CHORD = 0.8;
+/** Of the eye, of which a part may lie in the bead: which one, is asked for each chord. */
+const EYE_CHORD = 0.4;
 
 export type HookRegion = 'eye' | 'neck' | 'shank' | 'bend' | 'spear';
 
@@ -105,9 +107,8 @@ export function hookGeometry(hook: HookChoice, values: BeliefValues): HookGeomet
 	const throat = { x: neck * outward.x, y: neck * outward.y };
 	const eyeCentre = { x: throat.x + ring * outward.x, y: throat.y + ring * outward.y };
 
-	const pieces = walk(throat, neckTurn + Math.PI / 2, [
-		{ region: 'eye', length: 2 * Math.PI * ring, turn: -2 * Math.PI }
-	]);
+	const round = { region: 'eye', length: 2 * Math.PI * ring, turn: -2 * Math.PI } as const;
+	const pieces = walk(throat, neckTurn + Math.PI / 2, [round], EYE_CHORD);
 	if (neck > 0) {
 		pieces.push(...walk(throat, neckTurn, [{ region: 'neck', length: neck, turn: 0 }]));
 	}
