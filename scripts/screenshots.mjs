@@ -73,6 +73,8 @@ const pictures = [
 			await page.getByRole('option', { name: 'Weir Lurker' }).click();
 		}
 	},
+	{ name: 'beads', theme: 'limestone', width: 1280, height: 800, path: '/beads' },
+	{ name: 'how', theme: 'limestone', width: 1280, height: 800, keys: ['h'] },
 	{ name: 'drawing', theme: 'limestone', width: 1280, height: 800, path: '/drawing' },
 	{ name: 'bench-phone', theme: 'limestone', width: 390, height: 844 }
 ];
