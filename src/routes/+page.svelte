@@ -215,8 +215,16 @@
 							<DescentPicture
 								column={now.column}
 								speed={now.prediction.speed}
+								fly={now.prediction.floats
+									? null
+									: {
+											line: now.section.hook.line,
+											bead: now.section.bead?.outline ?? null,
+											up: now.prediction.sink.steady.up
+										}}
 								description="Path through {now.lie}: {massFigure(now.prediction.mass)
-									.number} g sinking at {speedWords(now.prediction.speed?.value ?? 0)}"
+									.number} g sinking at {speedWords(now.prediction.speed?.value ?? 0)}, {now
+									.prediction.sink.attitude}"
 							/>
 							<p class="text-sm text-quiet">
 								No line, no turbulence yet; not yet checked against your own flies. Freshly dry it

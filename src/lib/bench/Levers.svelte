@@ -56,11 +56,11 @@
 			<thead class="sticky top-0 bg-ground text-quiet">
 				<tr class="text-right whitespace-nowrap">
 					<th class="py-0.5 pr-2 text-left font-normal">step</th>
-					<th class="px-1.5 font-normal">g</th>
-					<th class="px-1.5 font-normal">cm/s</th>
-					<th class="px-1.5 font-normal max-md:hidden" title="mean thickness of the fly">bulk %</th>
-					<th class="px-1.5 font-normal max-md:hidden">gap mm</th>
-					{#if priced}<th class="pl-1.5 font-normal max-md:hidden">price</th>{/if}
+					<th class="px-1 font-normal">g</th>
+					<th class="px-1 font-normal">cm/s</th>
+					<th class="px-1 font-normal max-md:hidden" title="mean thickness of the fly">bulk %</th>
+					<th class="px-1 font-normal max-md:hidden">gap mm</th>
+					{#if priced}<th class="pl-1 font-normal max-md:hidden">price</th>{/if}
 				</tr>
 			</thead>
 			<tbody>
@@ -107,18 +107,18 @@
 								>
 							</button>
 						</td>
-						<td class="figure px-1.5 whitespace-nowrap">{signed(lever.massChange / GRAM, 3)}</td>
-						<td class="figure px-1.5 font-semibold whitespace-nowrap"
+						<td class="figure px-1 whitespace-nowrap">{signed(lever.massChange / GRAM, 3)}</td>
+						<td class="figure px-1 font-semibold whitespace-nowrap"
 							>{signed(lever.speedChange / CENTIMETRE, 1)}</td
 						>
-						<td class="figure px-1.5 whitespace-nowrap max-md:hidden"
+						<td class="figure px-1 whitespace-nowrap max-md:hidden"
 							>{signed(100 * lever.bulkChange, 0)}</td
 						>
-						<td class="figure px-1.5 whitespace-nowrap max-md:hidden"
+						<td class="figure px-1 whitespace-nowrap max-md:hidden"
 							>{signed(lever.gapChange / MILLIMETRE, 1)}</td
 						>
 						{#if priced}
-							<td class="figure pl-1.5 whitespace-nowrap max-md:hidden"
+							<td class="figure pl-1 whitespace-nowrap max-md:hidden"
 								>{cost === null || cost === undefined ? '?' : signed(cost, 2)}</td
 							>
 						{/if}

@@ -25,6 +25,8 @@ test('a prediction by request is the one of the page, in the units that it names
 	expect(found.distanceToZoneM!.high).toBeCloseTo(page.distance!.high, 4);
 	expect(found.parts.reduce((sum, { massG }) => sum + massG, 0)).toBeCloseTo(found.massG.value, 4);
 	expect(found).toMatchObject({ questions: [], attitude: { words: 'nose down' } });
+	expect(found.parts.reduce((sum, { dragShare }) => sum + dragShare, 0)).toBeCloseTo(1, 3);
+	expect(found.settled!.timeS).toBeLessThan(1);
 	expect(found.attitude.pitchDeg!.value).toBeCloseTo(page.sink.pitch, 3);
 });
 

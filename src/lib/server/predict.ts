@@ -1,7 +1,8 @@
 import { priorBeliefs, valuesAt, type Belief, type Beliefs } from '$core/belief/index';
-import { buildFly, fitOf } from '$core/fly/index';
+import { buildFly, fitOf, partNames } from '$core/fly/index';
 import { predict } from '$core/predict/index';
-import type { Hang } from '$core/sink/index';
+import { descend, dragAccount, type Hang } from '$core/sink/index';
+import { fluidAt } from '$core/water/index';
 import type { Interval } from '$core/quantity/index';
 import { questionsIn } from '$lib/contract/fields';
 import { lieFromDocument, recipeFromDocument } from '$lib/contract/documents';
@@ -21,6 +22,14 @@ export function predictionFor(request: PredictRequest) {
 	const believed = withBeliefs(beliefs ?? {});
 	const values = valuesAt(believed);
 	const found = predict(recipe, lieFromDocument(body), temperatureC, believed);
+	const fluid = fluidAt(temperatureC);
+	const drag = new Map(
+		dragAccount(found.body, fluid, values, found.sink).map(({ part, share }) => [
+			partNames[part]!,
+			share
+		])
+	);
+	const { settled } = descend(found.body, fluid, values, found.sink, DROP);
 	return {
 		modelVersion: found.modelVersion,
 		massG: scaled(found.mass, 1e3),
@@ -38,6 +47,8 @@ export function predictionFor(request: PredictRequest) {
 			/** Every attitude to which it comes back when it is turned a little. */
 			all: found.sink.hangs.map((hang) => ({ ...hangFor(hang), pitchDeg: tidy(hang.pitch) }))
 		},
+		/** Let go at the surface: when and how deep it has 99 % of its sink rate. */
+		settled: settled && { timeS: tidy(settled.time), depthM: tidy(settled.depth) },
 		timeToZoneS: scaled(found.time, 1),
 		distanceToZoneM: scaled(found.distance, 1),
 		requiredSinkSpeedCms: tidy(found.requiredSpeed * 100),
@@ -50,6 +61,8 @@ export function predictionFor(request: PredictRequest) {
 		},
 		parts: found.parts.map(({ part, mass, volume, air }) => ({
 			part,
+			/** Of the fly's weight in water; what lies under the dressing meets no water. */
+			dragShare: tidy(drag.get(part) ?? 0),
 			massG: tidy(mass * 1e3),
 			volumeMm3: tidy(volume * 1e9),
 			airMm3: tidy(air * 1e9)
@@ -65,6 +78,9 @@ export function predictionFor(request: PredictRequest) {
 		)
 	};
 }
+
+/** Depth in which every fly that can be tied has settled, m. */
+const DROP = 3;
 
 const hangFor = ({ attitude, speed, pointUp, glide, upright }: Hang) => ({
 	words: attitude,

@@ -1,16 +1,29 @@
+<script lang="ts" module>
+	import type { Point as Place } from '$core/body/index';
+
+	/** A fly as it hangs: its hook's line and its bead's outline, m, and straight up, in its own frame. */
+	export interface Hanging {
+		readonly line: readonly Place[];
+		readonly bead: readonly Place[] | null;
+		readonly up: Place;
+	}
+</script>
+
 <script lang="ts">
 	import { freePath } from '$core/drift/index';
 	import type { Interval } from '$core/quantity/index';
 	import { linePath } from './svg';
-	import type { Column } from '$core/body/index';
+	import type { Column, Point } from '$core/body/index';
 
 	interface Props {
 		column: Column;
 		/** Sink speed with its interval, m/s; null when the fly floats. */
 		speed: Interval | null;
+		/** The fly's hook and bead, and which way is up for it as it sinks: drawn on its way, enlarged. */
+		fly: Hanging | null;
 		description: string;
 	}
-	let { column, speed, description }: Props = $props();
+	let { column, speed, fly, description }: Props = $props();
 
 	let width = $state(640);
 	const height = 116;
@@ -54,6 +67,31 @@
 	function tickEvery(span: number): number {
 		return span > 12 ? 5 : span > 5 ? 2 : span > 2.2 ? 1 : 0.5;
 	}
+	/** Pixels that the longest side of the enlarged fly takes. */
+	const DRAWN = 34;
+	/** Where the fly is drawn, half way down. */
+	const place = $derived(middle?.[Math.floor(middle.length / 2)] ?? null);
+	const silhouette = $derived.by(() => {
+		if (!fly || !place) return null;
+		const { up, line, bead } = fly;
+		// Up is up on the page too; lying flat the eye looks to the left.
+		const turned = ({ x, y }: Point) => [x * up.y - y * up.x, -(x * up.x + y * up.y)] as const;
+		const points = line.map(turned);
+		const xs = points.map(([x]) => x);
+		const ys = points.map(([, y]) => y);
+		const [left, right] = [Math.min(...xs), Math.max(...xs)];
+		const [high, low] = [Math.min(...ys), Math.max(...ys)];
+		const scale = DRAWN / Math.max(right - left, low - high);
+		const onPage = ([x, y]: readonly [number, number]) =>
+			[
+				place[0] + (x - (left + right) / 2) * scale,
+				place[1] + (y - (high + low) / 2) * scale
+			] as const;
+		return {
+			hook: linePath(points.map(onPage)),
+			bead: bead ? `${linePath(bead.map((point) => onPage(turned(point))))}Z` : null
+		};
+	});
 	const clipId = $props.id();
 </script>
 
@@ -118,6 +156,16 @@
 				<path d={band} fill="var(--water)" fill-opacity="0.22" />
 				<path d={linePath(middle)} fill="none" stroke="var(--water)" stroke-width="2.5" />
 			</g>
+			{#if silhouette}
+				<path
+					d={silhouette.hook}
+					fill="none"
+					stroke="var(--ink)"
+					stroke-width="2"
+					stroke-linecap="round"
+				/>
+				{#if silhouette.bead}<path d={silhouette.bead} fill="var(--ink)" />{/if}
+			{/if}
 			{#if landing <= reach}
 				<circle cx={middle[0]![0]} cy={middle[0]![1]} r="4.5" fill="var(--ink)" />
 			{/if}

@@ -129,7 +129,10 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 		chance: { type: 'number', minimum: 0, maximum: 1 },
 		verdict: { enum: ['yes', 'likely', 'even', 'unlikely', 'no'] },
 		ride: object({ pointUp: yesNo, sure: number, leanDeg: number }),
-		parts: list(object({ part: text, massG: number, volumeMm3: number, airMm3: number })),
+		settled: orNull(object({ timeS: number, depthM: number })),
+		parts: list(
+			object({ part: text, massG: number, dragShare: number, volumeMm3: number, airMm3: number })
+		),
 		massContributors: list(object({ belief: text, about: text, share: number })),
 		questions: list(object({ path: text, question: text, likely: orNull(text) })),
 		fit: list(object({ code: text, part: text, severity: text, figure: text, words: text }))
