@@ -50,7 +50,7 @@ test('two windows on one fly: a stale one refreshes, different parts join, the s
 	await kept(bench);
 	await expect(typed(bench, 'Turns')).toHaveValue('7');
 	await expect.poll(() => figure(other, 'mass')).toBe(await figure(bench, 'mass'));
-	await bench.getByRole('button', { name: 'Close' }).click();
+	await bench.getByRole('button', { name: 'Close', exact: true }).click();
 
 	// The same part on both sides: nothing is lost in silence, and both can stay.
 	await bead(other).press('ArrowDown');

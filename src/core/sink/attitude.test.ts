@@ -4,13 +4,22 @@ import { describe, expect, test } from 'vitest';
 import { anyRecipe } from '../../lib/contract/any-recipe.testing';
 import { priorBeliefs, valuesAt } from '../belief/index';
 import { WIRE, type FlyBody } from '../body/index';
-import { compileFly, type Recipe } from '../fly/index';
+import { compileFly, partNames, type Recipe } from '../fly/index';
 import { GRAVITY } from '../material/index';
 import { fluidAt } from '../water/index';
 import { submerge } from './balance';
 import { dragFactors } from './element-force';
 import { lambCoefficients } from './envelope';
-import { descend, EXACT, settle, settleNear, settleWeight, timeTo } from './index';
+import {
+	descend,
+	dragAccount,
+	EXACT,
+	filmHolds,
+	settle,
+	settleNear,
+	settleWeight,
+	timeTo
+} from './index';
 import { DEPTH, motionOf, PITCH, U, V } from './motion';
 
 /** Its package ships sources that do not pass our compiler's settings, so it is taken as it runs. */
@@ -212,6 +221,99 @@ describe('any fly that can be built', () => {
 			{ numRuns: 60, seed: 3, endOnFailure: true }
 		);
 		expect(there / all).toBeGreaterThan(0.9);
+	});
+});
+
+describe('what must not matter', () => {
+	/** The same body described in a frame that is turned, or mirrored. */
+	function seen(body: FlyBody, to: (x: number, y: number) => readonly [number, number]): FlyBody {
+		const { elements: e } = body;
+		const point = ({ x, y }: FlyBody['eye']) => {
+			const [a, b] = to(x, y);
+			return { x: a, y: b };
+		};
+		const pairs = (xs: Float64Array, ys: Float64Array) => {
+			const both = Array.from({ length: e.count }, (_, i) => to(xs[i]!, ys[i]!));
+			return [0, 1].map((k) => Float64Array.from(both.map((pair) => pair[k as 0]))) as [
+				Float64Array,
+				Float64Array
+			];
+		};
+		const [x, y] = pairs(e.x, e.y);
+		const [axisX, axisY] = pairs(e.axisX, e.axisY);
+		return {
+			...body,
+			centreOfMass: point(body.centreOfMass),
+			centreOfBuoyancy: point(body.centreOfBuoyancy),
+			eye: point(body.eye),
+			elements: { ...e, x, y, axisX, axisY }
+		};
+	}
+	const speeds = (body: FlyBody) =>
+		settle(body, water, median, EXACT)
+			.hangs.map(({ speed }) => speed)
+			.sort((a, b) => a - b);
+
+	test('in which frame a fly is described, and which hand tied it', () => {
+		fc.assert(
+			fc.property(anyRecipe, fc.double({ min: -3, max: 3, noNaN: true }), (recipe, angle) => {
+				const body = bodyOf(recipe);
+				const plain = speeds(body);
+				fc.pre(plain.length > 0);
+				const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
+				const turned = speeds(seen(body, (x, y) => [cos * x - sin * y, sin * x + cos * y]));
+				const mirrored = speeds(seen(body, (x, y) => [x, -y]));
+				// Two balances close together may be seen as none from another angle.
+				for (const other of [turned, mirrored]) {
+					if (other.length !== plain.length) continue;
+					other.forEach((speed, i) => expect(speed / plain[i]!).toBeCloseTo(1, 5));
+				}
+			}),
+			{ numRuns: 30, seed: 8, endOnFailure: true }
+		);
+	});
+
+	test('the account of the drag: every part named, together the weight in water', () => {
+		fc.assert(
+			fc.property(anyRecipe, (recipe) => {
+				const body = bodyOf(recipe);
+				const sink = settle(body, water, median, EXACT);
+				const rows = dragAccount(body, water, median, sink);
+				if (sink.floats) {
+					expect(rows).toEqual([]);
+					return;
+				}
+				expect(rows.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 4);
+				for (const { part, reynolds } of rows) {
+					expect(partNames[part]).toBeDefined();
+					expect(reynolds[0]).toBeLessThanOrEqual(reynolds[1]);
+				}
+			}),
+			{ numRuns: 60, seed: 2, endOnFailure: true }
+		);
+	});
+
+	test('twice the drag of everything slows a fly, and a belief about it does so without a look', () => {
+		const body = bodyOf(nymph());
+		const sink = settle(body, water, median);
+		let last = Infinity;
+		for (const drag of [0.25, 0.5, 1, 2]) {
+			const values = { ...median, 'dressing.drag': drag };
+			const near = settleNear(body, water, values, sink, 1e-4);
+			expect(near.speed / settle(body, water, values).speed).toBeCloseTo(1, 3);
+			expect(near.speed).toBeLessThan(last);
+			last = near.speed;
+		}
+	});
+
+	test('the film holds a dry midge and not a tungsten bug (Keller 1998)', () => {
+		const held = (recipe: Recipe) => {
+			const { body } = compileFly(recipe, median, 'fresh');
+			return filmHolds(body, settle(body, water, median).submergedWeight);
+		};
+		const midge = { style: 'straight', size: 20, lengthX: 0, wireX: -1 } as const;
+		expect(held(nymph({ hook: midge, bead: null }))).toBe(true);
+		expect(held(nymph({ bead: ball(4) }))).toBe(false);
 	});
 });
 

@@ -39,8 +39,10 @@
 	);
 
 	function take(lever: Lever) {
-		// A step from a fly that has changed since would bring the old one back.
-		if (steps.current?.sink === bench.prediction?.sink) bench.setRecipe(lever.recipe);
+		// A step from a fly that has changed since would bring the old one back: the same step from the new.
+		const stale = steps.current?.sink !== bench.prediction?.sink;
+		const step = stale ? steps.refresh()?.levers.find(({ key }) => key === lever.key) : lever;
+		if (step) bench.setRecipe(step.recipe);
 	}
 	/** Takes the lever at a place of the list. */
 	export function pull(place: number) {

@@ -11,7 +11,7 @@ export function whenStill<T>(
 	watch: () => unknown,
 	read: () => T,
 	pause = 160
-): { readonly current: T } {
+): { readonly current: T; refresh(): T } {
 	let current = $state.raw(untrack(read));
 	let first = true;
 	$effect(() => {
@@ -26,6 +26,8 @@ export function whenStill<T>(
 	return {
 		get current() {
 			return current;
-		}
+		},
+		/** Brings it up to date now, for one who cannot wait. */
+		refresh: () => (current = untrack(read))
 	};
 }
