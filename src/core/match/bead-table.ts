@@ -1,3 +1,4 @@
+import { without } from '../quantity/index';
 import { isJig, type BeadChoice, type Recipe } from '../fly/index';
 import type { Fluid } from '../water/index';
 import { evaluate, type Candidate } from './evaluate';
@@ -13,7 +14,9 @@ export const tableMetals = ['tungsten', 'brass', 'glass'] as const;
 export type TableMetal = (typeof tableMetals)[number];
 
 /** Sink rate over bead size and metal for a fly; everything but the bead stays. */
-export function beadTable(recipe: Recipe, fluid: Fluid, shelf: Shelf): BeadRow[] {
+export function beadTable(whole: Recipe, fluid: Fluid, shelf: Shelf): BeadRow[] {
+	// Another bead makes another fly than the one that was weighed.
+	const recipe = without(whole, 'weighed');
 	const shape: BeadChoice['shape'] = isJig(recipe.hook)
 		? 'slotted'
 		: (recipe.bead?.shape ?? 'round');

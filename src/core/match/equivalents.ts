@@ -1,3 +1,4 @@
+import { without } from '../quantity/index';
 import { usualCoilWire, type BeadChoice, type CoilChoice, type Recipe } from '../fly/index';
 import type { Fluid } from '../water/index';
 import { evaluate, type Candidate } from './evaluate';
@@ -38,9 +39,11 @@ export function* equivalents(
 ): Generator<Equivalent | null, void, void> {
 	const { speed } = evaluate(recipe, fluid);
 	if (speed <= 0) return;
+	// Another fly is not the one that was weighed.
+	const plain = without(recipe, 'weighed');
 	for (const kind of otherwise) {
 		let best: Candidate | null = null;
-		for (const frame of framesFor(kind, recipe, shelf)) {
+		for (const frame of framesFor(kind, plain, shelf)) {
 			for (const found of nearTurns(frame, fluid, speed, shelf)) {
 				if (found && found.fits && better(found, best, speed)) best = found;
 				yield null;

@@ -1,6 +1,7 @@
 import { priorBeliefs, valuesAt, type BeliefValues } from '../belief/index';
 import { buildFly, chunkiness, compileBuild, fitOf, gapLeft, type Build } from '../fly/index';
-import { attitudeOf, settleNear, type Attitude, type Sink } from '../sink/index';
+import { without } from '../quantity/index';
+import { attitudeOf, settle, settleNear, type Attitude, type Sink } from '../sink/index';
 import type { Fluid } from '../water/index';
 import type { Shelf } from './shelf';
 import { stepsFrom, type Step } from './steps';
@@ -31,18 +32,25 @@ const CLOSE = 1e-3;
  * Every single next step that fits, the one that buys most first: of those that still get down the one
  * that sinks just fast enough, then those that fall short, by how little.
  *
- * @param build the fly as it is; @param sink its answer in this water
+ * Of a fly that was weighed as a whole the steps are those of the same fly unweighed: another fly is not
+ * the one that lay on the scale.
+ *
+ * @param whole the fly as it is
+ * @param answer its sink in this water
  * @param wanted the sink rate that is asked for, m/s
  */
 export function levers(
-	build: Build,
-	sink: Sink,
+	whole: Build,
+	answer: Sink,
 	fluid: Fluid,
 	wanted: number,
 	shelf: Shelf,
 	values: BeliefValues = MEDIANS
 ): Lever[] {
+	const weighed = whole.recipe.weighed !== undefined;
+	const build = weighed ? buildFly(without(whole.recipe, 'weighed'), values) : whole;
 	const now = compileBuild(build, values).body;
+	const sink = weighed ? settle(now, fluid, values) : answer;
 	const bulk = chunkiness(build);
 	const gap = gapLeft(build);
 	const known = new Map(fitOf(build, values).map(({ code, severity }) => [code, severity]));

@@ -72,6 +72,16 @@ describe('levers', () => {
 		).not.toBe('nose down');
 	});
 
+	test('of a fly known by its weighing, the steps are those of the fly unweighed', () => {
+		const plain = new Map(leversOf(fly).map((lever) => [lever.key, lever]));
+		const weighed = leversOf({ ...fly, weighed: 0.4e-3 });
+		expect(weighed.length).toBe(plain.size);
+		for (const { key, massChange, recipe } of weighed) {
+			expect(recipe.weighed).toBeUndefined();
+			expect(massChange).toBeCloseTo(plain.get(key)!.massChange, 12);
+		}
+	});
+
 	test('what the tier owns is taken, with its lot; only that, where only that counts', () => {
 		const own = { metal: 'tungsten', shape: 'round', diameter: 3e-3, lot: 'mine' } as const;
 		const shelf: Shelf = { beads: [own], coils: [], hooks: [], only: false };

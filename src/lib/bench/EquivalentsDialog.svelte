@@ -1,11 +1,11 @@
 <script lang="ts">
-	import { Dialog } from 'bits-ui';
 	import { beadWords, coilWords, hookWords, type Recipe } from '$core/fly/index';
 	import { ALIKE, equivalents, type Equivalent, type Otherwise } from '$core/match/index';
 	import { CENTIMETRE, GRAM } from '$core/quantity/index';
 	import { fluidAt } from '$core/water/index';
 	import { shelfOf } from '$lib/contract/shelf';
 	import type { Bench } from '$lib/state/bench.svelte';
+	import Modal from '$lib/ui/Modal.svelte';
 
 	interface Props {
 		bench: Bench;
@@ -72,56 +72,53 @@
 	}
 </script>
 
-<Dialog.Root bind:open>
-	<Dialog.Portal>
-		<Dialog.Overlay class="fixed inset-0 z-40 bg-veil" />
-		<Dialog.Content
-			class="fixed top-1/2 left-1/2 z-50 max-h-[92vh] w-[min(44rem,96vw)] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-lg bg-raised p-5 outline-none"
-		>
-			<Dialog.Title class="text-xl font-semibold">The same sink otherwise</Dialog.Title>
-			<Dialog.Description class="text-sm text-quiet">
-				Real beads, wires and whole turns{only ? ' that you own' : ''}; of those that sink the same
-				within {100 * ALIKE} % the slimmest.
-			</Dialog.Description>
-			<ul class="mt-3 grid gap-2">
-				{#each found as { otherwise, recipe, mass, speed, ratio } (otherwise)}
-					<li
-						class="grid items-center gap-x-4 gap-y-1 rounded-md bg-ground p-3 md:grid-cols-[1fr_auto_auto]"
-					>
-						<div class="min-w-0">
-							<h3 class="font-semibold">{words[otherwise]}</h3>
-							<p class="text-sm">{buildWords(recipe)}</p>
-						</div>
-						<p class="leading-tight md:text-right">
-							<span class="figure text-lg">{(speed / CENTIMETRE).toFixed(0)}</span> cm/s,
-							<span class="figure text-lg">{(mass / GRAM).toFixed(3)}</span> g
-							<span
-								class="block text-sm {Math.abs(ratio - 1) < ALIKE ? 'text-quiet' : 'text-warn'}"
-							>
-								{Math.abs(ratio - 1) < ALIKE
-									? 'sinks the same'
-									: `${Math.abs(100 * (ratio - 1)).toFixed(0)} % ${ratio < 1 ? 'slower' : 'faster'}, the nearest there is`}
-							</span>
-						</p>
-						<button
-							type="button"
-							class="h-11 rounded-md bg-sunk px-4 hover:bg-line"
-							aria-label="Take it: {words[otherwise].toLowerCase()}"
-							onclick={() => take(recipe)}>Take it</button
-						>
-					</li>
-				{/each}
-			</ul>
-			<p class="mt-3 text-sm text-quiet" role="status">
-				{#if running}
-					Searching: {tried} flies tried …
-				{:else if found.length === 0}
-					There is no other way: nothing that {only ? 'you own' : 'is sold'} fits this hook.
-				{:else}
-					{tried} flies tried.
-				{/if}
-			</p>
-			<Dialog.Close class="mt-3 h-11 rounded-md bg-sunk px-5 hover:bg-line">Leave it</Dialog.Close>
-		</Dialog.Content>
-	</Dialog.Portal>
-</Dialog.Root>
+<Modal
+	bind:open
+	title="The same sink otherwise"
+	about="Real beads, wires and whole turns{only
+		? ' that you own'
+		: ''}; of those that sink the same within {100 * ALIKE} % the slimmest."
+	width={44}
+>
+	<ul class="mt-3 grid gap-2">
+		{#each found as { otherwise, recipe, mass, speed, ratio } (otherwise)}
+			<li
+				class="grid items-center gap-x-4 gap-y-1 rounded-md bg-ground p-3 md:grid-cols-[1fr_auto_auto]"
+			>
+				<div class="min-w-0">
+					<h3 class="font-semibold">{words[otherwise]}</h3>
+					<p class="text-sm">{buildWords(recipe)}</p>
+				</div>
+				<p class="leading-tight md:text-right">
+					<span class="figure text-lg">{(speed / CENTIMETRE).toFixed(0)}</span> cm/s,
+					<span class="figure text-lg">{(mass / GRAM).toFixed(3)}</span> g
+					<span class="block text-sm {Math.abs(ratio - 1) < ALIKE ? 'text-quiet' : 'text-warn'}">
+						{Math.abs(ratio - 1) < ALIKE
+							? 'sinks the same'
+							: `${Math.abs(100 * (ratio - 1)).toFixed(0)} % ${ratio < 1 ? 'slower' : 'faster'}, the nearest there is`}
+					</span>
+				</p>
+				<button
+					type="button"
+					class="h-11 rounded-md bg-sunk px-4 hover:bg-line"
+					aria-label="Take it: {words[otherwise].toLowerCase()}"
+					onclick={() => take(recipe)}>Take it</button
+				>
+			</li>
+		{/each}
+	</ul>
+	<p class="mt-3 text-sm text-quiet" role="status">
+		{#if running}
+			Searching: {tried} flies tried …
+		{:else if found.length === 0}
+			There is no other way: nothing that {only ? 'you own' : 'is sold'} fits this hook.
+		{:else}
+			{tried} flies tried.
+		{/if}
+	</p>
+	<button
+		type="button"
+		onclick={() => (open = false)}
+		class="mt-3 h-11 rounded-md bg-sunk px-5 hover:bg-line">Leave it</button
+	>
+</Modal>

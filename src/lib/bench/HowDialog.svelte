@@ -1,5 +1,4 @@
 <script lang="ts">
-	import { Dialog } from 'bits-ui';
 	import { priorBeliefs, valuesAt } from '$core/belief/index';
 	import { compileBuild, partNames, partWords } from '$core/fly/index';
 	import { GRAVITY } from '$core/material/index';
@@ -8,6 +7,7 @@
 	import { fluidAt } from '$core/water/index';
 	import type { Bench } from '$lib/state/bench.svelte';
 	import { massFigure, pitchWords, speedFigure } from '$lib/ui/figures';
+	import Modal from '$lib/ui/Modal.svelte';
 
 	interface Props {
 		bench: Bench;
@@ -56,164 +56,155 @@
 	const cell = 'px-2 py-0.5 text-right';
 </script>
 
-<Dialog.Root bind:open>
-	<Dialog.Portal>
-		<Dialog.Overlay class="fixed inset-0 z-40 bg-veil" />
-		<Dialog.Content
-			class="fixed top-1/2 left-1/2 z-50 max-h-[92vh] w-[min(56rem,96vw)] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-lg bg-raised p-5 outline-none"
-		>
-			<Dialog.Title class="text-xl font-semibold">How is this worked out?</Dialog.Title>
-			<Dialog.Description class="text-sm text-quiet">
-				Nothing here was weighed or timed yet: these are predictions, not yet checked against your
-				own flies. A range holds 9 times in 10.
-			</Dialog.Description>
-			{#if account}
-				{@const speed = account.speed ? speedFigure(account.speed) : null}
-				<div class="mt-3 grid gap-x-8 gap-y-5 md:grid-cols-2">
-					<section>
-						<h3 class="text-lg font-semibold">
-							{massFigure(account.mass).number} g, {speed ? `sinks ${speed.number} cm/s` : 'floats'}
-						</h3>
-						<table class="mt-1 w-full text-sm">
-							<thead class="text-quiet">
-								<tr>
-									<th class="py-0.5 text-left font-normal">part</th>
-									<th class="{cell} font-normal">g</th>
-									<th class="{cell} font-normal">g in water</th>
-									<th class="{cell} font-normal">of the drag</th>
-									<th
-										class="{cell} font-normal"
-										title="Reynolds number: how the water flows round it">Re</th
-									>
-								</tr>
-							</thead>
-							<tbody>
-								{#each account.rows as { part, mass, wet, drag } (part)}
-									<tr class="border-t border-line">
-										<th class="py-0.5 text-left font-normal">{partWords[part]}</th>
-										<td class="figure {cell}">{grams(mass)}</td>
-										<td class="figure {cell}">{grams(wet).replace('-', '−')}</td>
-										<td class="figure {cell}"
-											>{drag ? `${(100 * drag.share).toFixed(0)} %` : '·'}</td
-										>
-										<td class="figure {cell}"
-											>{drag
-												? [...new Set(drag.reynolds.map((re) => re.toPrecision(2)))]
-														.map(Number)
-														.join('–')
-												: '·'}</td
-										>
-									</tr>
-								{/each}
-								<tr class="border-t-2 border-line font-semibold">
-									<th class="py-0.5 text-left">fly</th>
-									<td class="figure {cell}">{grams(account.mass.value)}</td>
+<Modal
+	bind:open
+	title="How is this worked out?"
+	about="Nothing here was weighed or timed yet: these are predictions, not yet checked against your own flies. A range holds 9 times in 10."
+	width={56}
+>
+	{#if account}
+		{@const speed = account.speed ? speedFigure(account.speed) : null}
+		<div class="mt-3 grid gap-x-8 gap-y-5 md:grid-cols-2">
+			<section>
+				<h3 class="text-lg font-semibold">
+					{massFigure(account.mass).number} g, {speed ? `sinks ${speed.number} cm/s` : 'floats'}
+				</h3>
+				<table class="mt-1 w-full text-sm">
+					<thead class="text-quiet">
+						<tr>
+							<th class="py-0.5 text-left font-normal">part</th>
+							<th class="{cell} font-normal">g</th>
+							<th class="{cell} font-normal">g in water</th>
+							<th class="{cell} font-normal">of the drag</th>
+							<th class="{cell} font-normal" title="Reynolds number: how the water flows round it"
+								>Re</th
+							>
+						</tr>
+					</thead>
+					<tbody>
+						{#each account.rows as { part, mass, wet, drag } (part)}
+							<tr class="border-t border-line">
+								<th class="py-0.5 text-left font-normal">{partWords[part]}</th>
+								<td class="figure {cell}">{grams(mass)}</td>
+								<td class="figure {cell}">{grams(wet).replace('-', '−')}</td>
+								<td class="figure {cell}">{drag ? `${(100 * drag.share).toFixed(0)} %` : '·'}</td>
+								<td class="figure {cell}"
+									>{drag
+										? [...new Set(drag.reynolds.map((re) => re.toPrecision(2)))]
+												.map(Number)
+												.join('–')
+										: '·'}</td
+								>
+							</tr>
+						{/each}
+						<tr class="border-t-2 border-line font-semibold">
+							<th class="py-0.5 text-left">fly</th>
+							<td class="figure {cell}">{grams(account.mass.value)}</td>
+							<td class="figure {cell}"
+								>{grams(account.sink.submergedWeight / GRAVITY).replace('-', '−')}</td
+							>
+							<td class="figure {cell}">{account.floats ? '·' : '100 %'}</td>
+							<td class={cell}></td>
+						</tr>
+					</tbody>
+				</table>
+				<p class="mt-2 text-sm text-quiet">
+					Water {bench.temperature} °C: {account.fluid.density.toFixed(1)} kg/m³ (Kell 1975), {(
+						account.fluid.viscosity * 1000
+					).toFixed(2)} mPa s (IAPWS 2008). What is under the dressing has no drag of its own: it counts
+					with the part that the water meets.
+				</p>
+			</section>
+			<section class="text-sm">
+				<h3 class="text-lg font-semibold">The forces</h3>
+				<ul class="mt-1 grid gap-1.5">
+					<li>
+						<b>Weight in water</b>: volume of each part × its density, less the water that it takes
+						the place of. It is what the drag must carry.
+					</li>
+					<li>
+						<b>Bead</b>: the drag of a sphere (Brown &amp; Lawler 2003), less what the body behind
+						it fills of its wake.
+					</li>
+					<li>
+						<b>Wire and body</b>: each piece by the flow across it (cross-flow principle, Hoerner;
+						cylinder by Clift, Grace &amp; Weber 1978) and friction along it.
+					</li>
+					<li>
+						<b>Hackle, legs, tail</b>: fibre by fibre, bending in the flow (Luhar &amp; Nepf 2011).
+						How much they shelter each other is the widest guess here.
+					</li>
+					<li>
+						<b>Attitude</b>: the angle at which weight, buoyancy and drag turn it no more: {pitchWords(
+							account
+						) || 'none'}. It slides {account.sink.glide.toFixed(0)}° off the plumb line.
+					</li>
+					{#if account.speedWidest}
+						<li>
+							<b>Range</b>: most of it from the {priorBeliefs[account.speedWidest].about}. A timed
+							drop corrects it.
+						</li>
+					{/if}
+				</ul>
+			</section>
+			<section>
+				<h3 class="text-lg font-semibold">Against the watch, from the surface</h3>
+				{#if account.floats}
+					<p class="text-sm">It floats.</p>
+				{:else}
+					<table class="mt-1 w-full text-sm">
+						<thead class="text-quiet">
+							<tr>
+								<th class="py-0.5 text-left font-normal">depth</th>
+								<th class="{cell} font-normal">soaked</th>
+								<th class="{cell} font-normal">range</th>
+								<th class="{cell} font-normal">freshly dry</th>
+							</tr>
+						</thead>
+						<tbody>
+							{#each account.drop as { depth, time, range, fresh } (depth)}
+								<tr class="border-t border-line">
+									<th class="figure py-0.5 text-left font-normal">{Number(depth.toFixed(2))} m</th>
 									<td class="figure {cell}"
-										>{grams(account.sink.submergedWeight / GRAVITY).replace('-', '−')}</td
+										>{time === null ? 'over 2 min' : `${time.toFixed(2)} s`}</td
 									>
-									<td class="figure {cell}">{account.floats ? '·' : '100 %'}</td>
-									<td class={cell}></td>
+									<td class="figure {cell}"
+										>{range ? `${range[0].toFixed(1)}–${range[1].toFixed(1)}` : '·'}</td
+									>
+									<td class="figure {cell}"
+										>{fresh === null ? 'does not get there' : `${fresh.toFixed(2)} s`}</td
+									>
 								</tr>
-							</tbody>
-						</table>
-						<p class="mt-2 text-sm text-quiet">
-							Water {bench.temperature} °C: {account.fluid.density.toFixed(1)} kg/m³ (Kell 1975), {(
-								account.fluid.viscosity * 1000
-							).toFixed(2)} mPa s (IAPWS 2008). What is under the dressing has no drag of its own: it
-							counts with the part that the water meets.
-						</p>
-					</section>
-					<section class="text-sm">
-						<h3 class="text-lg font-semibold">The forces</h3>
-						<ul class="mt-1 grid gap-1.5">
-							<li>
-								<b>Weight in water</b>: volume of each part × its density, less the water that it
-								takes the place of. It is what the drag must carry.
-							</li>
-							<li>
-								<b>Bead</b>: the drag of a sphere (Brown &amp; Lawler 2003), less what the body
-								behind it fills of its wake.
-							</li>
-							<li>
-								<b>Wire and body</b>: each piece by the flow across it (cross-flow principle,
-								Hoerner; cylinder by Clift, Grace &amp; Weber 1978) and friction along it.
-							</li>
-							<li>
-								<b>Hackle, legs, tail</b>: fibre by fibre, bending in the flow (Luhar &amp; Nepf
-								2011). How much they shelter each other is the widest guess here.
-							</li>
-							<li>
-								<b>Attitude</b>: the angle at which weight, buoyancy and drag turn it no more: {pitchWords(
-									account
-								) || 'none'}. It slides {account.sink.glide.toFixed(0)}° off the plumb line.
-							</li>
-							{#if account.speedWidest}
-								<li>
-									<b>Range</b>: most of it from the {priorBeliefs[account.speedWidest].about}. A
-									timed drop corrects it.
-								</li>
-							{/if}
-						</ul>
-					</section>
-					<section>
-						<h3 class="text-lg font-semibold">Against the watch, from the surface</h3>
-						{#if account.floats}
-							<p class="text-sm">It floats.</p>
-						{:else}
-							<table class="mt-1 w-full text-sm">
-								<thead class="text-quiet">
-									<tr>
-										<th class="py-0.5 text-left font-normal">depth</th>
-										<th class="{cell} font-normal">soaked</th>
-										<th class="{cell} font-normal">range</th>
-										<th class="{cell} font-normal">freshly dry</th>
-									</tr>
-								</thead>
-								<tbody>
-									{#each account.drop as { depth, time, range, fresh } (depth)}
-										<tr class="border-t border-line">
-											<th class="figure py-0.5 text-left font-normal"
-												>{Number(depth.toFixed(2))} m</th
-											>
-											<td class="figure {cell}"
-												>{time === null ? 'over 2 min' : `${time.toFixed(2)} s`}</td
-											>
-											<td class="figure {cell}"
-												>{range ? `${range[0].toFixed(1)}–${range[1].toFixed(1)}` : '·'}</td
-											>
-											<td class="figure {cell}"
-												>{fresh === null ? 'does not get there' : `${fresh.toFixed(2)} s`}</td
-											>
-										</tr>
-									{/each}
-								</tbody>
-							</table>
-							<p class="mt-2 text-sm text-quiet">
-								{#if account.settled}
-									At 99 % of its speed after {account.settled.time.toFixed(2)} s and {(
-										account.settled.depth / CENTIMETRE
-									).toFixed(0)} cm.
-								{/if}
-								Cut the tippet off for a drop: 20 cm of it cost about 8 %.
-								{#if account.held}The film may hold it while it is dry: wet it first.{/if}
-							</p>
+							{/each}
+						</tbody>
+					</table>
+					<p class="mt-2 text-sm text-quiet">
+						{#if account.settled}
+							At 99 % of its speed after {account.settled.time.toFixed(2)} s and {(
+								account.settled.depth / CENTIMETRE
+							).toFixed(0)} cm.
 						{/if}
-					</section>
-					<section class="text-sm">
-						<h3 class="text-lg font-semibold">In the lie</h3>
-						<p class="mt-1">
-							The current slows towards the bed by the logarithmic law, fitted to the surface speed;
-							the fly sinks through it freely at its steady speed. No line and no turbulence yet.
-							The chance is that of the beliefs alone: weights, drag, and depth and speed as judged
-							from the bank.
-						</p>
-						<p class="mt-1.5 text-quiet">
-							Outside the model: slow spiralling, rocking, and sheltering of one hackle by another.
-						</p>
-					</section>
-				</div>
-			{/if}
-			<Dialog.Close class="mt-4 h-11 rounded-md bg-water px-5 text-on-water">Close</Dialog.Close>
-		</Dialog.Content>
-	</Dialog.Portal>
-</Dialog.Root>
+						Cut the tippet off for a drop: 20 cm of it cost about 8 %.
+						{#if account.held}The film may hold it while it is dry: wet it first.{/if}
+					</p>
+				{/if}
+			</section>
+			<section class="text-sm">
+				<h3 class="text-lg font-semibold">In the lie</h3>
+				<p class="mt-1">
+					The current slows towards the bed by the logarithmic law, fitted to the surface speed; the
+					fly sinks through it freely at its steady speed. No line and no turbulence yet. The chance
+					is that of the beliefs alone: weights, drag, and depth and speed as judged from the bank.
+				</p>
+				<p class="mt-1.5 text-quiet">
+					Outside the model: slow spiralling, rocking, and sheltering of one hackle by another.
+				</p>
+			</section>
+		</div>
+	{/if}
+	<button
+		type="button"
+		onclick={() => (open = false)}
+		class="mt-4 h-11 rounded-md bg-water px-5 text-on-water">Close</button
+	>
+</Modal>

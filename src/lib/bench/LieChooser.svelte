@@ -1,12 +1,8 @@
 <script lang="ts">
-	import { readQuantity, temperatureField } from '$core/quantity/index';
-	import { beds, lieWords, type Lie } from '$core/water/index';
+	import { lieWords, type Lie } from '$core/water/index';
 	import { lieFromDocument, type DocumentRow } from '$lib/contract/documents';
-	import { fixed, waterNumbers } from '$lib/controls/index';
+	import WaterFields from '$lib/controls/WaterFields.svelte';
 	import type { Bench } from '$lib/state/bench.svelte';
-	import Segments from '$lib/ui/Segments.svelte';
-	import Stepper from '$lib/ui/Stepper.svelte';
-	import { evenSteps } from '$lib/ui/steps';
 	import DocumentButtons from './DocumentButtons.svelte';
 	import NameField from './NameField.svelte';
 	import RowList from './RowList.svelte';
@@ -48,38 +44,13 @@
 			name={lie.name}
 			rename={(name) => bench.rename(lie, name)}
 		/>
-		<div class="mt-2 grid grid-cols-2 gap-2 sm:grid-cols-3">
-			{#each waterNumbers as { part, label, unit, field, small, big, show } (part)}
-				<Stepper
-					{label}
-					{unit}
-					value={water[part]}
-					{show}
-					say={field.show}
-					read={(text) => readQuantity(text, field)}
-					step={evenSteps(small, big, ...field.possible)}
-					onchange={(value) => set({ [part]: value })}
-				/>
-			{/each}
-			{#if bench.river}
-				<Stepper
-					label="Water today"
-					value={bench.river.body.temperatureC}
-					unit="°C"
-					show={fixed(1)}
-					say={temperatureField.show}
-					read={(text) => readQuantity(text, temperatureField)}
-					step={evenSteps(1, 5, ...temperatureField.possible)}
-					onchange={(temperature) => bench.setTemperature(temperature)}
-				/>
-			{/if}
-		</div>
 		<div class="mt-2">
-			<Segments
-				label="Bed"
-				value={water.bed}
-				options={beds.map((bed) => ({ value: bed, words: bed }))}
-				onchange={(bed) => set({ bed })}
+			<WaterFields
+				{water}
+				{set}
+				temperature={bench.river?.body.temperatureC ?? null}
+				setTemperature={(celsius) => bench.setTemperature(celsius)}
+				wide
 			/>
 		</div>
 		<p class="mt-2 text-sm text-quiet">

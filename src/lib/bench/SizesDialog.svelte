@@ -1,5 +1,4 @@
 <script lang="ts">
-	import { Dialog } from 'bits-ui';
 	import { fitOf, onSize, type Recipe } from '$core/fly/index';
 	import { BEAD_STEPS, COIL_WIRE_STEPS } from '$core/material/index';
 	import { priorBeliefs, valuesAt } from '$core/belief/index';
@@ -16,6 +15,7 @@
 	import { massFigure, speedWords } from '$lib/ui/figures';
 	import Stepper from '$lib/ui/Stepper.svelte';
 	import { evenSteps, tradeSteps } from '$lib/ui/steps';
+	import Modal from '$lib/ui/Modal.svelte';
 
 	interface Props {
 		bench: Bench;
@@ -54,98 +54,89 @@
 	}
 </script>
 
-<Dialog.Root
+<Modal
 	bind:open
+	title="{bench.fly?.name ?? ''} on other hooks"
+	about="One bead step per hook size; coil and rib wire by the hook’s, the dressing in proportion. Change what you tie otherwise."
+	width={52}
 	onOpenChange={(is) => {
 		if (is) return;
 		edited = {};
 		chosen = {};
 	}}
 >
-	<Dialog.Portal>
-		<Dialog.Overlay class="fixed inset-0 z-40 bg-veil" />
-		<Dialog.Content
-			class="fixed top-1/2 left-1/2 z-50 max-h-[92vh] w-[min(52rem,96vw)] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-lg bg-raised p-5 outline-none"
-		>
-			<Dialog.Title class="text-xl font-semibold"
-				>{bench.fly?.name ?? ''} on other hooks</Dialog.Title
+	<ul class="mt-3 grid gap-2">
+		{#each sizes as { size, recipe, mass, speed, stop } (size)}
+			{@const { bead, coil } = recipe}
+			<li
+				class="grid grid-cols-2 items-end gap-3 rounded-md bg-ground p-3 md:grid-cols-[6rem_1fr_1fr_1fr_9rem]"
 			>
-			<Dialog.Description class="text-sm text-quiet">
-				One bead step per hook size; coil and rib wire by the hook's, the dressing in proportion.
-				Change what you tie otherwise.
-			</Dialog.Description>
-			<ul class="mt-3 grid gap-2">
-				{#each sizes as { size, recipe, mass, speed, stop } (size)}
-					{@const { bead, coil } = recipe}
-					<li
-						class="grid grid-cols-2 items-end gap-3 rounded-md bg-ground p-3 md:grid-cols-[6rem_1fr_1fr_1fr_9rem]"
-					>
-						<label class="flex h-11 items-center gap-2">
-							<input
-								type="checkbox"
-								class="size-5 accent-(--water)"
-								checked={chosen[size] ?? true}
-								onchange={(event) => (chosen[size] = event.currentTarget.checked)}
-							/>
-							<span class="figure text-lg">#{size}</span>
-						</label>
-						{#if bead}
-							<Stepper
-								label="Bead on #{size}"
-								unit="mm"
-								value={bead.diameter}
-								show={(d) => String(Number((d / MILLIMETRE).toFixed(2)))}
-								say={beadDiameterField.show}
-								read={(text) => readQuantity(text, beadDiameterField)}
-								step={tradeSteps(BEAD_STEPS)}
-								onchange={(diameter) => change(size, { ...recipe, bead: { ...bead, diameter } })}
-							/>
-						{:else}
-							<span class="text-quiet">no bead</span>
-						{/if}
-						{#if coil}
-							<Stepper
-								label="Turns on #{size}"
-								value={coil.turns}
-								show={String}
-								say={turnsField.show}
-								read={(text) => readQuantity(text, { ...turnsField, possible: [1, 40] })}
-								step={evenSteps(1, 3, 1, 40)}
-								onchange={(turns) => change(size, { ...recipe, coil: { ...coil, turns } })}
-							/>
-							<Stepper
-								label="Wire on #{size}"
-								unit="in"
-								value={coil.wire}
-								show={(wire) => coilWireField.show(wire).replace(' in', '')}
-								say={coilWireField.show}
-								read={(text) => readQuantity(text, coilWireField)}
-								step={tradeSteps(COIL_WIRE_STEPS)}
-								onchange={(wire) => change(size, { ...recipe, coil: { ...coil, wire } })}
-							/>
-						{:else}
-							<span class="col-span-2 text-quiet">no coil</span>
-						{/if}
-						<p class="text-right leading-tight">
-							<span class="figure text-lg">{massFigure(mass).number}</span> g
-							<span class="block text-sm text-quiet"
-								>{speed ? speedWords(speed.value) : 'floats'}</span
-							>
-						</p>
-						{#if stop}<p class="col-span-full text-sm text-warn">{stop.words}</p>{/if}
-					</li>
-				{/each}
-			</ul>
-			<div class="mt-4 flex flex-wrap gap-2">
-				<button
-					type="button"
-					class="h-12 rounded-md bg-water px-5 text-on-water disabled:opacity-45"
-					disabled={busy || wanted.length === 0}
-					onclick={() => void make()}
-					>{wanted.length === 1 ? 'Make this fly' : `Make these ${wanted.length} flies`}</button
-				>
-				<Dialog.Close class="h-12 rounded-md bg-sunk px-5 hover:bg-line">Leave it</Dialog.Close>
-			</div>
-		</Dialog.Content>
-	</Dialog.Portal>
-</Dialog.Root>
+				<label class="flex h-11 items-center gap-2">
+					<input
+						type="checkbox"
+						class="size-5 accent-(--water)"
+						checked={chosen[size] ?? true}
+						onchange={(event) => (chosen[size] = event.currentTarget.checked)}
+					/>
+					<span class="figure text-lg">#{size}</span>
+				</label>
+				{#if bead}
+					<Stepper
+						label="Bead on #{size}"
+						unit="mm"
+						value={bead.diameter}
+						show={(d) => String(Number((d / MILLIMETRE).toFixed(2)))}
+						say={beadDiameterField.show}
+						read={(text) => readQuantity(text, beadDiameterField)}
+						step={tradeSteps(BEAD_STEPS)}
+						onchange={(diameter) => change(size, { ...recipe, bead: { ...bead, diameter } })}
+					/>
+				{:else}
+					<span class="text-quiet">no bead</span>
+				{/if}
+				{#if coil}
+					<Stepper
+						label="Turns on #{size}"
+						value={coil.turns}
+						show={String}
+						say={turnsField.show}
+						read={(text) => readQuantity(text, { ...turnsField, possible: [1, 40] })}
+						step={evenSteps(1, 3, 1, 40)}
+						onchange={(turns) => change(size, { ...recipe, coil: { ...coil, turns } })}
+					/>
+					<Stepper
+						label="Wire on #{size}"
+						unit="in"
+						value={coil.wire}
+						show={(wire) => coilWireField.show(wire).replace(' in', '')}
+						say={coilWireField.show}
+						read={(text) => readQuantity(text, coilWireField)}
+						step={tradeSteps(COIL_WIRE_STEPS)}
+						onchange={(wire) => change(size, { ...recipe, coil: { ...coil, wire } })}
+					/>
+				{:else}
+					<span class="col-span-2 text-quiet">no coil</span>
+				{/if}
+				<p class="text-right leading-tight">
+					<span class="figure text-lg">{massFigure(mass).number}</span> g
+					<span class="block text-sm text-quiet">{speed ? speedWords(speed.value) : 'floats'}</span>
+				</p>
+				{#if stop}<p class="col-span-full text-sm text-warn">{stop.words}</p>{/if}
+			</li>
+		{/each}
+	</ul>
+	<div class="mt-4 flex flex-wrap gap-2">
+		<button
+			type="button"
+			class="h-12 rounded-md bg-water px-5 text-on-water disabled:opacity-45"
+			disabled={busy || wanted.length === 0}
+			onclick={() => void make()}
+			>{wanted.length === 1 ? 'Make this fly' : `Make these ${wanted.length} flies`}</button
+		>
+		<button
+			type="button"
+			onclick={() => (open = false)}
+			class="h-12 rounded-md bg-sunk px-5 hover:bg-line">Leave it</button
+		>
+	</div>
+</Modal>

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { Dialog } from 'bits-ui';
+	import Modal from '$lib/ui/Modal.svelte';
 
 	let { open = $bindable() }: { open: boolean } = $props();
 	const keys = [
@@ -25,20 +25,16 @@
 	] as const;
 </script>
 
-<Dialog.Root bind:open>
-	<Dialog.Portal>
-		<Dialog.Overlay class="fixed inset-0 z-40 bg-veil" />
-		<Dialog.Content
-			class="fixed top-1/2 left-1/2 z-50 max-h-[90vh] w-[min(30rem,94vw)] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-lg bg-raised p-5 outline-none"
-		>
-			<Dialog.Title class="text-xl font-semibold">Keys</Dialog.Title>
-			<dl class="mt-3 grid grid-cols-[auto_1fr] gap-x-5 gap-y-1.5">
-				{#each keys as [key, words] (key)}
-					<dt class="figure whitespace-nowrap">{key}</dt>
-					<dd>{words}</dd>
-				{/each}
-			</dl>
-			<Dialog.Close class="mt-4 h-11 rounded-md bg-water px-4 text-on-water">Close</Dialog.Close>
-		</Dialog.Content>
-	</Dialog.Portal>
-</Dialog.Root>
+<Modal bind:open title="Keys" width={30}>
+	<dl class="mt-3 grid grid-cols-[auto_1fr] gap-x-5 gap-y-1.5">
+		{#each keys as [key, words] (key)}
+			<dt class="figure whitespace-nowrap">{key}</dt>
+			<dd>{words}</dd>
+		{/each}
+	</dl>
+	<button
+		type="button"
+		onclick={() => (open = false)}
+		class="mt-4 h-11 rounded-md bg-water px-4 text-on-water">Close</button
+	>
+</Modal>

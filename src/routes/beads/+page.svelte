@@ -1,24 +1,24 @@
 <script lang="ts">
-	import { hookStyles, starterRecipe, styleWords, type Recipe } from '$core/fly/index';
-	import { beadMetalWords, fullnesses } from '$core/fly/index';
+	import {
+		beadMetalWords,
+		fullnesses,
+		hookStyles,
+		starterRecipe,
+		styleWords,
+		type Recipe
+	} from '$core/fly/index';
 	import { beadTable, lightest, tableMetals, type TableMetal } from '$core/match/index';
 	import { predict } from '$core/predict/index';
-	import {
-		CENTIMETRE,
-		GRAM,
-		MILLIMETRE,
-		readQuantity,
-		temperatureField
-	} from '$core/quantity/index';
-	import { beds, fluidAt, type Lie } from '$core/water/index';
+	import { CENTIMETRE, GRAM, MILLIMETRE } from '$core/quantity/index';
+	import { fluidAt, type Lie } from '$core/water/index';
 	import { shelfOf } from '$lib/contract/shelf';
-	import { fixed, hookStepControls, waterNumbers } from '$lib/controls/index';
+	import { fixed, hookStepControls } from '$lib/controls/index';
+	import WaterFields from '$lib/controls/WaterFields.svelte';
 	import { useBench } from '$lib/state/context';
 	import { whenStill } from '$lib/state/when-still.svelte';
 	import { chanceWords, speedWords } from '$lib/ui/figures';
 	import Segments from '$lib/ui/Segments.svelte';
 	import Stepper from '$lib/ui/Stepper.svelte';
-	import { evenSteps } from '$lib/ui/steps';
 
 	const bench = useBench();
 	/** So often it has to get down for a bead to be an answer. */
@@ -71,26 +71,14 @@
 		class="flex min-h-0 flex-col gap-3 border-line md:row-span-2 md:overflow-y-auto md:border-r md:p-4 print:hidden"
 	>
 		<h1 class="text-xl font-semibold max-md:sr-only">Which bead?</h1>
-		<div class="grid grid-cols-2 gap-2">
-			{#each waterNumbers as { part, label, unit, field, small, big, show } (part)}
-				<Stepper
-					{label}
-					{unit}
-					value={water[part]}
-					{show}
-					say={field.show}
-					read={(text) => readQuantity(text, field)}
-					step={evenSteps(small, big, ...field.possible)}
-					onchange={(value) => (water = { ...water, [part]: value })}
-				/>
-			{/each}
+		<div>
+			<WaterFields
+				{water}
+				set={(change) => (water = { ...water, ...change })}
+				{temperature}
+				setTemperature={(celsius) => (temperature = celsius)}
+			/>
 		</div>
-		<Segments
-			label="Bed"
-			value={water.bed}
-			options={beds.map((bed) => ({ value: bed, words: bed }))}
-			onchange={(bed) => (water = { ...water, bed })}
-		/>
 		{#if bench.fly}
 			<Segments
 				label="For"
@@ -125,16 +113,6 @@
 						onchange={(value) => (usual = control.set(value))}
 					/>
 				{/each}
-				<Stepper
-					label="Water today"
-					value={temperature}
-					unit="°C"
-					show={fixed(1)}
-					say={temperatureField.show}
-					read={(text) => readQuantity(text, temperatureField)}
-					step={evenSteps(1, 5, ...temperatureField.possible)}
-					onchange={(celsius) => (temperature = celsius)}
-				/>
 			</div>
 			<Segments
 				label="Dressed"
