@@ -13,12 +13,24 @@
 		/** What a step costs more or less, by key; null where no price is known. */
 		costs: Readonly<Record<string, number | null>>;
 		take: (lever: Lever) => void;
+		/** The fly was weighed as it is. */
+		weighed: boolean;
 		only: boolean;
 		setOnly: (only: boolean) => void;
 		showEquivalents: () => void;
 	}
-	let { levers, attitude, wanted, owned, costs, take, only, setOnly, showEquivalents }: Props =
-		$props();
+	let {
+		levers,
+		attitude,
+		wanted,
+		owned,
+		costs,
+		take,
+		weighed,
+		only,
+		setOnly,
+		showEquivalents
+	}: Props = $props();
 
 	const signed = (n: number, digits: number) => {
 		const text = Math.abs(n).toFixed(digits);
@@ -51,6 +63,9 @@
 			onclick={showEquivalents}>The same sink otherwise</button
 		>
 	</div>
+	{#if weighed}
+		<p class="text-sm text-quiet">Weighed as it is; a step makes another fly, predicted anew.</p>
+	{/if}
 	<div class="min-h-0 flex-1 overflow-y-auto bg-ground max-md:overflow-visible">
 		<table class="w-full border-collapse text-sm">
 			<thead class="sticky top-0 bg-ground text-quiet">

@@ -56,6 +56,7 @@
 	<Levers
 		{...{ wanted, levers, owned, costs, take, showEquivalents }}
 		attitude={sink.attitude}
+		weighed={bench.recipe?.weighed !== undefined}
 		only={onlyOwned}
 		setOnly={(only) => (onlyOwned = only)}
 	/>
