@@ -227,7 +227,8 @@
 									.prediction.sink.attitude}"
 							/>
 							<p class="text-sm text-quiet">
-								No line, no turbulence yet; not yet checked against your own flies. Freshly dry it
+								No line, no turbulence yet; its sink not yet checked against your own flies. Freshly
+								dry it
 								{now.freshSpeed ? `sinks ${speedWords(now.freshSpeed)}` : 'floats'}.
 							</p>
 						</div>

@@ -52,6 +52,9 @@
 		const held = filmHolds(dry, drySink.submergedWeight);
 		return { ...prediction, fluid, rows, drop, settled: soaked.settled, held };
 	});
+	const weighed = $derived(
+		bench.recipe?.weighed !== undefined || bench.recipe?.bead?.weighed !== undefined
+	);
 	const grams = (kg: number) => (Math.abs(kg) < 0.0005 * GRAM ? '<.001' : (kg / GRAM).toFixed(3));
 	const cell = 'px-2 py-0.5 text-right';
 </script>
@@ -59,7 +62,9 @@
 <Modal
 	bind:open
 	title="How is this worked out?"
-	about="Nothing here was weighed or timed yet: these are predictions, not yet checked against your own flies. A range holds 9 times in 10."
+	about="{weighed
+		? 'Weighed by you, never timed: the sink is a prediction'
+		: 'Never weighed or timed: these are predictions'}, not yet checked against your own flies. A range holds 9 times in 10."
 	width={56}
 >
 	{#if account}
@@ -134,11 +139,13 @@
 						<b>Hackle, legs, tail</b>: fibre by fibre, bending in the flow (Luhar &amp; Nepf 2011).
 						How much they shelter each other is the widest guess here.
 					</li>
-					<li>
-						<b>Attitude</b>: the angle at which weight, buoyancy and drag turn it no more: {pitchWords(
-							account
-						) || 'none'}. It slides {account.sink.glide.toFixed(0)}° off the plumb line.
-					</li>
+					{#if !account.floats}
+						<li>
+							<b>Attitude</b>: the angle at which weight, buoyancy and drag turn it no more: {pitchWords(
+								account
+							)}. It slides {account.sink.glide.toFixed(0)}° off the plumb line.
+						</li>
+					{/if}
 					{#if account.speedWidest}
 						<li>
 							<b>Range</b>: most of it from the {priorBeliefs[account.speedWidest].about}. A timed
