@@ -134,8 +134,11 @@ export function elementsOf(build: Build, into: DragElements | null = null): Drag
 
 	const run = cuts[cuts.length - 1]! - cuts[0]!;
 	let side = 0;
+	let widest = 0;
 	for (let i = 0; i < from.length; i++) {
 		side += ((from[i]! + to[i]!) / 2) * (cuts[i + 1]! - cuts[i]!);
+		const wide = Math.max(from[i]!, to[i]!);
+		if (wide > Math.max(from[widest]!, to[widest]!)) widest = i;
 	}
 	const slenderness = (run * run) / side;
 	for (let i = 0; i < from.length; i++) {
@@ -156,7 +159,7 @@ export function elementsOf(build: Build, into: DragElements | null = null): Drag
 	const girth = girthOf(outline);
 	if (girth > head) {
 		const annulus = Math.sqrt(girth ** 2 - head ** 2);
-		rows.add(SHOULDER, outermost(build, 0), onShank(hook, cuts[0]!).at, forward, 0, annulus);
+		rows.add(SHOULDER, outermost(build, widest), onShank(hook, cuts[0]!).at, forward, 0, annulus);
 	}
 	const end = onShank(hook, cuts[cuts.length - 1]!);
 	const last = to[to.length - 1]!;

@@ -59,7 +59,13 @@
 	);
 	const mm = (metres: number) => fixed(2)(metres / MILLIMETRE);
 	const bead = (candidate: { recipe: Recipe }) => mm(candidate.recipe.bead!.diameter);
-	const { tungsten, brass } = $derived(answer.current);
+	/** The lightest first. */
+	const best = $derived(
+		[answer.current.tungsten, answer.current.brass]
+			.filter((found) => found !== null)
+			.sort((a, b) => a.mass - b.mass)
+	);
+	const words = (candidate: { recipe: Recipe }) => beadMetalWords[candidate.recipe.bead!.metal];
 </script>
 
 <svelte:head><title>Which bead? · Gravitas</title></svelte:head>
@@ -132,16 +138,18 @@
 		class="bg-ground max-md:sticky max-md:top-0 max-md:z-10 max-md:order-first max-md:py-1 md:px-5 md:pt-5"
 	>
 		<div role="status">
-			{#if tungsten || brass}
-				{@const first = (tungsten ?? brass)!}
+			{#if best[0]}
+				{@const [first, second] = best}
 				<p class="text-4xl leading-tight font-semibold max-md:text-3xl" data-testid="bead">
-					<span class="figure">{bead(first)}</span> mm {tungsten ? 'tungsten' : 'brass'}
+					<span class="figure">{bead(first)}</span> mm {words(first)}
 				</p>
 				<p class="text-lg">
-					{#if tungsten && brass}
-						or <span class="figure">{bead(brass)}</span> mm brass.
-					{:else if tungsten}
-						No brass bead that fits this hook is enough.
+					{#if second}
+						or <span class="figure">{bead(second)}</span> mm {words(second)}.
+					{:else}
+						No {words(first) === 'brass' ? 'tungsten' : 'brass'} bead that fits this hook is enough{only
+							? ' or yours'
+							: ''}.
 					{/if}
 				</p>
 			{:else}
