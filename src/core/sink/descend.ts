@@ -33,8 +33,8 @@ export interface Drop {
 	readonly steady: boolean;
 }
 
-/** Longest time that a drop is followed, s. */
-const LONGEST = 120;
+/** Longest time that a drop is followed unless said otherwise, s. */
+const LONGEST = 60;
 const LOOK_EVERY = 0.05;
 const DEGREE = Math.PI / 180;
 /** It is steady while it turns by less than this, rad/s (our choice). */
@@ -46,6 +46,7 @@ const STEADY_TURN = 0.5;
  *
  * @param sink where it ends, from `settle`
  * @param to depth to which it is followed, m
+ * @param longest time for which it is followed at most, s
  */
 export function descend(
 	body: FlyBody,
@@ -53,7 +54,8 @@ export function descend(
 	values: BeliefValues,
 	sink: Sink,
 	to: number,
-	entry: Entry = 'flat'
+	entry: Entry = 'flat',
+	longest = LONGEST
 ): Drop {
 	if (sink.floats) return { path: [], settled: null, steady: true };
 	const rate = motionOf(submerge(body, fluid, dragFactors(values)));
@@ -87,7 +89,7 @@ export function descend(
 			else settled ??= { time, depth: end.depth };
 			turning = Math.abs(y[5]!);
 			if (time - path[path.length - 1]!.time >= LOOK_EVERY) path.push(end);
-			return end.depth >= to || time >= LONGEST;
+			return end.depth >= to || time >= longest;
 		},
 		LOOK_EVERY
 	);

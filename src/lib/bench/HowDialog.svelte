@@ -173,7 +173,7 @@
 								<tr class="border-t border-line">
 									<th class="figure py-0.5 text-left font-normal">{Number(depth.toFixed(2))} m</th>
 									<td class="figure {cell}"
-										>{time === null ? 'over 2 min' : `${time.toFixed(2)} s`}</td
+										>{time === null ? 'over a minute' : `${time.toFixed(2)} s`}</td
 									>
 									<td class="figure {cell}"
 										>{range ? `${range[0].toFixed(1)}–${range[1].toFixed(1)}` : '·'}</td

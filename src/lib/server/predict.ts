@@ -29,7 +29,7 @@ export function predictionFor(request: PredictRequest) {
 			share
 		])
 	);
-	const { settled } = descend(found.body, fluid, values, found.sink, DROP);
+	const { settled } = descend(found.body, fluid, values, found.sink, DROP, 'flat', SECONDS);
 	return {
 		modelVersion: found.modelVersion,
 		massG: scaled(found.mass, 1e3),
@@ -79,8 +79,9 @@ export function predictionFor(request: PredictRequest) {
 	};
 }
 
-/** Depth in which every fly that can be tied has settled, m. */
+/** In so much water and time every fly that can be tied has settled; more would keep the server busy. */
 const DROP = 3;
+const SECONDS = 4;
 
 const hangFor = ({ attitude, speed, pointUp, glide, upright }: Hang) => ({
 	words: attitude,
