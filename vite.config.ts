@@ -10,6 +10,8 @@ export default defineConfig({
 	ssr: { optimizeDeps: { include: ['bits-ui'] } },
 	test: {
 		include: ['src/**/*.test.ts', 'tools/**/*.test.ts', 'scripts/**/*.test.ts'],
-		testTimeout: 30_000
+		testTimeout: 30_000,
+		// A shared machine may stall for seconds in one fsync.
+		hookTimeout: 60_000
 	}
 });
