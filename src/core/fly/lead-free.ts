@@ -1,9 +1,7 @@
 import { materials, nominalHook } from '../material/index';
+import { turnsField } from '../quantity/index';
 import { turnLength } from './coil';
 import type { CoilChoice, Recipe } from './recipe';
-
-/** Coils are at most this long, in turns. */
-const MOST_TURNS = 40;
 
 /**
  * The coil of lead-free wire that weighs what the lead one does, of the same wire with so many turns
@@ -18,5 +16,5 @@ export function leadFreeEquivalent({ hook, coil }: Recipe): CoilChoice | null {
 	const first = turnLength(under, coil.wire);
 	const second = (coil.second ?? 0) * turnLength(under + 2 * coil.wire, coil.wire);
 	const turns = Math.round((ratio * (coil.turns * first + second) - second) / first);
-	return turns <= MOST_TURNS ? { ...coil, metal: 'leadFree', turns } : null;
+	return turns <= turnsField.possible[1] ? { ...coil, metal: 'leadFree', turns } : null;
 }

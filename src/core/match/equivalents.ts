@@ -1,4 +1,4 @@
-import { without } from '../quantity/index';
+import { turnsField, without } from '../quantity/index';
 import { usualCoilWire, type BeadChoice, type CoilChoice, type Recipe } from '../fly/index';
 import type { Fluid } from '../water/index';
 import { evaluate, type Candidate } from './evaluate';
@@ -23,7 +23,6 @@ export interface Equivalent extends Candidate {
 
 /** Sinks the same within this share: less than a timed drop would tell (our choice). */
 export const ALIKE = 0.03;
-const MOST_TURNS = 40;
 
 /**
  * The nearest fly in sink rate that is otherwise in one respect: real beads, wires and whole turns.
@@ -136,7 +135,7 @@ function* nearTurns(
 		return coil && evaluate({ ...recipe, coil }, fluid);
 	};
 	let low = 1;
-	let high = MOST_TURNS;
+	let high = turnsField.possible[1];
 	while (low < high) {
 		const middle = (low + high) >> 1;
 		const found = wound(middle);

@@ -11,7 +11,7 @@ import {
 	type PartName,
 	type Recipe
 } from '../fly/index';
-import { coilWireField, MILLIMETRE, showXStep } from '../quantity/index';
+import { coilWireField, MILLIMETRE, showXStep, turnsField } from '../quantity/index';
 import { beadOf, beadSteps, coilOf, hookOf, nextStep, wireSteps, type Shelf } from './shelf';
 
 /** One change at the vise. */
@@ -33,7 +33,6 @@ const SHORTER = 0.75;
 /** Thinner or shorter than this there is nothing to gain any more: gapes, shanks (our choice). */
 const THINNEST = 0.03;
 const SHORTEST = 0.15;
-const MOST_TURNS = 40;
 /** A first bead is the largest below this share of the gape: the usual class. */
 const USUAL_BEAD = 0.7;
 
@@ -97,7 +96,8 @@ function coilStepsFrom({ recipe }: Build, shelf: Shelf): Step[] {
 	const { coil } = recipe;
 	const steps: Step[] = [];
 	const offer = (key: string, words: string, next: CoilChoice) => {
-		const found = next.turns > 0 && next.turns <= MOST_TURNS ? coilOf(shelf, next) : null;
+		const found =
+			next.turns > 0 && next.turns <= turnsField.possible[1] ? coilOf(shelf, next) : null;
 		if (found) steps.push({ key, part: 'coil', words, recipe: { ...recipe, coil: found } });
 	};
 	if (!coil) {

@@ -200,6 +200,33 @@ describe('any fly that can be built', () => {
 		expect(same / all).toBeGreaterThan(0.97);
 	});
 
+	test('lying flat and eye first are told apart: each drop ends in the attitude that was foretold', () => {
+		// Balanced about its middle, with both ways up held: the entry decides.
+		const twofold = nymph({ bead: null, coil: lead(8, 'centred') });
+		for (const recipe of [
+			nymph(),
+			twofold,
+			nymph({ bead: null, dressing: { fullness: 'full' } })
+		]) {
+			const body = bodyOf(recipe);
+			const sink = settle(body, water, median, EXACT);
+			for (const [entry, hang] of [
+				['flat', sink.flat],
+				['nose first', sink.noseFirst]
+			] as const) {
+				if (!hang.upright || (sink.turnsOver && entry === 'nose first')) continue;
+				const { path } = descend(body, water, median, sink, 1.5, entry);
+				const { pitch, speed } = path[path.length - 1]!;
+				expect(speed / hang.speed).toBeCloseTo(1, 2);
+				expect(Math.asin(Math.sin((pitch * Math.PI) / 180)) * (180 / Math.PI)).toBeCloseTo(
+					hang.pitch,
+					0
+				);
+			}
+			expect(sink.speed).toBe(sink.flat.speed);
+		}
+	});
+
 	test('let go at the surface, it comes to one of the attitudes that settle finds', () => {
 		let there = 0;
 		let all = 0;

@@ -6,7 +6,7 @@
 	import { descend, dragAccount, filmHolds, settle, timeTo } from '$core/sink/index';
 	import { fluidAt } from '$core/water/index';
 	import type { Bench } from '$lib/state/bench.svelte';
-	import { massFigure, pitchWords, speedFigure } from '$lib/ui/figures';
+	import { hangWords, massFigure, pitchWords, speedFigure } from '$lib/ui/figures';
 	import Modal from '$lib/ui/Modal.svelte';
 
 	interface Props {
@@ -144,6 +144,9 @@
 							<b>Attitude</b>: the angle at which weight, buoyancy and drag turn it no more: {pitchWords(
 								account
 							)}. It slides {account.sink.glide.toFixed(0)}° off the plumb line.
+							{account.sink.noseFirst.steady === account.sink.steady
+								? 'It comes to it lying flat or entering eye first.'
+								: `Entering eye first it comes to another: ${hangWords(account.sink.noseFirst)}.`}
 						</li>
 					{/if}
 					{#if account.speedWidest}

@@ -153,7 +153,7 @@
 			<div class="px-2 pt-1 pb-3 max-md:flex max-md:items-baseline max-md:gap-2 max-md:pb-1">
 				<button
 					type="button"
-					class="-ml-1 block cursor-help rounded-md px-1 text-left text-2xl leading-[3.125rem] font-semibold hover:bg-raised max-md:text-base max-md:leading-normal"
+					class="-ml-1 block shrink-0 cursor-help rounded-md px-1 text-left text-2xl leading-[3.125rem] font-semibold whitespace-nowrap hover:bg-raised max-md:text-base max-md:leading-normal"
 					title="How is this worked out? (H)"
 					data-testid="attitude"
 					onclick={showHow}

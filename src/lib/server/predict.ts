@@ -44,6 +44,11 @@ export function predictionFor(request: PredictRequest) {
 				high: tidy(found.pitch.high)
 			},
 			tumbles: found.sink.tumbles,
+			/** From lying flat, as above; and from entering the water with the eye first. */
+			eyeFirst: {
+				...hangFor(found.sink.noseFirst),
+				pitchDeg: tidy(found.sink.noseFirst.pitch)
+			},
 			/** Every attitude to which it comes back when it is turned a little. */
 			all: found.sink.hangs.map((hang) => ({ ...hangFor(hang), pitchDeg: tidy(hang.pitch) }))
 		},

@@ -76,5 +76,5 @@ export function pitchWords({ sink, pitch }: Prediction): string {
 	return `${range}; ${alike ? 'either way up' : `or ${hangWords(other)}`}`;
 }
 
-const hangWords = ({ attitude, pointUp, speed }: Hang) =>
+export const hangWords = ({ attitude, pointUp, speed }: Hang) =>
 	`${attitude}, point ${pointUp ? 'up' : 'down'}, ${Math.round(speed * 100)} cm/s`;

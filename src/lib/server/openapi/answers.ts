@@ -121,6 +121,7 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 			...hang,
 			pitchDeg: orNull(interval),
 			tumbles: yesNo,
+			eyeFirst: object({ ...hang, pitchDeg: number }),
 			all: list(object({ ...hang, pitchDeg: number }))
 		}),
 		timeToZoneS: orNull(interval),
