@@ -25,6 +25,6 @@ export async function firstLoad(address, print) {
 	await page.waitForLoadState('networkidle');
 	await Promise.all(reading);
 	await browser.close();
-	print('JavaScript until the Bench answers, gzip', before / 1000, 'kB', 150);
-	print('  with what it fetches afterwards', bytes / 1000, 'kB');
+	print('first-load JavaScript of the Bench, gzip', bytes / 1000, 'kB', 150);
+	print('  of it until the Bench answers', before / 1000, 'kB');
 }

@@ -156,7 +156,8 @@ test('a jig rides point up and a straight nymph point down; a wing case on top i
 });
 
 describe('what tiers know by feel (common practice, no source)', () => {
-	const sink = (fly: Recipe) => settle(compileFly(fly, median).body, fluidAt(10), median).speed;
+	const settled = (fly: Recipe) => settle(compileFly(fly, median).body, fluidAt(10), median);
+	const sink = (fly: Recipe) => settled(fly).speed;
 	const beaded = used.filter(([, fly]) => fly.bead !== null);
 
 	test.each(beaded)(
@@ -169,10 +170,11 @@ describe('what tiers know by feel (common practice, no source)', () => {
 			);
 			expect(sink({ ...fly, bead: { ...bead, metal: 'brass' } })).toBeLessThan(now);
 			const coil = fly.coil ?? { metal: 'lead' as const, wire: 0.381e-3, turns: 0 };
-			// Turns further back may lift the head a little, which costs what they weigh.
-			expect(sink({ ...fly, coil: { ...coil, turns: coil.turns + 3 } })).toBeGreaterThan(
-				0.995 * now
-			);
+			const more = settled({ ...fly, coil: { ...coil, turns: coil.turns + 3 } });
+			// One attitude: on the largest cone the turns reach so far back that they lift the head, which
+			// costs what they weigh (docs/model.md).
+			const lifted = bead.shape === 'cone' && more.pitch < settled(fly).pitch - 1;
+			expect(more.speed).toBeGreaterThan(lifted ? 0.995 * now : now);
 		}
 	);
 
