@@ -9,7 +9,7 @@ export default defineConfig({
 	workers: 1,
 	// A shared machine may stall; a test that hangs still ends.
 	timeout: 120_000,
-	expect: { timeout: 10_000 },
+	expect: { timeout: 30_000 },
 	forbidOnly: !!process.env.CI,
 	reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['line'], ['json']] : 'line',
 	use: {

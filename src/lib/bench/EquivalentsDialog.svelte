@@ -24,6 +24,8 @@
 	};
 	/** Long enough to be quick, short enough that the page stays alive, ms. */
 	const SLICE = 10;
+	/** Painting costs more than searching; what is found is shown this often, ms. */
+	const SHOWN_EVERY = 120;
 
 	let found = $state.raw<readonly Equivalent[]>([]);
 	let tried = $state(0);
@@ -41,6 +43,7 @@
 			const kept: Equivalent[] = [];
 			let count = 0;
 			let done = false;
+			let shown = performance.now();
 			while (!done && !stopped) {
 				const until = performance.now() + SLICE;
 				while (!done && performance.now() < until) {
@@ -49,8 +52,11 @@
 					if (value) kept.push(value);
 					else count++;
 				}
-				found = [...kept];
-				tried = count;
+				if (done || performance.now() - shown > SHOWN_EVERY) {
+					found = [...kept];
+					tried = count;
+					shown = performance.now();
+				}
 				await new Promise((resolve) => setTimeout(resolve));
 			}
 			running = false;
