@@ -2,9 +2,9 @@ import { materials } from '../material/index';
 
 /**
  * How far a belief reaches. `kind`: everything made of that stuff; `model`: every prediction;
- * `water`: one lie as the person judged it.
+ * `water`: one lie as the person judged it; `rig`: the hand that fishes.
  */
-export type Scope = 'kind' | 'model' | 'water';
+export type Scope = 'kind' | 'model' | 'water' | 'rig';
 
 /**
  * An uncertain positive parameter: log-normal, given by its median and the standard deviation of
@@ -118,6 +118,8 @@ export const priors = {
 	),
 	'water.depth': belief('water', 1, 0.08, 'depth of the lie as judged from the bank'),
 	'water.speed': belief('water', 1, 0.1, 'surface speed as judged from the bank'),
+	'rig.lead': belief('rig', 1, 0.1, 'speed at which the rod tip is led'),
+	'rig.reach': belief('rig', 1, 0.04, 'how straight the line lands'),
 	'water.roughness': belief('water', 1, 0.5, 'roughness of the bed against its class')
 } as const satisfies Record<string, Belief>;
 

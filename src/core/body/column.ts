@@ -21,6 +21,8 @@ export interface Column {
 	readonly zoneTop: number;
 	/** Room upstream of the fish in which the fly can land, m. */
 	readonly approach: number;
+	/** Length of the piece, from the end of the approach on, in which the fish may take, m. */
+	readonly hold: number;
 	/** True where the depth is under five roughness heights, so that the law is a guess. */
 	readonly lawIsGuess: boolean;
 }

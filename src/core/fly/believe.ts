@@ -43,7 +43,7 @@ export function beliefsAbout(recipe: Recipe, beliefs: Beliefs): BeliefName[] {
 	const { rib, body } = dressingOf(recipe);
 	const metal = bead && (`bead.${bead.metal}.density` as const);
 	return (Object.keys(priorBeliefs) as BeliefName[]).filter((name) => {
-		if (beliefs[name].spread === 0) return false;
+		if (beliefs[name].spread === 0 || name.startsWith('rig.')) return false;
 		if (name.startsWith('bead.')) {
 			if (!bead) return false;
 			if (name.endsWith('.density')) return bead.weighed === undefined && name === metal;

@@ -27,6 +27,8 @@ export const materials = {
 	glass: { name: 'glass', density: 2500, source: 'soda-lime glass, about 2.5 g/cm³' },
 	polyester: { name: 'polyester', density: 1380, source: 'PET, 1.38 g/cm³' },
 	nylon: { name: 'nylon', density: 1140, source: 'polyamide, 1.14 g/cm³' },
+	fluorocarbon: { name: 'fluorocarbon', density: 1780, source: 'PVDF, 1.78 g/cm³' },
+	cork: { name: 'cork', density: 240, source: 'cork, varnished, about 0.24 g/cm³ (memory)' },
 	vinyl: { name: 'vinyl', density: 1250, source: 'soft PVC, 1.2–1.3 g/cm³ (memory)' },
 	foam: { name: 'foam', density: 110, source: 'closed-cell foam, cells included (our estimate)' },
 	rubber: { name: 'rubber', density: 980, source: 'silicone and latex, about 1 g/cm³ (memory)' },

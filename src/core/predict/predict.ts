@@ -23,7 +23,7 @@ import {
 } from '../fly/index';
 import { normalProbability, Z90, type Interval } from '../quantity/index';
 import { settle, settleNear, settleWeight, type Sink } from '../sink/index';
-import { compileColumn, fluidAt, type Lie } from '../water/index';
+import { beliefsIn, compileColumn, fluidAt, type Lie } from '../water/index';
 
 /** Version of the model; a stored prediction carries it. */
 export const MODEL_VERSION = 3;
@@ -81,7 +81,7 @@ export function predict(
 	celsius: number,
 	believed: Beliefs = priorBeliefs
 ): Prediction {
-	const beliefs = beliefsFor(recipe, believed);
+	const beliefs = beliefsFor(recipe, beliefsIn(lie, believed));
 	const median = valuesAt(beliefs);
 	const fluid = fluidAt(celsius);
 	const build = buildFly(recipe, median);

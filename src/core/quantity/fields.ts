@@ -20,7 +20,7 @@ export const smallLengths = {
 	mil: times(THOUSANDTH_OF_AN_INCH)
 };
 
-const waterLengths = {
+export const waterLengths = {
 	m: times(1),
 	cm: times(CENTIMETRE),
 	ft: times(FOOT),
@@ -134,6 +134,15 @@ export const approachField: QuantityField = {
 	usual: [0.5, 12],
 	show: metres,
 	example: '3, 300 cm or 10 ft'
+};
+
+/** Length of the piece in which the fish may take, in metres. */
+export const holdField: QuantityField = {
+	...approachField,
+	name: 'Hold',
+	possible: [0.2, 30],
+	usual: [0.3, 10],
+	example: '1.5, 150 cm or 5 ft'
 };
 
 /** Water temperature in degrees Celsius. */

@@ -4,5 +4,7 @@ export * from './interval';
 export * from './reading';
 export * from './fields';
 export * from './part-fields';
+export * from './rig-fields';
 export * from './hook-words';
 export * from './without';
+export * from './random';

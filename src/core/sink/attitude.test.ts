@@ -1,4 +1,3 @@
-import { createRequire } from 'node:module';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { anyRecipe } from '../../lib/contract/any-recipe.testing';
@@ -20,21 +19,8 @@ import {
 	settleWeight,
 	timeTo
 } from './index';
+import { integrateByLibrary } from './library.testing';
 import { DEPTH, motionOf, PITCH, U, V } from './motion';
-
-/** Its package ships sources that do not pass our compiler's settings, so it is taken as it runs. */
-const { Solver } = createRequire(import.meta.url)('odex') as {
-	Solver: new (n: number) => {
-		relativeTolerance: number;
-		absoluteTolerance: number;
-		solve(
-			rate: (t: number, y: number[]) => number[],
-			from: number,
-			start: number[],
-			to: number
-		): { y: number[] };
-	};
-};
 
 const median = valuesAt(priorBeliefs);
 const water = fluidAt(10);
@@ -85,18 +71,16 @@ describe('against the outside', () => {
 	const byLibrary = (body: FlyBody, seconds: number, pitch: number) => {
 		const rate = motionOf(submerge(body, water, dragFactors(median)));
 		const [y, out] = [new Float64Array(6), new Float64Array(6)];
-		const solver = new Solver(6);
-		solver.relativeTolerance = solver.absoluteTolerance = 1e-9;
-		const start = [0, 0, pitch, 0, 0, 0];
-		const { y: end } = solver.solve(
+		const end = integrateByLibrary(
 			(t, state) => {
 				y.set(state);
 				rate(t, y, out);
 				return Array.from(out);
 			},
+			[0, 0, pitch, 0, 0, 0],
 			0,
-			start,
-			seconds
+			seconds,
+			1e-9
 		);
 		return {
 			depth: end[DEPTH]!,

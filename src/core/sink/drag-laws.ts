@@ -43,6 +43,28 @@ export function cylinderDragTabled(re: number): number {
 	return table[i]! + (place - i) * (table[i + 1]! - table[i]!);
 }
 
+/** In memory that is not made anew each time. */
+const slope = new Float64Array(1);
+/** Slope of the last `cylinderDragSloped`, by ln Re. */
+export const lastSlope = (): number => slope[0]!;
+
+/** cylinderDragTabled, leaving its slope by ln Re for `lastSlope`. */
+export function cylinderDragSloped(re: number): number {
+	slope[0] = 0;
+	if (re >= 1000) return 1;
+	const place = (Math.log(re) - TABLE_FROM) / TABLE_STEP;
+	if (!(place > 0)) {
+		// Creeping: the law's own power.
+		const value = cylinderDrag(re);
+		slope[0] = -0.78 * value;
+		return value;
+	}
+	const i = place | 0;
+	const rise = table[i + 1]! - table[i]!;
+	slope[0] = rise / TABLE_STEP;
+	return table[i]! + (place - i) * rise;
+}
+
 /**
  * What a short cylinder keeps of a long one's drag, for the body as one piece.
  *

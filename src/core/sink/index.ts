@@ -13,3 +13,4 @@ export {
 } from './settle';
 export { descend, timeTo, type Drop, type DropPoint, type Entry } from './descend';
 export { dragAccount, filmHolds, type PartDrag } from './account';
+export { noDrag, pitchOn, pullOn, towed, towedAlike, type Drag, type Towed } from './towed';

@@ -79,6 +79,12 @@ function inertiaOf({ body, fluid, envelope }: Submerged): Inertia {
 	return sum;
 }
 
+/** Mass of the water that a fly moves along, taken evenly over both directions of its plane, kg. */
+export function movedWater(fly: Submerged): number {
+	const { xx, yy } = inertiaOf(fly);
+	return (xx + yy) / 2 - fly.body.mass;
+}
+
 /**
  * The equations of a fly that moves and turns freely in the hook's plane: Kirchhoff's for a body with
  * added mass, the turning moment of ideal flow as in `pullOf`. State: DEPTH … SPIN.

@@ -1,6 +1,6 @@
 import type { BeliefValues } from '../belief/index';
 import type { Column } from '../body/index';
-import { ROUGHNESS, type Lie } from './lie';
+import { ROUGHNESS, USUAL_HOLD, type Lie } from './lie';
 import { fluidAt } from './properties';
 
 /** Von Kármán's constant, as usual in river hydraulics. */
@@ -37,6 +37,7 @@ export function compileColumn(lie: Lie, celsius: number, values: BeliefValues): 
 		shearVelocity: (KARMAN * surfaceSpeed) / Math.log((depth - zeroPlane) / roughnessLength),
 		zoneTop: lie.zoneTop,
 		approach: lie.approach,
+		hold: lie.hold ?? USUAL_HOLD,
 		lawIsGuess: depth < LAW_HOLDS_FROM * roughness
 	};
 }

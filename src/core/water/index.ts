@@ -2,4 +2,5 @@
 export * from './properties';
 export * from './lie';
 export * from './column';
+export * from './turbulence';
 export * from './words';

@@ -1,0 +1,124 @@
+import type { Column, Line } from '../body/index';
+import type { Hung } from './chain';
+import { ROUGH } from './trace';
+import { seenDrift, type Drift, type DriftCare, type Fault } from './drift';
+
+/** What is followed: flies, water and line, all known. */
+export interface DriftCase {
+	readonly flies: readonly Hung[];
+	readonly column: Column;
+	readonly line: Line;
+}
+
+/** One drift of a band. */
+export interface Run extends Drift {
+	/** Height above the bed, m, at the band's distances; NaN where it never came. */
+	readonly heights: Float32Array;
+}
+
+/** Distances at which a band looks at its drifts, m downstream of the landing. */
+export function bandDistances({ approach, hold }: Column, count = 48): Float32Array {
+	return Float32Array.from({ length: count }, (_, k) => ((approach + hold) * k) / (count - 1));
+}
+
+/** One of many drifts. */
+export function bandRun(
+	{ flies, column, line }: DriftCase,
+	seed: number,
+	distances: Float32Array,
+	care: DriftCare = {}
+): Run {
+	const heights = new Float32Array(distances.length).fill(NaN);
+	heights[0] = column.depth;
+	let next = 1;
+	const result = seenDrift(
+		flies,
+		column,
+		line,
+		seed,
+		{ fineness: ROUGH, ...care },
+		({ state, before, chain }) => {
+			const at = chain.flyAt[0]!;
+			const [x0, x1] = [before.x[at]!, state.x[at]!];
+			while (next < distances.length && x1 >= distances[next]!) {
+				const share = x1 > x0 ? (distances[next]! - x0) / (x1 - x0) : 1;
+				heights[next++] = before.z[at]! + share * (state.z[at]! - before.z[at]!);
+			}
+		}
+	);
+	return { ...result, heights };
+}
+
+/** The middle and both ends of 90 % of a figure. */
+export interface Range {
+	readonly low: number;
+	readonly middle: number;
+	readonly high: number;
+}
+
+/** What many drifts say together. */
+export interface Band {
+	readonly drifts: number;
+	/** Share of good ones, and its standard error. */
+	readonly chance: number;
+	readonly error: number;
+	/** How many failed of what. */
+	readonly faults: Readonly<Partial<Record<Fault, number>>>;
+	/** Of those that came into the zone; null where fewer than half did. */
+	readonly time: Range | null;
+	readonly distance: Range | null;
+	readonly inZone: Range;
+	readonly onBed: Range;
+	readonly hangUp: number;
+	readonly slip: Range;
+	readonly distances: Float32Array;
+	/** 5, 25, 50, 75 and 95 % of the height at each distance; NaN where fewer than half came so far. */
+	readonly heights: readonly Float32Array[];
+}
+
+const LEVELS = [0.05, 0.25, 0.5, 0.75, 0.95];
+
+/** @param runs at least one, all with the same distances */
+export function bandOf(runs: readonly Run[], distances: Float32Array): Band {
+	const drifts = runs.length;
+	const good = runs.filter((run) => run.good).length;
+	// With one success and one failure more, so that a few drifts alike do not look certain (Wilson).
+	const held = (good + 1) / (drifts + 2);
+	const faults: Partial<Record<Fault, number>> = {};
+	for (const { fault } of runs) if (fault) faults[fault] = (faults[fault] ?? 0) + 1;
+	const range = (values: number[]): Range => {
+		values.sort((a, b) => a - b);
+		return { low: at(values, 0.05), middle: at(values, 0.5), high: at(values, 0.95) };
+	};
+	const arrived = runs.filter(({ time }) => time !== null);
+	const most = arrived.length * 2 >= drifts;
+	const heights = LEVELS.map(() => new Float32Array(distances.length).fill(NaN));
+	distances.forEach((_, k) => {
+		const here = runs.flatMap((run) => (Number.isNaN(run.heights[k]!) ? [] : [run.heights[k]!]));
+		if (here.length * 2 < drifts) return;
+		here.sort((a, b) => a - b);
+		LEVELS.forEach((level, i) => (heights[i]![k] = at(here, level)));
+	});
+	return {
+		drifts,
+		chance: good / drifts,
+		error: Math.sqrt((held * (1 - held)) / drifts),
+		faults,
+		time: most ? range(arrived.map(({ time }) => time!)) : null,
+		distance: most ? range(arrived.map(({ distance }) => distance!)) : null,
+		inZone: range(runs.map(({ inZone }) => inZone)),
+		onBed: range(runs.map(({ onBed }) => onBed)),
+		hangUp: runs.reduce((sum, { hangUp }) => sum + hangUp, 0) / drifts,
+		slip: range(runs.map(({ slip }) => slip)),
+		distances,
+		heights
+	};
+}
+
+/** A quantile of sorted values, between neighbours. */
+function at(sorted: readonly number[], level: number): number {
+	const place = level * (sorted.length - 1);
+	const k = Math.floor(place);
+	const next = sorted[Math.min(k + 1, sorted.length - 1)]!;
+	return sorted[k]! + (place - k) * (next - sorted[k]!);
+}

@@ -1,0 +1,248 @@
+import { describe, expect, test } from 'vitest';
+import { priorBeliefs, valuesAt } from '../belief/index';
+import type { Column, Line } from '../body/index';
+import { compileFly, starterRecipe } from '../fly/index';
+import { GRAVITY } from '../material/index';
+import { descend, noDrag, pullOn, settle, timeTo, towed } from '../sink/index';
+import { integrateByLibrary } from '../sink/library.testing';
+import { compileColumn, fluidAt, speedAt } from '../water/index';
+import { noEddies } from './eddies';
+import { chainOf, FINE, trace, type Fineness } from './index';
+import { loadOf } from './state';
+
+const median = valuesAt(priorBeliefs);
+const fluid = fluidAt(8);
+const { body } = compileFly(starterRecipe, median);
+const sink = settle(body, fluid, median);
+const fly = towed(body, fluid, median, sink);
+const flies = [{ fly, above: 0 }];
+
+const column = (depth: number, surfaceSpeed: number): Column =>
+	compileColumn(
+		{ depth, surfaceSpeed, bed: 'gravel', zoneTop: 0.2, approach: 3, hold: 1.5 },
+		8,
+		median
+	);
+const still = column(2, 0);
+/** Water that does not rub, so that a line as thin as nothing is as good as none; flies keep their drag. */
+const smooth = (water: Column): Column => ({ ...water, viscosity: 1e-9 });
+const nylon = { density: 1140 };
+/** A line without weight or drag worth the name. */
+const nothing = { diameter: 1e-7, density: 1000 };
+const hanging = (
+	length: number,
+	piece: { diameter: number; density: number },
+	reach = 0.99
+): Line => ({
+	pieces: [{ length, ...piece }],
+	top: { kind: 'hand', height: 0 },
+	landing: { reach, plunge: 0 }
+});
+/** Follows a chain to the end and gives its last moment. */
+function follow(
+	water: Column,
+	line: Line,
+	seconds: number,
+	look: Parameters<typeof trace>[6] = () => false,
+	fineness: Fineness = FINE
+) {
+	let last: Parameters<Parameters<typeof trace>[6]>[0] | null = null;
+	const solved = trace(flies, water, line, noEddies, fineness, seconds, (moment) => {
+		last = moment;
+		return look(moment);
+	});
+	expect(solved).toBe(true);
+	return last!;
+}
+
+describe('a fly without a line', () => {
+	// Long, thin as nothing and quite slack.
+	const line: Line = { ...hanging(4, nothing, 0.2), landing: { reach: 0.2, plunge: 0 } };
+	const depths: [number, number][] = [];
+	follow(smooth(still), line, 2, ({ time, state, chain }) => {
+		depths.push([time, still.depth - state.z[chain.n]!]);
+		return false;
+	});
+
+	test('falls as a library integrates its weight, drag and moved water', () => {
+		const drag = noDrag();
+		for (const [time, depth] of depths.filter((_, k) => k % 10 === 9)) {
+			const rate = (_: number, [, v]: number[]) => {
+				pullOn(fly, 0, v!, drag);
+				return [v!, (fly.weight - drag.z) / fly.inertia];
+			};
+			const end = integrateByLibrary(rate, [0, 0], 0, time)[0]!;
+			// Half the height over which it leaves the air.
+			expect(Math.abs(depth - end)).toBeLessThan(0.002);
+		}
+	});
+
+	test('is as deep as the fly that turns freely', () => {
+		const drop = descend(body, fluid, median, sink, 1.2);
+		const [time] = depths.find(([, depth]) => depth >= 1)!;
+		expect(Math.abs(time / timeTo(drop, 1)! - 1)).toBeLessThan(0.04);
+	});
+});
+
+test('a load on a line without weight or drag: the tangent of its angle is drag over weight', () => {
+	// As good as uniform flow: hardly any roughness.
+	const water: Column = { ...smooth(column(2, 0.5)), roughnessLength: 1e-9, zeroPlane: 0 };
+	const { state, chain } = follow(water, hanging(0.3, { ...nothing, diameter: 2e-8 }), 60);
+	const { n } = chain;
+	const drag = noDrag();
+	pullOn(fly, speedAt(water, state.z[n]!), 0, drag);
+	const tangent = (state.x[n]! - state.x[0]!) / (state.z[0]! - state.z[n]!);
+	expect(Math.abs((tangent * (fly.weight - drag.z)) / drag.x - 1)).toBeLessThan(1e-3);
+	expect(Math.hypot(state.u[n]!, state.w[n]!)).toBeLessThan(1e-3);
+});
+
+test('a heavy line between a hand and a fly on the bed hangs in a catenary', () => {
+	const shallow = column(0.6, 0);
+	const piece = { diameter: 1.5e-3, ...nylon };
+	const { state, chain } = follow(shallow, hanging(1.5, piece, 0.8), 60, undefined, {
+		...FINE,
+		segments: 60
+	});
+	// Weight of the line in water, N/m, and the level pull, which is the same all along.
+	const weight = GRAVITY * (Math.PI / 4) * piece.diameter ** 2 * (nylon.density - fluid.density);
+	const hung: number[] = [];
+	for (let i = 0; i < chain.n; i++) if (state.z[i + 1]! > 0.02) hung.push(i);
+	const level = (i: number) => {
+		const dx = state.x[i + 1]! - state.x[i]!;
+		const length = Math.hypot(dx, state.z[i + 1]! - state.z[i]!);
+		return (Math.abs(dx) / length) * chain.tension(state, i);
+	};
+	const a = level(hung[5]!) / weight;
+	for (const i of hung) expect(Math.abs(level(i) / weight / a - 1)).toBeLessThan(0.01);
+	// Along a catenary the length from the lowest point is a sinh(x/a), the height a cosh(x/a).
+	const slope = (i: number) =>
+		(state.z[i]! - state.z[i + 1]!) / Math.abs(state.x[i + 1]! - state.x[i]!);
+	const [top, low] = [hung[0]!, hung.at(-1)!];
+	const heightOf = (s: number) => a * Math.sqrt(1 + s * s);
+	const middle = (i: number) => (state.z[i]! + state.z[i + 1]!) / 2;
+	const expected = heightOf(slope(top)) - heightOf(slope(low));
+	expect(Math.abs((middle(top) - middle(low)) / expected - 1)).toBeLessThan(0.01);
+});
+
+describe('still water, the top held, the line shorter than the depth', () => {
+	const line = hanging(1.5, { diameter: 0.3e-3, ...nylon }, 0.9);
+
+	test('it comes to hang straight, hardly stretched', () => {
+		const { state, chain } = follow(still, line, 120);
+		const { n, rest } = chain;
+		expect(Math.abs(state.x[n]! - state.x[0]!)).toBeLessThan(1e-3);
+		expect(Math.abs(state.z[0]! - state.z[n]! - 1.5)).toBeLessThan(1.5e-3);
+		for (let i = 0; i < n; i++) {
+			const length = Math.hypot(state.x[i + 1]! - state.x[i]!, state.z[i + 1]! - state.z[i]!);
+			expect(length / rest[i]! - 1).toBeLessThan(1e-3);
+		}
+		expect(Math.abs(chain.tension(state, n - 1) / fly.weight - 1)).toBeLessThan(0.01);
+	});
+
+	test('what is slack does not pull, and the energy never rises', () => {
+		let before = Infinity;
+		let slack = 0;
+		const load = loadOf(200);
+		follow(still, line, 6, ({ state, chain }) => {
+			const { n, rest, stiffness } = chain;
+			chain.load(state, 0, noEddies, load);
+			let energy = 0;
+			for (let i = 0; i <= n; i++) {
+				const [u, w] = [state.u[i]!, state.w[i]!];
+				energy += 0.5 * (load.mxx[i]! * u * u + load.mzz[i]! * w * w) + load.mxz[i]! * u * w;
+			}
+			energy += fly.weight * state.z[n]!;
+			for (let i = 0; i < n; i++) {
+				const area = (Math.PI / 4) * 0.3e-3 ** 2;
+				const heavy = GRAVITY * rest[i]! * area * (nylon.density - fluid.density);
+				energy += (heavy * (state.z[i]! + state.z[i + 1]!)) / 2;
+				const length = Math.hypot(state.x[i + 1]! - state.x[i]!, state.z[i + 1]! - state.z[i]!);
+				const strain = length / rest[i]! - 1;
+				const root = Math.hypot(strain, 2e-5);
+				energy +=
+					(stiffness / 4) *
+					rest[i]! *
+					(strain * strain + strain * root + 4e-10 * Math.asinh(strain / 2e-5));
+				if (strain < -1e-3) {
+					slack++;
+					expect(chain.tension(state, i)).toBeLessThan(0.01 * fly.weight);
+				}
+			}
+			expect(energy - before).toBeLessThan(1e-6 * fly.weight * 1.5);
+			before = energy;
+			return false;
+		});
+		expect(slack).toBeGreaterThan(10);
+	});
+});
+
+test('a library’s integrator on the same equations is in the zone at the same time', () => {
+	const water = column(0.9, 0.7);
+	const line: Line = {
+		pieces: [
+			{ length: 1.6, diameter: 0.28e-3, ...nylon },
+			{ length: 1.2, diameter: 0.15e-3, density: 1780 }
+		],
+		top: { kind: 'tip', height: 1.5, lead: 0.8 },
+		landing: { reach: 0.85, plunge: 0 }
+	};
+	const fineness = { segments: 12, step: 0.01, enough: 1e-7 };
+	let ours = 0;
+	let crossed: [number, number] | null = null;
+	follow(
+		water,
+		line,
+		8,
+		({ time, state, before, chain, step }) => {
+			const [a, b] = [before.z[chain.n]!, state.z[chain.n]!];
+			if (b > 0.3) return false;
+			ours = time - step + (step * (a - 0.3)) / (a - b);
+			crossed = [state.x[chain.n]!, b];
+			return true;
+		},
+		fineness
+	);
+	expect(crossed).not.toBeNull();
+
+	const chain = chainOf(flies, water, line, fineness.segments);
+	const { n, start } = chain;
+	const load = loadOf(n + 1);
+	const state = chainOf(flies, water, line, fineness.segments).start;
+	const put = (time: number, y: readonly number[]) => {
+		for (let i = 1; i <= n; i++) {
+			[state.x[i], state.z[i], state.u[i], state.w[i]] = y.slice(4 * i - 4, 4 * i) as [
+				number,
+				number,
+				number,
+				number
+			];
+		}
+		if (chain.top.free) return;
+		const held = chain.top.at(time);
+		[state.x[0], state.z[0], state.u[0], state.w[0]] = [held.x, held.z, held.u, 0];
+	};
+	let y: number[] = [];
+	for (let i = 1; i <= n; i++) y.push(start.x[i]!, start.z[i]!, start.u[i]!, start.w[i]!);
+	const rate = (time: number, at: number[]) => {
+		put(time, at);
+		chain.load(state, 0, noEddies, load);
+		const out: number[] = [];
+		for (let i = 1; i <= n; i++) {
+			const [a, b, c] = [load.mxx[i]!, load.mxz[i]!, load.mzz[i]!];
+			const det = a * c - b * b;
+			const [fx, fz] = [load.fx[i]!, load.fz[i]!];
+			out.push(state.u[i]!, state.w[i]!, (c * fx - b * fz) / det, (a * fz - b * fx) / det);
+		}
+		return out;
+	};
+	let theirs = 0;
+	let time = 0;
+	while (theirs === 0 && time < 8) {
+		const before = y[4 * n - 3]!;
+		y = integrateByLibrary(rate, y, time, time + 0.05, 1e-6);
+		time += 0.05;
+		const now = y[4 * n - 3]!;
+		if (now <= 0.3) theirs = time - 0.05 * ((0.3 - now) / (before - now));
+	}
+	expect(Math.abs(ours / theirs - 1)).toBeLessThan(1e-3);
+});

@@ -1,0 +1,75 @@
+import type { Column, Line } from '../body/index';
+import { GRAVITY } from '../material/index';
+import type { Towed } from '../sink/index';
+import { cut, landed } from './cut';
+import { loaderOf, STRETCH, tensionOf } from './load';
+import type { Eddies } from './eddies';
+import type { Load, State } from './state';
+import { heldEnd, type Held } from './upper-end';
+
+/** A fly on the line, and how far above the line's lower end it is tied in, m. */
+export interface Hung {
+	readonly fly: Towed;
+	readonly above: number;
+}
+
+/**
+ * Fly and line as a chain in the vertical plane of the current: nodes with mass, between them
+ * segments that pull when they are stretched and go slack otherwise.
+ *
+ * x runs downstream from where the fly touches the water, z up from the bed's datum. Node 0 is the
+ * line's upper end, node n the lower. Segments weigh, in water less, take drag across (cylinder) and
+ * friction along their length from the water at their middle, and move water along across themselves.
+ * Out of the plane nothing happens: the rod is taken to be held over the drift.
+ */
+export interface Chain {
+	/** Segments. */
+	readonly n: number;
+	/** Rest length of segment i, between nodes i and i + 1, m. */
+	readonly rest: Float64Array;
+	/** Which node each fly sits on. */
+	readonly flyAt: readonly number[];
+	/** What the upper end does. */
+	readonly top: Held;
+	/** As the cast leaves it; the caller's own. */
+	readonly start: State;
+	/** Of the line, N a unit of strain. */
+	readonly stiffness: number;
+	/** Of all flies in water, N. */
+	readonly weight: number;
+	/** Forces and their derivatives. @param gh γh of the implicit stage, s; 0 for the forces alone */
+	load(state: State, gh: number, eddies: Eddies, out: Load): void;
+	/** Tension of a segment, N. */
+	tension(state: State, i: number): number;
+}
+
+/**
+ * @param flies from the line's lower end up
+ * @param segments about how many the line is cut into
+ */
+export function chainOf(
+	flies: readonly Hung[],
+	column: Column,
+	line: Line,
+	segments: number
+): Chain {
+	const pieces = cut(flies, line, segments);
+	const { rest, diameter, density, flyAt } = pieces;
+	const start = landed(line, column, rest);
+	const top = heldEnd(line.top, column, start.x[0]!);
+	const weight = flies.reduce((sum, { fly }) => sum + Math.max(0, fly.weight), 0);
+	// What pulls most: the flies' weight, the line's own in the air, or its drag in the surface's stream.
+	let lineInAir = 0;
+	let dragged = 0;
+	rest.forEach((l, i) => {
+		lineInAir += GRAVITY * l * (Math.PI / 4) * diameter[i]! ** 2 * density[i]!;
+		dragged += 0.5 * column.density * 1.5 * diameter[i]! * l * (0.3 * column.surfaceSpeed) ** 2;
+	});
+	const stiffness = Math.max(weight, lineInAir, dragged, 1e-5) / STRETCH;
+	return {
+		...{ n: rest.length, rest, flyAt, top, start, stiffness, weight },
+		load: loaderOf(flies, column, pieces, top, stiffness, Math.max(weight, 1e-5)),
+		tension: ({ x, z }, i) =>
+			tensionOf(stiffness, Math.hypot(x[i + 1]! - x[i]!, z[i + 1]! - z[i]!) / rest[i]! - 1)
+	};
+}

@@ -1,0 +1,177 @@
+import { lineLength, type Column, type Line } from '../body/index';
+import type { Hung } from './chain';
+import { eddiesOf, noEddies, type Eddies } from './eddies';
+import { FINE, slipOf, trace, type Fineness, type Moment } from './trace';
+import { watchOf } from './watch';
+
+/** What makes a drift a good one; both are the person's to change. */
+export interface Wanted {
+	/** Least share of the hold in the zone. */
+	readonly inZone: number;
+	/** Largest share of the time in the hold that it may lie on the bed. */
+	readonly onBed: number;
+}
+export const USUAL_WANTED: Wanted = { inZone: 0.6, onBed: 0.2 };
+
+/** Why a drift is not a good one, the first that holds. */
+export type Fault =
+	/** The line is too short to bring the fly to the water. */
+	| 'short'
+	/** The equations could not be followed to the end. */
+	| 'unsolved'
+	/** The float or dry fly was pulled under. */
+	| 'under'
+	/** Never in the zone. */
+	| 'never'
+	/** In the zone only after the approach. */
+	| 'late'
+	/** Too much of the hold on the bed. */
+	| 'bed'
+	/** In time, but lifted out of the zone again or past the hold too soon. */
+	| 'lifted';
+
+/** One drift of a fly on its line through a lie. */
+export interface Drift {
+	/** s from the landing until the fly first is in the zone; null when it never is. */
+	readonly time: number | null;
+	/** m from where it touched the water to there. */
+	readonly distance: number | null;
+	/** Share of the hold that it passes in the zone, 0 to 1. */
+	readonly inZone: number;
+	/** Share of the time in the hold that it lies on the bed. */
+	readonly onBed: number;
+	/** Chance that it hangs up on the way; our estimate, from how far it goes between the stones. */
+	readonly hangUp: number;
+	/** Mean speed of the fly against the water round it within the hold, m/s: what a fish sees as drag. */
+	readonly slip: number;
+	/** Degrees off the plumb line at which the line enters the water, mean within the hold. */
+	readonly angle: number;
+	/** Largest pull at the fly, N. */
+	readonly tension: number;
+	/** s until the float goes under; null while it stays up, or there is none. */
+	readonly under: number | null;
+	readonly good: boolean;
+	readonly fault: Fault | null;
+}
+
+/** A drift with what there is to draw. */
+export interface DrawnDrift extends Drift {
+	readonly path: readonly DriftPoint[];
+	readonly shapes: readonly LineShape[];
+	/** The other flies' paths, from the second on. */
+	readonly others: readonly (readonly { readonly distance: number; readonly height: number }[])[];
+}
+
+/** A moment of the lowest fly's way. */
+export interface DriftPoint {
+	/** s since it touched the water. */
+	readonly time: number;
+	/** m downstream of there. */
+	readonly distance: number;
+	/** m above the bed. */
+	readonly height: number;
+	/** Against the water round it, m/s. */
+	readonly slip: number;
+	/** Pull of the line at the fly, N. */
+	readonly tension: number;
+}
+
+/** The line at a moment, from its upper end to the fly. */
+export interface LineShape {
+	readonly time: number;
+	readonly x: Float32Array;
+	readonly z: Float32Array;
+	/** Which nodes carry flies. */
+	readonly flies: readonly number[];
+	/** For a float: whether it is under. */
+	readonly under: boolean;
+}
+
+/** Shapes are kept this often, s. */
+const SHAPE_EVERY = 0.06;
+
+export interface DriftCare {
+	readonly fineness?: Fineness;
+	readonly wanted?: Wanted;
+	/** Smooth water instead of the seed's eddies. */
+	readonly smooth?: boolean;
+}
+
+/**
+ * Follows one drift: flies and line together in the plane of the current, in time.
+ *
+ * Good where the line lies in the plane of the current; a rod held to the side pulls sideways, which
+ * is left out, as are wind, the line between a float and the rod, and the water's own acceleration.
+ *
+ * @param flies from the line's lower end up; the figures are those of the first
+ * @param seed of the turbulence; the same seed gives the same drift
+ */
+export function drift(
+	flies: readonly Hung[],
+	column: Column,
+	line: Line,
+	seed: number,
+	care: DriftCare = {}
+): Drift {
+	return seenDrift(flies, column, line, seed, care, () => undefined);
+}
+
+/** The same with someone looking on after each step. */
+export function seenDrift(
+	flies: readonly Hung[],
+	column: Column,
+	line: Line,
+	seed: number,
+	{ fineness = FINE, smooth = false, wanted = USUAL_WANTED }: DriftCare,
+	look: (moment: Moment, eddies: Eddies) => void
+): Drift {
+	const eddies = smooth ? noEddies : eddiesOf(column, seed);
+	const watch = watchOf(column, line);
+	if (line.top.kind !== 'float' && lineLength(line) <= line.top.height) {
+		return watch.verdict('short', wanted);
+	}
+	const solved = trace(flies, column, line, eddies, fineness, watch.longest, (moment) => {
+		look(moment, eddies);
+		return watch.see(moment, eddies);
+	});
+	return watch.verdict(solved ? null : 'unsolved', wanted);
+}
+
+/** The same with path and shapes. */
+export function drawnDrift(
+	flies: readonly Hung[],
+	column: Column,
+	line: Line,
+	seed: number,
+	care: DriftCare = {}
+): DrawnDrift {
+	const path: DriftPoint[] = [];
+	const shapes: LineShape[] = [];
+	const others = flies.slice(1).map((): { distance: number; height: number }[] => []);
+	let next = 0;
+	const result = seenDrift(flies, column, line, seed, care, ({ time, state, chain }, eddies) => {
+		const point = chain.flyAt[0]!;
+		path.push({
+			time,
+			distance: state.x[point]!,
+			height: state.z[point]!,
+			slip: slipOf(state, point, column, eddies),
+			tension: point > 0 ? chain.tension(state, point - 1) : 0
+		});
+		others.forEach((way, k) => {
+			const at = chain.flyAt[k + 1]!;
+			way.push({ distance: state.x[at]!, height: state.z[at]! });
+		});
+		if (time < next) return;
+		next = time + SHAPE_EVERY;
+		const { top } = chain;
+		shapes.push({
+			time,
+			x: Float32Array.from(state.x),
+			z: Float32Array.from(state.z),
+			flies: chain.flyAt,
+			under: top.free && top.under(state.z[0]!)
+		});
+	});
+	return { ...result, path, shapes, others };
+}

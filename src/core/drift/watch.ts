@@ -1,0 +1,169 @@
+import type { Column, Line } from '../body/index';
+import type { Drift, Wanted } from './drift';
+import type { Eddies } from './eddies';
+import { slipOf, type Moment } from './trace';
+
+/** Keeps count of a drift while it is followed. */
+export interface Watch {
+	/** s after which it is given up. */
+	readonly longest: number;
+	/** @returns whether there is nothing more to see */
+	see(moment: Moment, eddies: Eddies): boolean;
+	/** @param fault why it never began, or could not be followed */
+	verdict(fault: 'unsolved' | 'short' | null, wanted: Wanted): Drift;
+}
+
+/** It lies on the bed below this height, m. */
+const LYING = 0.002;
+/** Slower than this, m/s, nothing drifts (our choice). */
+const STANDS = 0.01;
+/** A drift through moving water is followed for at most so long, s. */
+const LONGEST = 60;
+/** Where nothing drifts: the time to settle, and for how long it then is watched, s (our choice). */
+const SETTLE = 10;
+const HANGS_FOR = 5;
+/**
+ * Chance to hang up on one stone that it passes while it is down between them, and how far one is
+ * from the next in roughness heights (our estimates).
+ */
+const CATCHES = 0.03;
+const STONES_APART = 2;
+
+/**
+ * The hold is a piece of the way where the fly drifts: from the end of the approach on. Drawn in
+ * through still water it begins where the retrieve does, and is as long. A fly that hangs in the
+ * current, or in still water, is looked at after it has had time to settle.
+ */
+export function watchOf(column: Column, { top }: Line): Watch {
+	const { zoneTop, approach, hold, depth } = column;
+	const retrieve = top.kind === 'retrieve' ? top : null;
+	const drifting = !retrieve && top.kind !== 'hand' && column.surfaceSpeed > STANDS;
+	const longest = retrieve
+		? Math.min(600, retrieve.wait + (2 * hold) / Math.max(retrieve.speed, 0.01) + 2)
+		: drifting
+			? LONGEST
+			: SETTLE + HANGS_FOR;
+	const roughness = 30 * column.roughnessLength;
+	let time: number | null = zoneTop >= depth ? 0 : null;
+	let distance: number | null = time === null ? null : 0;
+	/** Whether the first time in the zone was early enough. */
+	let early = time !== null;
+	let passed = 0;
+	let inZone = 0;
+	let seconds = 0;
+	let lying = 0;
+	let slip = 0;
+	let angle = 0;
+	let between = 0;
+	let tension = 0;
+	let under: number | null = null;
+	/** Where the retrieve began. */
+	let from: number | null = null;
+
+	function see({ time: now, step, state, before, chain }: Moment, eddies: Eddies): boolean {
+		const point = chain.flyAt[0]!;
+		const [x0, z0, x1, z1] = [before.x[point]!, before.z[point]!, state.x[point]!, state.z[point]!];
+		if (time === null && z1 <= zoneTop) {
+			const share = crossing(z0, z1, before.w[point]!, state.w[point]!, step, zoneTop);
+			time = now - step + share * step;
+			distance = hermite(x0, x1, before.u[point]!, state.u[point]!, step, share);
+			early = drifting ? distance < approach : retrieve ? time <= retrieve.wait : true;
+		}
+		const dx = Math.max(0, x1 - x0);
+		const { top: end } = chain;
+		if (end.free && under === null && end.under(state.z[0]!)) under = now;
+		if (point > 0) tension = Math.max(tension, chain.tension(state, point - 1));
+		if (z1 < column.zeroPlane) between += dx;
+		if (retrieve && now >= retrieve.wait) from ??= x1;
+		// The part of this step that lies within the hold.
+		const start = drifting ? approach : (from ?? Infinity);
+		const part = drifting || retrieve ? overlap(x0, x1, start, start + hold) : 0;
+		const share =
+			drifting || retrieve
+				? dx > 0
+					? part / dx
+					: x1 >= start && x1 < start + hold
+						? 1
+						: 0
+				: now > SETTLE
+					? 1
+					: 0;
+		if (share > 0) {
+			const dt = share * step;
+			const counted = drifting || retrieve ? part : dt;
+			passed += counted;
+			if (z1 <= zoneTop) inZone += counted;
+			seconds += dt;
+			if (z1 < LYING) lying += dt;
+			slip += dt * slipOf(state, point, column, eddies);
+			angle += dt * entryAngle(moment(state, chain.n, depth));
+		}
+		return (drifting || retrieve !== null) && x1 >= start + hold;
+	}
+
+	return {
+		longest,
+		see,
+		verdict(failed, wanted) {
+			const whole = drifting || retrieve ? hold : HANGS_FOR;
+			const result = {
+				...{ time, distance, under, tension },
+				inZone: Math.min(1, inZone / whole),
+				onBed: seconds > 0 ? lying / seconds : 0,
+				hangUp: 1 - Math.exp((-CATCHES * between) / (STONES_APART * Math.max(0.01, roughness))),
+				slip: seconds > 0 ? slip / seconds : 0,
+				angle: seconds > 0 ? angle / seconds : 0
+			};
+			const fault = failed
+				? failed
+				: under !== null
+					? 'under'
+					: time === null
+						? 'never'
+						: !early
+							? 'late'
+							: result.onBed > wanted.onBed || (passed < whole * 0.99 && lying > 0)
+								? 'bed'
+								: result.inZone < wanted.inZone
+									? 'lifted'
+									: null;
+			return { ...result, good: fault === null, fault };
+		}
+	};
+}
+
+const overlap = (a: number, b: number, from: number, to: number) =>
+	Math.max(0, Math.min(b, to) - Math.max(a, from));
+
+/** Cubic through both ends with their slopes. @param share of the step */
+function hermite(a: number, b: number, va: number, vb: number, h: number, share: number): number {
+	const s = share;
+	const q = 1 - s;
+	return q * q * (1 + 2 * s) * a + s * s * (1 + 2 * q) * b + h * s * q * (q * va - s * vb);
+}
+
+/** Share of the step at which a falling height passes a level, by halving the cubic. */
+function crossing(a: number, b: number, va: number, vb: number, h: number, level: number): number {
+	let low = 0;
+	let high = 1;
+	for (let k = 0; k < 30; k++) {
+		const middle = (low + high) / 2;
+		if (hermite(a, b, va, vb, h, middle) > level) low = middle;
+		else high = middle;
+	}
+	return high;
+}
+
+/** The segment at which the line goes into the water; the lowest one where all of it is under. */
+function moment(
+	{ x, z }: { readonly x: Float64Array; readonly z: Float64Array },
+	n: number,
+	depth: number
+) {
+	let i = 0;
+	while (i < n - 1 && z[i + 1]! > depth) i++;
+	return { dx: x[i + 1]! - x[i]!, dz: z[i + 1]! - z[i]! };
+}
+
+const entryAngle = ({ dx, dz }: { dx: number; dz: number }) =>
+	Math.atan2(Math.abs(dx), Math.max(0, -dz)) * (180 / Math.PI);

@@ -1,0 +1,84 @@
+import {
+	priorBeliefs,
+	valuesAt,
+	type BeliefName,
+	type Beliefs,
+	type BeliefValues
+} from '../belief/index';
+import type { Line } from '../body/index';
+import { drift, type Drift, type DriftCase, type Wanted } from '../drift/index';
+import { beliefsAbout, beliefsFor, compileFly, type Recipe } from '../fly/index';
+import { normalsFrom, randomFrom } from '../quantity/index';
+import { compileLine, type Rig } from '../rig/index';
+import { settle, towed, towedAlike, type Towed } from '../sink/index';
+import { beliefsIn, compileColumn, fluidAt, type Lie } from '../water/index';
+
+/** A fly, a rig, a lie and what is believed of them, ready to drift. */
+export interface DriftQuestion {
+	readonly recipe: Recipe;
+	readonly rig: Rig;
+	readonly lie: Lie;
+	/** °C */
+	readonly celsius: number;
+}
+
+/** What a question comes to, at the medians and anywhere else in the beliefs. */
+export interface Drifting {
+	/** Everything at its median. */
+	readonly median: DriftCase;
+	/** One world that may be the true one: every belief drawn from its distribution. */
+	sample(seed: number): DriftCase;
+}
+
+/**
+ * The way from a fly, a rig and a lie to what the drift follows.
+ *
+ * The fly's drag on the tippet is tabulated once, at the medians; in another world it is scaled to the
+ * weight and sink rate that the fly has there.
+ */
+export function drifting(
+	{ recipe, rig, lie, celsius }: DriftQuestion,
+	believed: Beliefs = priorBeliefs
+): Drifting {
+	const beliefs = beliefsFor(recipe, beliefsIn(lie, believed));
+	const about: BeliefName[] = [...beliefsAbout(recipe, beliefs), 'rig.lead', 'rig.reach'];
+	const fluid = fluidAt(celsius);
+	const line = compileLine(rig);
+	const median = valuesAt(beliefs);
+	const { body } = compileFly(recipe, median);
+	const table = towed(body, fluid, median, settle(body, fluid, median));
+	const caseOf = (fly: Towed, values: BeliefValues): DriftCase => ({
+		flies: [{ fly, above: 0 }],
+		column: compileColumn(lie, celsius, values),
+		line: handled(line, values)
+	});
+	return {
+		median: caseOf(table, median),
+		sample(seed) {
+			const normal = normalsFrom(randomFrom(seed));
+			const z: Partial<Record<BeliefName, number>> = {};
+			for (const name of about) z[name] = normal();
+			const values = valuesAt(beliefs, z);
+			const other = compileFly(recipe, values).body;
+			const { submergedWeight, speed } = settle(other, fluid, values);
+			return caseOf(towedAlike(table, other.mass, submergedWeight, speed), values);
+		}
+	};
+}
+
+/** A hand leads and casts only about as it means to. */
+function handled(line: Line, values: BeliefValues): Line {
+	const { top, landing } = line;
+	const reach = Math.min(0.995, landing.reach * values['rig.reach']);
+	return {
+		...line,
+		top: top.kind === 'tip' ? { ...top, lead: top.lead * values['rig.lead'] } : top,
+		landing: { ...landing, reach }
+	};
+}
+
+/** The single path's answer: everything at its median, the water running smoothly. */
+export function smoothDrift({ median }: Drifting, wanted?: Wanted): Drift {
+	const { flies, column, line } = median;
+	return drift(flies, column, line, 0, { smooth: true, ...(wanted && { wanted }) });
+}

@@ -1,0 +1,61 @@
+import { CENTIMETRE, GRAM, tippetField } from '../quantity/index';
+import { carriedBy } from './compile';
+import { hangsOnFloat, lengthOut, type Rig } from './rig';
+
+/** Something about a rig that will not do in this water or with this fly, with what can be done. */
+export interface RigNote {
+	/** Which part of the rig to change. */
+	readonly part: 'tippet' | 'leader' | 'tipHeight' | 'float' | 'carries' | 'rod';
+	readonly words: string;
+}
+
+/** A hand may be held so high over the water, m (our estimate for one who stands). */
+const HAND = 1.5;
+
+/**
+ * What stands in the way before anything is computed.
+ *
+ * @param depth of the lie, m; null while there is none
+ * @param zoneTop m above the bed
+ * @param wet weight of the fly in water, as kg
+ */
+export function rigNotes(rig: Rig, depth: number | null, zoneTop: number, wet: number): RigNote[] {
+	const notes: RigNote[] = [];
+	const out = lengthOut(rig);
+	const cm = (m: number) => `${(m / CENTIMETRE).toFixed(0)} cm`;
+	if (hangsOnFloat(rig)) {
+		if (depth !== null && out < depth - zoneTop) {
+			notes.push({
+				part: 'tippet',
+				words: `The fly hangs at most ${tippetField.show(out)} down and the zone begins at ${cm(depth - zoneTop)}: lengthen the tippet to ${tippetField.show(Math.ceil((depth - zoneTop) * 10 + 2) / 10)} or more.`
+			});
+		}
+		const carried = carriedBy(rig)!;
+		if (wet > carried) {
+			const float = rig.way === 'float';
+			notes.push({
+				part: float ? 'float' : 'carries',
+				words: `The ${float ? 'float' : 'dry fly'} carries ${(carried / GRAM).toFixed(2)} g in water and the fly weighs ${(wet / GRAM).toFixed(2)} g there: take a ${float ? 'larger float' : 'more buoyant dry fly'} or a lighter fly.`
+			});
+		}
+		return notes;
+	}
+	if (rig.tipHeight > rig.rod + HAND) {
+		notes.push({
+			part: 'tipHeight',
+			words: `A rod of ${rig.rod.toFixed(1)} m does not bring its tip ${rig.tipHeight.toFixed(1)} m over the water: hold it lower or take a longer rod.`
+		});
+	}
+	if (out <= rig.tipHeight + 0.1) {
+		notes.push({
+			part: 'leader',
+			words: `${tippetField.show(out)} of line hardly reach from the tip to the water: lengthen the leader or hold the tip lower.`
+		});
+	} else if (depth !== null && out < rig.tipHeight + depth - zoneTop && rig.way === 'tight line') {
+		notes.push({
+			part: 'leader',
+			words: `From a tip ${cm(rig.tipHeight)} over the water ${tippetField.show(out)} of line reach ${cm(out - rig.tipHeight)} down and the zone begins at ${cm(depth - zoneTop)}: lengthen the leader or hold the tip lower.`
+		});
+	}
+	return notes;
+}

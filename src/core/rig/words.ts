@@ -1,0 +1,51 @@
+import {
+	carriesField,
+	countdownField,
+	floatField,
+	leadField,
+	leaderField,
+	lineDiameterField,
+	retrieveField,
+	rodField,
+	tipHeightField,
+	tippetField
+} from '../quantity/index';
+import { hangsOnFloat, type Rig, type Stretch } from './rig';
+
+const stretch = ({ length, diameter, material }: Stretch) =>
+	`${tippetField.show(length)} of ${lineDiameterField.show(diameter)} ${material}`;
+
+const fields: readonly (readonly [string, (rig: Rig) => string])[] = [
+	['way', (rig) => rig.way],
+	['rod', (rig) => rodField.show(rig.rod)],
+	['tip height', (rig) => tipHeightField.show(rig.tipHeight)],
+	['lead', (rig) => leadField.show(rig.lead)],
+	['leader', (rig) => (rig.leader.length > 0 ? stretch(rig.leader) : 'none')],
+	['tippet', (rig) => stretch(rig.tippet)],
+	['float', (rig) => floatField.show(rig.float)],
+	['dry fly carries', (rig) => carriesField.show(rig.carries)],
+	['countdown', (rig) => countdownField.show(rig.countdown)],
+	['retrieve', (rig) => retrieveField.show(rig.retrieve)],
+	['landing', (rig) => rig.landing]
+];
+
+/** A rig in a few words: tight line, 5X, 3.6 m out. */
+export function rigWords(rig: Rig): string {
+	const tippet = lineDiameterField.show(rig.tippet.diameter).replace(/^.*\((.*)\)$/, '$1');
+	const out = hangsOnFloat(rig)
+		? `${tippetField.show(rig.tippet.length)} below`
+		: `${leaderField.show(rig.leader.length + rig.tippet.length)} out`;
+	return `${tippet}, ${out}`;
+}
+
+/** What changed from one rig to the next: "tippet 1.2 m of 0.127 mm (6X) fluorocarbon to …". */
+export function rigChange(
+	before: Rig,
+	after: Rig
+): { readonly paths: readonly string[]; readonly words: string } {
+	const changed = fields.filter(([, show]) => show(before) !== show(after));
+	return {
+		paths: changed.map(([name]) => name),
+		words: changed.map(([name, show]) => `${name} ${show(before)} to ${show(after)}`).join(', ')
+	};
+}
