@@ -72,7 +72,7 @@ const rule = {
 		const root = posix.join(context.cwd.split(sep).join('/'), 'src');
 		const file = context.filename.split(sep).join('/');
 		const here = relative(root, file).split(sep).join('/');
-		if (here.startsWith('..') || here.endsWith('.test.ts')) return {};
+		if (here.startsWith('..') || /\.test(ing)?\.ts$/.test(here)) return {};
 		const from = roomOf(here);
 		/** @param {import('estree').Node} node @param {unknown} source */
 		const check = (node, source) => {

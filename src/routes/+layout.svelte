@@ -5,13 +5,15 @@
 	import NoticeBar from '$lib/frame/NoticeBar.svelte';
 	import Rail from '$lib/frame/Rail.svelte';
 	import { Bench } from '$lib/state/bench.svelte';
-	import { provideBench } from '$lib/state/context';
+	import { provideBench, provideDrift } from '$lib/state/context';
+	import { DriftState } from '$lib/state/drift.svelte';
 	import { listenForNews } from '$lib/state/news';
 
 	let { data, children } = $props();
 	// The data are read once; from then on the Bench owns them, and hears what other windows do.
 	// svelte-ignore state_referenced_locally
 	const bench = provideBench(new Bench(data.snapshot));
+	const drift = provideDrift(new DriftState());
 
 	let keysShown = $state(false);
 	let ready = $state(false);
@@ -23,6 +25,7 @@
 			(news) => bench.receive(news)
 		);
 		return () => {
+			drift.end();
 			unbind();
 			unlisten();
 		};

@@ -32,7 +32,7 @@
 	const bench = useBench();
 
 	let history = $state<{ row: DocumentRow; open: boolean } | null>(null);
-	let chooser = $state<'fly' | 'lie' | null>(null);
+	let chooser = $state<'fly' | 'rig' | 'lie' | null>(null);
 	let openRows = $state<Partial<Record<PartName, boolean>>>({ bead: true });
 	let zoom = $state(1);
 	let sizes = $state(false);

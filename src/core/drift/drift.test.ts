@@ -155,19 +155,8 @@ describe('rules of the trade (common practice, no source)', () => {
 	});
 
 	test('on the swing the current lifts the fly, the more the faster', () => {
-		const height = (surfaceSpeed: number) => {
-			let z = 0;
-			const column = compileColumn({ ...lie, surfaceSpeed }, 8, median);
-			const rig = { ...starterRig, way: 'swing' } as const;
-			const found = bandRun(
-				{ flies: onLine(heavy), column, line: compileLine(rig) },
-				1,
-				bandDistances(column),
-				{ smooth: true }
-			);
-			z = found.angle;
-			return z;
-		};
+		const height = (surfaceSpeed: number) =>
+			one({ recipe: heavy, rig: { way: 'swing' }, lie: { surfaceSpeed } }).angle;
 		const angles = [0.3, 0.6, 0.9].map(height);
 		expect(angles[1]).toBeGreaterThan(angles[0]!);
 		expect(angles[2]).toBeGreaterThan(angles[1]!);

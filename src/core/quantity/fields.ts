@@ -145,6 +145,28 @@ export const holdField: QuantityField = {
 	example: '1.5, 150 cm or 5 ft'
 };
 
+/** Flow of a river, m³/s. */
+export const flowField: QuantityField = {
+	name: 'Flow',
+	units: { 'm3/s': times(1), 'm³/s': times(1), cumecs: times(1), cfs: times(FOOT ** 3) },
+	bare: times(1),
+	possible: [0.001, 10_000],
+	usual: [0.05, 500],
+	show: (value) => `${value >= 10 ? trim(value, 1) : trim(value, 3)} m³/s`,
+	example: '4.2, 4.2 m³/s or 150 cfs'
+};
+
+/** Power of the flow by which a depth or a speed grows. */
+export const exponentField: QuantityField = {
+	name: 'Exponent',
+	units: {},
+	bare: times(1),
+	possible: [0, 1.5],
+	usual: [0.1, 0.8],
+	show: (value) => trim(value, 2),
+	example: '0.4'
+};
+
 /** Water temperature in degrees Celsius. */
 export const temperatureField: QuantityField = {
 	name: 'Temperature',

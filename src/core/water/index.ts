@@ -3,4 +3,5 @@ export * from './properties';
 export * from './lie';
 export * from './column';
 export * from './turbulence';
+export * from './flow';
 export * from './words';

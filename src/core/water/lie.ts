@@ -27,20 +27,67 @@ export interface Lie {
 	readonly approach: number;
 	/** Length of the piece in which the fish may take; the usual one where it is not said. */
 	readonly hold?: number;
-	/** How surely the depth is known, as the standard deviation of its logarithm; judged from the bank where it is not said. */
-	readonly depthSpread?: number;
-	/** That of the surface speed; from timed floats, or judged. */
-	readonly speedSpread?: number;
+	/** How the depth was found; judged from the bank where it is not said. */
+	readonly depthFrom?: DepthFrom;
+	/** The floats that the surface speed comes from; typed where there are none. */
+	readonly timed?: TimedFloats;
+	readonly notes?: string;
+	/** River's flow when depth and speed were found, m³/s. */
+	readonly surveyedAt?: number;
+	/** Depth that would stay if the river stopped running, m; a pool keeps one. */
+	readonly residualDepth?: number;
+}
+
+export const depthsFrom = ['measured', 'judged', 'guessed'] as const;
+export type DepthFrom = (typeof depthsFrom)[number];
+
+/** Standard deviation of the depth's logarithm (our estimates). */
+const DEPTH_SPREAD: Readonly<Record<DepthFrom, number>> = {
+	measured: 0.03,
+	judged: 0.08,
+	guessed: 0.15
+};
+
+/** A leaf or a float timed over a distance, several times. */
+export interface TimedFloats {
+	/** m */
+	readonly over: number;
+	/** s, each run. */
+	readonly seconds: readonly number[];
+}
+
+/** However often it is timed, a line beside is faster or slower (our estimate). */
+const LINE_SPREAD = 0.05;
+/** What one run scatters while there is but one (our estimate: thumb and eye over a few seconds). */
+const ONE_RUN = 0.1;
+
+/**
+ * Surface speed from timed floats: the mean of the runs' speeds.
+ *
+ * @returns m/s; the standard deviations of the logarithm of one run and of what is then believed
+ */
+export function speedOf({ over, seconds }: TimedFloats): {
+	readonly speed: number;
+	readonly scatter: number;
+	readonly spread: number;
+} {
+	const logs = seconds.map((s) => Math.log(over / s));
+	const n = logs.length;
+	const mean = logs.reduce((a, b) => a + b, 0) / n;
+	const scatter =
+		n > 1 ? Math.sqrt(logs.reduce((a, b) => a + (b - mean) ** 2, 0) / (n - 1)) : ONE_RUN;
+	const speed = seconds.reduce((sum, s) => sum + over / s, 0) / n;
+	return { speed, scatter, spread: Math.hypot(scatter / Math.sqrt(n), LINE_SPREAD) };
 }
 
 /** The beliefs as they stand for this lie: what was measured there is believed more. */
-export function beliefsIn({ depthSpread, speedSpread }: Lie, beliefs: Beliefs): Beliefs {
-	if (depthSpread === undefined && speedSpread === undefined) return beliefs;
+export function beliefsIn({ depthFrom, timed }: Lie, beliefs: Beliefs): Beliefs {
+	if (depthFrom === undefined && timed === undefined) return beliefs;
 	const depth = beliefs['water.depth'];
 	const speed = beliefs['water.speed'];
 	return {
 		...beliefs,
-		'water.depth': { ...depth, spread: depthSpread ?? depth.spread },
-		'water.speed': { ...speed, spread: speedSpread ?? speed.spread }
+		'water.depth': { ...depth, spread: depthFrom ? DEPTH_SPREAD[depthFrom] : depth.spread },
+		'water.speed': { ...speed, spread: timed ? speedOf(timed).spread : speed.spread }
 	};
 }

@@ -1,12 +1,25 @@
-import { approachField, depthField, speedField, zoneField } from '../quantity/index';
-import type { Lie } from './lie';
+import {
+	approachField,
+	depthField,
+	flowField,
+	holdField,
+	speedField,
+	zoneField
+} from '../quantity/index';
+import { USUAL_HOLD, type Lie } from './lie';
 
 const fields: readonly (readonly [string, (lie: Lie) => string])[] = [
 	['depth', (lie) => depthField.show(lie.depth)],
 	['surface speed', (lie) => speedField.show(lie.surfaceSpeed)],
 	['bed', (lie) => lie.bed],
 	['zone', (lie) => zoneField.show(lie.zoneTop)],
-	['approach', (lie) => approachField.show(lie.approach)]
+	['approach', (lie) => approachField.show(lie.approach)],
+	['hold', (lie) => holdField.show(lie.hold ?? USUAL_HOLD)],
+	['depth is', (lie) => lie.depthFrom ?? 'judged'],
+	['floats timed', (lie) => (lie.timed ? `${lie.timed.seconds.length}` : 'none')],
+	['flow at the survey', (lie) => (lie.surveyedAt ? flowField.show(lie.surveyedAt) : 'not said')],
+	['residual depth', (lie) => (lie.residualDepth ? depthField.show(lie.residualDepth) : 'none')],
+	['notes', (lie) => (lie.notes ? `“${lie.notes}”` : 'none')]
 ];
 
 /** A lie in a few words: 0.9 m, 0.7 m/s, cobble. */

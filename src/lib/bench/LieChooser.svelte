@@ -21,7 +21,8 @@
 			return { id: row.id, name: row.name, detail: river ? `${words} · ${river.name}` : words };
 		})
 	);
-	const set = (part: Partial<Lie>) => bench.water && bench.setWater({ ...bench.water, ...part });
+	const set = (part: Partial<Lie>) =>
+		bench.surveyed && bench.setWater({ ...bench.surveyed, ...part });
 </script>
 
 <RowList
@@ -34,9 +35,9 @@
 		onchosen();
 	}}
 />
-{#if bench.lie && bench.water}
+{#if bench.lie && bench.surveyed}
 	{@const lie = bench.lie}
-	{@const water = bench.water}
+	{@const water = bench.surveyed}
 	<!-- What is half typed belongs to this lie and must not reach the next. -->
 	{#key lie.id}
 		<NameField
@@ -49,7 +50,7 @@
 				{water}
 				{set}
 				temperature={bench.river?.body.temperatureC ?? null}
-				setTemperature={(celsius) => bench.setTemperature(celsius)}
+				setTemperature={(temperatureC) => bench.setRiver({ temperatureC })}
 				wide
 			/>
 		</div>

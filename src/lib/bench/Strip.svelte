@@ -20,17 +20,31 @@
 		wetWeightFigure
 	} from '$lib/ui/figures';
 	import FlyChooser from './FlyChooser.svelte';
+	import { rigWords } from '$core/rig/index';
+	import { shelfOf } from '$lib/contract/shelf';
+	import { wayWords } from '$lib/controls/rig';
+	import { useDrift } from '$lib/state/context';
+	import { goodDrift } from '$lib/state/preferences.svelte';
+	import { driftAnswer } from '$lib/ui/drift-words';
+	import DriftAnswer from './DriftAnswer.svelte';
 	import LieChooser from './LieChooser.svelte';
+	import RigChooser from './RigChooser.svelte';
 
 	interface Props {
 		bench: Bench;
-		open: 'fly' | 'lie' | null;
+		open: 'fly' | 'rig' | 'lie' | null;
 		showHistory: (row: DocumentRow) => void;
 		showHow: () => void;
 	}
 	let { bench, open = $bindable(), showHistory, showHow }: Props = $props();
 
 	const prediction = $derived(bench.prediction);
+	const drift = useDrift();
+	$effect(() => goodDrift.load());
+	$effect(() => drift.follow(bench.driftQuestion, goodDrift.current, shelfOf(bench.lots, false)));
+	const drifted = $derived(
+		bench.rig && drift.single && driftAnswer(drift.single, drift.band, bench.rig.way)
+	);
 	const mass = $derived(prediction && massFigure(prediction.mass));
 	const wet = $derived(
 		prediction?.submergedWeight ? wetWeightFigure(prediction.submergedWeight) : null
@@ -44,7 +58,7 @@
 	let spoken = $state('');
 	$effect(() => {
 		const words = prediction
-			? `${mass?.number} gram, ${speed ? `sinks ${speed.number} centimetres a second, ${prediction.sink.attitude}` : 'floats'}${bench.lie && !prediction.floats ? `. ${bench.lie.name}: ${verdictWords[prediction.verdict]}` : ''}`
+			? `${mass?.number} gram, ${speed ? `sinks ${speed.number} centimetres a second, ${prediction.sink.attitude}` : 'floats'}${bench.lie && !prediction.floats ? `. ${bench.lie.name}: ${drifted ? [drifted.title, drifted.often].filter(Boolean).join(', ') : verdictWords[prediction.verdict]}` : ''}`
 			: '';
 		const timer = setTimeout(() => (spoken = words), 800);
 		return () => clearTimeout(timer);
@@ -52,6 +66,7 @@
 
 	/** Choosers open below the answer, which must stay in sight while they change it. */
 	let flyThird = $state<HTMLElement | null>(null);
+	let rigThird = $state<HTMLElement | null>(null);
 	let lieThird = $state<HTMLElement | null>(null);
 
 	const trigger =
@@ -145,10 +160,37 @@
 		{/if}
 	</div>
 
-	<div class="min-w-0">
-		<div class="flex items-baseline gap-2 px-2 py-1 max-md:hidden">
-			{@render third('Rig', 'free sinking', 'no line yet')}
-		</div>
+	<div class="min-w-0" bind:this={rigThird}>
+		<Popover.Root bind:open={() => open === 'rig', (is) => (open = is ? 'rig' : null)}>
+			<Popover.Trigger class={trigger} title="Choose or change a rig (R)">
+				{@render third(
+					'Rig',
+					bench.rigRow?.name ?? 'free sinking',
+					bench.rig ? `${wayWords[bench.rig.way]}, ${rigWords(bench.rig)}` : 'no line'
+				)}
+				<ChevronDown size={16} class="shrink-0 self-center" />
+			</Popover.Trigger>
+			<Popover.Portal>
+				<Popover.Content
+					role="dialog"
+					aria-label="Choose or change a rig"
+					class="{panel} w-[min(34rem,94vw)]"
+					align="center"
+					side="bottom"
+					avoidCollisions={false}
+					customAnchor={rigThird}
+				>
+					<RigChooser
+						{bench}
+						onchosen={() => (open = null)}
+						showHistory={(row) => {
+							open = null;
+							showHistory(row);
+						}}
+					/>
+				</Popover.Content>
+			</Popover.Portal>
+		</Popover.Root>
 		{#if prediction}
 			<div class="px-2 pt-1 pb-3 max-md:flex max-md:items-baseline max-md:gap-2 max-md:pb-1">
 				<button
@@ -208,6 +250,8 @@
 				{#if prediction.floats}
 					<div class="text-4xl leading-tight font-semibold max-md:text-2xl">Floats</div>
 					<div class="text-sm text-quiet">Lighter than the water it displaces.</div>
+				{:else if bench.rig && drift.single && drifted}
+					<DriftAnswer {bench} {drift} single={drift.single} answer={drifted} />
 				{:else}
 					<button
 						type="button"

@@ -1,10 +1,14 @@
 import { recipeChange } from '$core/fly/index';
+import { rigChange } from '$core/rig/index';
+import { flowField } from '$core/quantity/index';
 import { lieChange } from '$core/water/index';
 import {
 	lieFromDocument,
 	recipeFromDocument,
+	rigFromDocument,
 	type DocumentRow,
-	type LotBodyDocument
+	type LotBodyDocument,
+	type RiverBodyDocument
 } from './documents';
 import { leftOf, lotWords, materialOf, measuredWords } from './lots';
 
@@ -43,23 +47,36 @@ function bodyChange(a: DocumentRow, b: DocumentRow): Difference {
 		return lieChange(lieFromDocument(a.body), lieFromDocument(b.body));
 	}
 	if (a.kind === 'lot' && b.kind === 'lot') return lotChange(a.body, b.body);
-	if (a.kind === 'river' && b.kind === 'river' && a.body.temperatureC !== b.body.temperatureC) {
-		return {
-			paths: ['temperature'],
-			words: `water ${a.body.temperatureC} °C to ${b.body.temperatureC} °C`
-		};
+	if (a.kind === 'rig' && b.kind === 'rig') {
+		return rigChange(rigFromDocument(a.body), rigFromDocument(b.body));
 	}
+	if (a.kind === 'river' && b.kind === 'river') return riverChange(a.body, b.body);
 	return { paths: [], words: '' };
 }
 
+function riverChange(a: RiverBodyDocument, b: RiverBodyDocument): Difference {
+	const flow = ({ flowM3s }: RiverBodyDocument) =>
+		flowM3s === undefined ? 'not said' : flowField.show(flowM3s);
+	return shownChange([
+		['temperature', `${a.temperatureC} °C`, `${b.temperatureC} °C`],
+		['flow', flow(a), flow(b)],
+		['depth’s exponent', String(a.depthExponent ?? 'usual'), String(b.depthExponent ?? 'usual')],
+		['speed’s exponent', String(a.speedExponent ?? 'usual'), String(b.speedExponent ?? 'usual')]
+	]);
+}
+
 function lotChange(a: LotBodyDocument, b: LotBodyDocument): Difference {
-	const shown: readonly (readonly [string, string, string])[] = [
+	return shownChange([
 		['material', materialOf(a) ?? '', materialOf(b) ?? ''],
 		['what it is', lotWords(a), lotWords(b)],
 		['measured', measuredWords(a) || 'nothing', measuredWords(b) || 'nothing'],
 		['left', String(leftOf(a)), String(leftOf(b))],
 		['low at', String(a.lowAt ?? 'never'), String(b.lowAt ?? 'never')]
-	];
+	]);
+}
+
+/** @param shown of each part its name, and how it was and is shown */
+function shownChange(shown: readonly (readonly [string, string, string])[]): Difference {
 	const different = shown.filter(([, from, to]) => from !== to);
 	return {
 		paths: different.map(([name]) => name),

@@ -1,4 +1,6 @@
-import type { Bed, Lie } from '$core/water/index';
+import type { LandingKind, LineMaterial, Rig, Stretch, Way } from '$core/rig/index';
+import type { Bed, DepthFrom, Lie } from '$core/water/index';
+import { GRAM, MILLIMETRE } from '$core/quantity/index';
 import { tidy, type RecipeDocument } from './recipe-document';
 
 export { recipeFromDocument, recipeToDocument, type RecipeDocument } from './recipe-document';
@@ -14,6 +16,11 @@ export interface FlyBodyDocument {
 }
 export interface RiverBodyDocument {
 	temperatureC: number;
+	/** Flow of the day. */
+	flowM3s?: number;
+	/** Powers of the flow by which depth and speed grow; the usual ones where they are not said. */
+	depthExponent?: number;
+	speedExponent?: number;
 }
 export interface LieBodyDocument {
 	depthM: number;
@@ -21,6 +28,34 @@ export interface LieBodyDocument {
 	bed: Bed;
 	zoneTopM: number;
 	approachM: number;
+	holdM?: number;
+	depthFrom?: DepthFrom;
+	/** The floats that the surface speed comes from. */
+	timed?: { overM: number; runsS: number[] };
+	notes?: string;
+	/** The river's flow when depth and speed were found. */
+	surveyedAtM3s?: number;
+	residualDepthM?: number;
+}
+
+interface StretchDocument {
+	lengthM: number;
+	diameterMm: number;
+	material: LineMaterial;
+}
+export interface RigBodyDocument {
+	way: Way;
+	rodM: number;
+	tipHeightM: number;
+	/** Share of the surface speed. */
+	lead: number;
+	leader: StretchDocument;
+	tippet: StretchDocument;
+	floatMm: number;
+	carriesG: number;
+	countdownS: number;
+	retrieveMs: number;
+	landing: LandingKind;
 }
 
 /** A packet, a spool or a bag: just one of the materials is there. */
@@ -52,7 +87,7 @@ export interface LotEntry {
 /** The lie that an empty database starts with; until it is changed the page asks for the person's own water. */
 export const FIRST_LIE = 'First lie';
 
-export const documentKinds = ['fly', 'lie', 'river', 'lot'] as const;
+export const documentKinds = ['fly', 'rig', 'lie', 'river', 'lot'] as const;
 export type DocumentKind = (typeof documentKinds)[number];
 
 interface Stored<Kind extends DocumentKind, Body> {
@@ -67,7 +102,8 @@ export type FlyRow = Stored<'fly', FlyBodyDocument>;
 export type RiverRow = Stored<'river', RiverBodyDocument>;
 export type LieRow = Stored<'lie', LieBodyDocument> & { readonly riverId: string };
 export type LotRow = Stored<'lot', LotBodyDocument>;
-export type DocumentRow = FlyRow | LieRow | RiverRow | LotRow;
+export type RigRow = Stored<'rig', RigBodyDocument>;
+export type DocumentRow = FlyRow | RigRow | LieRow | RiverRow | LotRow;
 
 export function lieFromDocument(body: LieBodyDocument): Lie {
 	return {
@@ -75,7 +111,15 @@ export function lieFromDocument(body: LieBodyDocument): Lie {
 		surfaceSpeed: body.surfaceSpeedMs,
 		bed: body.bed,
 		zoneTop: body.zoneTopM,
-		approach: body.approachM
+		approach: body.approachM,
+		...(body.holdM === undefined ? {} : { hold: body.holdM }),
+		...(body.depthFrom === undefined ? {} : { depthFrom: body.depthFrom }),
+		...(body.timed === undefined
+			? {}
+			: { timed: { over: body.timed.overM, seconds: body.timed.runsS } }),
+		...(body.notes === undefined ? {} : { notes: body.notes }),
+		...(body.surveyedAtM3s === undefined ? {} : { surveyedAt: body.surveyedAtM3s }),
+		...(body.residualDepthM === undefined ? {} : { residualDepth: body.residualDepthM })
 	};
 }
 
@@ -85,14 +129,67 @@ export function lieToDocument(lie: Lie): LieBodyDocument {
 		surfaceSpeedMs: tidy(lie.surfaceSpeed),
 		bed: lie.bed,
 		zoneTopM: tidy(lie.zoneTop),
-		approachM: tidy(lie.approach)
+		approachM: tidy(lie.approach),
+		...(lie.hold === undefined ? {} : { holdM: tidy(lie.hold) }),
+		...(lie.depthFrom === undefined ? {} : { depthFrom: lie.depthFrom }),
+		...(lie.timed === undefined
+			? {}
+			: { timed: { overM: tidy(lie.timed.over), runsS: lie.timed.seconds.map(tidy) } }),
+		...(lie.notes === undefined ? {} : { notes: lie.notes }),
+		...(lie.surveyedAt === undefined ? {} : { surveyedAtM3s: tidy(lie.surveyedAt) }),
+		...(lie.residualDepth === undefined ? {} : { residualDepthM: tidy(lie.residualDepth) })
 	};
 }
+
+export function rigFromDocument(body: RigBodyDocument): Rig {
+	return {
+		way: body.way,
+		rod: body.rodM,
+		tipHeight: body.tipHeightM,
+		lead: body.lead,
+		leader: stretchFrom(body.leader),
+		tippet: stretchFrom(body.tippet),
+		float: body.floatMm * MILLIMETRE,
+		carries: body.carriesG * GRAM,
+		countdown: body.countdownS,
+		retrieve: body.retrieveMs,
+		landing: body.landing
+	};
+}
+
+export function rigToDocument(rig: Rig): RigBodyDocument {
+	return {
+		way: rig.way,
+		rodM: tidy(rig.rod),
+		tipHeightM: tidy(rig.tipHeight),
+		lead: tidy(rig.lead),
+		leader: stretchTo(rig.leader),
+		tippet: stretchTo(rig.tippet),
+		floatMm: tidy(rig.float / MILLIMETRE),
+		carriesG: tidy(rig.carries / GRAM),
+		countdownS: tidy(rig.countdown),
+		retrieveMs: tidy(rig.retrieve),
+		landing: rig.landing
+	};
+}
+
+const stretchFrom = ({ lengthM, diameterMm, material }: StretchDocument): Stretch => ({
+	length: lengthM,
+	diameter: diameterMm * MILLIMETRE,
+	material
+});
+const stretchTo = ({ length, diameter, material }: Stretch): StretchDocument => ({
+	lengthM: tidy(length),
+	diameterMm: tidy(diameter / MILLIMETRE),
+	material
+});
 
 /** What was on the strip when the person left. */
 export interface StripSelection {
 	flyId: string | null;
 	lieId: string | null;
+	/** null: free of any line. */
+	rigId: string | null;
 }
 
 /** One document's change, as undo and redo report it; null where it is gone. */
@@ -155,6 +252,7 @@ export interface Snapshot {
 	/** Changes whenever anything is kept; a window that knows another one is stale. */
 	readonly stand: string;
 	readonly flies: FlyRow[];
+	readonly rigs: RigRow[];
 	readonly lies: LieRow[];
 	readonly rivers: RiverRow[];
 	readonly lots: LotRow[];

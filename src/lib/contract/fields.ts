@@ -2,6 +2,7 @@ import 'reflect-metadata';
 import { Type } from 'class-transformer';
 import {
 	ArrayMaxSize,
+	ArrayMinSize,
 	Equals,
 	IsArray,
 	IsBoolean,
@@ -236,6 +237,41 @@ export function Many(name: string, type: () => new () => object, most: number): 
 			ValidateNested({ each: true, message }),
 			Type(type)
 		]
+	);
+}
+
+/** A list of numbers of the same kind, at least one. */
+export function Numbers(
+	name: string,
+	[low, high]: readonly [number, number],
+	most: number
+): PropertyDecorator {
+	const message = `${name} must be a list of 1 to ${most} numbers from ${low} to ${high}.`;
+	return field(
+		() => ({
+			type: 'array',
+			items: { type: 'number', minimum: low, maximum: high },
+			minItems: 1,
+			maxItems: most
+		}),
+		[
+			IsArray({ message }),
+			ArrayMinSize(1, { message }),
+			ArrayMaxSize(most, { message }),
+			IsNumber({ allowNaN: false, allowInfinity: false }, { each: true, message }),
+			Min(low, { each: true, message }),
+			Max(high, { each: true, message })
+		]
+	);
+}
+
+/** Words of a person's own, or nothing. */
+export function Text(name: string, most: number): PropertyDecorator {
+	const message = `${name} must be text of at most ${most} characters.`;
+	return field(
+		() => ({ type: 'string', maxLength: most }),
+		[IfGiven(), IsString({ message }), Length(0, most, { message })],
+		false
 	);
 }
 

@@ -4,6 +4,7 @@ import {
 	type FlyRow,
 	type LieRow,
 	type LotRow,
+	type RigRow,
 	type RiverRow
 } from './documents';
 
@@ -21,6 +22,10 @@ export function lieFile({ id, name, body }: LieRow, river: RiverRow) {
 		body,
 		river: { id: river.id, name: river.name, body: river.body }
 	};
+}
+
+export function rigFile({ id, name, body }: RigRow) {
+	return { format: 'gravitas/rig', version: DOCUMENT_VERSION, id, name, body };
 }
 
 export function lotFile({ id, name, body }: LotRow) {

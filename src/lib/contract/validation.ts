@@ -14,6 +14,20 @@ import {
 import {
 	approachField,
 	beadDiameterField,
+	carriesField,
+	countdownField,
+	exponentField,
+	floatField,
+	flowField,
+	GRAM,
+	holdField,
+	leadField,
+	leaderField,
+	lineDiameterField,
+	retrieveField,
+	rodField,
+	tipHeightField,
+	tippetField,
 	coilWireField,
 	denierField,
 	HOOK_SIZE_RANGE,
@@ -28,7 +42,15 @@ import {
 	zoneField
 } from '$core/quantity/index';
 import { priorBeliefs } from '$core/belief/index';
-import { beds, type Bed } from '$core/water/index';
+import {
+	landings,
+	lineMaterials,
+	ways,
+	type LandingKind,
+	type LineMaterial,
+	type Way
+} from '$core/rig/index';
+import { beds, depthsFrom, type Bed, type DepthFrom } from '$core/water/index';
 import { DOCUMENT_VERSION } from './documents';
 import { RecipeRequest } from './recipe-validation';
 import type { RecipeDocument } from './recipe-document';
@@ -42,9 +64,11 @@ import {
 	MapOf,
 	Name,
 	Nested,
+	Numbers,
 	OneOf,
 	Positive,
 	Quantity,
+	Text,
 	Whole,
 	YesNo
 } from './fields';
@@ -108,6 +132,14 @@ class FlyBodyRequest {
 
 class RiverBodyRequest {
 	@Quantity(temperatureField) temperatureC!: number;
+	@Quantity(flowField, 1, true) flowM3s?: number;
+	@Quantity({ ...exponentField, name: 'Depth’s exponent' }, 1, true) depthExponent?: number;
+	@Quantity({ ...exponentField, name: 'Speed’s exponent' }, 1, true) speedExponent?: number;
+}
+
+class TimedRequest {
+	@Quantity({ ...approachField, name: 'The distance' }) overM!: number;
+	@Numbers('The runs', [0.2, 600], 20) runsS!: number[];
 }
 
 class LieBodyRequest {
@@ -116,6 +148,37 @@ class LieBodyRequest {
 	@OneOf('Bed', beds) bed!: Bed;
 	@Quantity(zoneField) zoneTopM!: number;
 	@Quantity(approachField) approachM!: number;
+	@Quantity(holdField, 1, true) holdM?: number;
+	@OneOf('How the depth was found', depthsFrom, true) depthFrom?: DepthFrom;
+	@Nested('The timed floats', () => TimedRequest, 'optional') timed?: TimedRequest;
+	@Text('The notes', 2000) notes?: string;
+	@Quantity({ ...flowField, name: 'Flow at the survey' }, 1, true) surveyedAtM3s?: number;
+	@Quantity({ ...depthField, name: 'Residual depth', possible: [0, 10] }, 1, true)
+	residualDepthM?: number;
+}
+
+class LeaderRequest {
+	@Quantity(leaderField) lengthM!: number;
+	@Quantity(lineDiameterField, MILLIMETRE) diameterMm!: number;
+	@OneOf('The material', lineMaterials) material!: LineMaterial;
+}
+class TippetRequest {
+	@Quantity(tippetField) lengthM!: number;
+	@Quantity(lineDiameterField, MILLIMETRE) diameterMm!: number;
+	@OneOf('The material', lineMaterials) material!: LineMaterial;
+}
+class RigBodyRequest {
+	@OneOf('The way of fishing', ways) way!: Way;
+	@Quantity(rodField) rodM!: number;
+	@Quantity(tipHeightField) tipHeightM!: number;
+	@Quantity(leadField) lead!: number;
+	@Nested('The leader', () => LeaderRequest) leader!: LeaderRequest;
+	@Nested('The tippet', () => TippetRequest) tippet!: TippetRequest;
+	@Quantity(floatField, MILLIMETRE) floatMm!: number;
+	@Quantity(carriesField, GRAM) carriesG!: number;
+	@Quantity(countdownField) countdownS!: number;
+	@Quantity(retrieveField) retrieveMs!: number;
+	@OneOf('The landing', landings) landing!: LandingKind;
 }
 
 /** A new document; an edit adds the revision that it saw. */
@@ -133,6 +196,10 @@ export class RiverRequest extends DocumentRequest {
 	@Nested('The body', () => RiverBodyRequest) body!: RiverBodyRequest;
 }
 
+export class RigRequest extends DocumentRequest {
+	@Nested('The body', () => RigBodyRequest) body!: RigBodyRequest;
+}
+
 export class LotRequest extends DocumentRequest {
 	@Nested('The body', () => LotBodyRequest) body!: LotBodyRequest;
 }
@@ -145,6 +212,7 @@ export class LieRequest extends DocumentRequest {
 export class StripRequest {
 	@Id('flyId must be the id of a fly, or null.', 'or null') flyId!: string | null;
 	@Id('lieId must be the id of a lie, or null.', 'or null') lieId!: string | null;
+	@Id('rigId must be the id of a rig, or null.', 'or null') rigId!: string | null;
 }
 
 /** What every document file says of itself. */
@@ -162,6 +230,12 @@ class DocumentFile {
 export class FlyFile extends DocumentFile {
 	@Exactly('gravitas/fly', 'The format must be gravitas/fly.') format!: 'gravitas/fly';
 	@Nested('The body', () => FlyBodyRequest) body!: FlyBodyRequest;
+}
+
+/** A rig as a file of its own. */
+export class RigFile extends DocumentFile {
+	@Exactly('gravitas/rig', 'The format must be gravitas/rig.') format!: 'gravitas/rig';
+	@Nested('The body', () => RigBodyRequest) body!: RigBodyRequest;
 }
 
 /** A lot of the stock as a file of its own. */
@@ -210,6 +284,8 @@ class LieOfPrediction extends LieBodyRequest {
 export class PredictRequest {
 	@Nested('The fly', () => FlyBodyRequest) fly!: FlyBodyRequest;
 	@Nested('The lie', () => LieOfPrediction) lie!: LieOfPrediction;
+	/** How it is fished; without it the fly sinks free of any line. */
+	@Nested('The rig', () => RigBodyRequest, 'optional') rig?: RigBodyRequest;
 	/** What is believed of single parameters, in place of what Gravitas believes. */
 	@MapOf('The beliefs', Object.keys(priorBeliefs), () => BeliefRequest)
 	beliefs?: Record<string, unknown>;

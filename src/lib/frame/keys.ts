@@ -5,7 +5,7 @@ import type { Bench } from '$lib/state/bench.svelte';
 
 /** What the Bench's keys may open. */
 export interface KeyTargets {
-	chooser(which: 'fly' | 'lie'): void;
+	chooser(which: 'fly' | 'rig' | 'lie'): void;
 	rename(): void;
 	/** Takes the lever at a place of the list. */
 	lever(place: number): void;
@@ -54,6 +54,7 @@ export function bindEverywhere(bench: Bench, showKeys: () => void): () => void {
 export function bindKeys(bench: Bench, targets: KeyTargets): () => void {
 	return tinykeys(window, {
 		f: plain(() => targets.chooser('fly')),
+		r: plain(() => targets.chooser('rig')),
 		w: plain(() => targets.chooser('lie')),
 		'[': plain(() => bench.turn('fly', -1)),
 		']': plain(() => bench.turn('fly', 1)),

@@ -1,7 +1,13 @@
 import { json } from '@sveltejs/kit';
 import type { DocumentKind, ErrorAnswer } from '$lib/contract/documents';
 import { parse } from '$lib/contract/parse';
-import { FlyRequest, LieRequest, LotRequest, RiverRequest } from '$lib/contract/validation';
+import {
+	FlyRequest,
+	LieRequest,
+	LotRequest,
+	RigRequest,
+	RiverRequest
+} from '$lib/contract/validation';
 import { currentStore } from './current-store';
 import { BackupError } from './db/backup-file';
 import { DATA_CORRUPTED, DatabaseError, DISK_FULL, UNKNOWN_OUTCOME } from './db/database';
@@ -9,15 +15,17 @@ import { DataFolderError } from './db/folder';
 import { readBody, readJson } from './json';
 import { Refusal, type Store } from './store/index';
 
-export type Collection = 'flies' | 'lies' | 'rivers' | 'lots';
+export type Collection = 'flies' | 'rigs' | 'lies' | 'rivers' | 'lots';
 export const kindOf: Readonly<Record<Collection, DocumentKind>> = {
 	flies: 'fly',
+	rigs: 'rig',
 	lies: 'lie',
 	rivers: 'river',
 	lots: 'lot'
 };
 const requests = {
 	fly: FlyRequest,
+	rig: RigRequest,
 	lie: LieRequest,
 	river: RiverRequest,
 	lot: LotRequest
@@ -82,7 +90,7 @@ export function checked<T extends object>(raw: unknown, type: new () => T, where
 /** A document of the collection's kind from the request. */
 export async function documentOf(request: Request, kind: DocumentKind) {
 	const { name, body, id, revision, ...rest } = await bodyOf<
-		FlyRequest | LieRequest | RiverRequest | LotRequest
+		FlyRequest | RigRequest | LieRequest | RiverRequest | LotRequest
 	>(request, requests[kind]);
 	const riverId = (rest as Partial<LieRequest>).riverId;
 	return {

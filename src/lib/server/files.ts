@@ -1,5 +1,5 @@
 import type { DocumentKind, FlyRow, LieRow, RiverRow } from '$lib/contract/documents';
-import { flyFile, lieFile, lotFile, riverFile } from '$lib/contract/files';
+import { flyFile, lieFile, lotFile, rigFile, riverFile } from '$lib/contract/files';
 import type { Store } from './store/index';
 
 /** A stored document as the content of a file of its own. @throws Refusal with 404 when it is not there */
@@ -13,6 +13,8 @@ export async function fileOf(store: Store, kind: DocumentKind, id: string) {
 				name: row.name,
 				content: lieFile(row, (await store.get('river', row.riverId)) as RiverRow)
 			};
+		case 'rig':
+			return { name: row.name, content: rigFile(row) };
 		case 'lot':
 			return { name: row.name, content: lotFile(row) };
 		case 'river':

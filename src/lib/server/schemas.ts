@@ -1,18 +1,20 @@
 import { schemaOf, type JsonSchema } from '$lib/contract/fields';
-import { FlyFile, LieFile, LotFile, RiverFile } from '$lib/contract/validation';
+import { FlyFile, LieFile, LotFile, RigFile, RiverFile } from '$lib/contract/validation';
 import { Refusal } from './store/refusal';
 
 const files = {
 	'fly.json': FlyFile,
 	'lie.json': LieFile,
 	'river.json': RiverFile,
-	'lot.json': LotFile
+	'lot.json': LotFile,
+	'rig.json': RigFile
 } as const;
 const titles = {
 	'fly.json': 'A fly',
 	'lie.json': 'A lie with its river',
 	'river.json': 'A river with its lies',
-	'lot.json': 'A lot of the stock'
+	'lot.json': 'A lot of the stock',
+	'rig.json': 'A rig'
 } as const;
 
 /** The JSON Schema of a kind of document file. @throws Refusal with 404 for another name */

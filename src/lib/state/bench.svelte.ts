@@ -7,23 +7,30 @@ import {
 	type PartName,
 	type Recipe
 } from '$core/fly/index';
+import { without } from '$core/quantity/index';
 import { settleNear } from '$core/sink/index';
-import { predict } from '$core/predict/index';
+import { predict, type DriftQuestion } from '$core/predict/index';
 import { priorBeliefs, valuesAt } from '$core/belief/index';
-import { compileColumn, fluidAt, type Lie } from '$core/water/index';
+import { starterRig, type Rig } from '$core/rig/index';
+import { compileColumn, fluidAt, lieAtFlow, USUAL_EXPONENTS, type Lie } from '$core/water/index';
 import {
 	FIRST_LIE,
 	lieFromDocument,
 	lieToDocument,
 	recipeFromDocument,
 	recipeToDocument,
+	rigFromDocument,
+	rigToDocument,
 	type ActionAnswer,
 	type DocumentKind,
 	type DocumentRow,
 	type FlyRow,
+	type LieBodyDocument,
 	type LieRow,
 	type LotBodyDocument,
 	type LotRow,
+	type RigRow,
+	type RiverBodyDocument,
 	type Snapshot,
 	type StripSelection
 } from '$lib/contract/documents';
@@ -39,9 +46,16 @@ const NO_LIE: Lie = { depth: 1, surfaceSpeed: 0, bed: 'gravel', zoneTop: 0.2, ap
 const NO_TEMPERATURE = 10;
 const MEDIANS = valuesAt(priorBeliefs);
 
-/** What is on the strip, the fly and the lie, and their answer. */
+type OnStrip = 'fly' | 'rig' | 'lie';
+
+/** A lie's figures for another one: what was found at this place alone stays behind. */
+function plainLie(body: LieBodyDocument): LieBodyDocument {
+	return without(without(body, 'timed'), 'notes');
+}
+
+/** What is on the strip, the fly, the rig and the lie, and their answer. */
 export class Bench extends Documents {
-	private selection = $state.raw<StripSelection>({ flyId: null, lieId: null });
+	private selection = $state.raw<StripSelection>({ flyId: null, lieId: null, rigId: null });
 	private selecting: Promise<unknown> = Promise.resolve();
 
 	readonly fly = $derived(
@@ -50,6 +64,8 @@ export class Bench extends Documents {
 	readonly lie = $derived(
 		this.lieRows.find((row) => row.id === this.selection.lieId) ?? this.lies[0] ?? null
 	);
+	/** How it is fished; null: free of any line. */
+	readonly rigRow = $derived(this.rigRows.find((row) => row.id === this.selection.rigId) ?? null);
 	readonly river = $derived(
 		this.riverRows.find((row) => row.id === this.lie?.riverId) ?? this.rivers[0] ?? null
 	);
@@ -60,13 +76,31 @@ export class Bench extends Documents {
 	readonly waterOrStill = $derived.by(() => this.water ?? NO_LIE);
 	private readonly flyBody = $derived(this.fly?.body ?? null);
 	private readonly lieBody = $derived(this.lie?.body ?? null);
+	private readonly rigBody = $derived(this.rigRow?.body ?? null);
+	private readonly riverBody = $derived(this.river?.body ?? null);
 	/** True until a new person has said anything about the water they fish. */
 	readonly asksForWater = $derived(
 		this.lieRows.length === 1 && this.lie?.name === FIRST_LIE && this.lie.revision === 1
 	);
 	readonly recipe = $derived(this.flyBody && recipeFromDocument(this.flyBody.recipe));
-	readonly water = $derived(this.lieBody && lieFromDocument(this.lieBody));
+	/** The lie as it was surveyed. */
+	readonly surveyed = $derived(this.lieBody && lieFromDocument(this.lieBody));
+	readonly flow = $derived(this.riverBody?.flowM3s ?? null);
+	readonly exponents = $derived({
+		depth: this.riverBody?.depthExponent ?? USUAL_EXPONENTS.depth,
+		speed: this.riverBody?.speedExponent ?? USUAL_EXPONENTS.speed
+	});
+	/** And as it is at the river's flow of the day. */
+	readonly today = $derived(this.surveyed && lieAtFlow(this.surveyed, this.flow, this.exponents));
+	readonly water = $derived(this.today?.lie ?? null);
+	readonly rig = $derived(this.rigBody && rigFromDocument(this.rigBody));
 	readonly temperature = $derived(this.river?.body.temperatureC ?? NO_TEMPERATURE);
+	/** What the drift is asked; null while something of it is missing, or it is fished without a line. */
+	readonly driftQuestion: DriftQuestion | null = $derived(
+		this.recipe && this.rig && this.water
+			? { recipe: this.recipe, rig: this.rig, lie: this.water, celsius: this.temperature }
+			: null
+	);
 	readonly prediction = $derived(
 		this.recipe && predict(this.recipe, this.waterOrStill, this.temperature)
 	);
@@ -120,8 +154,12 @@ export class Bench extends Documents {
 		if (this.lie) this.change({ ...this.lie, body: lieToDocument(lie) });
 	}
 
-	setTemperature(temperatureC: number): void {
-		if (this.river) this.change({ ...this.river, body: { temperatureC } });
+	setRig(rig: Rig): void {
+		if (this.rigRow) this.change({ ...this.rigRow, body: rigToDocument(rig) });
+	}
+
+	setRiver(change: Partial<RiverBodyDocument>): void {
+		if (this.river) this.change({ ...this.river, body: { ...this.river.body, ...change } });
 	}
 
 	selectFly(id: string | null): void {
@@ -132,14 +170,24 @@ export class Bench extends Documents {
 		this.select({ ...this.selection, lieId: id });
 	}
 
+	selectRig(id: string | null): void {
+		this.select({ ...this.selection, rigId: id });
+	}
+
 	/** The next or previous fly or lie by name, round the ends. */
-	turn(kind: 'fly' | 'lie', by: 1 | -1): void {
-		const rows: readonly DocumentRow[] = kind === 'fly' ? this.flies : this.lies;
-		const current = kind === 'fly' ? this.fly : this.lie;
-		if (!current || rows.length < 2) return;
-		const next = neighbour(rows, current.id, by)!;
-		if (kind === 'fly') this.selectFly(next.id);
-		else this.selectLie(next.id);
+	turn(kind: OnStrip, by: 1 | -1): void {
+		const { rows, current } = this.shelfOf(kind);
+		if (rows.length === 0 || (current && rows.length < 2)) return;
+		this.show(kind, current ? neighbour(rows, current.id, by)!.id : rows[0]!.id);
+	}
+
+	private shelfOf(kind: OnStrip): {
+		readonly rows: readonly DocumentRow[];
+		readonly current: DocumentRow | null;
+	} {
+		if (kind === 'fly') return { rows: this.flies, current: this.fly };
+		if (kind === 'rig') return { rows: this.rigs, current: this.rigRow };
+		return { rows: this.lies, current: this.lie };
 	}
 
 	newFly(): Promise<void> {
@@ -194,12 +242,21 @@ export class Bench extends Documents {
 			riverId = this.rivers[0]?.id;
 			if (!riverId) return;
 		}
-		const body = this.lie?.body ?? lieToDocument({ ...NO_LIE, surfaceSpeed: 0.6 });
+		const body = this.lie
+			? plainLie(this.lie.body)
+			: lieToDocument({ ...NO_LIE, surfaceSpeed: 0.6 });
 		await this.make('lie', { name: freeName('New lie', this.lieRows), riverId, body });
 	}
 
+	newRig(): Promise<void> {
+		return this.make('rig', {
+			name: freeName('New rig', this.rigRows),
+			body: rigToDocument(this.rig ?? starterRig)
+		});
+	}
+
 	/** A copy beside the original, and on the strip. */
-	async duplicate(row: FlyRow | LieRow): Promise<void> {
+	async duplicate(row: FlyRow | RigRow | LieRow): Promise<void> {
 		this.show(row.kind, await this.createFrom(row, `${clipped(row.name, 70)} copy`));
 	}
 
@@ -211,11 +268,12 @@ export class Bench extends Documents {
 	}
 
 	/** Deletes without asking: undo brings it back. */
-	async remove(row: FlyRow | LieRow): Promise<void> {
-		const rows: readonly DocumentRow[] = row.kind === 'fly' ? this.flies : this.lies;
+	async remove(row: FlyRow | RigRow | LieRow): Promise<void> {
+		const { rows } = this.shelfOf(row.kind);
 		const left = rows.length > 1 ? neighbour(rows, row.id, 1) : null;
 		if (!(await this.erase(row))) return;
 		if (row.kind === 'fly') this.selectFly(left?.id ?? null);
+		else if (row.kind === 'rig') this.selectRig(left?.id ?? null);
 		else this.selectLie(left?.id ?? null);
 	}
 
@@ -234,6 +292,7 @@ export class Bench extends Documents {
 	private show(kind: DocumentKind, id: string | null): void {
 		if (id !== null && kind === 'fly') this.selectFly(id);
 		if (id !== null && kind === 'lie') this.selectLie(id);
+		if (id !== null && kind === 'rig') this.selectRig(id);
 	}
 
 	private select(selection: StripSelection): void {

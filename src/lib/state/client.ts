@@ -3,7 +3,8 @@ import type {
 	DocumentKind,
 	ErrorAnswer,
 	HistoryEntry,
-	Snapshot
+	Snapshot,
+	StripSelection
 } from '$lib/contract/documents';
 import type { ImportAnswer, ImportChoice } from '$lib/contract/files';
 
@@ -39,7 +40,8 @@ const collection: Readonly<Record<DocumentKind, string>> = {
 	fly: 'flies',
 	lie: 'lies',
 	river: 'rivers',
-	lot: 'lots'
+	lot: 'lots',
+	rig: 'rigs'
 };
 
 /** How much the browser sends on for a page that is going away. */
@@ -109,6 +111,5 @@ export const api = {
 		});
 		return request('POST', `/api/import?${query}`, form) as Promise<ImportAnswer>;
 	},
-	strip: (selection: { flyId: string | null; lieId: string | null }) =>
-		request('PUT', '/api/strip', selection)
+	strip: (selection: StripSelection) => request('PUT', '/api/strip', selection)
 };

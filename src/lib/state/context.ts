@@ -1,5 +1,9 @@
 import { createContext } from 'svelte';
 import type { Bench } from './bench.svelte';
+import type { DriftState } from './drift.svelte';
 
 /** The one Bench of this window, which outlives the views. */
 export const [useBench, provideBench] = createContext<Bench>();
+
+/** And the drift of what is on its strip. */
+export const [useDrift, provideDrift] = createContext<DriftState>();

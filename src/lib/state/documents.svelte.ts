@@ -10,6 +10,7 @@ import {
 	type HistoryEnds,
 	type LieRow,
 	type LotRow,
+	type RigRow,
 	type RiverRow,
 	type Snapshot
 } from '$lib/contract/documents';
@@ -26,9 +27,10 @@ export interface Notice {
 	readonly passing?: boolean;
 }
 
-/** The flies, lies and rivers as this window shows them; every change is kept by itself. */
+/** The flies, rigs, lies and rivers as this window shows them; every change is kept by itself. */
 export class Documents {
 	protected flyRows = $state.raw<readonly FlyRow[]>([]);
+	protected rigRows = $state.raw<readonly RigRow[]>([]);
 	protected lieRows = $state.raw<readonly LieRow[]>([]);
 	protected riverRows = $state.raw<readonly RiverRow[]>([]);
 	protected lotRows = $state.raw<readonly LotRow[]>([]);
@@ -42,12 +44,14 @@ export class Documents {
 	private stand: string;
 
 	readonly flies = $derived([...this.flyRows].sort(byName));
+	readonly rigs = $derived([...this.rigRows].sort(byName));
 	readonly lies = $derived([...this.lieRows].sort(byName));
 	readonly rivers = $derived([...this.riverRows].sort(byName));
 	readonly lots = $derived([...this.lotRows].sort(byName));
 
 	constructor(data: Snapshot) {
 		this.flyRows = data.flies;
+		this.rigRows = data.rigs;
 		this.lieRows = data.lies;
 		this.riverRows = data.rivers;
 		this.lotRows = data.lots;
@@ -168,6 +172,8 @@ export class Documents {
 		switch (kind) {
 			case 'fly':
 				return this.flyRows;
+			case 'rig':
+				return this.rigRows;
 			case 'lie':
 				return this.lieRows;
 			case 'river':
@@ -191,6 +197,7 @@ export class Documents {
 
 	private put(change: DocumentChange): void {
 		if (change.kind === 'fly') this.flyRows = withChange(this.flyRows, change);
+		else if (change.kind === 'rig') this.rigRows = withChange(this.rigRows, change);
 		else if (change.kind === 'lie') this.lieRows = withChange(this.lieRows, change);
 		else if (change.kind === 'river') this.riverRows = withChange(this.riverRows, change);
 		else this.lotRows = withChange(this.lotRows, change);
@@ -309,8 +316,9 @@ export class Documents {
 	}
 }
 
-const rowsOf = ({ flies, lies, rivers, lots }: Snapshot): DocumentRow[] => [
+const rowsOf = ({ flies, rigs, lies, rivers, lots }: Snapshot): DocumentRow[] => [
 	...flies,
+	...rigs,
 	...lies,
 	...rivers,
 	...lots

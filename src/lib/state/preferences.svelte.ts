@@ -1,3 +1,5 @@
+import { USUAL_WANTED, type Wanted } from '$core/drift/index';
+
 /** How a person likes the drawing, kept in the browser. */
 export interface Preferences {
 	/** The ruler's unit. */
@@ -35,3 +37,35 @@ class DrawingPreferences {
 }
 
 export const drawing = new DrawingPreferences();
+
+const DRIFT_KEY = 'gravitas-good-drift';
+
+/** What a person calls a good drift, kept in the browser. */
+class GoodDrift {
+	current = $state.raw<Wanted>(USUAL_WANTED);
+
+	load(): void {
+		try {
+			const kept = JSON.parse(localStorage.getItem(DRIFT_KEY) ?? '{}') as Partial<Wanted>;
+			const share = (n: unknown, usual: number) =>
+				typeof n === 'number' && n >= 0 && n <= 1 ? n : usual;
+			this.current = {
+				inZone: share(kept.inZone, USUAL_WANTED.inZone),
+				onBed: share(kept.onBed, USUAL_WANTED.onBed)
+			};
+		} catch {
+			// As with the drawing: the usual will do.
+		}
+	}
+
+	set(change: Partial<Wanted>): void {
+		this.current = { ...this.current, ...change };
+		try {
+			localStorage.setItem(DRIFT_KEY, JSON.stringify(this.current));
+		} catch {
+			// The choice lasts as long as the page.
+		}
+	}
+}
+
+export const goodDrift = new GoodDrift();

@@ -153,7 +153,7 @@ export async function restoreBackup(db: Database, path: string): Promise<void> {
 		await insert();
 		await continueCounting(tx);
 		await runMigrations(tx, header.schema);
-		for (const kind of ['river', 'lie', 'fly', 'lot']) {
+		for (const kind of ['river', 'lie', 'fly', 'lot', 'rig']) {
 			await tx.query(`update ${kind} set revision = revision + $1`, [REVISION_JUMP]);
 		}
 	});

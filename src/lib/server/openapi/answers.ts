@@ -5,6 +5,7 @@ import {
 	FlyRequest,
 	LieRequest,
 	LotRequest,
+	RigRequest,
 	RiverRequest,
 	StripRequest
 } from '$lib/contract/validation';
@@ -55,7 +56,8 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 	Lie: row('lie', LieRequest),
 	River: row('river', RiverRequest),
 	Lot: row('lot', LotRequest),
-	Document: { anyOf: [ref('Fly'), ref('Lie'), ref('River'), ref('Lot')] },
+	Rig: row('rig', RigRequest),
+	Document: { anyOf: [ref('Fly'), ref('Rig'), ref('Lie'), ref('River'), ref('Lot')] },
 	History: object({ undo: orNull(text), redo: orNull(text) }),
 	Change: object({
 		kind: { enum: [...documentKinds] },
@@ -76,6 +78,7 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 	Snapshot: object({
 		stand: text,
 		flies: list(ref('Fly')),
+		rigs: list(ref('Rig')),
 		lies: list(ref('Lie')),
 		rivers: list(ref('River')),
 		lots: list(ref('Lot')),

@@ -1,7 +1,14 @@
 import { starterRecipe } from '$core/fly/index';
-import { recipeToDocument } from '$lib/contract/documents';
+import { starterRig } from '$core/rig/index';
+import { recipeToDocument, rigToDocument } from '$lib/contract/documents';
 import { schemaOf } from '$lib/contract/fields';
-import { FlyRequest, LieRequest, LotRequest, RiverRequest } from '$lib/contract/validation';
+import {
+	FlyRequest,
+	LieRequest,
+	LotRequest,
+	RigRequest,
+	RiverRequest
+} from '$lib/contract/validation';
 import { list, ref } from './answers';
 import type { Operation } from './operation';
 
@@ -9,6 +16,7 @@ const FLY = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e01';
 const RIVER = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e02';
 const LIE = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e03';
 const LOT = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e04';
+const RIG = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e05';
 /** An id that nothing has. */
 export const ABSENT = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2eff';
 
@@ -20,8 +28,12 @@ export const water = {
 	surfaceSpeedMs: 0.7,
 	bed: 'cobble',
 	zoneTopM: 0.15,
-	approachM: 2.5
+	approachM: 2.5,
+	holdM: 2,
+	depthFrom: 'measured',
+	timed: { overM: 3, runsS: [4.1, 4.4, 4.3] }
 };
+export const rig = rigToDocument(starterRig);
 
 const beads = {
 	bead: { metal: 'tungsten', shape: 'slotted', diameterMm: 2.8 },
@@ -32,7 +44,7 @@ const beads = {
 const used = { on: '2026-02-03', kind: 'used', amount: 6 };
 
 interface Collection {
-	readonly name: 'flies' | 'rivers' | 'lies' | 'lots';
+	readonly name: 'flies' | 'rigs' | 'rivers' | 'lies' | 'lots';
 	readonly schema: string;
 	readonly request: new () => object;
 	readonly id: string;
@@ -49,6 +61,15 @@ const collections: readonly Collection[] = [
 		first: { name: 'Sill Nymph', body: { recipe } },
 		second: { name: 'Sill Nymph', body: { recipe: heavier } },
 		wrong: { name: 'Sill Nymph', body: { recipe: wide } }
+	},
+	{
+		name: 'rigs',
+		schema: 'Rig',
+		request: RigRequest,
+		id: RIG,
+		first: { name: 'Long tippet', body: rig },
+		second: { name: 'Long tippet', body: { ...rig, way: 'float' } },
+		wrong: { name: 'Long tippet', body: { ...rig, floatMm: 0 } }
 	},
 	{
 		name: 'rivers',

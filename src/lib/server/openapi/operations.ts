@@ -62,11 +62,11 @@ export const operations: readonly Operation[] = [
 	{
 		method: 'put',
 		path: '/api/strip',
-		summary: 'Which fly and lie are on the strip',
+		summary: 'Which fly, rig and lie are on the strip',
 		body: { schema: schemaOf(StripRequest) },
 		answer: { status: 200, content: ref('Strip') },
 		errors: [400, 422],
-		examples: [{ path: '/api/strip', body: { flyId: null, lieId: null }, status: 200 }]
+		examples: [{ path: '/api/strip', body: { flyId: null, lieId: null, rigId: null }, status: 200 }]
 	},
 	{
 		method: 'get',

@@ -19,6 +19,7 @@ interface SqlRow {
 
 const columns: Readonly<Record<DocumentKind, string>> = {
 	fly: 'id, name, body, revision',
+	rig: 'id, name, body, revision',
 	river: 'id, name, body, revision',
 	lot: 'id, name, body, revision',
 	lie: 'id, name, body, revision, river_id'

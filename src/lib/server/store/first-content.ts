@@ -1,6 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import { starterRecipe } from '$core/fly/index';
-import { DOCUMENT_VERSION, FIRST_LIE, recipeToDocument } from '$lib/contract/documents';
+import { starterRig } from '$core/rig/index';
+import {
+	DOCUMENT_VERSION,
+	FIRST_LIE,
+	recipeToDocument,
+	rigToDocument
+} from '$lib/contract/documents';
 import type { Database } from '../db/database';
 import { lotsFromCsv } from '../stock-csv';
 import { putDocument } from './documents';
@@ -22,7 +28,7 @@ async function fillOnce(db: Database, files: readonly NamedJson[]): Promise<void
 		const first = (kind: string) => writes.find((write) => write.kind === kind)?.id ?? null;
 		await tx.query(
 			`insert into setting (key, value) values ('first content', 'true'), ('strip', $1)`,
-			[JSON.stringify({ flyId: first('fly'), lieId: first('lie') })]
+			[JSON.stringify({ flyId: first('fly'), lieId: first('lie'), rigId: first('rig') })]
 		);
 	});
 }
@@ -44,6 +50,16 @@ export function startEmpty(db: Database): Promise<void> {
 				id: randomUUID(),
 				name: 'First nymph',
 				body: { recipe }
+			}
+		},
+		{
+			source: 'first rig',
+			raw: {
+				format: 'gravitas/rig',
+				version,
+				id: randomUUID(),
+				name: 'First rig',
+				body: rigToDocument(starterRig)
 			}
 		},
 		{

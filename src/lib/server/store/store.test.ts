@@ -197,11 +197,11 @@ test('lies and rivers are edited, named in the history and undone as flies are',
 });
 
 test('what was on the strip is there again', async () => {
-	const { flies, lies } = await store.snapshot();
-	const selection = { flyId: flies[2]!.id, lieId: lies[1]!.id };
+	const { flies, lies, rigs } = await store.snapshot();
+	const selection = { flyId: flies[2]!.id, lieId: lies[1]!.id, rigId: rigs[0]!.id };
 	await store.setStrip(selection);
 	expect((await store.snapshot()).strip).toEqual(selection);
-	await store.setStrip({ flyId: null, lieId: null });
+	await store.setStrip({ flyId: null, lieId: null, rigId: null });
 	expect((await store.snapshot()).strip.flyId).toBeNull();
 });
 

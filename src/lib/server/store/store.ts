@@ -10,6 +10,7 @@ import type {
 	HistoryEntry,
 	LieRow,
 	LotRow,
+	RigRow,
 	RiverRow,
 	Snapshot,
 	StripSelection
@@ -81,6 +82,7 @@ export interface Write {
 
 const words: Readonly<Record<DocumentKind, string>> = {
 	fly: 'fly',
+	rig: 'rig',
 	lie: 'lie',
 	river: 'river',
 	lot: 'lot'
@@ -150,10 +152,11 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 				return {
 					stand: stand(),
 					flies: await listDocuments<FlyRow>(tx, 'fly'),
+					rigs: await listDocuments<RigRow>(tx, 'rig'),
 					lies: await listDocuments<LieRow>(tx, 'lie'),
 					rivers: await listDocuments<RiverRow>(tx, 'river'),
 					lots: await listDocuments<LotRow>(tx, 'lot'),
-					strip: strip?.value ?? { flyId: null, lieId: null },
+					strip: { flyId: null, lieId: null, rigId: null, ...strip?.value },
 					history: await historyEnds(tx)
 				};
 			}),

@@ -1,0 +1,185 @@
+import { priorBeliefs, valuesAt } from '../belief/index';
+import type { Drift, Fault, Wanted } from '../drift/index';
+import { buildFly, fitOf, type Recipe } from '../fly/index';
+import { drifting, smoothDrift, type DriftQuestion } from '../predict/index';
+import {
+	floatField,
+	leaderField,
+	leadField,
+	lineDiameterField,
+	tippetField
+} from '../quantity/index';
+import { hangsOnFloat, type Rig } from '../rig/index';
+import type { Lie } from '../water/index';
+import type { Shelf } from './shelf';
+import { stepsFrom } from './steps';
+
+/** One change, on the line, at the vise or in the cast, and the drift that it makes. */
+export interface Mend {
+	readonly words: string;
+	readonly change:
+		{ readonly recipe: Recipe } | { readonly rig: Rig } | { readonly lie: Pick<Lie, 'approach'> };
+	readonly drift: Drift;
+}
+
+/** A thinner tippet than this is not fished (our choice, about 8X). */
+const THINNEST = 0.07e-3;
+/** One X step, m. */
+const X_STEP = 0.0254e-3;
+
+/** What to try against a fault, in the order in which it costs the person least. */
+const remedies: Readonly<Record<Exclude<Fault, 'unsolved'>, readonly string[]>> = {
+	short: ['longer leader'],
+	under: ['bead down', 'larger float', 'more buoyant dry', 'turns less'],
+	never: [
+		'longer leader',
+		'deeper',
+		'slack',
+		'plunge',
+		'thinner',
+		'bead up',
+		'turns more',
+		'slower'
+	],
+	late: [
+		'slack',
+		'plunge',
+		'thinner',
+		'slower',
+		'longer leader',
+		'bead up',
+		'turns more',
+		'approach'
+	],
+	bed: ['shorter', 'faster', 'bead down', 'turns less', 'no wire'],
+	lifted: ['slower', 'longer leader', 'deeper', 'thinner', 'bead up', 'turns more']
+};
+
+/**
+ * The single changes that would make a good drift of one that is not, each tried by a drift in smooth
+ * water at the medians; those that cost least first. Empty when no single change is enough.
+ *
+ * @param most how many are looked for
+ */
+export function mends(
+	question: DriftQuestion,
+	fault: Fault,
+	wanted: Wanted,
+	shelf: Shelf,
+	most = 2
+): Mend[] {
+	if (fault === 'unsolved') return [];
+	const found: Mend[] = [];
+	for (const name of remedies[fault]) {
+		for (const { words, change } of tried(name, question, shelf)) {
+			const lie = 'lie' in change ? { ...question.lie, ...change.lie } : question.lie;
+			const drift = smoothDrift(drifting({ ...question, ...change, lie }), wanted);
+			if (!drift.good) continue;
+			found.push({ words, change, drift });
+			if (found.length >= most) return found;
+			break;
+		}
+	}
+	return found;
+}
+
+type Change = Pick<Mend, 'words' | 'change'>;
+
+/** The steps of a remedy, the smallest first; none where it makes no sense. */
+function tried(name: string, { recipe, rig, lie }: DriftQuestion, shelf: Shelf): Change[] {
+	const { tippet, leader } = rig;
+	const floats = hangsOnFloat(rig);
+	const withRig = (words: string, change: Partial<Rig>): Change => ({
+		words,
+		change: { rig: { ...rig, ...change } }
+	});
+	const round = (metres: number) => Math.round(metres * 20) / 20;
+	switch (name) {
+		case 'thinner':
+			return [1, 2].flatMap((steps) => {
+				const diameter = tippet.diameter - steps * X_STEP;
+				if (diameter < THINNEST) return [];
+				const words = `a tippet of ${lineDiameterField.show(diameter)}`;
+				return [withRig(words, { tippet: { ...tippet, diameter } })];
+			});
+		case 'slack':
+			return rig.landing === 'straight' && !floats
+				? [withRig('a cast with slack', { landing: 'slack' })]
+				: [];
+		case 'plunge':
+			return rig.landing !== 'plunged' && !floats
+				? [withRig('a cast that drives the fly in', { landing: 'plunged' })]
+				: [];
+		case 'slower':
+		case 'faster': {
+			if (rig.way !== 'tight line') return [];
+			const by = name === 'slower' ? -0.1 : 0.1;
+			return [1, 2, 3].flatMap((steps) => {
+				const lead = Math.round(20 * (rig.lead + steps * by)) / 20;
+				return lead > 0.2 && lead < 1.3
+					? [withRig(`the tip led at ${leadField.show(lead)} of the surface`, { lead })]
+					: [];
+			});
+		}
+		case 'longer leader':
+			if (floats || rig.way === 'swing') return [];
+			return [0.3, 0.6, 1].map((more) => {
+				const length = round(leader.length + more);
+				return withRig(`${leaderField.show(length)} of leader`, { leader: { ...leader, length } });
+			});
+		case 'deeper':
+		case 'shorter': {
+			if (!floats) return [];
+			const by = name === 'deeper' ? 0.15 : -0.15;
+			return [1, 2, 3].flatMap((steps) => {
+				const length = round(tippet.length + steps * by);
+				return length > 0.1
+					? [
+							withRig(`the fly ${tippetField.show(length)} below`, {
+								tippet: { ...tippet, length }
+							})
+						]
+					: [];
+			});
+		}
+		case 'larger float':
+			if (rig.way !== 'float') return [];
+			return [2e-3, 5e-3].map((more) =>
+				withRig(`a float of ${floatField.show(rig.float + more)}`, { float: rig.float + more })
+			);
+		case 'more buoyant dry':
+			if (rig.way !== 'dry fly') return [];
+			return [1.4, 2].map((times) =>
+				withRig(`a dry fly that carries ${(rig.carries * times * 1e3).toFixed(2)} g`, {
+					carries: rig.carries * times
+				})
+			);
+		case 'approach':
+			return [0.5, 1, 2].map((more) => {
+				const approach = round(lie.approach + more);
+				return { words: `${approach} m of room to land it`, change: { lie: { approach } } };
+			});
+		default:
+			return atTheVise(name, recipe, shelf);
+	}
+}
+
+const keys: Readonly<Record<string, readonly string[]>> = {
+	'bead up': ['bead-up', 'bead-tungsten'],
+	'bead down': ['bead-down', 'bead-brass', 'bead-off'],
+	'turns more': ['turns1', 'turns3', 'coil-lead'],
+	'turns less': ['turns-1', 'turns-3'],
+	'no wire': ['coil-off']
+};
+
+function atTheVise(name: string, recipe: Recipe, shelf: Shelf): Change[] {
+	const steps = stepsFrom(buildFly(recipe, MEDIANS), shelf);
+	return (keys[name] ?? []).flatMap((key) => {
+		const step = steps.find((one) => one.key === key);
+		if (!step) return [];
+		const notes = fitOf(buildFly(step.recipe, MEDIANS), MEDIANS);
+		if (notes.some(({ severity }) => severity === 'stop')) return [];
+		return [{ words: step.words, change: { recipe: step.recipe } }];
+	});
+}
+const MEDIANS = valuesAt(priorBeliefs);

@@ -1,0 +1,58 @@
+<script lang="ts">
+	import { readQuantity } from '$core/quantity/index';
+	import { landings, lineMaterials, ways, type Rig, type RigNote } from '$core/rig/index';
+	import Segments from '$lib/ui/Segments.svelte';
+	import Stepper from '$lib/ui/Stepper.svelte';
+	import { evenSteps } from '$lib/ui/steps';
+	import { landingWords, rigNumbers, wayWords } from './rig';
+
+	interface Props {
+		rig: Rig;
+		set: (rig: Rig) => void;
+		notes: readonly RigNote[];
+	}
+	let { rig, set, notes }: Props = $props();
+
+	const numbers = $derived(rigNumbers.filter(({ ways }) => ways.includes(rig.way)));
+	const casts = $derived(rig.way !== 'float' && rig.way !== 'dry fly');
+</script>
+
+<Segments
+	label="Way of fishing"
+	value={rig.way}
+	options={ways.map((value) => ({ value, words: wayWords[value] }))}
+	onchange={(way) => set({ ...rig, way })}
+/>
+<div class="mt-2 grid grid-cols-2 gap-2 sm:grid-cols-3">
+	{#each numbers as { key, label, unit, field, small, big, show, get, set: put } (key)}
+		<Stepper
+			{label}
+			{unit}
+			value={get(rig)}
+			{show}
+			say={field.show}
+			read={(text) => readQuantity(text, field)}
+			step={evenSteps(small, big, ...field.possible)}
+			onchange={(value) => set(put(rig, value))}
+		/>
+	{/each}
+</div>
+<div class="mt-2 grid gap-2 sm:grid-cols-2">
+	<Segments
+		label="Tippet of"
+		value={rig.tippet.material}
+		options={lineMaterials.map((value) => ({ value, words: value }))}
+		onchange={(material) => set({ ...rig, tippet: { ...rig.tippet, material } })}
+	/>
+	{#if casts}
+		<Segments
+			label="The cast lands"
+			value={rig.landing}
+			options={landings.map((value) => ({ value, words: landingWords[value] }))}
+			onchange={(landing) => set({ ...rig, landing })}
+		/>
+	{/if}
+</div>
+{#each notes as { words } (words)}
+	<p class="mt-2 rounded-md bg-warn-soft p-2 text-sm" role="status">{words}</p>
+{/each}

@@ -1,0 +1,131 @@
+import {
+	carriesField,
+	CENTIMETRE,
+	countdownField,
+	floatField,
+	GRAM,
+	leaderField,
+	leadField,
+	lineDiameterField,
+	MILLIMETRE,
+	retrieveField,
+	rodField,
+	THOUSANDTH_OF_AN_INCH,
+	tipHeightField,
+	tippetField,
+	type QuantityField
+} from '$core/quantity/index';
+import type { LandingKind, Rig, Way } from '$core/rig/index';
+import { fixed } from './water';
+
+/** A number of a rig: where it is, what a press of a key is worth, and for which ways it counts. */
+export interface RigNumber {
+	readonly key: string;
+	readonly label: string;
+	readonly unit: string;
+	readonly field: QuantityField;
+	readonly small: number;
+	readonly big: number;
+	readonly show: (value: number) => string;
+	readonly get: (rig: Rig) => number;
+	readonly set: (rig: Rig, value: number) => Rig;
+	readonly ways: readonly Way[];
+}
+
+const cast: readonly Way[] = ['tight line', 'swing', 'still water'];
+const all: readonly Way[] = [...cast, 'float', 'dry fly'];
+
+export const rigNumbers: readonly RigNumber[] = [
+	{
+		...{ key: 'tippetDiameter', label: 'Tippet', unit: 'mm or X', field: lineDiameterField },
+		...{ small: THOUSANDTH_OF_AN_INCH, big: 3 * THOUSANDTH_OF_AN_INCH, ways: all },
+		show: (value) => fixed(3)(value / MILLIMETRE),
+		get: (rig) => rig.tippet.diameter,
+		set: (rig, diameter) => ({ ...rig, tippet: { ...rig.tippet, diameter } })
+	},
+	{
+		...{ key: 'tippetLength', label: 'Tippet length', unit: 'm', field: tippetField },
+		...{ small: 0.1, big: 0.5, show: fixed(2), ways: cast },
+		get: (rig) => rig.tippet.length,
+		set: (rig, length) => ({ ...rig, tippet: { ...rig.tippet, length } })
+	},
+	{
+		...{ key: 'hangs', label: 'Fly hangs below', unit: 'm', field: tippetField },
+		...{ small: 0.05, big: 0.5, show: fixed(2), ways: ['float', 'dry fly'] },
+		get: (rig) => rig.tippet.length,
+		set: (rig, length) => ({ ...rig, tippet: { ...rig.tippet, length } })
+	},
+	{
+		...{ key: 'leaderLength', label: 'Leader out of the tip', unit: 'm', field: leaderField },
+		...{ small: 0.1, big: 1, show: fixed(2), ways: cast },
+		get: (rig) => rig.leader.length,
+		set: (rig, length) => ({ ...rig, leader: { ...rig.leader, length } })
+	},
+	{
+		...{ key: 'leaderDiameter', label: 'Leader', unit: 'mm', field: lineDiameterField },
+		...{ small: 0.01e-3, big: 0.05e-3, ways: cast },
+		show: (value) => fixed(3)(value / MILLIMETRE),
+		get: (rig) => rig.leader.diameter,
+		set: (rig, diameter) => ({ ...rig, leader: { ...rig.leader, diameter } })
+	},
+	{
+		...{ key: 'rod', label: 'Rod', unit: 'm', field: rodField },
+		...{ small: 0.1, big: 0.5, show: fixed(2), ways: cast },
+		get: (rig) => rig.rod,
+		set: (rig, rod) => ({ ...rig, rod })
+	},
+	{
+		...{ key: 'tipHeight', label: 'Tip over the water', unit: 'm', field: tipHeightField },
+		...{ small: 0.1, big: 0.5, show: fixed(2), ways: cast },
+		get: (rig) => rig.tipHeight,
+		set: (rig, tipHeight) => ({ ...rig, tipHeight })
+	},
+	{
+		...{ key: 'lead', label: 'Tip led, of surface speed', unit: '%', field: leadField },
+		...{ small: 0.05, big: 0.2, ways: ['tight line'] },
+		show: (value) => fixed(0)(100 * value),
+		get: (rig) => rig.lead,
+		set: (rig, lead) => ({ ...rig, lead })
+	},
+	{
+		...{ key: 'float', label: 'Float', unit: 'mm', field: floatField },
+		...{ small: 1e-3, big: 5e-3, ways: ['float'] },
+		show: (value) => fixed(1)(value / MILLIMETRE),
+		get: (rig) => rig.float,
+		set: (rig, float) => ({ ...rig, float })
+	},
+	{
+		...{ key: 'carries', label: 'Dry fly carries', unit: 'g', field: carriesField },
+		...{ small: 0.02e-3, big: 0.1e-3, ways: ['dry fly'] },
+		show: (value) => fixed(2)(value / GRAM),
+		get: (rig) => rig.carries,
+		set: (rig, carries) => ({ ...rig, carries })
+	},
+	{
+		...{ key: 'countdown', label: 'Count down', unit: 's', field: countdownField },
+		...{ small: 1, big: 5, show: fixed(0), ways: ['still water'] },
+		get: (rig) => rig.countdown,
+		set: (rig, countdown) => ({ ...rig, countdown })
+	},
+	{
+		...{ key: 'retrieve', label: 'Retrieve', unit: 'cm/s', field: retrieveField },
+		...{ small: 0.01, big: 0.05, ways: ['still water'] },
+		show: (value) => fixed(1)(value / CENTIMETRE),
+		get: (rig) => rig.retrieve,
+		set: (rig, retrieve) => ({ ...rig, retrieve })
+	}
+];
+
+export const wayWords: Readonly<Record<Way, string>> = {
+	'tight line': 'tight line',
+	float: 'under a float',
+	'dry fly': 'below a dry fly',
+	swing: 'end of a swing',
+	'still water': 'still water'
+};
+
+export const landingWords: Readonly<Record<LandingKind, string>> = {
+	straight: 'straight',
+	slack: 'with slack',
+	plunged: 'fly driven in'
+};

@@ -1,0 +1,143 @@
+import type { Band, DrawnDrift, Fault, Run, Wanted } from '$core/drift/index';
+import type { Mend, Shelf } from '$core/match/index';
+import type { DriftQuestion } from '$core/predict/index';
+import { DriftWorker } from '$lib/workers/drift-worker';
+
+/** Drifts of the first band, and of the finer ones that follow. */
+const STAGES = [150, 300, 500] as const;
+/** Drifts that a worker does before it looks up again. */
+const PIECE = 5;
+/** Two cores are what a small machine has. */
+const WORKERS = 2;
+/** The band begins when the keys have been still for so long, ms. */
+const STILL = 120;
+/** The same seed always, so that what changes between two pictures is what was changed. */
+const SEED = 1;
+
+/**
+ * The drift of what is on the strip: the single path at once, the band of many after it, each dropped
+ * when the question changes.
+ */
+export class DriftState {
+	/** The path in smooth water with everything at its median, of the newest question that has one. */
+	single = $state.raw<DrawnDrift | null>(null);
+	band = $state.raw<Band | null>(null);
+	/** Drifts done of those asked for; null when nothing runs. */
+	progress = $state.raw<{ readonly done: number; readonly of: number } | null>(null);
+	mends = $state.raw<readonly Mend[]>([]);
+	/** The person stopped the band before it was whole. */
+	stopped = $state(false);
+
+	private readonly first = new DriftWorker();
+	private readonly workers = Array.from({ length: WORKERS }, () => new DriftWorker());
+	private followed: { question: DriftQuestion | null; wanted: Wanted } | null = null;
+	private turn = 0;
+	private timer: ReturnType<typeof setTimeout> | undefined;
+	private asking = false;
+	private next: { question: DriftQuestion; wanted: Wanted; shelf: Shelf } | null = null;
+
+	/** Follows a question; what ran for another one is dropped. null: there is none. */
+	follow(question: DriftQuestion | null, wanted: Wanted, shelf: Shelf): void {
+		if (question === this.followed?.question && wanted === this.followed?.wanted) return;
+		this.followed = { question, wanted };
+		const turn = ++this.turn;
+		clearTimeout(this.timer);
+		this.progress = null;
+		this.band = null;
+		this.mends = [];
+		this.stopped = false;
+		if (!question) {
+			this.single = null;
+			this.next = null;
+			return;
+		}
+		this.next = { question, wanted, shelf };
+		void this.askSingle();
+		this.timer = setTimeout(() => void this.askBand(question, wanted, turn), STILL);
+	}
+
+	/** Ends the band that runs; what it has is kept. */
+	stop(): void {
+		this.turn++;
+		clearTimeout(this.timer);
+		this.progress = null;
+		this.stopped = true;
+	}
+
+	/** Goes on after a stop. */
+	resume(): void {
+		const { question, wanted } = this.followed ?? {};
+		if (!question || !wanted) return;
+		this.stopped = false;
+		void this.askBand(question, wanted, ++this.turn);
+	}
+
+	end(): void {
+		this.turn++;
+		clearTimeout(this.timer);
+		this.first.end();
+		for (const worker of this.workers) worker.end();
+	}
+
+	/** One single path at a time; of questions that came meanwhile only the newest counts. */
+	private async askSingle(): Promise<void> {
+		if (this.asking) return;
+		this.asking = true;
+		try {
+			while (this.next) {
+				const { question, wanted, shelf } = this.next;
+				this.next = null;
+				const single = await this.first.ask({ kind: 'single', question, wanted });
+				const turn = this.turn;
+				this.single = single;
+				if (this.next || !single.fault) continue;
+				const found = await this.askMends(question, wanted, single.fault, shelf);
+				if (turn === this.turn) this.mends = found;
+			}
+		} catch {
+			// The worker was ended: the page is going, or asks anew.
+		} finally {
+			this.asking = false;
+		}
+	}
+
+	private askMends(question: DriftQuestion, wanted: Wanted, fault: Fault, shelf: Shelf) {
+		return this.workers[0]!.ask({ kind: 'mends', question, wanted, fault, shelf });
+	}
+
+	private async askBand(question: DriftQuestion, wanted: Wanted, turn: number): Promise<void> {
+		const { bandOf } = await import('$core/drift/index');
+		const most = STAGES[STAGES.length - 1]!;
+		const runs: (Run | undefined)[] = Array.from({ length: most });
+		let given = 0;
+		let done = 0;
+		let shown = 0;
+		const work = async (worker: DriftWorker) => {
+			while (given < most && turn === this.turn) {
+				const from = given;
+				given = Math.min(most, given + PIECE);
+				const { runs: some, distances } = await worker.ask({
+					...{ kind: 'band', question, wanted, seed: SEED, from, to: given }
+				});
+				if (turn !== this.turn) return;
+				some.forEach((run, k) => (runs[from + k] = run));
+				done += some.length;
+				this.progress = { done, of: most };
+				// Always the same drifts, whichever worker was quicker.
+				const missing = runs.indexOf(undefined);
+				const whole = missing < 0 ? most : missing;
+				const stage = STAGES.findLast((count) => whole >= count) ?? 0;
+				if (stage > shown) {
+					shown = stage;
+					this.band = bandOf(runs.slice(0, stage) as Run[], distances);
+				}
+			}
+		};
+		try {
+			await Promise.all(this.workers.map(work));
+		} catch {
+			return;
+		}
+		if (turn === this.turn) this.progress = null;
+	}
+}

@@ -1,0 +1,68 @@
+import {
+	bandDistances,
+	bandRun,
+	drawnDrift,
+	type DrawnDrift,
+	type Fault,
+	type Run,
+	type Wanted
+} from '$core/drift/index';
+import { mends, type Mend, type Shelf } from '$core/match/index';
+import { drifting, type Drifting, type DriftQuestion } from '$core/predict/index';
+import { seedOf } from '$core/quantity/index';
+
+/** What a worker is asked about drifts; plain data both ways. */
+export type DriftTask =
+	| { readonly kind: 'single'; readonly question: DriftQuestion; readonly wanted: Wanted }
+	| {
+			readonly kind: 'band';
+			readonly question: DriftQuestion;
+			readonly wanted: Wanted;
+			readonly seed: number;
+			/** Which of the seed's drifts. */
+			readonly from: number;
+			readonly to: number;
+	  }
+	| {
+			readonly kind: 'mends';
+			readonly question: DriftQuestion;
+			readonly wanted: Wanted;
+			readonly fault: Fault;
+			readonly shelf: Shelf;
+	  };
+export interface DriftAnswers {
+	readonly single: DrawnDrift;
+	readonly band: { readonly runs: readonly Run[]; readonly distances: Float32Array };
+	readonly mends: readonly Mend[];
+}
+
+/** The last question made ready, so that the next piece of its band need not begin anew. */
+let last: { readonly words: string; readonly ready: Drifting } | null = null;
+function readyFor(question: DriftQuestion): Drifting {
+	const words = JSON.stringify(question);
+	if (last?.words !== words) last = { words, ready: drifting(question) };
+	return last.ready;
+}
+
+/** Does a task; runs in workers, in the browser and on the server. */
+export function doDriftTask(task: DriftTask): DriftAnswers[DriftTask['kind']] {
+	const { question, wanted } = task;
+	switch (task.kind) {
+		case 'single': {
+			const { flies, column, line } = readyFor(question).median;
+			return drawnDrift(flies, column, line, 0, { smooth: true, wanted });
+		}
+		case 'band': {
+			const ready = readyFor(question);
+			const distances = bandDistances(ready.median.column);
+			const runs: Run[] = [];
+			for (let k = task.from; k < task.to; k++) {
+				const world = ready.sample(seedOf(task.seed, 2 * k));
+				runs.push(bandRun(world, seedOf(task.seed, 2 * k + 1), distances, { wanted }));
+			}
+			return { runs, distances };
+		}
+		case 'mends':
+			return mends(question, task.fault, wanted, task.shelf);
+	}
+}
