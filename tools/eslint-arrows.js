@@ -37,6 +37,8 @@ const arrows = {
 	'lib/frame': ['lib/ui', 'lib/state', 'lib/contract', 'core/*'],
 	'lib/controls': ['lib/ui', 'lib/contract', 'core/*'],
 	'lib/bench': ['lib/controls', 'lib/ui', 'lib/state', 'lib/contract', 'core/*'],
+	'lib/drift': ['lib/ui', 'lib/state', 'lib/contract', 'core/*'],
+	'lib/water': ['lib/controls', 'lib/ui', 'lib/state', 'lib/contract', 'core/*'],
 	'lib/stock': ['lib/controls', 'lib/ui', 'lib/state', 'lib/contract', 'core/*'],
 	'lib/files': ['lib/ui', 'lib/state', 'lib/contract', 'core/*'],
 	routes: ['lib/*', 'core/*'],

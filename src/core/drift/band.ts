@@ -12,7 +12,7 @@ export interface DriftCase {
 
 /** One drift of a band. */
 export interface Run extends Drift {
-	/** Height above the bed, m, at the band's distances; NaN where it never came. */
+	/** Height above the bed over the depth of its own world, at the band's distances; NaN where it never came. */
 	readonly heights: Float32Array;
 }
 
@@ -29,7 +29,7 @@ export function bandRun(
 	care: DriftCare = {}
 ): Run {
 	const heights = new Float32Array(distances.length).fill(NaN);
-	heights[0] = column.depth;
+	heights[0] = 1;
 	let next = 1;
 	const result = seenDrift(
 		flies,
@@ -42,7 +42,8 @@ export function bandRun(
 			const [x0, x1] = [before.x[at]!, state.x[at]!];
 			while (next < distances.length && x1 >= distances[next]!) {
 				const share = x1 > x0 ? (distances[next]! - x0) / (x1 - x0) : 1;
-				heights[next++] = before.z[at]! + share * (state.z[at]! - before.z[at]!);
+				const z = before.z[at]! + share * (state.z[at]! - before.z[at]!);
+				heights[next++] = z / column.depth;
 			}
 		}
 	);
@@ -72,8 +73,14 @@ export interface Band {
 	readonly hangUp: number;
 	readonly slip: Range;
 	readonly distances: Float32Array;
-	/** 5, 25, 50, 75 and 95 % of the height at each distance; NaN where fewer than half came so far. */
+	/** 5, 25, 50, 75 and 95 % of the height over the depth at each distance; NaN where fewer than half came so far. */
 	readonly heights: readonly Float32Array[];
+}
+
+/** The fault that spoils most of a band's drifts; null when none does. */
+export function mainFault({ faults }: Pick<Band, 'faults'>): Fault | null {
+	const [most] = Object.entries(faults).sort(([, a], [, b]) => b - a);
+	return (most?.[0] as Fault | undefined) ?? null;
 }
 
 const LEVELS = [0.05, 0.25, 0.5, 0.75, 0.95];

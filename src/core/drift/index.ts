@@ -7,6 +7,7 @@ export {
 	bandDistances,
 	bandOf,
 	bandRun,
+	mainFault,
 	type Band,
 	type DriftCase,
 	type Range,

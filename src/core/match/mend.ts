@@ -1,12 +1,13 @@
 import { priorBeliefs, valuesAt } from '../belief/index';
-import type { Drift, Fault, Wanted } from '../drift/index';
+import { drift, ROUGH, type Fault, type Wanted } from '../drift/index';
 import { buildFly, fitOf, type Recipe } from '../fly/index';
-import { drifting, smoothDrift, type DriftQuestion } from '../predict/index';
+import { drifting, smoothDrift, type Drifting, type DriftQuestion } from '../predict/index';
 import {
 	floatField,
 	leaderField,
 	leadField,
 	lineDiameterField,
+	seedOf,
 	tippetField
 } from '../quantity/index';
 import { hangsOnFloat, type Rig } from '../rig/index';
@@ -14,12 +15,13 @@ import type { Lie } from '../water/index';
 import type { Shelf } from './shelf';
 import { stepsFrom } from './steps';
 
-/** One change, on the line, at the vise or in the cast, and the drift that it makes. */
+/** One change, on the line, at the vise or in the cast, and how often the drift is good with it. */
 export interface Mend {
 	readonly words: string;
 	readonly change:
 		{ readonly recipe: Recipe } | { readonly rig: Rig } | { readonly lie: Pick<Lie, 'approach'> };
-	readonly drift: Drift;
+	/** Share of good drifts with it. */
+	readonly chance: number;
 }
 
 /** A thinner tippet than this is not fished (our choice, about 8X). */
@@ -55,33 +57,62 @@ const remedies: Readonly<Record<Exclude<Fault, 'unsolved'>, readonly string[]>> 
 	lifted: ['slower', 'longer leader', 'deeper', 'thinner', 'bead up', 'turns more']
 };
 
+/** Drifts by which a change is judged, each with the same worlds and eddies. */
+const TRIED = 24;
+/** A change that makes so many drifts good is enough. */
+const ENOUGH = 0.7;
+/** And one that adds at least this to the share is worth saying where none is enough. */
+const HELPS = 0.15;
+
 /**
- * The single changes that would make a good drift of one that is not, each tried by a drift in smooth
- * water at the medians; those that cost least first. Empty when no single change is enough.
+ * The single changes that would make most drifts good where they are not, each tried by a drift in
+ * smooth water and then by a small band with common random numbers; those that cost least first.
+ * Where none is enough, the one that helps most.
  *
+ * @param fault what spoils most drifts now
+ * @param chance share of good drifts now
  * @param most how many are looked for
  */
 export function mends(
 	question: DriftQuestion,
 	fault: Fault,
+	chance: number,
 	wanted: Wanted,
 	shelf: Shelf,
 	most = 2
 ): Mend[] {
 	if (fault === 'unsolved') return [];
-	const found: Mend[] = [];
+	const enough: Mend[] = [];
+	let helps: Mend | null = null;
 	for (const name of remedies[fault]) {
 		for (const { words, change } of tried(name, question, shelf)) {
 			const lie = 'lie' in change ? { ...question.lie, ...change.lie } : question.lie;
-			const drift = smoothDrift(drifting({ ...question, ...change, lie }), wanted);
-			if (!drift.good) continue;
-			found.push({ words, change, drift });
-			if (found.length >= most) return found;
+			const next = drifting({ ...question, ...change, lie });
+			if (!smoothDrift(next, wanted).good) continue;
+			const mend = { words, change, chance: shareGood(next, wanted) };
+			if (mend.chance < ENOUGH) {
+				if (mend.chance > Math.max(chance + HELPS, helps?.chance ?? 0)) helps = mend;
+				continue;
+			}
+			enough.push(mend);
+			if (enough.length >= most) return enough;
 			break;
 		}
 	}
-	return found;
+	return enough.length > 0 || !helps ? enough : [helps];
 }
+
+/** Share of good ones among a few drifts, always in the same worlds. */
+function shareGood({ sample }: Drifting, wanted: Wanted): number {
+	let good = 0;
+	for (let k = 0; k < TRIED; k++) {
+		const { flies, column, line } = sample(seedOf(SEED, 2 * k));
+		const care = { fineness: ROUGH, wanted };
+		if (drift(flies, column, line, seedOf(SEED, 2 * k + 1), care).good) good++;
+	}
+	return good / TRIED;
+}
+const SEED = 1;
 
 type Change = Pick<Mend, 'words' | 'change'>;
 

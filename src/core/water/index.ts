@@ -4,4 +4,5 @@ export * from './lie';
 export * from './column';
 export * from './turbulence';
 export * from './flow';
+export * from './gauge';
 export * from './words';

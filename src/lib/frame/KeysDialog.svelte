@@ -5,6 +5,7 @@
 	const keys = [
 		['↑ ↓', 'in a field: a step up or down; with Shift a big one'],
 		['F', 'choose a fly'],
+		['R', 'choose a rig, or change it'],
 		['W', 'choose a lie, or change its water'],
 		['[ and ]', 'the fly before, the fly after'],
 		[', and .', 'the lie before, the lie after'],
@@ -17,6 +18,8 @@
 		['Ctrl+Z', 'undo, whatever it was'],
 		['Ctrl+Shift+Z', 'redo'],
 		['B', 'the Bench'],
+		['V', 'the water: lies, a leaf timed, flow of the day'],
+		['G', 'the drift; Space plays it'],
 		['Q', 'which bead? A question without a recipe'],
 		['S', 'the stock'],
 		['K', 'files and copies: take out, bring in, restore'],

@@ -16,6 +16,8 @@
 	let { bench, showKeys }: Props = $props();
 	const places = [
 		{ path: '/', name: 'Bench', key: 'B' },
+		{ path: '/water', name: 'Water', key: 'V' },
+		{ path: '/drift', name: 'Drift', key: 'G' },
 		{ path: '/beads', name: 'Beads', key: 'Q' },
 		{ path: '/stock', name: 'Stock', key: 'S' },
 		{ path: '/files', name: 'Files', key: 'K' }
@@ -56,6 +58,34 @@
 				>
 					<path stroke-width="1.8" stroke-linecap="round" d="M7 9h9a4 4 0 0 1 0 8h-2" />
 					<circle cx="6" cy="9" r="3" fill="currentColor" />
+				</svg>
+			{:else if path === '/water'}
+				<svg
+					viewBox="0 0 24 24"
+					class="size-5"
+					fill="none"
+					stroke="currentColor"
+					stroke-width="1.8"
+					stroke-linecap="round"
+					aria-hidden="true"
+				>
+					<path d="M4 4v16h17" />
+					<path d="M4 20c6-1 9-4 10-16" />
+					<path d="M4 9h9M4 14h6.500" />
+				</svg>
+			{:else if path === '/drift'}
+				<svg
+					viewBox="0 0 24 24"
+					class="size-5"
+					fill="none"
+					stroke="currentColor"
+					stroke-width="1.8"
+					stroke-linecap="round"
+					aria-hidden="true"
+				>
+					<path d="M2 6h20M2 20h20" />
+					<path d="M3 6c4 0 5 10 10 10h4" />
+					<circle cx="18.500" cy="16" r="1.800" fill="currentColor" stroke="none" />
 				</svg>
 			{:else if path === '/beads'}
 				<svg viewBox="0 0 24 24" class="size-5" fill="currentColor" aria-hidden="true">

@@ -40,6 +40,8 @@ export function bindEverywhere(bench: Bench, showKeys: () => void): () => void {
 		'$mod+Shift+z': always(() => void bench.redo()),
 		'$mod+y': always(() => void bench.redo()),
 		b: plain(() => void goto('/')),
+		v: plain(() => void goto('/water')),
+		g: plain(() => void goto('/drift')),
 		q: plain(() => void goto('/beads')),
 		s: plain(() => void goto('/stock')),
 		k: plain(() => void goto('/files')),
@@ -50,16 +52,37 @@ export function bindEverywhere(bench: Bench, showKeys: () => void): () => void {
 	});
 }
 
+/** Choosers and turning through what is on the strip. */
+const stripKeys = (bench: Bench, chooser: (which: 'fly' | 'rig' | 'lie') => void) => ({
+	f: plain(() => chooser('fly')),
+	r: plain(() => chooser('rig')),
+	w: plain(() => chooser('lie')),
+	'[': plain(() => bench.turn('fly', -1)),
+	']': plain(() => bench.turn('fly', 1)),
+	',': plain(() => bench.turn('lie', -1)),
+	'.': plain(() => bench.turn('lie', 1))
+});
+
+/** Puts the Drift view's keys on the window. @returns takes them off again */
+export function bindStrip(
+	bench: Bench,
+	chooser: (which: 'fly' | 'rig' | 'lie') => void,
+	play: () => void
+): () => void {
+	return tinykeys(window, {
+		...stripKeys(bench, chooser),
+		Space: (event) => {
+			// A button or a slider that has the focus keeps its own key.
+			if (event.target instanceof HTMLButtonElement) return;
+			plain(play)(event);
+		}
+	});
+}
+
 /** Puts the Bench's own keys on the window. @returns takes them off again */
 export function bindKeys(bench: Bench, targets: KeyTargets): () => void {
 	return tinykeys(window, {
-		f: plain(() => targets.chooser('fly')),
-		r: plain(() => targets.chooser('rig')),
-		w: plain(() => targets.chooser('lie')),
-		'[': plain(() => bench.turn('fly', -1)),
-		']': plain(() => bench.turn('fly', 1)),
-		',': plain(() => bench.turn('lie', -1)),
-		'.': plain(() => bench.turn('lie', 1)),
+		...stripKeys(bench, (which) => targets.chooser(which)),
 		n: plain(() => void bench.newFly()),
 		d: plain(() => bench.fly && void bench.duplicate(bench.fly)),
 		...Object.fromEntries(

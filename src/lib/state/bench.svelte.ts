@@ -154,6 +154,14 @@ export class Bench extends Documents {
 		if (this.lie) this.change({ ...this.lie, body: lieToDocument(lie) });
 	}
 
+	/** A change of the lie as surveyed. A speed that is typed outdates the floats it came from. */
+	changeWater(change: Partial<Lie>): void {
+		if (!this.surveyed) return;
+		const typed = change.surfaceSpeed !== undefined && change.timed === undefined;
+		const kept = typed && this.surveyed.timed ? without(this.surveyed, 'timed') : this.surveyed;
+		this.setWater({ ...kept, ...change });
+	}
+
 	setRig(rig: Rig): void {
 		if (this.rigRow) this.change({ ...this.rigRow, body: rigToDocument(rig) });
 	}

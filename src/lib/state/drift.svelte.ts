@@ -28,30 +28,40 @@ export class DriftState {
 	/** The person stopped the band before it was whole. */
 	stopped = $state(false);
 
+	/** Whether a way out is being looked for. */
+	mending = $state(false);
+
 	private readonly first = new DriftWorker();
+	private readonly mender = new DriftWorker();
 	private readonly workers = Array.from({ length: WORKERS }, () => new DriftWorker());
-	private followed: { question: DriftQuestion | null; wanted: Wanted } | null = null;
+	private followed: {
+		readonly question: DriftQuestion | null;
+		readonly wanted: Wanted;
+		readonly shelf: Shelf;
+	} | null = null;
 	private turn = 0;
 	private timer: ReturnType<typeof setTimeout> | undefined;
 	private asking = false;
-	private next: { question: DriftQuestion; wanted: Wanted; shelf: Shelf } | null = null;
+	private next: { question: DriftQuestion; wanted: Wanted } | null = null;
 
 	/** Follows a question; what ran for another one is dropped. null: there is none. */
 	follow(question: DriftQuestion | null, wanted: Wanted, shelf: Shelf): void {
 		if (question === this.followed?.question && wanted === this.followed?.wanted) return;
-		this.followed = { question, wanted };
+		this.followed = { question, wanted, shelf };
 		const turn = ++this.turn;
 		clearTimeout(this.timer);
 		this.progress = null;
 		this.band = null;
 		this.mends = [];
+		if (this.mending) this.mender.end();
+		this.mending = false;
 		this.stopped = false;
 		if (!question) {
 			this.single = null;
 			this.next = null;
 			return;
 		}
-		this.next = { question, wanted, shelf };
+		this.next = { question, wanted };
 		void this.askSingle();
 		this.timer = setTimeout(() => void this.askBand(question, wanted, turn), STILL);
 	}
@@ -76,6 +86,7 @@ export class DriftState {
 		this.turn++;
 		clearTimeout(this.timer);
 		this.first.end();
+		this.mender.end();
 		for (const worker of this.workers) worker.end();
 	}
 
@@ -85,14 +96,10 @@ export class DriftState {
 		this.asking = true;
 		try {
 			while (this.next) {
-				const { question, wanted, shelf } = this.next;
+				const { question, wanted } = this.next;
 				this.next = null;
 				const single = await this.first.ask({ kind: 'single', question, wanted });
-				const turn = this.turn;
 				this.single = single;
-				if (this.next || !single.fault) continue;
-				const found = await this.askMends(question, wanted, single.fault, shelf);
-				if (turn === this.turn) this.mends = found;
 			}
 		} catch {
 			// The worker was ended: the page is going, or asks anew.
@@ -101,12 +108,30 @@ export class DriftState {
 		}
 	}
 
-	private askMends(question: DriftQuestion, wanted: Wanted, fault: Fault, shelf: Shelf) {
-		return this.workers[0]!.ask({ kind: 'mends', question, wanted, fault, shelf });
+	/** What would mend a drift that is mostly not good. */
+	private async askMends(
+		question: DriftQuestion,
+		wanted: Wanted,
+		{ chance }: Band,
+		fault: Fault,
+		turn: number
+	): Promise<void> {
+		this.mending = true;
+		const { shelf } = this.followed!;
+		try {
+			const found = await this.mender.ask({
+				...{ kind: 'mends', question, wanted, shelf, fault, chance }
+			});
+			if (turn === this.turn) this.mends = found;
+		} catch {
+			// Dropped for a newer question.
+		} finally {
+			if (turn === this.turn) this.mending = false;
+		}
 	}
 
 	private async askBand(question: DriftQuestion, wanted: Wanted, turn: number): Promise<void> {
-		const { bandOf } = await import('$core/drift/index');
+		const { bandOf, mainFault } = await import('$core/drift/index');
 		const most = STAGES[STAGES.length - 1]!;
 		const runs: (Run | undefined)[] = Array.from({ length: most });
 		let given = 0;
@@ -129,7 +154,12 @@ export class DriftState {
 				const stage = STAGES.findLast((count) => whole >= count) ?? 0;
 				if (stage > shown) {
 					shown = stage;
-					this.band = bandOf(runs.slice(0, stage) as Run[], distances);
+					const band = bandOf(runs.slice(0, stage) as Run[], distances);
+					this.band = band;
+					const fault = mainFault(band);
+					if (stage === STAGES[0] && band.chance < 0.6 && fault) {
+						void this.askMends(question, wanted, band, fault, turn);
+					}
 				}
 			}
 		};

@@ -1,4 +1,4 @@
-import type { Band, Drift, Fault, Range } from '$core/drift/index';
+import { mainFault, type Band, type Drift, type Fault, type Range } from '$core/drift/index';
 import type { Way } from '$core/rig/index';
 
 /** A drift's answer in words, the shortest first. */
@@ -8,6 +8,8 @@ export interface DriftAnswer {
 	readonly often: string | null;
 	readonly good: boolean;
 	readonly fault: Fault | null;
+	/** What is the matter, where the title does not say it already. */
+	readonly why: string;
 }
 
 const titles: Readonly<Record<Fault, string>> = {
@@ -21,33 +23,25 @@ const titles: Readonly<Record<Fault, string>> = {
 };
 
 /** What is the matter, in one sentence. */
-export function faultWords(fault: Fault, way: Way): string {
+function faultWords(fault: Fault, way: Way): string {
 	switch (fault) {
 		case 'short':
-			return 'The line does not reach from the tip to the water.';
+			return 'The line does not reach the water.';
 		case 'under':
-			return way === 'dry fly'
-				? 'Fly and line pull more than the dry fly carries.'
-				: 'Fly and line pull more than the float carries.';
+			return way === 'dry fly' ? 'More than the dry fly carries.' : 'More than the float carries.';
 		case 'never':
 			return way === 'swing'
-				? 'The current lifts it on the tight line above the zone.'
-				: 'Too light for this line and current, or the line ends above the zone.';
+				? 'The current holds it up on the tight line.'
+				: 'Too light for this line and current.';
 		case 'late':
-			return 'It comes into the zone only past the fish.';
+			return 'Comes down past the fish.';
 		case 'bed':
-			return 'It gets there, but lies on the bed: too heavy for this current and line.';
+			return 'Lies on the bed.';
 		case 'lifted':
-			return 'It gets there, but the line lifts it out again.';
+			return 'The line lifts it out again.';
 		case 'unsolved':
-			return 'The path could not be worked out to its end: change the rig or the water a little.';
+			return 'The path could not be worked out: change rig or water a little.';
 	}
-}
-
-/** The fault that spoils most of a band's drifts; null when none does. */
-export function mainFault({ faults }: Band): Fault | null {
-	const [most] = Object.entries(faults).sort(([, a], [, b]) => b - a);
-	return (most?.[0] as Fault | undefined) ?? null;
 }
 
 /** @param band null until the first of it is there; the single path answers meanwhile */
@@ -59,7 +53,7 @@ export function driftAnswer(single: Drift, band: Band | null, way: Way): DriftAn
 			: f === 'under' && way === 'dry fly'
 				? 'Pulls the dry fly under'
 				: titles[f];
-	if (!band) return { title: named(fault), often: null, good: single.good, fault };
+	if (!band) return { title: named(fault), often: null, good: single.good, fault, why: '' };
 	const good = band.chance >= 0.6;
 	const title = good
 		? band.chance >= 0.85
@@ -68,12 +62,17 @@ export function driftAnswer(single: Drift, band: Band | null, way: Way): DriftAn
 		: band.chance >= 0.4
 			? 'Touch and go'
 			: named(fault);
-	return { title, often: oftenWords(band), good, fault };
+	const why = fault && title !== named(fault) ? faultWords(fault, way) : '';
+	return { title, often: oftenWords(band), good, fault, why };
 }
 
-/** "good in 8 of 10 drifts ±0.4" */
-export function oftenWords({ chance, error }: Band): string {
-	return `good in ${(10 * chance).toFixed(chance > 0.95 || chance < 0.05 ? 1 : 0)} of 10 drifts, ±${(10 * error).toFixed(1)}`;
+/** "good in 8 of 10 drifts, ±0.4"; of few or nearly all the plain count. */
+export function oftenWords({ chance, error, drifts }: Band): string {
+	const good = Math.round(chance * drifts);
+	if (good === 0) return `good in none of ${drifts} drifts`;
+	if (good === drifts) return `good in all of ${drifts} drifts`;
+	const tenths = 10 * chance;
+	return `good in ${tenths.toFixed(tenths > 9.5 || tenths < 0.5 ? 1 : 0)} of 10 drifts, ±${(10 * error).toFixed(1)}`;
 }
 
 /** A figure with both ends of 90 % where they are known. */
@@ -81,6 +80,9 @@ export const rangeWords = (range: Range, digits = 1) =>
 	`${range.low.toFixed(digits)}–${range.high.toFixed(digits)}`;
 
 export const percent = (share: number) => `${Math.round(100 * share)} %`;
+
+export const percentRange = ({ low, high }: Range) =>
+	low === high ? '' : `${Math.round(100 * low)}–${percent(high)}`;
 
 /** What a hang-up chance means on the water. */
 export function hangUpWords(chance: number): string {

@@ -28,6 +28,7 @@ export type DriftTask =
 			readonly question: DriftQuestion;
 			readonly wanted: Wanted;
 			readonly fault: Fault;
+			readonly chance: number;
 			readonly shelf: Shelf;
 	  };
 export interface DriftAnswers {
@@ -63,6 +64,6 @@ export function doDriftTask(task: DriftTask): DriftAnswers[DriftTask['kind']] {
 			return { runs, distances };
 		}
 		case 'mends':
-			return mends(question, task.fault, wanted, task.shelf);
+			return mends(question, task.fault, task.chance, wanted, task.shelf);
 	}
 }

@@ -76,6 +76,16 @@ export const operations: readonly Operation[] = [
 		examples: []
 	},
 	{
+		method: 'get',
+		path: '/api/gauge.csv',
+		summary: 'The simulated gauge: hourly flow and temperature of two weeks; it measures nothing',
+		query: {
+			base: { about: 'flow between spates, m³/s', schema: { type: 'number', exclusiveMinimum: 0 } }
+		},
+		answer: { status: 200, content: 'text/csv' },
+		examples: [{ path: '/api/gauge.csv?base=3.4', status: 200 }]
+	},
+	{
 		method: 'post',
 		path: '/api/import',
 		summary:

@@ -1,0 +1,103 @@
+import type { Band, DrawnDrift, Run, Wanted } from '$core/drift/index';
+import type { DriftQuestion } from '$core/predict/index';
+import { DriftWorker } from '$lib/workers/drift-worker';
+
+/** What is different about a drift to compare with. */
+export type Difference = Partial<Pick<DriftQuestion, 'recipe' | 'rig'>>;
+
+export interface Compared {
+	readonly name: string;
+	readonly drift: DrawnDrift;
+	readonly band: Band | null;
+}
+
+/** Besides the one on the strip. */
+const MOST = 2;
+const DRIFTS = 150;
+const PIECE = 10;
+const STILL = 250;
+/** As the band of the strip has it, so that both meet the same eddies. */
+const SEED = 1;
+
+/** Up to two other flies or tippets in the water of the strip. */
+export class CompareState {
+	private list = $state.raw<readonly { readonly name: string; readonly change: Difference }[]>([]);
+	found = $state.raw<readonly Compared[]>([]);
+	readonly full = $derived(this.list.length >= MOST);
+	private readonly worker = new DriftWorker();
+	private question: DriftQuestion | null = null;
+	private wanted: Wanted | null = null;
+	private turn = 0;
+	private timer: ReturnType<typeof setTimeout> | undefined;
+
+	add(name: string, change: Difference): void {
+		if (this.full || this.list.some((one) => one.name === name)) return;
+		this.list = [...this.list, { name, change }];
+		this.again(0);
+	}
+
+	remove(name: string): void {
+		this.list = this.list.filter((one) => one.name !== name);
+		this.found = this.found.filter((one) => one.name !== name);
+		this.again(0);
+	}
+
+	/** The fly, rig and lie of the strip, with which each is compared. */
+	follow(question: DriftQuestion | null, wanted: Wanted): void {
+		if (question === this.question && wanted === this.wanted) return;
+		this.question = question;
+		this.wanted = wanted;
+		this.again(STILL);
+	}
+
+	end(): void {
+		this.turn++;
+		clearTimeout(this.timer);
+		this.worker.end();
+	}
+
+	private again(pause: number): void {
+		const turn = ++this.turn;
+		clearTimeout(this.timer);
+		this.timer = setTimeout(() => void this.run(turn), pause);
+	}
+
+	private async run(turn: number): Promise<void> {
+		const { question: base, wanted, list } = this;
+		if (!base || !wanted) {
+			this.found = [];
+			return;
+		}
+		const put = (one: Compared) => {
+			const others = this.found.filter(({ name }) => name !== one.name);
+			this.found = list.flatMap(({ name }) =>
+				name === one.name ? [one] : others.filter((other) => other.name === name)
+			);
+		};
+		try {
+			const asked = list.map(({ name, change }) => ({ name, question: { ...base, ...change } }));
+			const singles: DrawnDrift[] = [];
+			for (const { name, question } of asked) {
+				const drift = await this.worker.ask({ kind: 'single', question, wanted });
+				if (turn !== this.turn) return;
+				singles.push(drift);
+				put({ name, drift, band: null });
+			}
+			const { bandOf } = await import('$core/drift/index');
+			for (const [i, { name, question }] of asked.entries()) {
+				const runs: Run[] = [];
+				for (let from = 0; from < DRIFTS; from += PIECE) {
+					const to = Math.min(DRIFTS, from + PIECE);
+					const piece = await this.worker.ask({
+						...{ kind: 'band', question, wanted, seed: SEED, from, to }
+					});
+					if (turn !== this.turn) return;
+					runs.push(...piece.runs);
+					if (to === DRIFTS) put({ name, drift: singles[i]!, band: bandOf(runs, piece.distances) });
+				}
+			}
+		} catch {
+			// The worker was ended: the page is going.
+		}
+	}
+}

@@ -1,0 +1,297 @@
+<script lang="ts">
+	import Pause from '@lucide/svelte/icons/pause';
+	import Play from '@lucide/svelte/icons/play';
+	import { Popover } from 'bits-ui';
+	import { THOUSANDTH_OF_AN_INCH, lineDiameterField } from '$core/quantity/index';
+	import { compileLine } from '$core/rig/index';
+	import { rouseNumber } from '$core/water/index';
+	import HistoryDialog from '$lib/bench/HistoryDialog.svelte';
+	import { listed } from '$lib/bench/listed';
+	import RowList from '$lib/bench/RowList.svelte';
+	import Strip from '$lib/bench/Strip.svelte';
+	import { recipeFromDocument, type DocumentRow } from '$lib/contract/documents';
+	import DriftFigures from '$lib/drift/DriftFigures.svelte';
+	import DriftPicture from '$lib/drift/DriftPicture.svelte';
+	import PathTable from '$lib/drift/PathTable.svelte';
+	import { bindStrip } from '$lib/frame/keys';
+	import { CompareState } from '$lib/state/compare.svelte';
+	import { useBench, useDrift } from '$lib/state/context';
+	import { goodDrift } from '$lib/state/preferences.svelte';
+	import { percent } from '$lib/ui/drift-words';
+
+	const bench = useBench();
+	const drift = useDrift();
+	const compare = new CompareState();
+	let chooser = $state<'fly' | 'rig' | 'lie' | null>(null);
+	let history = $state<{ row: DocumentRow; open: boolean } | null>(null);
+	let how = $state(false);
+	let table = $state(false);
+	let pickFly = $state(false);
+
+	const single = $derived(drift.single);
+	const end = $derived(single?.path.at(-1)?.time ?? 0);
+	let time = $state(0);
+	let playing = $state(false);
+	/** Moves on with the watch, and begins anew at the end. */
+	$effect(() => {
+		if (!playing) return;
+		let last = performance.now();
+		let frame = requestAnimationFrame(function go(now) {
+			time += (now - last) / 1000;
+			last = now;
+			if (time >= end) {
+				time = end;
+				playing = false;
+				return;
+			}
+			frame = requestAnimationFrame(go);
+		});
+		return () => cancelAnimationFrame(frame);
+	});
+	// A new path is first looked at half way.
+	let looked: unknown = null;
+	$effect(() => {
+		if (!single || single === looked) return;
+		if (looked === null || time > end) time = 0.5 * end;
+		looked = single;
+	});
+	const playFrom = () => {
+		if (!playing && time >= end - 0.01) time = 0;
+		playing = !playing;
+	};
+
+	$effect(() => bindStrip(bench, (which) => (chooser = which), playFrom));
+	$effect(() => () => compare.end());
+	$effect(() => compare.follow(bench.driftQuestion, goodDrift.current));
+
+	const flies = $derived(bench.flies.filter(({ id }) => id !== bench.fly?.id).map(listed));
+	function addFly(id: string) {
+		const row = bench.flies.find((fly) => fly.id === id);
+		if (row) compare.add(row.name, { recipe: recipeFromDocument(row.body.recipe) });
+	}
+	function addTippet(steps: number) {
+		const rig = bench.rig;
+		if (!rig) return;
+		const diameter = rig.tippet.diameter + steps * THOUSANDTH_OF_AN_INCH;
+		if (diameter < lineDiameterField.possible[0]) return;
+		compare.add(`tippet ${lineDiameterField.show(diameter)}`, {
+			rig: { ...rig, tippet: { ...rig.tippet, diameter } }
+		});
+	}
+	const columns = $derived(
+		single
+			? [
+					{ name: bench.fly?.name ?? 'this fly', drift: single, band: drift.band },
+					...compare.found.map(({ name, drift: other, band }) => ({ name, drift: other, band }))
+				]
+			: []
+	);
+	const rouse = $derived(
+		bench.column && bench.prediction ? rouseNumber(bench.prediction.sink.speed, bench.column) : 0
+	);
+	const line = $derived(bench.rig && compileLine(bench.rig));
+	const quick = 'h-9 rounded-md bg-sunk px-3 text-sm hover:bg-line disabled:opacity-45';
+</script>
+
+<svelte:head><title>Drift · Gravitas</title></svelte:head>
+<h1 class="sr-only">Drift</h1>
+<div class="bg-ground max-md:sticky max-md:top-0 max-md:z-10">
+	<Strip
+		{bench}
+		bind:open={chooser}
+		showHistory={(row) => (history = { row, open: true })}
+		showHow={() => (how = true)}
+	/>
+</div>
+{#if bench.driftQuestion && bench.column && bench.rig && line && single}
+	<div class="grid min-h-0 flex-1 md:grid-cols-[minmax(0,1fr)_auto]">
+		<div class="flex min-h-0 min-w-0 flex-col px-3 py-2">
+			<div class="min-h-0 flex-1 max-md:h-72">
+				<DriftPicture
+					column={bench.column}
+					top={line.top}
+					drift={single}
+					beside={compare.found}
+					band={drift.band}
+					{time}
+					description="{bench.fly?.name ?? 'The fly'} on {bench.rigRow?.name ??
+						'its line'} through {bench.lie?.name ?? 'the water'}: {single.time === null
+						? 'never in the zone'
+						: `in the zone after ${single.time.toFixed(1)} s, ${single.distance!.toFixed(1)} m downstream`}"
+				/>
+			</div>
+			<div class="flex items-center gap-3 pt-1">
+				<button
+					type="button"
+					class="grid size-11 shrink-0 place-items-center rounded-md bg-water text-on-water"
+					aria-label={playing ? 'Pause' : 'Play the drift'}
+					title="{playing ? 'Pause' : 'Play the drift'} (Space)"
+					onclick={playFrom}
+					>{#if playing}<Pause size={20} />{:else}<Play size={20} />{/if}</button
+				>
+				<input
+					type="range"
+					min="0"
+					max={end}
+					step="0.02"
+					aria-label="Time since the landing, seconds"
+					aria-valuetext="{time.toFixed(1)} seconds"
+					class="h-11 min-w-0 flex-1 accent-(--water)"
+					value={Math.min(time, end)}
+					oninput={(event) => {
+						playing = false;
+						time = event.currentTarget.valueAsNumber;
+					}}
+				/>
+				<span class="figure w-16 text-right text-lg">{Math.min(time, end).toFixed(1)} s</span>
+			</div>
+			<div class="flex min-h-9 flex-wrap items-center gap-x-3 gap-y-1 text-sm text-quiet">
+				{#if drift.progress}
+					<progress
+						class="h-2 w-32 accent-(--water)"
+						max={drift.progress.of}
+						value={drift.progress.done}
+						aria-label="Drifts followed"
+					></progress>
+					<span class="figure">{drift.progress.done} of {drift.progress.of} drifts</span>
+					<button type="button" class={quick} onclick={() => drift.stop()}>Stop</button>
+				{:else if drift.stopped}
+					Stopped{drift.band ? ` at ${drift.band.drifts} drifts` : ''}.
+					<button type="button" class={quick} onclick={() => drift.resume()}>Go on</button>
+				{:else if drift.band}
+					{drift.band.drifts} drifts: 90 % lie in the pale band, half in the darker one.
+				{/if}
+				<span
+					>{rouse > 2.5
+						? 'The fly decides where it is, not the eddies.'
+						: rouse > 1
+							? 'Eddies toss it about on its way.'
+							: 'Eddies carry it as much as it sinks.'}</span
+				>
+			</div>
+		</div>
+		<aside
+			class="min-h-0 min-w-0 overflow-y-auto border-line px-4 py-2 md:w-96 md:border-l"
+			aria-label="Figures of the drift"
+		>
+			<DriftFigures {columns} rig={bench.rig} />
+			<div class="mt-3 flex flex-wrap gap-2" role="group" aria-label="Compare in the same water">
+				<span class="self-center text-sm text-quiet">Beside it</span>
+				<button type="button" class={quick} disabled={compare.full} onclick={() => addTippet(-1)}
+					>a tippet thinner</button
+				>
+				<button type="button" class={quick} disabled={compare.full} onclick={() => addTippet(1)}
+					>thicker</button
+				>
+				<Popover.Root bind:open={pickFly}>
+					<Popover.Trigger class={quick} disabled={compare.full || flies.length === 0}
+						>another fly …</Popover.Trigger
+					>
+					<Popover.Portal>
+						<Popover.Content
+							role="dialog"
+							aria-label="A fly to compare with"
+							class="z-30 w-[min(24rem,94vw)] rounded-lg border border-line bg-raised p-4 shadow-lg outline-none"
+							align="end"
+						>
+							<RowList
+								label="Flies"
+								placeholder="Find by name, size or metal"
+								rows={flies}
+								current={null}
+								choose={(id) => {
+									pickFly = false;
+									addFly(id);
+								}}
+							/>
+						</Popover.Content>
+					</Popover.Portal>
+				</Popover.Root>
+				{#each compare.found as { name } (name)}
+					<button type="button" class={quick} onclick={() => compare.remove(name)}
+						>without {name}</button
+					>
+				{/each}
+			</div>
+			<fieldset class="mt-4 border-t border-line pt-2 text-sm">
+				<legend class="pr-2 text-quiet">What you call a good drift</legend>
+				<label class="flex items-center gap-2 py-1">
+					<span class="flex-1">at least this much of the hold in the zone</span>
+					<input
+						type="range"
+						min="0"
+						max="1"
+						step="0.05"
+						class="w-24 accent-(--water)"
+						value={goodDrift.current.inZone}
+						onchange={(event) => goodDrift.set({ inZone: event.currentTarget.valueAsNumber })}
+					/>
+					<b class="figure w-12 text-right">{percent(goodDrift.current.inZone)}</b>
+				</label>
+				<label class="flex items-center gap-2 py-1">
+					<span class="flex-1">at most this much of that time on the bed</span>
+					<input
+						type="range"
+						min="0"
+						max="1"
+						step="0.05"
+						class="w-24 accent-(--water)"
+						value={goodDrift.current.onBed}
+						onchange={(event) => goodDrift.set({ onBed: event.currentTarget.valueAsNumber })}
+					/>
+					<b class="figure w-12 text-right">{percent(goodDrift.current.onBed)}</b>
+				</label>
+			</fieldset>
+			<p class="mt-3 text-sm text-quiet">
+				The line lies in the plane of the current: a rod held to the side pulls sideways, which is
+				left out, as is wind. Not yet checked against your own drifts.
+			</p>
+			<button type="button" class="{quick} mt-2" onclick={() => (table = true)}
+				>The path as a table</button
+			>
+		</aside>
+	</div>
+	{#if table}<PathTable
+			bind:open={table}
+			drift={single}
+			band={drift.band}
+			depth={bench.column.depth}
+		/>{/if}
+{:else}
+	<div class="grid flex-1 place-items-center p-8">
+		<div class="max-w-md text-center">
+			<p class="text-xl">
+				{!bench.recipe
+					? 'There is no fly on the strip.'
+					: !bench.lie
+						? 'There is no water on the strip.'
+						: !bench.rig
+							? 'Without a line there is no drift: choose a rig.'
+							: 'Following the drift …'}
+			</p>
+			{#if bench.recipe && bench.lie && !bench.rig}
+				<div class="mt-4 flex flex-wrap justify-center gap-2">
+					{#each bench.rigs.slice(0, 6) as { id, name } (id)}
+						<button type="button" class="{quick} h-11" onclick={() => bench.selectRig(id)}
+							>{name}</button
+						>
+					{:else}
+						<button
+							type="button"
+							class="h-12 rounded-md bg-water px-5 text-on-water"
+							onclick={() => void bench.newRig()}>Start a rig</button
+						>
+					{/each}
+				</div>
+			{/if}
+		</div>
+	</div>
+{/if}
+{#if how}
+	{#await import('$lib/bench/HowDialog.svelte') then { default: HowDialog }}
+		<HowDialog {bench} bind:open={how} />
+	{/await}
+{/if}
+{#if history}
+	<HistoryDialog {bench} row={history.row} bind:open={history.open} />
+{/if}

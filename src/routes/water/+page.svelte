@@ -1,0 +1,192 @@
+<script lang="ts">
+	import {
+		depthField,
+		exponentField,
+		flowField,
+		holdField,
+		readQuantity,
+		speedField,
+		without,
+		type QuantityField
+	} from '$core/quantity/index';
+	import {
+		depthsFrom,
+		lieChange,
+		speedOf,
+		USUAL_EXPONENTS,
+		USUAL_HOLD,
+		wadingCaution,
+		type Lie
+	} from '$core/water/index';
+	import HistoryDialog from '$lib/bench/HistoryDialog.svelte';
+	import LieList from '$lib/bench/LieList.svelte';
+	import type { DocumentRow } from '$lib/contract/documents';
+	import WaterFields from '$lib/controls/WaterFields.svelte';
+	import { fixed } from '$lib/controls/water';
+	import { useBench } from '$lib/state/context';
+	import Segments from '$lib/ui/Segments.svelte';
+	import Stepper from '$lib/ui/Stepper.svelte';
+	import { evenSteps } from '$lib/ui/steps';
+	import FloatTimer from '$lib/water/FloatTimer.svelte';
+	import FlowPanel from '$lib/water/FlowPanel.svelte';
+	import ProfilePicture from '$lib/water/ProfilePicture.svelte';
+
+	const bench = useBench();
+	let history = $state<{ row: DocumentRow; open: boolean } | null>(null);
+
+	const surveyed = $derived(bench.surveyed);
+	const set = (change: Partial<Lie>) => bench.changeWater(change);
+	function setTimed(timed: Lie['timed'] | null) {
+		if (!surveyed) return;
+		if (!timed) return bench.setWater(without(surveyed, 'timed'));
+		const { speed } = speedOf(timed);
+		set({ timed, surfaceSpeed: Math.min(speedField.possible[1], Number(speed.toFixed(3))) });
+	}
+	const wading = $derived(bench.water && wadingCaution(bench.water));
+	const wadingWords = {
+		low: 'below half of where people lost their footing in trials',
+		care: 'near where people begin to lose their footing',
+		danger: 'people lost their footing in water like this'
+	} as const;
+	const changed = $derived(
+		bench.water && surveyed && bench.water !== surveyed
+			? lieChange(surveyed, bench.water).words
+			: ''
+	);
+</script>
+
+{#snippet number(
+	label: string,
+	unit: string,
+	field: QuantityField,
+	value: number,
+	small: number,
+	big: number,
+	onchange: (value: number) => void
+)}
+	<Stepper
+		{label}
+		{unit}
+		{value}
+		show={fixed(3)}
+		say={field.show}
+		read={(text) => readQuantity(text, { ...field, name: label })}
+		step={evenSteps(small, big, ...field.possible)}
+		{onchange}
+	/>
+{/snippet}
+
+<svelte:head><title>Water · Gravitas</title></svelte:head>
+<div
+	class="grid min-h-0 flex-1 gap-x-6 gap-y-6 overflow-y-auto p-4 max-md:pb-24 md:grid-cols-[15rem_minmax(0,1fr)_minmax(0,1fr)]"
+>
+	<section aria-labelledby="lies" class="min-w-0">
+		<h1 id="lies" class="text-xl font-semibold">Water</h1>
+		<LieList {bench} showHistory={(row) => (history = { row, open: true })} />
+	</section>
+	{#if bench.lie && surveyed && bench.column}
+		{#key bench.lie.id}
+			<section aria-labelledby="lie-name" class="min-w-0">
+				<h2 id="lie-name" class="text-lg font-semibold break-words">{bench.lie.name}</h2>
+				<div class="mt-2">
+					<WaterFields
+						water={surveyed}
+						{set}
+						temperature={bench.river?.body.temperatureC ?? null}
+						setTemperature={(temperatureC) => bench.setRiver({ temperatureC })}
+					/>
+				</div>
+				<div class="mt-2 grid grid-cols-2 gap-2">
+					{@render number(
+						'Hold: fish may take over',
+						'm',
+						holdField,
+						surveyed.hold ?? USUAL_HOLD,
+						0.1,
+						1,
+						(hold) => set({ hold })
+					)}
+					{@render number(
+						'Depth left without flow',
+						'm',
+						{ ...depthField, possible: [0, 10], usual: [0, 5] },
+						surveyed.residualDepth ?? 0,
+						0.05,
+						0.5,
+						(residualDepth) => set({ residualDepth })
+					)}
+				</div>
+				<div class="mt-2">
+					<Segments
+						label="The depth is"
+						value={surveyed.depthFrom ?? 'judged'}
+						options={depthsFrom.map((value) => ({ value, words: value }))}
+						onchange={(depthFrom) => set({ depthFrom })}
+					/>
+				</div>
+				<label class="mt-2 block text-sm text-quiet"
+					>Notes
+					<textarea
+						rows="2"
+						maxlength="2000"
+						class="mt-0.5 block w-full rounded-md bg-sunk p-2 text-base text-ink"
+						value={surveyed.notes ?? ''}
+						onchange={(event) => set({ notes: event.currentTarget.value })}></textarea>
+				</label>
+				<div class="mt-4">
+					<FloatTimer timed={surveyed.timed ?? null} rod={bench.rig?.rod ?? null} set={setTimed} />
+				</div>
+			</section>
+			<section aria-label="The water over the height, wading, flow" class="min-w-0">
+				<ProfilePicture column={bench.column} name={bench.lie.name} />
+				{#if bench.column.lawIsGuess && bench.column.surfaceSpeed > 0}
+					<p class="text-sm text-warn">
+						Shallow for so rough a bed: the speed near the bed is a guess.
+					</p>
+				{/if}
+				{#if wading}
+					<p
+						class="mt-2 rounded-md p-2 text-sm {wading.level === 'low'
+							? 'bg-sunk'
+							: 'bg-warn-soft'}"
+					>
+						<b>Wading: depth × speed <span class="figure">{wading.product.toFixed(2)}</span> m²/s</b
+						>,
+						{wadingWords[wading.level]}. A caution, never a permission: an estimate from the bank
+						that knows neither the footing nor you. When in doubt stay out; local rules decide.
+					</p>
+				{/if}
+				<FlowPanel {bench} {changed} farOff={bench.today?.farOff ?? false} {set}>
+					{@render number('Flow today', 'm³/s', flowField, bench.flow ?? 1, 0.1, 1, (flowM3s) =>
+						bench.setRiver({ flowM3s })
+					)}
+					{@render number(
+						'Depth grows with flow to the',
+						'power',
+						exponentField,
+						bench.exponents.depth,
+						0.01,
+						0.1,
+						(depthExponent) => bench.setRiver({ depthExponent })
+					)}
+					{@render number(
+						'Speed grows with flow to the',
+						'power',
+						exponentField,
+						bench.exponents.speed ?? USUAL_EXPONENTS.speed,
+						0.01,
+						0.1,
+						(speedExponent) => bench.setRiver({ speedExponent })
+					)}
+				</FlowPanel>
+			</section>
+		{/key}
+	{:else}
+		<p class="text-lg md:col-span-2">
+			Describe the water you fish: New lie, then its depth, the speed of a leaf, and the bed.
+		</p>
+	{/if}
+</div>
+{#if history}
+	<HistoryDialog {bench} row={history.row} bind:open={history.open} />
+{/if}
