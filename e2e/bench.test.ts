@@ -129,6 +129,7 @@ test('new, duplicate, rename, delete: each undone by the same key', async ({ ben
 test('another lie, deeper water: the verdict turns, and undo turns it back', async ({ bench }) => {
 	await choose(bench, 'f', 'Old Dun Nymph');
 	await choose(bench, 'w', 'Shingle riffle');
+	await choose(bench, 'r', 'Free sinking');
 	const verdict = bench.getByTestId('verdict');
 	await expect(verdict).toContainText('Gets down');
 	await bench.keyboard.press('w');
@@ -148,6 +149,9 @@ test('another lie, deeper water: the verdict turns, and undo turns it back', asy
 	await expect(verdict).toContainText('Still water: count it down');
 	await kept(bench);
 	await bench.keyboard.press('Control+z');
+	await bench.keyboard.press('Escape');
+	await expect(bench.getByRole('dialog')).toHaveCount(0);
+	await choose(bench, 'r', 'Long arm');
 });
 
 test('while the program does not answer, the change stays on the page and is tried again', async ({

@@ -113,7 +113,7 @@ export async function figure(page: Page, name: 'mass' | 'speed'): Promise<number
 }
 
 /** Puts a fly on the Bench through its chooser. */
-export async function choose(page: Page, key: 'f' | 'w', name: string): Promise<void> {
+export async function choose(page: Page, key: 'f' | 'r' | 'w', name: string): Promise<void> {
 	await page.keyboard.press(key);
 	await page.getByPlaceholder(/^Find by name/).fill(name);
 	await page.getByRole('option', { name }).first().click();

@@ -1,7 +1,8 @@
 import { lineLength, type Column, type Line } from '../body/index';
+import { pitchOn } from '../sink/index';
 import type { Hung } from './chain';
 import { eddiesOf, noEddies, type Eddies } from './eddies';
-import { FINE, slipOf, trace, type Fineness, type Moment } from './trace';
+import { FINE, pastNode, slipOf, trace, type Fineness, type Moment } from './trace';
 import { watchOf } from './watch';
 
 /** What makes a drift a good one; both are the person's to change. */
@@ -74,6 +75,8 @@ export interface DriftPoint {
 	readonly slip: number;
 	/** Pull of the line at the fly, N. */
 	readonly tension: number;
+	/** Degrees by which the eye's end points down, on the tippet. */
+	readonly pitch: number;
 }
 
 /** The line at a moment, from its upper end to the fly. */
@@ -156,7 +159,8 @@ export function drawnDrift(
 			distance: state.x[point]!,
 			height: state.z[point]!,
 			slip: slipOf(state, point, column, eddies),
-			tension: point > 0 ? chain.tension(state, point - 1) : 0
+			tension: point > 0 ? chain.tension(state, point - 1) : 0,
+			pitch: pitchOn(flies[0]!.fly, ...pastNode(state, point, column, eddies))
 		});
 		others.forEach((way, k) => {
 			const at = chain.flyAt[k + 1]!;

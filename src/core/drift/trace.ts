@@ -82,11 +82,20 @@ export function trace(
 	return true;
 }
 
-/** Speed of a node through the water, m/s. */
-export function slipOf({ z, u, w }: State, i: number, column: Column, eddies: Eddies): number {
+/** Velocity of the water past a node, m/s: downstream and up. */
+export function pastNode(
+	{ z, u, w }: State,
+	i: number,
+	column: Column,
+	eddies: Eddies
+): [number, number] {
 	const height = z[i]!;
-	return Math.hypot(
+	return [
 		speedAt(column, height) + eddies.u * turbulenceAlong(column, height) - u[i]!,
 		eddies.w * turbulenceAcross(column, height) - w[i]!
-	);
+	];
 }
+
+/** Speed of a node through the water, m/s. */
+export const slipOf = (state: State, i: number, column: Column, eddies: Eddies): number =>
+	Math.hypot(...pastNode(state, i, column, eddies));

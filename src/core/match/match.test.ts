@@ -4,8 +4,10 @@ import { anyRecipe } from '../../lib/contract/any-recipe.testing';
 import { priorBeliefs, valuesAt } from '../belief/index';
 import { buildFly, compileBuild, fitOf, recipeChange, type Recipe } from '../fly/index';
 import { settle } from '../sink/index';
-import { fluidAt } from '../water/index';
-import { beadTable, emptyShelf, equivalents, evaluate, levers, lightest } from './index';
+import { fluidAt, type Lie } from '../water/index';
+import { USUAL_WANTED } from '../drift/index';
+import { starterRig } from '../rig/index';
+import { beadTable, emptyShelf, equivalents, evaluate, levers, lightest, mends } from './index';
 import type { Shelf } from './index';
 
 const median = valuesAt(priorBeliefs);
@@ -149,4 +151,32 @@ test('the bead table: tungsten before brass before glass; the lightest that is f
 		}
 	}
 	expect(lightest(rows, 'glass', ({ speed }) => speed >= 3)).toBeNull();
+});
+
+describe('what would mend a drift', () => {
+	const lie: Lie = {
+		...{ depth: 0.9, surfaceSpeed: 0.75, zoneTop: 0.15, approach: 2.2, hold: 2 },
+		bed: 'cobble'
+	};
+	const question = { recipe: fly, rig: starterRig, lie, celsius: 8 };
+
+	test('a light fly that comes down too late is mended by real steps, each good in most drifts', () => {
+		const light: Recipe = { ...fly, coil: null, bead: { ...fly.bead!, metal: 'brass' } };
+		const found = mends({ ...question, recipe: light }, 'late', 0, USUAL_WANTED, emptyShelf);
+		expect(found.length).toBeGreaterThan(0);
+		for (const { chance, words } of found) {
+			expect(chance).toBeGreaterThan(0.15);
+			expect(words).not.toBe('');
+		}
+		// Always the same answer.
+		expect(mends({ ...question, recipe: light }, 'late', 0, USUAL_WANTED, emptyShelf)).toEqual(
+			found
+		);
+	});
+
+	test('a float that goes under is mended by a larger float or a lighter fly', () => {
+		const rig = { ...starterRig, way: 'float', float: 5e-3 } as const;
+		const [first] = mends({ ...question, rig }, 'under', 0, USUAL_WANTED, emptyShelf);
+		expect(first?.words).toMatch(/bead down|float of/);
+	});
 });

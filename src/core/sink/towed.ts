@@ -186,7 +186,8 @@ export function pitchOn(fly: Towed, wx: number, wz: number): number {
 	const speed = Math.max(1e-9, Math.hypot(wx, wz));
 	const i = Math.round(Math.log(speed / SLOWEST) / LOG_STEP);
 	const row = Math.max(0, Math.min(SPEEDS - 1, i)) * SIDES;
-	return fly.pitch[row + Math.round(Math.atan2(Math.abs(wx), wz) / SIDE_STEP)]! * (180 / Math.PI);
+	const pitch = fly.pitch[row + Math.round(Math.atan2(Math.abs(wx), wz) / SIDE_STEP)]!;
+	return Math.asin(Math.sin(pitch)) * (180 / Math.PI);
 }
 
 const pull: Pull = { x: 0, y: 0, z: 0, moment: 0, lever: 0 };

@@ -58,7 +58,7 @@ function riverChange(a: RiverBodyDocument, b: RiverBodyDocument): Difference {
 	const flow = ({ flowM3s }: RiverBodyDocument) =>
 		flowM3s === undefined ? 'not said' : flowField.show(flowM3s);
 	return shownChange([
-		['temperature', `${a.temperatureC} °C`, `${b.temperatureC} °C`],
+		['water', `${a.temperatureC} °C`, `${b.temperatureC} °C`],
 		['flow', flow(a), flow(b)],
 		['depth’s exponent', String(a.depthExponent ?? 'usual'), String(b.depthExponent ?? 'usual')],
 		['speed’s exponent', String(a.speedExponent ?? 'usual'), String(b.speedExponent ?? 'usual')]

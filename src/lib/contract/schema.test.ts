@@ -3,10 +3,11 @@ import formats from 'ajv-formats';
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { starterRecipe } from '$core/fly/index';
-import { recipeToDocument } from './documents';
+import { starterRig } from '$core/rig/index';
+import { recipeToDocument, rigToDocument } from './documents';
 import { schemaOf } from './fields';
 import { parse } from './parse';
-import { FlyFile, PredictRequest, RiverFile } from './validation';
+import { FlyFile, LieFile, PredictRequest, RigFile, RiverFile } from './validation';
 
 const ajv = new Ajv2020({ strict: false });
 formats.default(ajv);
@@ -23,6 +24,19 @@ const documents = [
 			name: 'River',
 			body: { temperatureC: 9 },
 			lies: [{ name: 'Lie', body: water }]
+		}
+	],
+	[RigFile, { format: 'gravitas/rig', version: 0, name: 'Rig', body: rigToDocument(starterRig) }],
+	[
+		LieFile,
+		{
+			...{ format: 'gravitas/lie', version: 0, name: 'Lie' },
+			body: {
+				...water,
+				...{ holdM: 2, depthFrom: 'guessed', notes: 'x', surveyedAtM3s: 3, residualDepthM: 0.2 },
+				timed: { overM: 3, runsS: [4, 4.2] }
+			},
+			river: { name: 'River', body: { temperatureC: 9, flowM3s: 3.4, depthExponent: 0.4 } }
 		}
 	],
 	[PredictRequest, { fly: { recipe }, lie: { ...water, temperatureC: 9 } }]

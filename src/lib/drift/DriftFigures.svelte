@@ -1,13 +1,14 @@
 <script lang="ts">
-	import type { Band, Drift } from '$core/drift/index';
+	import type { Band, DrawnDrift } from '$core/drift/index';
 	import { GRAVITY } from '$core/material/index';
 	import { CENTIMETRE, GRAM } from '$core/quantity/index';
 	import type { Rig } from '$core/rig/index';
+	import { attitudeOf } from '$core/sink/index';
 	import { hangUpWords, percent, percentRange, rangeWords } from '$lib/ui/drift-words';
 
 	interface Column {
 		readonly name: string;
-		readonly drift: Drift;
+		readonly drift: DrawnDrift;
 		readonly band: Band | null;
 	}
 	let { columns, rig }: { columns: readonly Column[]; rig: Rig } = $props();
@@ -77,6 +78,15 @@
 					? `${(band.slip.low / CENTIMETRE).toFixed(0)}–${(band.slip.high / CENTIMETRE).toFixed(0)}`
 					: ''
 			]
+		},
+		{
+			what: 'Fly on the line',
+			about: 'how it hangs half way through, the tippet at its eye',
+			value: ({ drift }: Column) => {
+				const { pitch } = drift.path[Math.floor(drift.path.length * 0.7)] ?? { pitch: 0 };
+				const degrees = `eye ${pitch < 0 ? 'up' : 'down'} ${Math.abs(pitch).toFixed(0)}°`;
+				return [attitudeOf(pitch), degrees];
+			}
 		},
 		{
 			what: 'Line',

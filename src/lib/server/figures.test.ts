@@ -2,7 +2,13 @@ import Papa from 'papaparse';
 import { expect, test } from 'vitest';
 import { starterRecipe } from '$core/fly/index';
 import { predict } from '$core/predict/index';
-import { lieFromDocument, recipeToDocument, type DocumentRow } from '$lib/contract/documents';
+import { starterRig } from '$core/rig/index';
+import {
+	lieFromDocument,
+	recipeToDocument,
+	rigToDocument,
+	type DocumentRow
+} from '$lib/contract/documents';
 import { PredictRequest } from '$lib/contract/validation';
 import { checked } from './api';
 import { fliesAsCsv } from './csv';
@@ -14,12 +20,14 @@ const water = {
 	...{ depthM: 0.9, surfaceSpeedMs: 0.7, bed: 'cobble' as const, zoneTopM: 0.15, approachM: 2.5 }
 };
 const here = { ...water, temperatureC: 9 };
-const ask = (fly: object, lie: object = here, beliefs?: object) =>
-	predictionFor(checked({ fly, lie, ...(beliefs ? { beliefs } : {}) }, PredictRequest));
+const ask = async (fly: object, lie: object = here, beliefs?: object, rig?: object) =>
+	predictionFor(
+		checked({ fly, lie, ...(beliefs ? { beliefs } : {}), ...(rig ? { rig } : {}) }, PredictRequest)
+	);
 
-test('a prediction by request is the one of the page, in the units that it names', () => {
+test('a prediction by request is the one of the page, in the units that it names', async () => {
 	const page = predict(starterRecipe, lieFromDocument(water), 9);
-	const found = ask({ recipe });
+	const found = await ask({ recipe });
 	expect(found.massG.value).toBeCloseTo(page.mass.value * 1e3, 5);
 	expect(found.sinkSpeedCms!.low).toBeCloseTo(page.speed!.low * 100, 3);
 	expect(found.distanceToZoneM!.high).toBeCloseTo(page.distance!.high, 4);
@@ -30,44 +38,66 @@ test('a prediction by request is the one of the page, in the units that it names
 	expect(found.attitude.pitchDeg!.value).toBeCloseTo(page.sink.pitch, 3);
 });
 
-test('unlikely values are asked about, impossible ones and unknown beliefs are refused with their place', () => {
+test('unlikely values are asked about, impossible ones and unknown beliefs are refused with their place', async () => {
 	const bead = { ...recipe.bead!, diameterMm: 9 };
-	const odd = ask({ recipe: { ...recipe, bead } }, { ...here, surfaceSpeedMs: 3.5 });
+	const odd = await ask({ recipe: { ...recipe, bead } }, { ...here, surfaceSpeedMs: 3.5 });
 	expect(odd.questions.map(({ path }) => path).sort()).toEqual([
 		'fly.recipe.bead.diameterMm',
 		'lie.surfaceSpeedMs'
 	]);
 	expect(odd.fit.some(({ severity }) => severity === 'stop')).toBe(true);
-	const refusal = (work: () => unknown) => {
+	const refusal = async (work: () => Promise<unknown>) => {
 		try {
-			work();
+			await work();
 		} catch (error) {
 			if (error instanceof Refusal) return [error.status, error.more.errors![0]!.path];
 		}
 		return null;
 	};
 	const large = { ...recipe.bead!, diameterMm: 40 };
-	expect(refusal(() => ask({ recipe: { ...recipe, bead: large } }))).toEqual([
+	expect(await refusal(() => ask({ recipe: { ...recipe, bead: large } }))).toEqual([
 		422,
 		'fly.recipe.bead.diameterMm'
 	]);
-	expect(refusal(() => ask({ recipe }, here, { 'bead.gold': { median: 1, spread: 1 } }))).toEqual([
-		422,
-		'beliefs.bead.gold'
-	]);
-	expect(refusal(() => ask({ recipe }, here, { 'hook.wire': { median: -1, spread: 1 } }))).toEqual([
-		422,
-		'beliefs.hook.wire.median'
-	]);
+	expect(
+		await refusal(() => ask({ recipe }, here, { 'bead.gold': { median: 1, spread: 1 } }))
+	).toEqual([422, 'beliefs.bead.gold']);
+	expect(
+		await refusal(() => ask({ recipe }, here, { 'hook.wire': { median: -1, spread: 1 } }))
+	).toEqual([422, 'beliefs.hook.wire.median']);
 });
 
-test('a belief that is stated moves the figure, and its spread the interval', () => {
-	const plain = ask({ recipe });
-	const light = ask({ recipe }, here, {
+test('a belief that is stated moves the figure, and its spread the interval', async () => {
+	const plain = await ask({ recipe });
+	const light = await ask({ recipe }, here, {
 		'bead.tungsten.density': { median: 14000, spread: 0.001 }
 	});
 	expect(light.massG.value).toBeLessThan(plain.massG.value);
 	expect(light.massG.high / light.massG.low).toBeLessThan(plain.massG.high / plain.massG.low);
+});
+
+test('on a rig the drift comes too, the same at each asking, with what is wrong with the rig', async () => {
+	const rig = rigToDocument(starterRig);
+	const [first, second] = [
+		await ask({ recipe }, here, undefined, rig),
+		await ask({ recipe }, here, undefined, rig)
+	];
+	expect(first.drift).toEqual(second.drift);
+	const { chance, timeToZoneS, inZone, notes } = first.drift!;
+	expect(chance.drifts).toBe(100);
+	expect(chance.error).toBeGreaterThan(0);
+	expect(timeToZoneS!.low).toBeLessThan(timeToZoneS!.high);
+	expect(inZone.value).toBeLessThanOrEqual(1);
+	expect(notes).toEqual([]);
+	const short = {
+		...rig,
+		leader: { ...rig.leader, lengthM: 0.1 },
+		tippet: { ...rig.tippet, lengthM: 1 }
+	};
+	const cut = (await ask({ recipe }, here, undefined, short)).drift!;
+	expect(cut).toMatchObject({ good: false, fault: 'short', chance: { value: 0 } });
+	expect(cut.notes[0]!.words).toContain('lengthen the leader');
+	expect((await ask({ recipe })).drift).toBeNull();
 });
 
 test('the table reads back as it was written, and no name becomes a formula', async () => {

@@ -5,9 +5,10 @@ import { descend, dragAccount, type Hang } from '$core/sink/index';
 import { fluidAt } from '$core/water/index';
 import type { Interval } from '$core/quantity/index';
 import { questionsIn } from '$lib/contract/fields';
-import { lieFromDocument, recipeFromDocument } from '$lib/contract/documents';
+import { lieFromDocument, recipeFromDocument, rigFromDocument } from '$lib/contract/documents';
 import { BeliefRequest, PredictRequest } from '$lib/contract/validation';
 import { checked } from './api';
+import { driftFor } from './drift';
 import { Refusal } from './store/refusal';
 
 /**
@@ -15,13 +16,14 @@ import { Refusal } from './store/refusal';
  *
  * @throws Refusal with 422 for a belief that is not known or cannot be
  */
-export function predictionFor(request: PredictRequest) {
-	const { fly, lie, beliefs } = request;
+export async function predictionFor(request: PredictRequest) {
+	const { fly, lie, rig, beliefs } = request;
 	const { temperatureC, ...body } = lie;
 	const recipe = recipeFromDocument(fly.recipe);
 	const believed = withBeliefs(beliefs ?? {});
 	const values = valuesAt(believed);
-	const found = predict(recipe, lieFromDocument(body), temperatureC, believed);
+	const water = lieFromDocument(body);
+	const found = predict(recipe, water, temperatureC, believed);
 	const fluid = fluidAt(temperatureC);
 	const drag = new Map(
 		dragAccount(found.body, fluid, values, found.sink).map(({ part, share }) => [
@@ -30,6 +32,10 @@ export function predictionFor(request: PredictRequest) {
 		])
 	);
 	const { settled } = descend(found.body, fluid, values, found.sink, DROP, 'flat', SECONDS);
+	const question = rig && {
+		...{ recipe, lie: water, celsius: temperatureC },
+		rig: rigFromDocument(rig)
+	};
 	return {
 		modelVersion: found.modelVersion,
 		massG: scaled(found.mass, 1e3),
@@ -77,6 +83,8 @@ export function predictionFor(request: PredictRequest) {
 			about: priorBeliefs[belief].about,
 			share: tidy(share)
 		})),
+		/** On its line; null without a rig. */
+		drift: question ? await driftFor(question, believed, found.submergedWeight?.value ?? 0) : null,
 		questions: questionsIn(PredictRequest, request),
 		fit: fitOf(buildFly(recipe, values), values, found.ride).map(
 			({ code, part, severity, figure, words }) => ({ code, part, severity, figure, words })

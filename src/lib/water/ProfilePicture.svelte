@@ -61,7 +61,7 @@
 			<text x={Math.min(px(column.surfaceSpeed), right) - 4} y={top - 8} text-anchor="end"
 				>surface <tspan class="figure">{column.surfaceSpeed.toFixed(2)}</tspan></text
 			>
-			<text x={Math.max(px(inZone) + 10, left + 6)} y={Math.min(py(zone / 2) + 5, bottom - 6)}
+			<text x={right - 6} y={Math.min(py(zone / 2) + 5, bottom - 6)} text-anchor="end"
 				>in the zone <tspan class="figure">{inZone.toFixed(2)}</tspan></text
 			>
 		</g>

@@ -133,11 +133,31 @@
 						value={surveyed.notes ?? ''}
 						onchange={(event) => set({ notes: event.currentTarget.value })}></textarea>
 				</label>
-				<div class="mt-4">
-					<FloatTimer timed={surveyed.timed ?? null} rod={bench.rig?.rod ?? null} set={setTimed} />
-				</div>
+				<FlowPanel {bench} {changed} farOff={bench.today?.farOff ?? false} {set}>
+					{@render number('Flow today', 'm³/s', flowField, bench.flow ?? 1, 0.1, 1, (flowM3s) =>
+						bench.setRiver({ flowM3s })
+					)}
+					{@render number(
+						'Depth’s power of flow',
+						'',
+						exponentField,
+						bench.exponents.depth,
+						0.01,
+						0.1,
+						(depthExponent) => bench.setRiver({ depthExponent })
+					)}
+					{@render number(
+						'Speed’s power of flow',
+						'',
+						exponentField,
+						bench.exponents.speed ?? USUAL_EXPONENTS.speed,
+						0.01,
+						0.1,
+						(speedExponent) => bench.setRiver({ speedExponent })
+					)}
+				</FlowPanel>
 			</section>
-			<section aria-label="The water over the height, wading, flow" class="min-w-0">
+			<section aria-label="The water over the height, wading, a leaf timed" class="min-w-0">
 				<ProfilePicture column={bench.column} name={bench.lie.name} />
 				{#if bench.column.lawIsGuess && bench.column.surfaceSpeed > 0}
 					<p class="text-sm text-warn">
@@ -156,29 +176,9 @@
 						that knows neither the footing nor you. When in doubt stay out; local rules decide.
 					</p>
 				{/if}
-				<FlowPanel {bench} {changed} farOff={bench.today?.farOff ?? false} {set}>
-					{@render number('Flow today', 'm³/s', flowField, bench.flow ?? 1, 0.1, 1, (flowM3s) =>
-						bench.setRiver({ flowM3s })
-					)}
-					{@render number(
-						'Depth grows with flow to the',
-						'power',
-						exponentField,
-						bench.exponents.depth,
-						0.01,
-						0.1,
-						(depthExponent) => bench.setRiver({ depthExponent })
-					)}
-					{@render number(
-						'Speed grows with flow to the',
-						'power',
-						exponentField,
-						bench.exponents.speed ?? USUAL_EXPONENTS.speed,
-						0.01,
-						0.1,
-						(speedExponent) => bench.setRiver({ speedExponent })
-					)}
-				</FlowPanel>
+				<div class="mt-4">
+					<FloatTimer timed={surveyed.timed ?? null} rod={bench.rig?.rod ?? null} set={setTimed} />
+				</div>
 			</section>
 		{/key}
 	{:else}

@@ -132,6 +132,25 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 		requiredSinkSpeedCms: number,
 		chance: { type: 'number', minimum: 0, maximum: 1 },
 		verdict: { enum: ['yes', 'likely', 'even', 'unlikely', 'no'] },
+		drift: orNull(
+			object({
+				timeToZoneS: orNull(interval),
+				distanceToZoneM: orNull(interval),
+				inZone: interval,
+				onBed: interval,
+				hangUp: number,
+				dragCms: interval,
+				lineAngleDeg: number,
+				pullG: number,
+				floatUnderS: orNull(number),
+				good: yesNo,
+				fault: orNull({
+					enum: ['short', 'under', 'never', 'late', 'bed', 'lifted', 'unsolved']
+				}),
+				chance: object({ value: number, error: number, drifts: { type: 'integer' } }),
+				notes: list(object({ part: text, words: text }))
+			})
+		),
 		ride: object({ pointUp: yesNo, sure: number, leanDeg: number }),
 		settled: orNull(object({ timeS: number, depthM: number })),
 		parts: list(

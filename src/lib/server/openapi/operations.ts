@@ -1,7 +1,15 @@
 import { schemaOf } from '$lib/contract/fields';
 import { PredictRequest, StripRequest } from '$lib/contract/validation';
 import { list, ref } from './answers';
-import { ABSENT, documentOperations, recipe, removals, water, wide } from './document-operations';
+import {
+	ABSENT,
+	documentOperations,
+	recipe,
+	removals,
+	rig,
+	water,
+	wide
+} from './document-operations';
 import type { Operation } from './operation';
 
 const odd = { ...recipe, bead: { ...recipe.bead!, diameterMm: 9 } };
@@ -13,12 +21,18 @@ export const operations: readonly Operation[] = [
 	{
 		method: 'post',
 		path: '/api/predict',
-		summary: 'Mass, sink and descent of a fly in a lie; nothing is kept',
+		summary: 'Mass, sink and descent of a fly in a lie, and on a rig its drift; nothing is kept',
 		body: { schema: schemaOf(PredictRequest) },
 		answer: { status: 200, content: ref('Prediction') },
 		errors: [400, 413, 422],
 		examples: [
 			{ path: '/api/predict', body: { fly: { recipe }, lie: here }, status: 200 },
+			{ path: '/api/predict', body: { fly: { recipe }, lie: here, rig }, status: 200 },
+			{
+				path: '/api/predict',
+				body: { fly: { recipe }, lie: here, rig: { ...rig, way: 'trolling' } },
+				status: 422
+			},
 			{
 				path: '/api/predict',
 				body: {

@@ -187,7 +187,7 @@ test('lies and rivers are edited, named in the history and undone as flies are',
 	const river = rivers[0]!;
 	const warmer = await store.edit('river', river.id, river.revision, {
 		name: river.name,
-		body: { temperatureC: 14 }
+		body: { ...river.body, temperatureC: 14 }
 	});
 	expect(warmer.history.undo).toBe(`${river.name}: water 8 °C to 14 °C`);
 	await store.undo();

@@ -1,0 +1,187 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { choose, expect, kept, open, startServer, temporaryFolder, test, typed } from './server';
+
+const verdict = (page: Page) => page.getByTestId('verdict');
+const chance = async (page: Page) =>
+	Number(/good in ([\d.]+) of 10/.exec(await verdict(page).innerText())?.[1] ?? NaN);
+/** A figure of the Drift view's table: its first number. */
+async function read(page: Page, row: string): Promise<number> {
+	const cell = page
+		.getByRole('row', { name: new RegExp(`^${row}`) })
+		.getByRole('cell')
+		.first();
+	return parseFloat(await cell.innerText());
+}
+const whole = (page: Page) => expect(page.getByText(/^500 drifts:/)).toBeVisible();
+
+test('the strip answers with the drift: a rig is chosen, a fault named, and one click mends it', async ({
+	bench
+}) => {
+	await choose(bench, 'f', 'Rustneck Jig');
+	await choose(bench, 'w', 'Footbridge run');
+	await choose(bench, 'r', 'Long arm');
+	await expect(verdict(bench)).toContainText(/good in .* drifts/);
+	const mend = verdict(bench)
+		.getByRole('button', { name: /\d+\/10$/ })
+		.first();
+	await expect(mend).toBeVisible();
+	const before = (await chance(bench)) || 0;
+	await mend.click();
+	await kept(bench);
+	await expect.poll(() => chance(bench)).toBeGreaterThan(before + 1);
+	await bench.keyboard.press('Control+z');
+	await expect.poll(async () => (await chance(bench)) || 0).toBeLessThan(before + 1);
+
+	await choose(bench, 'r', 'Free sinking');
+	await expect(verdict(bench)).toContainText('The lie asks for');
+});
+
+test('the Drift view: path, figures and band; a thinner tippet gets down sooner, played and as a table', async ({
+	bench
+}) => {
+	await choose(bench, 'f', 'Slate Plunger');
+	await choose(bench, 'r', 'Long arm');
+	await bench.keyboard.press('g');
+	await expect(bench).toHaveURL(/\/drift$/);
+	await expect(
+		bench.getByRole('img', { name: /^Slate Plunger on Long arm through/ })
+	).toBeVisible();
+	await whole(bench);
+	const time = await read(bench, 'Reaches the zone');
+	expect(time).toBeGreaterThan(0.3);
+
+	await bench.getByRole('button', { name: 'thicker' }).click();
+	await expect(bench.getByRole('columnheader', { name: /^tippet/ })).toBeVisible();
+	const row = bench.getByRole('row', { name: /^Reaches the zone/ }).getByRole('cell');
+	expect(parseFloat(await row.nth(1).innerText())).toBeGreaterThanOrEqual(time);
+	await bench.getByRole('button', { name: /^without tippet/ }).click();
+
+	await bench.keyboard.press('r');
+	const diameter = typed(bench, 'Tippet');
+	await diameter.fill('0X');
+	await diameter.press('Enter');
+	await bench.keyboard.press('Escape');
+	await expect.poll(() => read(bench, 'Reaches the zone')).toBeGreaterThan(time);
+	await kept(bench);
+	await bench.keyboard.press('Control+z');
+	await expect.poll(() => read(bench, 'Reaches the zone')).toBe(time);
+
+	const slider = bench.getByRole('slider', { name: /^Time since/ });
+	await slider.fill('0');
+	await bench.getByRole('button', { name: 'Play the drift' }).click();
+	await expect.poll(async () => Number(await slider.inputValue())).toBeGreaterThan(0.3);
+	await bench.getByRole('button', { name: 'Pause' }).click();
+
+	await bench.getByRole('button', { name: 'The path as a table' }).click();
+	const table = bench.getByRole('dialog', { name: 'The path as a table' });
+	expect(await table.getByRole('row').count()).toBeGreaterThan(5);
+	await bench.keyboard.press('Escape');
+
+	for (const theme of ['limestone', 'peat']) {
+		const found = await new AxeBuilder({ page: bench }).analyze();
+		expect(found.violations.map(({ id, nodes }) => [theme, id, nodes[0]?.html])).toEqual([]);
+		await bench.keyboard.press('t');
+	}
+});
+
+test('a band is stopped and goes on, and a stricter wish makes fewer drifts good', async ({
+	bench
+}) => {
+	await choose(bench, 'f', 'Rustneck Jig');
+	await bench.keyboard.press('g');
+	await whole(bench);
+	const before = await read(bench, 'Good drifts');
+	await bench.getByRole('slider', { name: /^at least this much/ }).fill('1');
+	await bench.getByRole('button', { name: 'Stop' }).click();
+	await expect(bench.getByText(/^Stopped/)).toBeVisible();
+	await bench.getByRole('button', { name: 'Go on' }).click();
+	await whole(bench);
+	expect(await read(bench, 'Good drifts')).toBeLessThanOrEqual(before);
+	await bench.getByRole('slider', { name: /^at least this much/ }).fill('0.6');
+});
+
+test('what cannot work is said: a line that is too short, a float that is too small', async ({
+	bench
+}) => {
+	await choose(bench, 'f', 'Rustneck Jig');
+	await choose(bench, 'r', 'Long arm');
+	await bench.keyboard.press('r');
+	const dialog = bench.getByRole('dialog', { name: 'Choose or change a rig' });
+	await typed(bench, 'Leader out of the tip').fill('0.2');
+	await expect(dialog.getByText(/lengthen the leader/)).toBeVisible();
+	await expect(verdict(bench)).toContainText('The line is too short');
+	await dialog.getByRole('radio', { name: 'under a float' }).check();
+	await typed(bench, 'Float').fill('6');
+	await expect(dialog.getByText(/take a larger float/)).toBeVisible();
+	await typed(bench, 'Float').fill('900');
+	await typed(bench, 'Float').press('Enter');
+	await expect(dialog.getByRole('alert')).toContainText('Float');
+	await bench.keyboard.press('Escape');
+	await bench.keyboard.press('Escape');
+	await kept(bench);
+	for (let k = 0; k < 4; k++) await bench.keyboard.press('Control+z');
+	await kept(bench);
+});
+
+test('the Water view: a leaf timed by taps, the flow of the day from the gauge, and undo', async ({
+	bench
+}) => {
+	await choose(bench, 'w', 'Shingle riffle');
+	await bench.keyboard.press('v');
+	await expect(bench).toHaveURL(/\/water$/);
+	await expect(bench.getByRole('img', { name: /^Speed of the water/ })).toBeVisible();
+	await expect(bench.getByText(/never a permission/)).toBeVisible();
+	const speed = typed(bench, 'Surface speed');
+	const before = await speed.inputValue();
+	for (let run = 0; run < 2; run++) {
+		await bench.getByRole('button', { name: /tap as it starts/i }).click();
+		await bench.waitForTimeout(1200);
+		await bench.getByRole('button', { name: /tap as it arrives/i }).click();
+	}
+	await expect(bench.getByRole('list', { name: 'Runs' }).getByRole('listitem')).toHaveCount(2);
+	expect(await speed.inputValue()).not.toBe(before);
+	// Typed by hand, the runs count no more.
+	await speed.fill('0.7');
+	await speed.press('Enter');
+	await expect(bench.getByRole('list', { name: 'Runs' })).toHaveCount(0);
+
+	await typed(bench, 'Flow today').fill('6.8');
+	await typed(bench, 'Flow today').press('Enter');
+	await expect(
+		bench.getByText(/Surveyed at 3.4 m³\/s; today: depth 0.4 m to 0.53 m/)
+	).toBeVisible();
+	await bench.getByRole('button', { name: 'From a gauge …' }).click();
+	const gauge = bench.getByRole('dialog', { name: 'Flow and temperature from a gauge' });
+	await gauge.locator('input[type=file]').setInputFiles({
+		name: 'station.csv',
+		mimeType: 'text/csv',
+		buffer: Buffer.from('# a gauge\ndate,discharge_cfs,temp_f\n2026-03-01,100,48\nsoon,1,2\n')
+	});
+	await expect(gauge.getByText(/1 of 2 rows cannot be read; row 3/)).toBeVisible();
+	await gauge.getByRole('button', { name: 'Simulated gauge' }).click();
+	await gauge.getByRole('button', { name: /^Use for/ }).click();
+	await expect(gauge).toHaveCount(0);
+	await expect(typed(bench, 'Flow today')).not.toHaveValue('6.8');
+	await kept(bench);
+	for (const theme of ['limestone', 'peat']) {
+		const found = await new AxeBuilder({ page: bench }).analyze();
+		expect(found.violations.map(({ id, nodes }) => [theme, id, nodes[0]?.html])).toEqual([]);
+		await bench.keyboard.press('t');
+	}
+	for (let k = 0; k < 6; k++) await bench.keyboard.press('Control+z');
+	await kept(bench);
+});
+
+test('an empty database has a rig to begin with, and drifts', async ({ page }) => {
+	const folder = temporaryFolder();
+	const server = await startServer(folder.path, { demo: false });
+	try {
+		await open(page, `${server.address}drift`);
+		await expect(page.getByRole('img', { name: /on First rig through/ })).toBeVisible();
+		await expect(verdict(page)).toContainText(/good in .* drifts/);
+	} finally {
+		await server.stop();
+		folder.remove();
+	}
+});

@@ -1,0 +1,72 @@
+import { expect, test } from 'vitest';
+import { lineLength } from '../body/index';
+import { lineDiameterField, readQuantity } from '../quantity/index';
+import {
+	carriedBy,
+	compileLine,
+	lengthOut,
+	rigChange,
+	rigNotes,
+	starterRig,
+	type Rig
+} from './index';
+
+const value = (text: string) => {
+	const read = readQuantity(text, lineDiameterField);
+	return read.kind === 'value' ? read.value : null;
+};
+
+// Common practice: diameter in thousandths of an inch = 11 − X; 3X is .008 in.
+test('tippets are read as tiers write them', () => {
+	expect(value('3X')).toBeCloseTo(0.008 * 0.0254, 9);
+	expect(value('6x')).toBeCloseTo(0.127e-3, 9);
+	expect(value('0.15')).toBeCloseTo(0.15e-3, 9);
+	expect(lineDiameterField.show(0.127e-3)).toBe('0.127 mm (6X)');
+	expect(readQuantity('9', lineDiameterField).kind).not.toBe('value');
+});
+
+// physics.md, section 6: 4 m of 0.30 mm nylon weighs as much as a jig in water.
+test('a line of 4 m of 0.30 mm nylon weighs as much as a jig', () => {
+	const rig: Rig = { ...starterRig, leader: { length: 4, diameter: 0.3e-3, material: 'nylon' } };
+	const [leader] = compileLine(rig).pieces;
+	const grams = leader!.length * (Math.PI / 4) * leader!.diameter ** 2 * leader!.density * 1e3;
+	expect(grams).toBeGreaterThan(0.28);
+	expect(grams).toBeLessThan(0.36);
+});
+
+test('each way makes its own line; a float carries what it displaces less its weight', () => {
+	expect(lineLength(compileLine(starterRig))).toBeCloseTo(lengthOut(starterRig), 12);
+	const float: Rig = { ...starterRig, way: 'float', float: 0.02 };
+	expect(lineLength(compileLine(float))).toBe(starterRig.tippet.length);
+	// A ball of 2 cm displaces 4.19 g; as cork it weighs a good gram.
+	expect(carriedBy(float)! * 1e3).toBeGreaterThan(2.9);
+	expect(carriedBy(float)! * 1e3).toBeLessThan(3.4);
+	const dry: Rig = { ...starterRig, way: 'dry fly', carries: 0.3e-3 };
+	expect(carriedBy(dry)! * 1e3).toBeCloseTo(0.3, 3);
+	expect(carriedBy(starterRig)).toBeNull();
+});
+
+test('what cannot work is said with what to do, and what can is not', () => {
+	expect(rigNotes(starterRig, 1, 0.2, 1e-4)).toEqual([]);
+	const words = (rig: Partial<Rig>, depth = 1, wet = 1e-4) =>
+		rigNotes({ ...starterRig, ...rig }, depth, 0.2, wet)
+			.map((note) => note.words)
+			.join(' ');
+	expect(words({}, 4)).toContain('lengthen the leader');
+	expect(words({ tipHeight: 5.9 })).toContain('does not bring its tip');
+	expect(words({ tipHeight: 3.6, rod: 4 })).toContain('hardly reach');
+	expect(words({ way: 'float', tippet: { ...starterRig.tippet, length: 0.4 } })).toContain(
+		'lengthen the tippet to 1 m or more'
+	);
+	expect(words({ way: 'float', float: 6e-3 }, 1, 0.5e-3)).toContain('larger float');
+	expect(words({ way: 'dry fly', carries: 0.1e-3 }, 1, 0.5e-3)).toContain('more buoyant dry fly');
+});
+
+test('a change is said in words', () => {
+	const thinner = { ...starterRig, tippet: { ...starterRig.tippet, diameter: 0.1016e-3 } };
+	expect(rigChange(starterRig, thinner)).toEqual({
+		paths: ['tippet'],
+		words: expect.stringContaining('(7X)') as string
+	});
+	expect(rigChange(starterRig, starterRig).paths).toEqual([]);
+});

@@ -1,0 +1,44 @@
+import { expect, test } from 'vitest';
+import { simulatedGauge } from '$core/water/index';
+import { gaugeCsv, guessColumns, readingsFrom } from './gauge';
+
+const table = (text: string) =>
+	text
+		.trim()
+		.split('\n')
+		.map((line) => line.split(','));
+
+test('what the gauge writes is read back as it was', () => {
+	const readings = simulatedGauge(Date.UTC(2026, 4, 1), 30, 3.4);
+	const [header, ...rows] = table(gaugeCsv(readings));
+	expect(readingsFrom(rows, guessColumns(header!))).toEqual({ readings, bad: 0, why: null });
+});
+
+test('columns of a real gauge are guessed by their names and units', () => {
+	expect(guessColumns(['station', 'datetime', 'discharge_cfs', 'temp_F'])).toEqual({
+		...{ time: 1, flow: 2, temperature: 3 },
+		...{ flowUnit: 'ft³/s', temperatureUnit: '°F' }
+	});
+	const columns = guessColumns(['Datum', 'Abfluss l/s']);
+	expect(columns).toMatchObject({ time: 0, flow: 1, temperature: -1, flowUnit: 'l/s' });
+	const { readings } = readingsFrom([['1.3.2026 06:00', '3400']], columns);
+	expect(readings).toEqual([{ time: Date.UTC(2026, 2, 1, 6), flow: 3.4, celsius: null }]);
+});
+
+test('rows that cannot be read are counted, the first with its place; the rest stands', () => {
+	const columns = guessColumns(['time_utc', 'flow_m3s', 'temperature_c']);
+	const rows = [
+		['2026-03-01T06:00Z', '3.4', '8'],
+		['soon', '3.5', '8'],
+		['2026-03-01T08:00Z', '-1', ''],
+		['2026-03-01 09:00', '3,6', '7,5'],
+		['', '', '']
+	];
+	const found = readingsFrom(rows, columns);
+	expect(found.bad).toBe(2);
+	expect(found.why).toBe('row 3: “soon” is no time such as 2026-03-01T06:00Z');
+	expect(found.readings.map(({ flow, celsius }) => [flow, celsius])).toEqual([
+		[3.4, 8],
+		[3.6, 7.5]
+	]);
+});
