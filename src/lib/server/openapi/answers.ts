@@ -82,7 +82,7 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 		lies: list(ref('Lie')),
 		rivers: list(ref('River')),
 		lots: list(ref('Lot')),
-		strip: object({ flyId: orNull(uuid), lieId: orNull(uuid) }),
+		strip: object({ flyId: orNull(uuid), rigId: orNull(uuid), lieId: orNull(uuid) }),
 		history: ref('History')
 	}),
 	HistoryEntry: object({
