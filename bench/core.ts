@@ -7,7 +7,18 @@ import {
 	sectionOf,
 	type Recipe
 } from '../src/core/fly/index';
-import { predict } from '../src/core/predict/index';
+import {
+	bandDistances,
+	bandRun,
+	chainOf,
+	drawnDrift,
+	FINE,
+	noEddies
+} from '../src/core/drift/index';
+import { loadOf } from '../src/core/drift/state';
+import { drifting, predict } from '../src/core/predict/index';
+import { seedOf } from '../src/core/quantity/index';
+import { starterRig } from '../src/core/rig/index';
 import { emptyShelf, equivalents, levers } from '../src/core/match/index';
 import { descend, EXACT, settle } from '../src/core/sink/index';
 import { submerge } from '../src/core/sink/balance';
@@ -58,3 +69,58 @@ export function allLevers() {
 }
 /** Every equivalent, as the page asks for them one after the other. */
 export const allEquivalents = () => [...equivalents(recipe, fluid, emptyShelf)].filter(Boolean);
+
+/** A drift of some eight seconds: a fly on a tight line through a long, deep lie. */
+const far: Lie = {
+	depth: 1.1,
+	surfaceSpeed: 0.7,
+	bed: 'cobble',
+	zoneTop: 0.2,
+	approach: 3.5,
+	hold: 2
+};
+const question = { recipe, rig: starterRig, lie: far, celsius: 8 };
+const ready = drifting(question);
+export const readyDrift = () => drifting(question);
+export const finePath = () => {
+	const { flies, column, line } = ready.median;
+	return drawnDrift(flies, column, line, 0, { smooth: true });
+};
+let turn = 0;
+export const roughDrift = () =>
+	bandRun(ready.sample(seedOf(1, turn)), seedOf(2, turn++), bandDistances(ready.median.column));
+/** The chain's equations at rest, for a solver from the registry; smooth water. */
+export function chainEquations() {
+	const { flies, column, line } = ready.median;
+	const chain = chainOf(flies, column, line, FINE.segments);
+	const { n, start } = chain;
+	const state = chainOf(flies, column, line, FINE.segments).start;
+	const load = loadOf(n + 1);
+	const from: number[] = [];
+	for (let i = 1; i <= n; i++) from.push(start.x[i]!, start.z[i]!, start.u[i]!, start.w[i]!);
+	const rate = (time: number, y: readonly number[]) => {
+		for (let i = 1; i <= n; i++) {
+			state.x[i] = y[4 * i - 4]!;
+			state.z[i] = y[4 * i - 3]!;
+			state.u[i] = y[4 * i - 2]!;
+			state.w[i] = y[4 * i - 1]!;
+		}
+		if (!chain.top.free) {
+			const held = chain.top.at(time);
+			state.x[0] = held.x;
+			state.z[0] = held.z;
+			state.u[0] = held.u;
+			state.w[0] = 0;
+		}
+		chain.load(state, 0, noEddies, load);
+		const out: number[] = [];
+		for (let i = 1; i <= n; i++) {
+			const [a, b, c] = [load.mxx[i]!, load.mxz[i]!, load.mzz[i]!];
+			const det = a * c - b * b;
+			const [fx, fz] = [load.fx[i]!, load.fz[i]!];
+			out.push(state.u[i]!, state.w[i]!, (c * fx - b * fz) / det, (a * fz - b * fx) / det);
+		}
+		return out;
+	};
+	return { rate, from };
+}

@@ -9,6 +9,7 @@ ensureInstalled();
 process.env.CHROMIUM = ensureChromium();
 ensureBuilt();
 const { keyToAnswer } = await import('./key-to-answer.mjs');
+const { driftAlone, driftOnPage } = await import('./drift.mjs');
 const { firstLoad } = await import('./first-load.mjs');
 const { prediction } = await import('./prediction.mjs');
 
@@ -29,6 +30,8 @@ function print(what, value, unit, budget) {
 try {
 	await firstLoad(address, print);
 	await prediction(print);
+	await driftAlone(print);
+	await driftOnPage(address, print);
 	await keyToAnswer(address, print);
 } finally {
 	await stop();

@@ -34,7 +34,9 @@ test('the description of the API is sound, and its examples do what they say', a
 		.filter((file) => file.endsWith('+server.ts') && !file.includes('...'))
 		.flatMap((file) => {
 			const path = `/api/${file}`.replace('/+server.ts', '').replace(/\[(\w+)\]/g, '{$1}');
-			const kinds = path.includes('[collection') ? ['flies', 'rigs', 'lies', 'rivers', 'lots'] : [''];
+			const kinds = path.includes('[collection')
+				? ['flies', 'rigs', 'lies', 'rivers', 'lots']
+				: [''];
 			return kinds.map((kind) => path.replace(/\[collection=\w+\]/, kind));
 		});
 	expect(Object.keys(description.paths).sort()).toEqual(routes.sort());

@@ -73,6 +73,19 @@ const pictures = [
 			await page.getByRole('option', { name: 'Weir Lurker' }).click();
 		}
 	},
+	{
+		name: 'drift',
+		theme: 'limestone',
+		width: 1280,
+		height: 800,
+		path: '/drift',
+		act: async (page) => {
+			await page.getByText(/^500 drifts:/).waitFor();
+			await page.getByRole('button', { name: 'a tippet thinner' }).click();
+			await page.getByText(/of 150/).waitFor();
+		}
+	},
+	{ name: 'water', theme: 'limestone', width: 1280, height: 800, path: '/water' },
 	{ name: 'beads', theme: 'limestone', width: 1280, height: 800, path: '/beads' },
 	{ name: 'how', theme: 'limestone', width: 1280, height: 800, keys: ['h'] },
 	{ name: 'drawing', theme: 'limestone', width: 1280, height: 800, path: '/drawing' },
@@ -103,6 +116,12 @@ for (const { name, theme, width, height, path = '/', keys = [], act } of picture
 	await page.goto(new URL(path, address).href);
 	await page.waitForSelector('[data-ready]');
 	for (const key of keys) await page.keyboard.press(key);
+	// The strip has its band, where there is one.
+	await page
+		.getByText(/good in .* drifts/)
+		.or(page.locator('main:not(:has([data-testid=verdict]))'))
+		.first()
+		.waitFor();
 	await act?.(page);
 	await page.waitForTimeout(400);
 	await page.screenshot({ path: join(out, `${name}.png`) });

@@ -227,8 +227,9 @@
 									.prediction.sink.attitude}"
 							/>
 							<p class="text-sm text-quiet">
-								No line, no turbulence yet; its sink not yet checked against your own flies. Freshly
-								dry it
+								Free of its line; <a href="/drift" class="text-water underline underline-offset-2"
+									>on it (G)</a
+								>. Not yet checked against your own flies. Freshly dry it
 								{now.freshSpeed ? `sinks ${speedWords(now.freshSpeed)}` : 'floats'}.
 							</p>
 						</div>

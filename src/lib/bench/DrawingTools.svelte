@@ -3,7 +3,6 @@
 	import Plus from '@lucide/svelte/icons/plus';
 	import { drawing } from '$lib/state/preferences.svelte';
 	import { Popover } from 'bits-ui';
-	import RowList from './RowList.svelte';
 
 	interface Props {
 		zoom: number;
@@ -68,16 +67,18 @@
 				class="z-30 w-[min(24rem,94vw)] rounded-lg border border-line bg-raised p-3 shadow-lg"
 				align="start"
 			>
-				<RowList
-					label="Flies to lay beside"
-					placeholder="Find by name, size or metal"
-					rows={others}
-					current={beside?.id ?? null}
-					choose={(id) => {
-						layBeside(id);
-						choosing = false;
-					}}
-				/>
+				{#await import('./RowList.svelte') then { default: RowList }}
+					<RowList
+						label="Flies to lay beside"
+						placeholder="Find by name, size or metal"
+						rows={others}
+						current={beside?.id ?? null}
+						choose={(id) => {
+							layBeside(id);
+							choosing = false;
+						}}
+					/>
+				{/await}
 			</Popover.Content>
 		</Popover.Portal>
 	</Popover.Root>

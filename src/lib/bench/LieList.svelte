@@ -30,6 +30,7 @@
 	placeholder="Find by name, bed or river"
 	{rows}
 	current={bench.lie?.id ?? null}
+	takesFocus={onchosen !== undefined}
 	choose={(id) => {
 		bench.selectLie(id);
 		onchosen?.();

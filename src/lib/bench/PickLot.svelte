@@ -3,7 +3,6 @@
 	import { partWords, type PartName } from '$core/fly/index';
 	import type { LotRow } from '$lib/contract/documents';
 	import { leftOf, lotWords, measuredWords } from '$lib/contract/lots';
-	import RowList from './RowList.svelte';
 
 	interface Props {
 		part: PartName;
@@ -33,24 +32,26 @@
 			class="z-30 w-[min(24rem,94vw)] rounded-lg border border-line bg-raised p-3 shadow-lg"
 			align="start"
 		>
-			<RowList
-				label="In stock"
-				placeholder="Find by name, size or metal"
-				rows={lots.map(({ id, name, body }) => {
-					const measured = measuredWords(body);
-					return {
-						id,
-						name,
-						detail: `${lotWords(body)} · ${leftOf(body)} left${measured ? ` · ${measured}` : ''}`
-					};
-				})}
-				current={current[0] ?? null}
-				choose={(id) => {
-					const lot = lots.find((row) => row.id === id);
-					if (lot) take(lot);
-					open = false;
-				}}
-			/>
+			{#await import('./RowList.svelte') then { default: RowList }}
+				<RowList
+					label="In stock"
+					placeholder="Find by name, size or metal"
+					rows={lots.map(({ id, name, body }) => {
+						const measured = measuredWords(body);
+						return {
+							id,
+							name,
+							detail: `${lotWords(body)} · ${leftOf(body)} left${measured ? ` · ${measured}` : ''}`
+						};
+					})}
+					current={current[0] ?? null}
+					choose={(id) => {
+						const lot = lots.find((row) => row.id === id);
+						if (lot) take(lot);
+						open = false;
+					}}
+				/>
+			{/await}
 		</Popover.Content>
 	</Popover.Portal>
 </Popover.Root>

@@ -8,13 +8,21 @@
 		rows: readonly { readonly id: string; readonly name: string; readonly detail: string }[];
 		current: string | null;
 		choose: (id: string) => void;
+		/** Not where it stands in a view of its own. */
+		takesFocus?: boolean;
 	}
-	let { label, placeholder, rows, current, choose }: Props = $props();
+	let { label, placeholder, rows, current, choose, takesFocus = true }: Props = $props();
 	const id = $props.id();
+	let field = $state<HTMLElement | null>(null);
+	// It may be fetched only once its panel is open, which then has nothing else to give the focus to.
+	$effect(() => {
+		if (takesFocus) field?.focus();
+	});
 </script>
 
 <Command.Root {label} value={current ?? undefined} loop>
 	<Command.Input
+		bind:ref={field}
 		{placeholder}
 		aria-controls="{id}-list"
 		class="mb-2 h-11 w-full rounded-md bg-sunk px-3"

@@ -19,7 +19,6 @@
 		verdictWords,
 		wetWeightFigure
 	} from '$lib/ui/figures';
-	import FlyChooser from './FlyChooser.svelte';
 	import { rigWords } from '$core/rig/index';
 	import { shelfOf } from '$lib/contract/shelf';
 	import { wayWords } from '$lib/controls/rig';
@@ -27,8 +26,6 @@
 	import { goodDrift } from '$lib/state/preferences.svelte';
 	import { driftAnswer } from '$lib/ui/drift-words';
 	import DriftAnswer from './DriftAnswer.svelte';
-	import LieChooser from './LieChooser.svelte';
-	import RigChooser from './RigChooser.svelte';
 
 	interface Props {
 		bench: Bench;
@@ -119,14 +116,16 @@
 					avoidCollisions={false}
 					customAnchor={flyThird}
 				>
-					<FlyChooser
-						{bench}
-						onchosen={() => (open = null)}
-						showHistory={(row) => {
-							open = null;
-							showHistory(row);
-						}}
-					/>
+					{#await import('./FlyChooser.svelte') then { default: FlyChooser }}
+						<FlyChooser
+							{bench}
+							onchosen={() => (open = null)}
+							showHistory={(row) => {
+								open = null;
+								showHistory(row);
+							}}
+						/>
+					{/await}
 				</Popover.Content>
 			</Popover.Portal>
 		</Popover.Root>
@@ -180,14 +179,16 @@
 					avoidCollisions={false}
 					customAnchor={rigThird}
 				>
-					<RigChooser
-						{bench}
-						onchosen={() => (open = null)}
-						showHistory={(row) => {
-							open = null;
-							showHistory(row);
-						}}
-					/>
+					{#await import('./RigChooser.svelte') then { default: RigChooser }}
+						<RigChooser
+							{bench}
+							onchosen={() => (open = null)}
+							showHistory={(row) => {
+								open = null;
+								showHistory(row);
+							}}
+						/>
+					{/await}
 				</Popover.Content>
 			</Popover.Portal>
 		</Popover.Root>
@@ -234,14 +235,16 @@
 					avoidCollisions={false}
 					customAnchor={lieThird}
 				>
-					<LieChooser
-						{bench}
-						onchosen={() => (open = null)}
-						showHistory={(row) => {
-							open = null;
-							showHistory(row);
-						}}
-					/>
+					{#await import('./LieChooser.svelte') then { default: LieChooser }}
+						<LieChooser
+							{bench}
+							onchosen={() => (open = null)}
+							showHistory={(row) => {
+								open = null;
+								showHistory(row);
+							}}
+						/>
+					{/await}
 				</Popover.Content>
 			</Popover.Portal>
 		</Popover.Root>

@@ -46,6 +46,12 @@
 	/>
 	{#if casts}
 		<Segments
+			label="Leader of"
+			value={rig.leader.material}
+			options={lineMaterials.map((value) => ({ value, words: value }))}
+			onchange={(material) => set({ ...rig, leader: { ...rig.leader, material } })}
+		/>
+		<Segments
 			label="The cast lands"
 			value={rig.landing}
 			options={landings.map((value) => ({ value, words: landingWords[value] }))}
