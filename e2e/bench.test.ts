@@ -147,6 +147,7 @@ test('another lie, deeper water: the verdict turns, and undo turns it back', asy
 	await bench.keyboard.press('w');
 	await typed(bench, 'Surface speed').fill('0');
 	await expect(verdict).toContainText('Still water: count it down');
+	await typed(bench, 'Surface speed').press('Enter');
 	await kept(bench);
 	await bench.keyboard.press('Control+z');
 	await bench.keyboard.press('Escape');

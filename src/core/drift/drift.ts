@@ -3,7 +3,7 @@ import { pitchOn } from '../sink/index';
 import type { Hung } from './chain';
 import { eddiesOf, noEddies, type Eddies } from './eddies';
 import { FINE, pastNode, slipOf, trace, type Fineness, type Moment } from './trace';
-import { watchOf } from './watch';
+import { STANDS, watchOf } from './watch';
 
 /** What makes a drift a good one; both are the person's to change. */
 export interface Wanted {
@@ -133,12 +133,20 @@ export function seenDrift(
 	if (line.top.kind !== 'float' && lineLength(line) <= line.top.height) {
 		return watch.verdict('short', wanted);
 	}
-	const solved = trace(flies, column, line, eddies, fineness, watch.longest, (moment) => {
+	const pace = { ...fineness, step: fineness.step * slowness(column) };
+	const solved = trace(flies, column, line, eddies, pace, watch.longest, (moment) => {
 		look(moment, eddies);
 		return watch.see(moment, eddies);
 	});
 	return watch.verdict(solved ? null : 'unsolved', wanted);
 }
+
+/** In slow water a drift takes long and little happens at once: steps may be so many times as long there. */
+function slowness({ surfaceSpeed }: Column): number {
+	return surfaceSpeed > STANDS && surfaceSpeed < SLOW ? 2 : 1;
+}
+/** m/s */
+const SLOW = 0.15;
 
 /** The same with path and shapes. */
 export function drawnDrift(

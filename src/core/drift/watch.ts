@@ -16,9 +16,13 @@ export interface Watch {
 /** It lies on the bed below this height, m. */
 const LYING = 0.002;
 /** Slower than this, m/s, nothing drifts (our choice). */
-const STANDS = 0.01;
-/** A drift through moving water is followed for at most so long, s. */
-const LONGEST = 60;
+export const STANDS = 0.01;
+/** What has lain still for so long is given up, s (our choice). */
+const GIVEN_UP = 10;
+/** A drift is followed for so many times as long as the surface takes over approach and hold, within bounds, s. */
+const TIMES_SURFACE = 4;
+const LEAST = 20;
+const LONGEST = 240;
 /** Where nothing drifts: the time to settle, and for how long it then is watched, s (our choice). */
 const SETTLE = 10;
 const HANGS_FOR = 5;
@@ -41,7 +45,10 @@ export function watchOf(column: Column, { top }: Line): Watch {
 	const longest = retrieve
 		? Math.min(600, retrieve.wait + (2 * hold) / Math.max(retrieve.speed, 0.01) + 2)
 		: drifting
-			? LONGEST
+			? Math.max(
+					LEAST,
+					Math.min(LONGEST, (TIMES_SURFACE * (approach + hold)) / column.surfaceSpeed)
+				)
 			: SETTLE + HANGS_FOR;
 	const roughness = 30 * column.roughnessLength;
 	let time: number | null = zoneTop >= depth ? 0 : null;
@@ -55,6 +62,8 @@ export function watchOf(column: Column, { top }: Line): Watch {
 	let slip = 0;
 	let angle = 0;
 	let between = 0;
+	/** s for which it has lain where it is. */
+	let stuck = 0;
 	let tension = 0;
 	let under: number | null = null;
 	/** Where the retrieve began. */
@@ -98,7 +107,8 @@ export function watchOf(column: Column, { top }: Line): Watch {
 			slip += dt * slipOf(state, point, column, eddies);
 			angle += dt * entryAngle(moment(state, chain.n, depth));
 		}
-		return (drifting || retrieve !== null) && x1 >= start + hold;
+		stuck = drifting && z1 < LYING && dx < STANDS * step ? stuck + step : 0;
+		return ((drifting || retrieve !== null) && x1 >= start + hold) || stuck > GIVEN_UP;
 	}
 
 	return {
@@ -122,7 +132,9 @@ export function watchOf(column: Column, { top }: Line): Watch {
 						? 'never'
 						: !early
 							? 'late'
-							: result.onBed > wanted.onBed || (passed < whole * 0.99 && lying > 0)
+							: result.onBed > wanted.onBed ||
+								  stuck > GIVEN_UP ||
+								  (passed < whole * 0.99 && lying > 0)
 								? 'bed'
 								: result.inZone < wanted.inZone
 									? 'lifted'

@@ -3,8 +3,10 @@ import type { Mend, Shelf } from '$core/match/index';
 import type { DriftQuestion } from '$core/predict/index';
 import { DriftWorker } from '$lib/workers/drift-worker';
 
-/** Drifts of the first band, and of the finer ones that follow. */
+/** Drifts of the first band, which is enough for the strip, and of the finer ones that a view asks for. */
 const STAGES = [150, 300, 500] as const;
+const FIRST = STAGES[0];
+const MOST = STAGES[2];
 /** Drifts that a worker does before it looks up again. */
 const PIECE = 5;
 /** Two cores are what a small machine has. */
@@ -39,6 +41,9 @@ export class DriftState {
 		readonly wanted: Wanted;
 		readonly shelf: Shelf;
 	} | null = null;
+	/** Drifts of the question that is followed, in the order of the seed. */
+	private runs: Run[] = [];
+	private most: number = FIRST;
 	private turn = 0;
 	private timer: ReturnType<typeof setTimeout> | undefined;
 	private asking = false;
@@ -51,6 +56,7 @@ export class DriftState {
 		const turn = ++this.turn;
 		clearTimeout(this.timer);
 		this.progress = null;
+		this.runs = [];
 		this.band = null;
 		this.mends = [];
 		if (this.mending) this.mender.end();
@@ -64,6 +70,12 @@ export class DriftState {
 		this.next = { question, wanted };
 		void this.askSingle();
 		this.timer = setTimeout(() => void this.askBand(question, wanted, turn), STILL);
+	}
+
+	/** Whether a view shows the band itself, which then is made finer. */
+	refine(fine: boolean): void {
+		this.most = fine ? MOST : FIRST;
+		if (fine && !this.progress && !this.stopped && this.runs.length < MOST) this.resume();
 	}
 
 	/** Ends the band that runs; what it has is kept. */
@@ -113,8 +125,7 @@ export class DriftState {
 		question: DriftQuestion,
 		wanted: Wanted,
 		{ chance }: Band,
-		fault: Fault,
-		turn: number
+		fault: Fault
 	): Promise<void> {
 		this.mending = true;
 		const { shelf } = this.followed!;
@@ -122,44 +133,39 @@ export class DriftState {
 			const found = await this.mender.ask({
 				...{ kind: 'mends', question, wanted, shelf, fault, chance }
 			});
-			if (turn === this.turn) this.mends = found;
+			if (question === this.followed?.question) this.mends = found;
 		} catch {
 			// Dropped for a newer question.
 		} finally {
-			if (turn === this.turn) this.mending = false;
+			if (question === this.followed?.question) this.mending = false;
 		}
 	}
 
 	private async askBand(question: DriftQuestion, wanted: Wanted, turn: number): Promise<void> {
 		const { bandOf, mainFault } = await import('$core/drift/index');
-		const most = STAGES[STAGES.length - 1]!;
-		const runs: (Run | undefined)[] = Array.from({ length: most });
-		let given = 0;
-		let done = 0;
-		let shown = 0;
+		const { runs } = this;
+		let given = runs.length;
+		const done: (readonly Run[] | undefined)[] = [];
 		const work = async (worker: DriftWorker) => {
-			while (given < most && turn === this.turn) {
+			while (given < this.most && turn === this.turn) {
 				const from = given;
-				given = Math.min(most, given + PIECE);
+				given = Math.min(this.most, given + PIECE);
 				const { runs: some, distances } = await worker.ask({
 					...{ kind: 'band', question, wanted, seed: SEED, from, to: given }
 				});
 				if (turn !== this.turn) return;
-				some.forEach((run, k) => (runs[from + k] = run));
-				done += some.length;
-				this.progress = { done, of: most };
-				// Always the same drifts, whichever worker was quicker.
-				const missing = runs.indexOf(undefined);
-				const whole = missing < 0 ? most : missing;
-				const stage = STAGES.findLast((count) => whole >= count) ?? 0;
-				if (stage > shown) {
-					shown = stage;
-					const band = bandOf(runs.slice(0, stage) as Run[], distances);
-					this.band = band;
-					const fault = mainFault(band);
-					if (stage === STAGES[0] && band.chance < 0.6 && fault) {
-						void this.askMends(question, wanted, band, fault, turn);
-					}
+				// Always the same drifts in the same order, whichever worker was quicker.
+				done[from] = some;
+				for (let next = done[runs.length]; next; next = done[runs.length]) runs.push(...next);
+				this.progress = { done: runs.length, of: this.most };
+				const stage = STAGES.findLast((count) => runs.length >= count) ?? 0;
+				if (stage <= (this.band?.drifts ?? 0)) continue;
+				const band = bandOf(runs.slice(0, stage), distances);
+				const fault = mainFault(band);
+				const first = this.band === null;
+				this.band = band;
+				if (first && band.chance < 0.6 && fault) {
+					void this.askMends(question, wanted, band, fault);
 				}
 			}
 		};

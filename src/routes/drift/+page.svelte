@@ -2,6 +2,7 @@
 	import Pause from '@lucide/svelte/icons/pause';
 	import Play from '@lucide/svelte/icons/play';
 	import { Popover } from 'bits-ui';
+	import { untrack } from 'svelte';
 	import { THOUSANDTH_OF_AN_INCH, lineDiameterField } from '$core/quantity/index';
 	import { compileLine } from '$core/rig/index';
 	import { rouseNumber } from '$core/water/index';
@@ -61,7 +62,13 @@
 	};
 
 	$effect(() => bindStrip(bench, (which) => (chooser = which), playFrom));
-	$effect(() => () => compare.end());
+	$effect(() => {
+		untrack(() => drift.refine(true));
+		return () => {
+			drift.refine(false);
+			compare.end();
+		};
+	});
 	$effect(() => compare.follow(bench.driftQuestion, goodDrift.current));
 
 	const flies = $derived(bench.flies.filter(({ id }) => id !== bench.fly?.id).map(listed));
