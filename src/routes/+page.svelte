@@ -10,7 +10,7 @@
 	} from '$core/fly/index';
 	import type { DocumentRow } from '$lib/contract/documents';
 	import BuildList from '$lib/bench/BuildList.svelte';
-	import { useBench } from '$lib/state/context';
+	import { useBench, useDrift } from '$lib/state/context';
 	import { oneFrameBehind } from '$lib/state/one-frame-behind.svelte';
 	import HistoryDialog from '$lib/bench/HistoryDialog.svelte';
 	import { bindKeys } from '$lib/frame/keys';
@@ -30,6 +30,7 @@
 	import SinkScale from '$lib/ui/SinkScale.svelte';
 
 	const bench = useBench();
+	const drift = useDrift();
 
 	let history = $state<{ row: DocumentRow; open: boolean } | null>(null);
 	let chooser = $state<'fly' | 'rig' | 'lie' | null>(null);
@@ -211,7 +212,10 @@
 					{:else}<div></div>{/if}
 					{#if now.column}
 						<div class="flex min-w-0 flex-col justify-between gap-1">
-							<SinkScale speed={now.prediction.speed} required={now.prediction.requiredSpeed} />
+							<SinkScale
+								speed={now.prediction.speed}
+								required={drift.asked ?? now.prediction.requiredSpeed}
+							/>
 							<DescentPicture
 								column={now.column}
 								speed={now.prediction.speed}

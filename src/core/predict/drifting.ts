@@ -6,7 +6,7 @@ import {
 	type BeliefValues
 } from '../belief/index';
 import type { Line } from '../body/index';
-import { drift, type Drift, type DriftCase, type Wanted } from '../drift/index';
+import { drift, ROUGH, type Drift, type DriftCase, type Hung, type Wanted } from '../drift/index';
 import { beliefsAbout, beliefsFor, compileFly, type Recipe } from '../fly/index';
 import { normalsFrom, randomFrom } from '../quantity/index';
 import { compileLine, type Rig } from '../rig/index';
@@ -81,4 +81,39 @@ function handled(line: Line, values: BeliefValues): Line {
 export function smoothDrift({ median }: Drifting, wanted?: Wanted): Drift {
 	const { flies, column, line } = median;
 	return drift(flies, column, line, 0, { smooth: true, ...(wanted && { wanted }) });
+}
+
+/** How much faster and slower flies are tried, as a factor. */
+const TRIED_SPEEDS = 4;
+/** The answer is good to about this share. */
+const CLOSE = 0.03;
+
+/**
+ * The sink rate in still water that a fly like this one needs on this line to be in the zone in time and
+ * long enough, m/s: at the medians, in smooth water, by halving.
+ *
+ * @returns null where even four times the fly's own is not enough, or it floats
+ */
+export function speedAskedFor({ median }: Drifting, wanted: Wanted): number | null {
+	const [{ fly }] = median.flies as [Hung];
+	if (!(fly.speed > 0)) return null;
+	const enough = (factor: number) => {
+		const grow = factor * factor;
+		const other = towedAlike(fly, fly.mass * grow, fly.weight * grow, fly.speed * factor);
+		const { column, line } = median;
+		const care = { smooth: true, fineness: ROUGH, wanted };
+		const { fault } = drift([{ fly: other, above: 0 }], column, line, 0, care);
+		// Too heavy for the bed or the float is another matter.
+		return fault === null || fault === 'bed' || fault === 'under';
+	};
+	let low = 1 / TRIED_SPEEDS;
+	let high = TRIED_SPEEDS;
+	if (!enough(high)) return null;
+	if (enough(low)) return low * fly.speed;
+	while (high / low > 1 + CLOSE) {
+		const middle = Math.sqrt(low * high);
+		if (enough(middle)) high = middle;
+		else low = middle;
+	}
+	return high * fly.speed;
 }

@@ -148,7 +148,10 @@ export function predict(
 }
 
 /** The sink rate at which even the slow end of the range is fast enough for the lie, m/s. */
-export function sureSpeed({ requiredSpeed, speed }: Prediction): number {
+export function sureSpeed({
+	requiredSpeed,
+	speed
+}: Pick<Prediction, 'requiredSpeed' | 'speed'>): number {
 	return speed ? (requiredSpeed * speed.value) / speed.low : requiredSpeed;
 }
 

@@ -5,6 +5,7 @@
 	import { lotsOf } from '$lib/contract/from-stock';
 	import { costOf, shelfOf } from '$lib/contract/shelf';
 	import type { Bench } from '$lib/state/bench.svelte';
+	import { useDrift } from '$lib/state/context';
 	import { whenStill } from '$lib/state/when-still.svelte';
 	import Levers from './Levers.svelte';
 
@@ -15,14 +16,17 @@
 	}
 	let { bench, onlyOwned = $bindable(), showEquivalents }: Props = $props();
 
+	const drift = useDrift();
 	/** What each next step buys: worked out once the keys are still. */
 	const steps = whenStill(
-		() => [bench.prediction, bench.lots, onlyOwned],
+		() => [bench.prediction, bench.lots, onlyOwned, drift.asked],
 		() => {
 			const { prediction, lots } = bench;
 			if (!prediction) return null;
 			const { build, sink } = prediction;
-			const wanted = bench.column ? sureSpeed(prediction) : 0;
+			const { speed } = prediction;
+			const requiredSpeed = drift.asked ?? prediction.requiredSpeed;
+			const wanted = bench.column ? sureSpeed({ requiredSpeed, speed }) : 0;
 			const fluid = fluidAt(bench.temperature);
 			const found = levers(build, sink, fluid, wanted, shelfOf(lots, onlyOwned));
 			const owned: Record<string, string> = {};

@@ -23,6 +23,8 @@ const SEED = 1;
 export class DriftState {
 	/** The path in smooth water with everything at its median, of the newest question that has one. */
 	single = $state.raw<DrawnDrift | null>(null);
+	/** The sink rate that line and lie ask for, m/s; null while it is not known, or none is enough. */
+	asked = $state<number | null>(null);
 	band = $state.raw<Band | null>(null);
 	/** Drifts done of those asked for; null when nothing runs. */
 	progress = $state.raw<{ readonly done: number; readonly of: number } | null>(null);
@@ -64,6 +66,7 @@ export class DriftState {
 		this.stopped = false;
 		if (!question) {
 			this.single = null;
+			this.asked = null;
 			this.next = null;
 			return;
 		}
@@ -112,6 +115,8 @@ export class DriftState {
 				this.next = null;
 				const single = await this.first.ask({ kind: 'single', question, wanted });
 				this.single = single;
+				if (this.next) continue;
+				this.asked = await this.first.ask({ kind: 'asked', question, wanted });
 			}
 		} catch {
 			// The worker was ended: the page is going, or asks anew.

@@ -32,7 +32,7 @@
 	<div
 		class="absolute top-0 text-sm whitespace-nowrap text-water"
 		style:left={at(required)}
-		style:transform="translateX({required / top > 0.7 ? '-100%' : '-2px'})"
+		style:transform="translateX({required / top > 0.5 ? '-100%' : '-2px'})"
 	>
 		the lie asks for <span class="figure">{cm(required)}</span>
 	</div>

@@ -8,12 +8,13 @@ import {
 	type Wanted
 } from '$core/drift/index';
 import { mends, type Mend, type Shelf } from '$core/match/index';
-import { drifting, type Drifting, type DriftQuestion } from '$core/predict/index';
+import { drifting, speedAskedFor, type Drifting, type DriftQuestion } from '$core/predict/index';
 import { seedOf } from '$core/quantity/index';
 
 /** What a worker is asked about drifts; plain data both ways. */
 export type DriftTask =
 	| { readonly kind: 'single'; readonly question: DriftQuestion; readonly wanted: Wanted }
+	| { readonly kind: 'asked'; readonly question: DriftQuestion; readonly wanted: Wanted }
 	| {
 			readonly kind: 'band';
 			readonly question: DriftQuestion;
@@ -33,6 +34,8 @@ export type DriftTask =
 	  };
 export interface DriftAnswers {
 	readonly single: DrawnDrift;
+	/** The sink rate that the line and the lie ask for, m/s. */
+	readonly asked: number | null;
 	readonly band: { readonly runs: readonly Run[]; readonly distances: Float32Array };
 	readonly mends: readonly Mend[];
 }
@@ -53,6 +56,8 @@ export function doDriftTask(task: DriftTask): DriftAnswers[DriftTask['kind']] {
 			const { flies, column, line } = readyFor(question).median;
 			return drawnDrift(flies, column, line, 0, { smooth: true, wanted });
 		}
+		case 'asked':
+			return speedAskedFor(readyFor(question), wanted);
 		case 'band': {
 			const ready = readyFor(question);
 			const distances = bandDistances(ready.median.column);
