@@ -1,7 +1,6 @@
 <script lang="ts">
 	import '../app.css';
 	import { bindEverywhere } from '$lib/frame/keys';
-	import KeysDialog from '$lib/frame/KeysDialog.svelte';
 	import NoticeBar from '$lib/frame/NoticeBar.svelte';
 	import Rail from '$lib/frame/Rail.svelte';
 	import { Bench } from '$lib/state/bench.svelte';
@@ -45,4 +44,9 @@
 		{@render children()}
 	</main>
 </div>
-<KeysDialog bind:open={keysShown} />
+<!-- Seldom wanted: fetched when it is. -->
+{#if keysShown}
+	{#await import('$lib/frame/KeysDialog.svelte') then { default: KeysDialog }}
+		<KeysDialog bind:open={keysShown} />
+	{/await}
+{/if}

@@ -12,7 +12,6 @@
 	import BuildList from '$lib/bench/BuildList.svelte';
 	import { useBench, useDrift } from '$lib/state/context';
 	import { oneFrameBehind } from '$lib/state/one-frame-behind.svelte';
-	import HistoryDialog from '$lib/bench/HistoryDialog.svelte';
 	import { bindKeys } from '$lib/frame/keys';
 	import Strip from '$lib/bench/Strip.svelte';
 	import { listed } from '$lib/bench/listed';
@@ -271,5 +270,7 @@
 	{/await}
 {/if}
 {#if history}
-	<HistoryDialog {bench} row={history.row} bind:open={history.open} />
+	{#await import('$lib/bench/HistoryDialog.svelte') then { default: HistoryDialog }}
+		<HistoryDialog {bench} row={history.row} bind:open={history.open} />
+	{/await}
 {/if}

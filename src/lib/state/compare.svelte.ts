@@ -1,4 +1,4 @@
-import type { Band, DrawnDrift, Run, Wanted } from '$core/drift/index';
+import { bandOf, type Band, type DrawnDrift, type Run, type Wanted } from '$core/drift/index';
 import type { DriftQuestion } from '$core/predict/index';
 import { DriftWorker } from '$lib/workers/drift-worker';
 
@@ -83,7 +83,6 @@ export class CompareState {
 				singles.push(drift);
 				put({ name, drift, band: null });
 			}
-			const { bandOf } = await import('$core/drift/index');
 			for (const [i, { name, question }] of asked.entries()) {
 				const runs: Run[] = [];
 				for (let from = 0; from < DRIFTS; from += PIECE) {

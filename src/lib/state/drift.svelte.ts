@@ -1,4 +1,12 @@
-import type { Band, DrawnDrift, Fault, Run, Wanted } from '$core/drift/index';
+import {
+	bandOf,
+	mainFault,
+	type Band,
+	type DrawnDrift,
+	type Fault,
+	type Run,
+	type Wanted
+} from '$core/drift/index';
 import type { Mend, Shelf } from '$core/match/index';
 import type { DriftQuestion } from '$core/predict/index';
 import { DriftWorker } from '$lib/workers/drift-worker';
@@ -147,7 +155,6 @@ export class DriftState {
 	}
 
 	private async askBand(question: DriftQuestion, wanted: Wanted, turn: number): Promise<void> {
-		const { bandOf, mainFault } = await import('$core/drift/index');
 		const { runs } = this;
 		let given = runs.length;
 		const done: (readonly Run[] | undefined)[] = [];

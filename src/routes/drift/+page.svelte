@@ -6,7 +6,6 @@
 	import { THOUSANDTH_OF_AN_INCH, lineDiameterField } from '$core/quantity/index';
 	import { compileLine } from '$core/rig/index';
 	import { rouseNumber } from '$core/water/index';
-	import HistoryDialog from '$lib/bench/HistoryDialog.svelte';
 	import { listed } from '$lib/bench/listed';
 	import RowList from '$lib/bench/RowList.svelte';
 	import Strip from '$lib/bench/Strip.svelte';
@@ -300,5 +299,7 @@
 	{/await}
 {/if}
 {#if history}
-	<HistoryDialog {bench} row={history.row} bind:open={history.open} />
+	{#await import('$lib/bench/HistoryDialog.svelte') then { default: HistoryDialog }}
+		<HistoryDialog {bench} row={history.row} bind:open={history.open} />
+	{/await}
 {/if}

@@ -18,7 +18,6 @@
 		wadingCaution,
 		type Lie
 	} from '$core/water/index';
-	import HistoryDialog from '$lib/bench/HistoryDialog.svelte';
 	import LieList from '$lib/bench/LieList.svelte';
 	import type { DocumentRow } from '$lib/contract/documents';
 	import WaterFields from '$lib/controls/WaterFields.svelte';
@@ -188,5 +187,7 @@
 	{/if}
 </div>
 {#if history}
-	<HistoryDialog {bench} row={history.row} bind:open={history.open} />
+	{#await import('$lib/bench/HistoryDialog.svelte') then { default: HistoryDialog }}
+		<HistoryDialog {bench} row={history.row} bind:open={history.open} />
+	{/await}
 {/if}
