@@ -13,7 +13,8 @@ import {
 	chainOf,
 	drawnDrift,
 	FINE,
-	noEddies
+	noEddies,
+	SMOOTH
 } from '../src/core/drift/index';
 import { loadOf } from '../src/core/drift/state';
 import { drifting, predict } from '../src/core/predict/index';
@@ -84,7 +85,7 @@ const ready = drifting(question);
 export const readyDrift = () => drifting(question);
 export const finePath = () => {
 	const { flies, column, line } = ready.median;
-	return drawnDrift(flies, column, line, 0, { smooth: true });
+	return drawnDrift(flies, column, line, 0, { smooth: true, fineness: SMOOTH });
 };
 let turn = 0;
 export const roughDrift = () =>

@@ -22,6 +22,7 @@ import {
 	eddiesOf,
 	FINE,
 	ROUGH,
+	SMOOTH,
 	type Drift
 } from './index';
 
@@ -87,6 +88,15 @@ describe('convergence, the turbulence fixed by its seed', () => {
 		const base = time(FINE);
 		expect(Math.abs(time({ ...FINE, step: FINE.step / 2 }) / base - 1)).toBeLessThan(0.005);
 		expect(Math.abs(time({ ...FINE, segments: 2 * FINE.segments }) / base - 1)).toBeLessThan(0.02);
+	});
+
+	test('the single path’s way says what the fine one does', () => {
+		for (const [name, change] of cases) {
+			const [path, fine] = [SMOOTH, FINE].map(
+				(fineness) => one(change, { smooth: true, fineness }).time!
+			);
+			expect(Math.abs(path! / fine! - 1), name).toBeLessThan(0.005);
+		}
 	});
 
 	test('many rough drifts say the same as many fine ones', () => {

@@ -2,7 +2,7 @@
 export * from './free-descent';
 export { chainOf, type Hung } from './chain';
 export { eddiesOf, noEddies, NOISE_STEP, type Eddies } from './eddies';
-export { FINE, ROUGH, trace, type Fineness } from './trace';
+export { FINE, ROUGH, SMOOTH, trace, type Fineness } from './trace';
 export {
 	bandDistances,
 	bandOf,

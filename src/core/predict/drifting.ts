@@ -6,12 +6,20 @@ import {
 	type BeliefValues
 } from '../belief/index';
 import type { Line } from '../body/index';
-import { drift, ROUGH, type Drift, type DriftCase, type Hung, type Wanted } from '../drift/index';
+import {
+	drift,
+	ROUGH,
+	SMOOTH,
+	type Drift,
+	type DriftCase,
+	type Hung,
+	type Wanted
+} from '../drift/index';
 import { beliefsAbout, beliefsFor, compileFly, type Recipe } from '../fly/index';
 import { normalsFrom, randomFrom } from '../quantity/index';
 import { compileLine, type Rig } from '../rig/index';
 import { settle, towed, towedAlike, type Towed } from '../sink/index';
-import { beliefsIn, compileColumn, fluidAt, type Lie } from '../water/index';
+import { beliefsIn, compileColumn, fluidAt, type Fluid, type Lie } from '../water/index';
 
 /** A fly, a rig, a lie and what is believed of them, ready to drift. */
 export interface DriftQuestion {
@@ -35,18 +43,20 @@ export interface Drifting {
  *
  * The fly's drag on the tippet is tabulated once, at the medians; in another world it is scaled to the
  * weight and sink rate that the fly has there.
+ *
+ * @param known that table, where the fly and the temperature are as they were when it was made
  */
 export function drifting(
 	{ recipe, rig, lie, celsius }: DriftQuestion,
-	believed: Beliefs = priorBeliefs
+	believed: Beliefs = priorBeliefs,
+	known?: Towed
 ): Drifting {
 	const beliefs = beliefsFor(recipe, beliefsIn(lie, believed));
 	const about: BeliefName[] = [...beliefsAbout(recipe, beliefs), 'rig.lead', 'rig.reach'];
 	const fluid = fluidAt(celsius);
 	const line = compileLine(rig);
 	const median = valuesAt(beliefs);
-	const { body } = compileFly(recipe, median);
-	const table = towed(body, fluid, median, settle(body, fluid, median));
+	const table = known ?? tabled(recipe, fluid, median);
 	const caseOf = (fly: Towed, values: BeliefValues): DriftCase => ({
 		flies: [{ fly, above: 0 }],
 		column: compileColumn(lie, celsius, values),
@@ -66,6 +76,11 @@ export function drifting(
 	};
 }
 
+function tabled(recipe: Recipe, fluid: Fluid, values: BeliefValues): Towed {
+	const { body } = compileFly(recipe, values);
+	return towed(body, fluid, values, settle(body, fluid, values));
+}
+
 /** A hand leads and casts only about as it means to. */
 function handled(line: Line, values: BeliefValues): Line {
 	const { top, landing } = line;
@@ -80,7 +95,10 @@ function handled(line: Line, values: BeliefValues): Line {
 /** The single path's answer: everything at its median, the water running smoothly. */
 export function smoothDrift({ median }: Drifting, wanted?: Wanted): Drift {
 	const { flies, column, line } = median;
-	return drift(flies, column, line, 0, { smooth: true, ...(wanted && { wanted }) });
+	return drift(flies, column, line, 0, {
+		...{ smooth: true, fineness: SMOOTH },
+		...(wanted && { wanted })
+	});
 }
 
 /** How much faster and slower flies are tried, as a factor. */

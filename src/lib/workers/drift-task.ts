@@ -2,6 +2,7 @@ import {
 	bandDistances,
 	bandRun,
 	drawnDrift,
+	SMOOTH,
 	type DrawnDrift,
 	type Fault,
 	type Run,
@@ -41,10 +42,14 @@ export interface DriftAnswers {
 }
 
 /** The last question made ready, so that the next piece of its band need not begin anew. */
-let last: { readonly words: string; readonly ready: Drifting } | null = null;
+let last: { readonly words: string; readonly fly: string; readonly ready: Drifting } | null = null;
 function readyFor(question: DriftQuestion): Drifting {
 	const words = JSON.stringify(question);
-	if (last?.words !== words) last = { words, ready: drifting(question) };
+	if (last?.words === words) return last.ready;
+	// On another line or in another lie the fly is the same.
+	const fly = JSON.stringify([question.recipe, question.celsius]);
+	const known = last?.fly === fly ? last.ready.median.flies[0]!.fly : undefined;
+	last = { words, fly, ready: drifting(question, undefined, known) };
 	return last.ready;
 }
 
@@ -54,7 +59,7 @@ export function doDriftTask(task: DriftTask): DriftAnswers[DriftTask['kind']] {
 	switch (task.kind) {
 		case 'single': {
 			const { flies, column, line } = readyFor(question).median;
-			return drawnDrift(flies, column, line, 0, { smooth: true, wanted });
+			return drawnDrift(flies, column, line, 0, { smooth: true, fineness: SMOOTH, wanted });
 		}
 		case 'asked':
 			return speedAskedFor(readyFor(question), wanted);
