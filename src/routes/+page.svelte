@@ -1,5 +1,4 @@
 <script lang="ts">
-	import { tick } from 'svelte';
 	import {
 		beadWords,
 		coilWords,
@@ -48,20 +47,26 @@
 		return () => clearTimeout(timer);
 	});
 
-	async function rename() {
+	/** The chooser may still have to be fetched, and gives the focus to its own field first. */
+	function rename(frames = 120) {
 		chooser = 'fly';
-		await tick();
 		requestAnimationFrame(() => {
 			const field = document.querySelector<HTMLInputElement>('[data-name-field]');
-			field?.focus();
-			field?.select();
+			if (!field) {
+				if (frames > 0 && chooser === 'fly') rename(frames - 1);
+				return;
+			}
+			requestAnimationFrame(() => {
+				field.focus();
+				field.select();
+			});
 		});
 	}
 
 	$effect(() =>
 		bindKeys(bench, {
 			chooser: (which) => (chooser = which),
-			rename: () => void rename(),
+			rename: () => rename(),
 			lever: (place) => panel?.pull(place),
 			how: () => (how = true)
 		})

@@ -2,7 +2,7 @@
 	import Minus from '@lucide/svelte/icons/minus';
 	import Plus from '@lucide/svelte/icons/plus';
 	import { drawing } from '$lib/state/preferences.svelte';
-	import { Popover } from 'bits-ui';
+	import Opens from '$lib/ui/Opens.svelte';
 
 	interface Props {
 		zoom: number;
@@ -56,32 +56,27 @@
 		onclick={() => drawing.set({ eye: drawing.current.eye === 'left' ? 'right' : 'left' })}
 		>Eye to the {drawing.current.eye === 'left' ? 'right' : 'left'}</button
 	>
-	<Popover.Root bind:open={choosing}>
-		<Popover.Trigger class={button} title="Lay another fly beside this one"
-			>{beside ? `Beside ${beside.name}` : 'Lay a fly beside'}</Popover.Trigger
-		>
-		<Popover.Portal>
-			<Popover.Content
-				role="dialog"
-				aria-label="Lay a fly beside this one"
-				class="z-30 w-[min(24rem,94vw)] rounded-lg border border-line bg-raised p-3 shadow-lg"
-				align="start"
-			>
-				{#await import('./RowList.svelte') then { default: RowList }}
-					<RowList
-						label="Flies to lay beside"
-						placeholder="Find by name, size or metal"
-						rows={others}
-						current={beside?.id ?? null}
-						choose={(id) => {
-							layBeside(id);
-							choosing = false;
-						}}
-					/>
-				{/await}
-			</Popover.Content>
-		</Popover.Portal>
-	</Popover.Root>
+	<Opens
+		bind:open={choosing}
+		label="Lay a fly beside this one"
+		title="Lay another fly beside this one"
+		class={button}
+		panel="w-[min(24rem,94vw)] p-3"
+	>
+		{#snippet words()}{beside ? `Beside ${beside.name}` : 'Lay a fly beside'}{/snippet}
+		{#await import('./RowList.svelte') then { default: RowList }}
+			<RowList
+				label="Flies to lay beside"
+				placeholder="Find by name, size or metal"
+				rows={others}
+				current={beside?.id ?? null}
+				choose={(id) => {
+					layBeside(id);
+					choosing = false;
+				}}
+			/>
+		{/await}
+	</Opens>
 	{#if beside}
 		<button type="button" class={button} onclick={() => layBeside(null)}>Take it away</button>
 	{/if}

@@ -1,7 +1,7 @@
 <script lang="ts">
-	import { Popover } from 'bits-ui';
 	import { partWords, type PartName } from '$core/fly/index';
 	import type { LotRow } from '$lib/contract/documents';
+	import Opens from '$lib/ui/Opens.svelte';
 	import { leftOf, lotWords, measuredWords } from '$lib/contract/lots';
 
 	interface Props {
@@ -17,41 +17,35 @@
 	const from = $derived(lots.filter(({ id }) => current.includes(id)));
 </script>
 
-<Popover.Root bind:open>
-	<Popover.Trigger
-		class="min-h-9 w-full rounded-md bg-sunk px-3 py-1.5 text-left text-sm hover:bg-line"
-	>
+<Opens
+	bind:open
+	label="Take the {partWords[part]} from the stock"
+	class="min-h-9 w-full rounded-md bg-sunk px-3 py-1.5 text-left text-sm hover:bg-line"
+	panel="w-[min(24rem,94vw)] p-3"
+>
+	{#snippet words()}
 		{from.length
 			? `From your stock: ${from.map(({ name }) => name).join(', ')}`
 			: 'Nominal. Take it from your stock …'}
-	</Popover.Trigger>
-	<Popover.Portal>
-		<Popover.Content
-			role="dialog"
-			aria-label="Take the {partWords[part]} from the stock"
-			class="z-30 w-[min(24rem,94vw)] rounded-lg border border-line bg-raised p-3 shadow-lg"
-			align="start"
-		>
-			{#await import('./RowList.svelte') then { default: RowList }}
-				<RowList
-					label="In stock"
-					placeholder="Find by name, size or metal"
-					rows={lots.map(({ id, name, body }) => {
-						const measured = measuredWords(body);
-						return {
-							id,
-							name,
-							detail: `${lotWords(body)} · ${leftOf(body)} left${measured ? ` · ${measured}` : ''}`
-						};
-					})}
-					current={current[0] ?? null}
-					choose={(id) => {
-						const lot = lots.find((row) => row.id === id);
-						if (lot) take(lot);
-						open = false;
-					}}
-				/>
-			{/await}
-		</Popover.Content>
-	</Popover.Portal>
-</Popover.Root>
+	{/snippet}
+	{#await import('./RowList.svelte') then { default: RowList }}
+		<RowList
+			label="In stock"
+			placeholder="Find by name, size or metal"
+			rows={lots.map(({ id, name, body }) => {
+				const measured = measuredWords(body);
+				return {
+					id,
+					name,
+					detail: `${lotWords(body)} · ${leftOf(body)} left${measured ? ` · ${measured}` : ''}`
+				};
+			})}
+			current={current[0] ?? null}
+			choose={(id) => {
+				const lot = lots.find((row) => row.id === id);
+				if (lot) take(lot);
+				open = false;
+			}}
+		/>
+	{/await}
+</Opens>

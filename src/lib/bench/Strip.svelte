@@ -1,6 +1,5 @@
 <script lang="ts">
 	import ChevronDown from '@lucide/svelte/icons/chevron-down';
-	import { Popover } from 'bits-ui';
 	import { hookWords } from '$core/fly/index';
 	import { approachField } from '$core/quantity/index';
 	import { lieWords } from '$core/water/index';
@@ -25,6 +24,7 @@
 	import { useDrift } from '$lib/state/context';
 	import { goodDrift } from '$lib/state/preferences.svelte';
 	import { driftAnswer } from '$lib/ui/drift-words';
+	import Opens from '$lib/ui/Opens.svelte';
 	import DriftAnswer from './DriftAnswer.svelte';
 
 	interface Props {
@@ -68,8 +68,7 @@
 
 	const trigger =
 		'flex w-full items-baseline gap-2 rounded-md px-2 py-1 text-left hover:bg-raised data-[state=open]:bg-raised';
-	const panel =
-		'z-30 max-h-(--bits-popover-content-available-height) overflow-auto rounded-lg border border-line bg-raised p-4 shadow-lg outline-none';
+	const panel = 'max-h-(--bits-popover-content-available-height) overflow-auto p-4';
 </script>
 
 {#snippet how(number: string, unit: string)}
@@ -97,38 +96,35 @@
 >
 	<p class="sr-only" role="status">{spoken}</p>
 	<div class="min-w-0" bind:this={flyThird}>
-		<Popover.Root bind:open={() => open === 'fly', (is) => (open = is ? 'fly' : null)}>
-			<Popover.Trigger class={trigger} title="Choose a fly (F)">
+		<Opens
+			bind:open={() => open === 'fly', (is) => (open = is ? 'fly' : null)}
+			label="Choose a fly"
+			title="Choose a fly (F)"
+			anchor={flyThird}
+			align="start"
+			class={trigger}
+			panel="{panel} w-[min(26rem,94vw)]"
+			fixed
+		>
+			{#snippet words()}
 				{@render third(
 					'Fly',
 					bench.fly?.name ?? 'none yet',
 					bench.recipe ? hookWords(bench.recipe.hook) : ''
 				)}
 				<ChevronDown size={16} class="shrink-0 self-center" />
-			</Popover.Trigger>
-			<Popover.Portal>
-				<Popover.Content
-					role="dialog"
-					aria-label="Choose a fly"
-					class="{panel} w-[min(26rem,94vw)]"
-					align="start"
-					side="bottom"
-					avoidCollisions={false}
-					customAnchor={flyThird}
-				>
-					{#await import('./FlyChooser.svelte') then { default: FlyChooser }}
-						<FlyChooser
-							{bench}
-							onchosen={() => (open = null)}
-							showHistory={(row) => {
-								open = null;
-								showHistory(row);
-							}}
-						/>
-					{/await}
-				</Popover.Content>
-			</Popover.Portal>
-		</Popover.Root>
+			{/snippet}
+			{#await import('./FlyChooser.svelte') then { default: FlyChooser }}
+				<FlyChooser
+					{bench}
+					onchosen={() => (open = null)}
+					showHistory={(row) => {
+						open = null;
+						showHistory(row);
+					}}
+				/>
+			{/await}
+		</Opens>
 		{#if prediction && mass}
 			<dl class="flex gap-6 px-2 pt-1 pb-3 max-md:pb-1">
 				<div>
@@ -160,38 +156,35 @@
 	</div>
 
 	<div class="min-w-0" bind:this={rigThird}>
-		<Popover.Root bind:open={() => open === 'rig', (is) => (open = is ? 'rig' : null)}>
-			<Popover.Trigger class={trigger} title="Choose or change a rig (R)">
+		<Opens
+			bind:open={() => open === 'rig', (is) => (open = is ? 'rig' : null)}
+			label="Choose or change a rig"
+			title="Choose or change a rig (R)"
+			anchor={rigThird}
+			align="center"
+			class={trigger}
+			panel="{panel} w-[min(34rem,94vw)]"
+			fixed
+		>
+			{#snippet words()}
 				{@render third(
 					'Rig',
 					bench.rigRow?.name ?? 'free sinking',
 					bench.rig ? `${wayWords[bench.rig.way]}, ${rigWords(bench.rig)}` : 'no line'
 				)}
 				<ChevronDown size={16} class="shrink-0 self-center" />
-			</Popover.Trigger>
-			<Popover.Portal>
-				<Popover.Content
-					role="dialog"
-					aria-label="Choose or change a rig"
-					class="{panel} w-[min(34rem,94vw)]"
-					align="center"
-					side="bottom"
-					avoidCollisions={false}
-					customAnchor={rigThird}
-				>
-					{#await import('./RigChooser.svelte') then { default: RigChooser }}
-						<RigChooser
-							{bench}
-							onchosen={() => (open = null)}
-							showHistory={(row) => {
-								open = null;
-								showHistory(row);
-							}}
-						/>
-					{/await}
-				</Popover.Content>
-			</Popover.Portal>
-		</Popover.Root>
+			{/snippet}
+			{#await import('./RigChooser.svelte') then { default: RigChooser }}
+				<RigChooser
+					{bench}
+					onchosen={() => (open = null)}
+					showHistory={(row) => {
+						open = null;
+						showHistory(row);
+					}}
+				/>
+			{/await}
+		</Opens>
 		{#if prediction}
 			<div class="px-2 pt-1 pb-3 max-md:flex max-md:items-baseline max-md:gap-2 max-md:pb-1">
 				<button
@@ -216,38 +209,35 @@
 	</div>
 
 	<div class="min-w-0" bind:this={lieThird}>
-		<Popover.Root bind:open={() => open === 'lie', (is) => (open = is ? 'lie' : null)}>
-			<Popover.Trigger class={trigger} title="Choose or change a lie (W)">
+		<Opens
+			bind:open={() => open === 'lie', (is) => (open = is ? 'lie' : null)}
+			label="Choose or change a lie"
+			title="Choose or change a lie (W)"
+			anchor={lieThird}
+			align="end"
+			class={trigger}
+			panel="{panel} w-[min(34rem,94vw)]"
+			fixed
+		>
+			{#snippet words()}
 				{@render third(
 					'Lie',
 					bench.lie?.name ?? 'none yet',
 					bench.water ? lieWords(bench.water) : ''
 				)}
 				<ChevronDown size={16} class="shrink-0 self-center" />
-			</Popover.Trigger>
-			<Popover.Portal>
-				<Popover.Content
-					role="dialog"
-					aria-label="Choose or change a lie"
-					class="{panel} w-[min(34rem,94vw)]"
-					align="end"
-					side="bottom"
-					avoidCollisions={false}
-					customAnchor={lieThird}
-				>
-					{#await import('./LieChooser.svelte') then { default: LieChooser }}
-						<LieChooser
-							{bench}
-							onchosen={() => (open = null)}
-							showHistory={(row) => {
-								open = null;
-								showHistory(row);
-							}}
-						/>
-					{/await}
-				</Popover.Content>
-			</Popover.Portal>
-		</Popover.Root>
+			{/snippet}
+			{#await import('./LieChooser.svelte') then { default: LieChooser }}
+				<LieChooser
+					{bench}
+					onchosen={() => (open = null)}
+					showHistory={(row) => {
+						open = null;
+						showHistory(row);
+					}}
+				/>
+			{/await}
+		</Opens>
 		{#if prediction && bench.lie}
 			<div class="px-2 pt-1 pb-3 max-md:pb-2" data-testid="verdict">
 				{#if prediction.floats}

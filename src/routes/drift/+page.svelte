@@ -1,7 +1,6 @@
 <script lang="ts">
 	import Pause from '@lucide/svelte/icons/pause';
 	import Play from '@lucide/svelte/icons/play';
-	import { Popover } from 'bits-ui';
 	import { untrack } from 'svelte';
 	import { THOUSANDTH_OF_AN_INCH, lineDiameterField } from '$core/quantity/index';
 	import { compileLine } from '$core/rig/index';
@@ -16,6 +15,7 @@
 	import { bindStrip } from '$lib/frame/keys';
 	import { CompareState } from '$lib/state/compare.svelte';
 	import { useBench, useDrift } from '$lib/state/context';
+	import Opens from '$lib/ui/Opens.svelte';
 	import { goodDrift } from '$lib/state/preferences.svelte';
 	import { percent } from '$lib/ui/drift-words';
 
@@ -189,30 +189,26 @@
 				<button type="button" class={quick} disabled={compare.full} onclick={() => addTippet(1)}
 					>thicker</button
 				>
-				<Popover.Root bind:open={pickFly}>
-					<Popover.Trigger class={quick} disabled={compare.full || flies.length === 0}
-						>another fly …</Popover.Trigger
-					>
-					<Popover.Portal>
-						<Popover.Content
-							role="dialog"
-							aria-label="A fly to compare with"
-							class="z-30 w-[min(24rem,94vw)] rounded-lg border border-line bg-raised p-4 shadow-lg outline-none"
-							align="end"
-						>
-							<RowList
-								label="Flies"
-								placeholder="Find by name, size or metal"
-								rows={flies}
-								current={null}
-								choose={(id) => {
-									pickFly = false;
-									addFly(id);
-								}}
-							/>
-						</Popover.Content>
-					</Popover.Portal>
-				</Popover.Root>
+				<Opens
+					bind:open={pickFly}
+					label="A fly to compare with"
+					class={quick}
+					disabled={compare.full || flies.length === 0}
+					align="end"
+					panel="w-[min(24rem,94vw)] p-4"
+				>
+					{#snippet words()}another fly …{/snippet}
+					<RowList
+						label="Flies"
+						placeholder="Find by name, size or metal"
+						rows={flies}
+						current={null}
+						choose={(id) => {
+							pickFly = false;
+							addFly(id);
+						}}
+					/>
+				</Opens>
 				{#each compare.found as { name } (name)}
 					<button type="button" class={quick} onclick={() => compare.remove(name)}
 						>without {name}</button
