@@ -4,7 +4,7 @@ import type { Column, Line } from '../body/index';
 import { compileFly, starterRecipe } from '../fly/index';
 import { GRAVITY } from '../material/index';
 import { descend, noDrag, pullOn, settle, timeTo, towed } from '../sink/index';
-import { integrateByLibrary } from '../sink/library.testing';
+import { integrateByLibrary } from '../../lib/contract/library.testing';
 import { compileColumn, fluidAt, speedAt } from '../water/index';
 import { noEddies } from './eddies';
 import { chainOf, FINE, trace, type Fineness } from './index';

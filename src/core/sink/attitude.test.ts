@@ -19,7 +19,7 @@ import {
 	settleWeight,
 	timeTo
 } from './index';
-import { integrateByLibrary } from './library.testing';
+import { integrateByLibrary } from '../../lib/contract/library.testing';
 import { DEPTH, motionOf, PITCH, U, V } from './motion';
 
 const median = valuesAt(priorBeliefs);
