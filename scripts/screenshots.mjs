@@ -122,6 +122,7 @@ for (const { name, theme, width, height, path = '/', keys = [], act } of picture
 		.or(page.locator('main:not(:has([data-testid=verdict]))'))
 		.first()
 		.waitFor();
+	await page.getByText('Looking for a way …').waitFor({ state: 'detached' });
 	await act?.(page);
 	await page.waitForTimeout(400);
 	await page.screenshot({ path: join(out, `${name}.png`) });

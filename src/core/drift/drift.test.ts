@@ -208,6 +208,26 @@ describe('rules of the trade (common practice, no source)', () => {
 	});
 });
 
+test('two flies on one line: the upper hangs above the point fly, and both get down sooner than the light one alone', () => {
+	const column = compileColumn({ ...lie, approach: 8 }, 8, median);
+	const line = compileLine(starterRig);
+	const [point, upper] = [onLine(heavy)[0]!, { ...onLine(light)[0]!, above: 0.5 }];
+	const both = drawnDrift([point, upper], column, line, 1, { smooth: true });
+	const [way] = both.others;
+	expect(way).toHaveLength(both.path.length);
+	const half = Math.floor(both.path.length / 2);
+	expect(way![half]!.height).toBeGreaterThan(both.path[half]!.height);
+	// The line between them holds them together.
+	const apart = way!.map(({ distance, height }, i) =>
+		Math.hypot(distance - both.path[i]!.distance, height - both.path[i]!.height)
+	);
+	expect(Math.max(...apart)).toBeLessThan(0.502);
+	const alone = drawnDrift(onLine(light), column, line, 1, { smooth: true });
+	const reaches = (heights: readonly { readonly height: number }[], path: typeof both.path) =>
+		path[heights.findIndex(({ height }) => height < 0.5)]!.time;
+	expect(reaches(way!, both.path)).toBeLessThan(reaches(alone.path, alone.path));
+});
+
 test('whatever the rig and the water, a drift ends with finite figures within its bounds', () => {
 	fc.assert(
 		fc.property(

@@ -105,7 +105,7 @@ export function watchOf(column: Column, { top }: Line): Watch {
 			seconds += dt;
 			if (z1 < LYING) lying += dt;
 			slip += dt * slipOf(state, point, column, eddies);
-			angle += dt * entryAngle(moment(state, chain.n, depth));
+			angle += dt * entryAngle(entrySegment(state, chain.n, depth));
 		}
 		stuck = drifting && z1 < LYING && dx < STANDS * step ? stuck + step : 0;
 		return ((drifting || retrieve !== null) && x1 >= start + hold) || stuck > GIVEN_UP;
@@ -167,7 +167,7 @@ function crossing(a: number, b: number, va: number, vb: number, h: number, level
 }
 
 /** The segment at which the line goes into the water; the lowest one where all of it is under. */
-function moment(
+function entrySegment(
 	{ x, z }: { readonly x: Float64Array; readonly z: Float64Array },
 	n: number,
 	depth: number

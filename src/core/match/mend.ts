@@ -1,13 +1,18 @@
 import { priorBeliefs, valuesAt } from '../belief/index';
-import { drift, ROUGH, type Fault, type Wanted } from '../drift/index';
+import { bandDistances, type Fault, type Wanted } from '../drift/index';
 import { buildFly, fitOf, type Recipe } from '../fly/index';
-import { drifting, smoothDrift, type Drifting, type DriftQuestion } from '../predict/index';
+import {
+	drifting,
+	smoothDrift,
+	worldRun,
+	type Drifting,
+	type DriftQuestion
+} from '../predict/index';
 import {
 	floatField,
 	leaderField,
 	leadField,
 	lineDiameterField,
-	seedOf,
 	tippetField
 } from '../quantity/index';
 import { hangsOnFloat, type Rig } from '../rig/index';
@@ -103,16 +108,12 @@ export function mends(
 }
 
 /** Share of good ones among a few drifts, always in the same worlds. */
-function shareGood({ sample }: Drifting, wanted: Wanted): number {
+function shareGood(ready: Drifting, wanted: Wanted): number {
+	const distances = bandDistances(ready.median.column);
 	let good = 0;
-	for (let k = 0; k < TRIED; k++) {
-		const { flies, column, line } = sample(seedOf(SEED, 2 * k));
-		const care = { fineness: ROUGH, wanted };
-		if (drift(flies, column, line, seedOf(SEED, 2 * k + 1), care).good) good++;
-	}
+	for (let k = 0; k < TRIED; k++) if (worldRun(ready, k, distances, wanted).good) good++;
 	return good / TRIED;
 }
-const SEED = 1;
 
 type Change = Pick<Mend, 'words' | 'change'>;
 

@@ -7,16 +7,18 @@ import {
 } from '../belief/index';
 import type { Line } from '../body/index';
 import {
+	bandRun,
 	drift,
 	ROUGH,
 	SMOOTH,
 	type Drift,
 	type DriftCase,
 	type Hung,
+	type Run,
 	type Wanted
 } from '../drift/index';
 import { beliefsAbout, beliefsFor, compileFly, type Recipe } from '../fly/index';
-import { normalsFrom, randomFrom } from '../quantity/index';
+import { normalsFrom, randomFrom, seedOf } from '../quantity/index';
 import { compileLine, type Rig } from '../rig/index';
 import { settle, towed, towedAlike, type Towed } from '../sink/index';
 import { beliefsIn, compileColumn, fluidAt, type Fluid, type Lie } from '../water/index';
@@ -99,6 +101,21 @@ export function smoothDrift({ median }: Drifting, wanted?: Wanted): Drift {
 		...{ smooth: true, fineness: SMOOTH },
 		...(wanted && { wanted })
 	});
+}
+
+/** Whoever asks for the k-th drift of a band without a seed of their own meets the same world and eddies. */
+const USUAL_SEED = 1;
+
+/** The k-th of many drifts, each in its own world with its own eddies: common random numbers for all who ask. */
+export function worldRun(
+	ready: Drifting,
+	k: number,
+	distances: Float32Array,
+	wanted?: Wanted,
+	seed = USUAL_SEED
+): Run {
+	const world = ready.sample(seedOf(seed, 2 * k));
+	return bandRun(world, seedOf(seed, 2 * k + 1), distances, wanted && { wanted });
 }
 
 /** How much faster and slower flies are tried, as a factor. */

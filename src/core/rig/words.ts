@@ -29,13 +29,16 @@ const fields: readonly (readonly [string, (rig: Rig) => string])[] = [
 	['landing', (rig) => rig.landing]
 ];
 
-/** A rig in a few words: tight line, 5X, 3.6 m out. */
+/** The tippet in a word: 6X, or its diameter where it is none. */
+export const tippetWords = ({ tippet }: Rig): string =>
+	lineDiameterField.show(tippet.diameter).replace(/^.*\((.*)\)$/, '$1');
+
+/** A line in a few words: 5X, 3.6 m out. */
 export function rigWords(rig: Rig): string {
-	const tippet = lineDiameterField.show(rig.tippet.diameter).replace(/^.*\((.*)\)$/, '$1');
 	const out = hangsOnFloat(rig)
 		? `${tippetField.show(rig.tippet.length)} below`
 		: `${leaderField.show(rig.leader.length + rig.tippet.length)} out`;
-	return `${tippet}, ${out}`;
+	return `${tippetWords(rig)}, ${out}`;
 }
 
 /** What changed from one rig to the next: "tippet 1.2 m of 0.127 mm (6X) fluorocarbon to …". */

@@ -1,14 +1,12 @@
 import type { BeliefValues } from '../belief/index';
 import type { Column } from '../body/index';
-import { ROUGHNESS, USUAL_HOLD, type Lie } from './lie';
+import { LAW_HOLDS_FROM, ROUGHNESS, USUAL_HOLD, type Lie } from './lie';
 import { fluidAt } from './properties';
 
 /** Von Kármán's constant, as usual in river hydraulics. */
 export const KARMAN = 0.41;
 /** Zero plane above the bed's hollows, in roughness heights. */
 const ZERO_PLANE = 0.25;
-/** Below this depth in roughness heights the logarithmic law is a guess. */
-const LAW_HOLDS_FROM = 5;
 
 /**
  * The column over a lie: a logarithmic law with z₀ = k_s/30 and its zero plane 0.25 k_s above the

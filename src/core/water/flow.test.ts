@@ -60,6 +60,9 @@ test('floats: the mean of the runs, surer with each, never surer than a line bes
 	const beliefs = beliefsIn({ ...lie, timed: { over: 3, seconds: [4, 4] } }, priorBeliefs);
 	expect(beliefs['water.speed'].spread).toBeLessThan(priorBeliefs['water.speed'].spread);
 	expect(beliefsIn(lie, priorBeliefs)).toBe(priorBeliefs);
+	// Over stones as high as a fifth of the depth the law is a guess, and believed less.
+	const rough = beliefsIn({ ...lie, bed: 'boulder' }, priorBeliefs)['water.roughness'];
+	expect(rough.spread).toBeGreaterThan(priorBeliefs['water.roughness'].spread);
 });
 
 test('the simulated gauge says the same of the same hours, whenever it is asked', () => {

@@ -1,4 +1,4 @@
-import type { Beliefs } from '../belief/index';
+import type { Belief, BeliefName, Beliefs } from '../belief/index';
 
 /** What a lie's bed is made of. */
 export const beds = ['sand', 'gravel', 'cobble', 'boulder'] as const;
@@ -14,6 +14,11 @@ export const ROUGHNESS: Readonly<Record<Bed, number>> = {
 
 /** How far a fish is taken to hold unless it is said otherwise, m (our choice). */
 export const USUAL_HOLD = 1.5;
+
+/** Below this depth in roughness heights the logarithmic law is a guess. */
+export const LAW_HOLDS_FROM = 5;
+/** And the roughness is believed so much less there (our estimate). */
+const GUESS_SPREAD = 1.5;
 
 /** A piece of water as it can be described from the bank. Metres, m/s. */
 export interface Lie {
@@ -80,14 +85,18 @@ export function speedOf({ over, seconds }: TimedFloats): {
 	return { speed, scatter, spread: Math.hypot(scatter / Math.sqrt(n), LINE_SPREAD) };
 }
 
-/** The beliefs as they stand for this lie: what was measured there is believed more. */
-export function beliefsIn({ depthFrom, timed }: Lie, beliefs: Beliefs): Beliefs {
-	if (depthFrom === undefined && timed === undefined) return beliefs;
-	const depth = beliefs['water.depth'];
-	const speed = beliefs['water.speed'];
-	return {
-		...beliefs,
-		'water.depth': { ...depth, spread: depthFrom ? DEPTH_SPREAD[depthFrom] : depth.spread },
-		'water.speed': { ...speed, spread: timed ? speedOf(timed).spread : speed.spread }
-	};
+/** The beliefs as they stand for this lie: what was measured there is believed more, where the law is a guess less. */
+export function beliefsIn({ depthFrom, timed, depth, bed }: Lie, believed: Beliefs): Beliefs {
+	const guess = depth < LAW_HOLDS_FROM * ROUGHNESS[bed];
+	if (depthFrom === undefined && timed === undefined && !guess) return believed;
+	const spreads = {
+		'water.depth': depthFrom && DEPTH_SPREAD[depthFrom],
+		'water.speed': timed && speedOf(timed).spread,
+		'water.roughness': guess ? GUESS_SPREAD * believed['water.roughness'].spread : undefined
+	} as const;
+	const own: Partial<Record<BeliefName, Belief>> = {};
+	for (const [name, spread] of Object.entries(spreads) as [BeliefName, number | undefined][]) {
+		if (spread !== undefined) own[name] = { ...believed[name], spread };
+	}
+	return { ...believed, ...own };
 }

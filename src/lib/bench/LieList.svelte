@@ -3,9 +3,7 @@
 	import { lieWords } from '$core/water/index';
 	import { lieFromDocument, type DocumentRow } from '$lib/contract/documents';
 	import type { Bench } from '$lib/state/bench.svelte';
-	import DocumentButtons from './DocumentButtons.svelte';
-	import NameField from './NameField.svelte';
-	import RowList from './RowList.svelte';
+	import DocumentChooser from './DocumentChooser.svelte';
 
 	interface Props {
 		bench: Bench;
@@ -25,33 +23,19 @@
 	);
 </script>
 
-<RowList
+<DocumentChooser
+	{bench}
+	word="lie"
 	label="Lies"
 	placeholder="Find by name, bed or river"
 	{rows}
-	current={bench.lie?.id ?? null}
-	takesFocus={onchosen !== undefined}
+	row={bench.lie}
 	choose={(id) => {
 		bench.selectLie(id);
 		onchosen?.();
 	}}
-/>
-{#if bench.lie}
-	{@const lie = bench.lie}
-	<!-- What is half typed belongs to this lie and must not reach the next. -->
-	{#key lie.id}
-		<NameField
-			label="Name of this lie"
-			name={lie.name}
-			rename={(name) => bench.rename(lie, name)}
-		/>
-		{@render children?.()}
-	{/key}
-{/if}
-<DocumentButtons
-	word="lie"
 	create={() => void bench.newLie()}
-	duplicate={bench.lie && (() => void bench.duplicate(bench.lie!))}
-	remove={bench.lie && (() => void bench.remove(bench.lie!))}
-	history={bench.lie && (() => showHistory(bench.lie!))}
+	{showHistory}
+	takesFocus={onchosen !== undefined}
+	{children}
 />

@@ -5,9 +5,7 @@
 	import RigFields from '$lib/controls/RigFields.svelte';
 	import { wayWords } from '$lib/controls/rig';
 	import type { Bench } from '$lib/state/bench.svelte';
-	import DocumentButtons from './DocumentButtons.svelte';
-	import NameField from './NameField.svelte';
-	import RowList from './RowList.svelte';
+	import DocumentChooser from './DocumentChooser.svelte';
 
 	interface Props {
 		bench: Bench;
@@ -36,34 +34,24 @@
 	);
 </script>
 
-<RowList
+<DocumentChooser
+	{bench}
+	word="rig"
 	label="Rigs"
 	placeholder="Find by name or way"
 	{rows}
+	row={bench.rigRow}
 	current={bench.rigRow?.id ?? FREE}
 	choose={(id) => {
 		bench.selectRig(id === FREE ? null : id);
 		onchosen();
 	}}
-/>
-{#if bench.rigRow && bench.rig}
-	{@const row = bench.rigRow}
-	<!-- What is half typed belongs to this rig and must not reach the next. -->
-	{#key row.id}
-		<NameField
-			label="Name of this rig"
-			name={row.name}
-			rename={(name) => bench.rename(row, name)}
-		/>
+	create={() => void bench.newRig()}
+	{showHistory}
+>
+	{#if bench.rig}
 		<div class="mt-2">
 			<RigFields rig={bench.rig} set={(rig) => bench.setRig(rig)} {notes} />
 		</div>
-	{/key}
-{/if}
-<DocumentButtons
-	word="rig"
-	create={() => void bench.newRig()}
-	duplicate={bench.rigRow && (() => void bench.duplicate(bench.rigRow!))}
-	remove={bench.rigRow && (() => void bench.remove(bench.rigRow!))}
-	history={bench.rigRow && (() => showHistory(bench.rigRow!))}
-/>
+	{/if}
+</DocumentChooser>

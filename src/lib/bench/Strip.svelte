@@ -18,7 +18,7 @@
 		verdictWords,
 		wetWeightFigure
 	} from '$lib/ui/figures';
-	import { rigWords } from '$core/rig/index';
+	import { tippetWords } from '$core/rig/index';
 	import { shelfOf } from '$lib/contract/shelf';
 	import { wayWords } from '$lib/controls/rig';
 	import { useDrift } from '$lib/state/context';
@@ -170,7 +170,7 @@
 				{@render third(
 					'Rig',
 					bench.rigRow?.name ?? 'free sinking',
-					bench.rig ? `${wayWords[bench.rig.way]}, ${rigWords(bench.rig)}` : 'no line'
+					bench.rig ? `${wayWords[bench.rig.way]}, ${tippetWords(bench.rig)}` : 'no line'
 				)}
 				<ChevronDown size={16} class="shrink-0 self-center" />
 			{/snippet}

@@ -1,13 +1,11 @@
 import type { Beliefs } from '$core/belief/index';
-import { bandDistances, bandOf, bandRun, type Range, type Run } from '$core/drift/index';
+import { bandDistances, bandOf, type Range, type Run } from '$core/drift/index';
 import { GRAVITY } from '$core/material/index';
-import { drifting, smoothDrift, type DriftQuestion } from '$core/predict/index';
-import { seedOf } from '$core/quantity/index';
+import { drifting, smoothDrift, worldRun, type DriftQuestion } from '$core/predict/index';
 import { rigNotes } from '$core/rig/index';
 
 /** Drifts behind a chance; a script that wants it finer asks the interface's band. */
 const DRIFTS = 100;
-const SEED = 1;
 
 /** Of one who asks in between, the answer is not held up: between two drifts others have their turn. */
 const breathe = () => new Promise((resolve) => setImmediate(resolve));
@@ -27,7 +25,7 @@ export async function driftFor(
 	const distances = bandDistances(ready.median.column);
 	const runs: Run[] = [];
 	for (let k = 0; k < DRIFTS; k++) {
-		runs.push(bandRun(ready.sample(seedOf(SEED, 2 * k)), seedOf(SEED, 2 * k + 1), distances));
+		runs.push(worldRun(ready, k, distances));
 		await breathe();
 	}
 	const band = bandOf(runs, distances);

@@ -26,6 +26,7 @@ export const addresses = {
 	file: (kind: DocumentKind, id: string) => `/api/${collection[kind]}/${id}/file`,
 	archive: '/api/archive',
 	stock: '/api/stock.csv',
+	gauge: (base: number) => `/api/gauge.csv?base=${base}`,
 	table: (lieId: string | null) => `/api/flies.csv${lieId ? `?lie=${lieId}` : ''}`
 };
 

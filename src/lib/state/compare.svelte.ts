@@ -16,8 +16,6 @@ const MOST = 2;
 const DRIFTS = 150;
 const PIECE = 10;
 const STILL = 250;
-/** As the band of the strip has it, so that both meet the same eddies. */
-const SEED = 1;
 
 /** Up to two other flies or tippets in the water of the strip. */
 export class CompareState {
@@ -88,7 +86,7 @@ export class CompareState {
 				for (let from = 0; from < DRIFTS; from += PIECE) {
 					const to = Math.min(DRIFTS, from + PIECE);
 					const piece = await this.worker.ask({
-						...{ kind: 'band', question, wanted, seed: SEED, from, to }
+						...{ kind: 'band', question, wanted, from, to }
 					});
 					if (turn !== this.turn) return;
 					runs.push(...piece.runs);

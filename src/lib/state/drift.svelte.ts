@@ -21,8 +21,6 @@ const PIECE = 5;
 const WORKERS = 2;
 /** The band begins when the keys have been still for so long, ms. */
 const STILL = 120;
-/** The same seed always, so that what changes between two pictures is what was changed. */
-const SEED = 1;
 
 /**
  * The drift of what is on the strip: the single path at once, the band of many after it, each dropped
@@ -163,7 +161,7 @@ export class DriftState {
 				const from = given;
 				given = Math.min(this.most, given + PIECE);
 				const { runs: some, distances } = await worker.ask({
-					...{ kind: 'band', question, wanted, seed: SEED, from, to: given }
+					...{ kind: 'band', question, wanted, from, to: given }
 				});
 				if (turn !== this.turn) return;
 				// Always the same drifts in the same order, whichever worker was quicker.

@@ -49,10 +49,11 @@ class GoodDrift {
 			const kept = JSON.parse(localStorage.getItem(DRIFT_KEY) ?? '{}') as Partial<Wanted>;
 			const share = (n: unknown, usual: number) =>
 				typeof n === 'number' && n >= 0 && n <= 1 ? n : usual;
-			this.current = {
-				inZone: share(kept.inZone, USUAL_WANTED.inZone),
-				onBed: share(kept.onBed, USUAL_WANTED.onBed)
-			};
+			const inZone = share(kept.inZone, USUAL_WANTED.inZone);
+			const onBed = share(kept.onBed, USUAL_WANTED.onBed);
+			// Another object would be another question, and all drifts were to be followed again.
+			if (inZone === this.current.inZone && onBed === this.current.onBed) return;
+			this.current = { inZone, onBed };
 		} catch {
 			// As with the drawing: the usual will do.
 		}

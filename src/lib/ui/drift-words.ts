@@ -58,7 +58,7 @@ export function driftAnswer(single: Drift, band: Band | null, way: Way): DriftAn
 	const title = good
 		? band.chance >= 0.85
 			? 'A good drift'
-			: 'Mostly a good drift'
+			: 'Mostly good'
 		: band.chance >= 0.4
 			? 'Touch and go'
 			: named(fault);

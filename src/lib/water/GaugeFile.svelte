@@ -1,7 +1,8 @@
 <script lang="ts">
 	import { flowField, temperatureField } from '$core/quantity/index';
 	import type { GaugeReading } from '$core/water/index';
-	import { guessColumns, readingsFrom, type GaugeColumns } from '$lib/contract/gauge';
+	import { guessColumns, readingsFrom, type GaugeColumns } from '$core/format/index';
+	import { addresses } from '$lib/state/client';
 	import type { Bench } from '$lib/state/bench.svelte';
 	import Modal from '$lib/ui/Modal.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
@@ -53,7 +54,7 @@
 	}
 	async function simulated() {
 		try {
-			const response = await fetch(`/api/gauge.csv?base=${bench.flow ?? 3}`);
+			const response = await fetch(addresses.gauge(bench.flow ?? 3));
 			await take('Simulated gauge', await response.text());
 		} catch {
 			error = 'Gravitas does not answer; it may have been stopped.';

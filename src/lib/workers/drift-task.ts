@@ -1,6 +1,5 @@
 import {
 	bandDistances,
-	bandRun,
 	drawnDrift,
 	SMOOTH,
 	type DrawnDrift,
@@ -9,8 +8,13 @@ import {
 	type Wanted
 } from '$core/drift/index';
 import { mends, type Mend, type Shelf } from '$core/match/index';
-import { drifting, speedAskedFor, type Drifting, type DriftQuestion } from '$core/predict/index';
-import { seedOf } from '$core/quantity/index';
+import {
+	drifting,
+	speedAskedFor,
+	worldRun,
+	type Drifting,
+	type DriftQuestion
+} from '$core/predict/index';
 
 /** What a worker is asked about drifts; plain data both ways. */
 export type DriftTask =
@@ -20,8 +24,7 @@ export type DriftTask =
 			readonly kind: 'band';
 			readonly question: DriftQuestion;
 			readonly wanted: Wanted;
-			readonly seed: number;
-			/** Which of the seed's drifts. */
+			/** Which of the drifts. */
 			readonly from: number;
 			readonly to: number;
 	  }
@@ -67,10 +70,7 @@ export function doDriftTask(task: DriftTask): DriftAnswers[DriftTask['kind']] {
 			const ready = readyFor(question);
 			const distances = bandDistances(ready.median.column);
 			const runs: Run[] = [];
-			for (let k = task.from; k < task.to; k++) {
-				const world = ready.sample(seedOf(task.seed, 2 * k));
-				runs.push(bandRun(world, seedOf(task.seed, 2 * k + 1), distances, { wanted }));
-			}
+			for (let k = task.from; k < task.to; k++) runs.push(worldRun(ready, k, distances, wanted));
 			return { runs, distances };
 		}
 		case 'mends':

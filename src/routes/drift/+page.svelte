@@ -2,6 +2,7 @@
 	import Pause from '@lucide/svelte/icons/pause';
 	import Play from '@lucide/svelte/icons/play';
 	import { untrack } from 'svelte';
+	import type { Wanted } from '$core/drift/index';
 	import { THOUSANDTH_OF_AN_INCH, lineDiameterField } from '$core/quantity/index';
 	import { compileLine } from '$core/rig/index';
 	import { rouseNumber } from '$core/water/index';
@@ -98,6 +99,22 @@
 	const line = $derived(bench.rig && compileLine(bench.rig));
 	const quick = 'h-9 rounded-md bg-sunk px-3 text-sm hover:bg-line disabled:opacity-45';
 </script>
+
+{#snippet share(words: string, key: keyof Wanted)}
+	<label class="flex items-center gap-2 py-1">
+		<span class="flex-1">{words}</span>
+		<input
+			type="range"
+			min="0"
+			max="1"
+			step="0.05"
+			class="w-24 accent-(--water)"
+			value={goodDrift.current[key]}
+			onchange={(event) => goodDrift.set({ [key]: event.currentTarget.valueAsNumber })}
+		/>
+		<b class="figure w-12 text-right">{percent(goodDrift.current[key])}</b>
+	</label>
+{/snippet}
 
 <svelte:head><title>Drift · Gravitas</title></svelte:head>
 <h1 class="sr-only">Drift</h1>
@@ -217,32 +234,8 @@
 			</div>
 			<fieldset class="mt-4 border-t border-line pt-2 text-sm">
 				<legend class="pr-2 text-quiet">What you call a good drift</legend>
-				<label class="flex items-center gap-2 py-1">
-					<span class="flex-1">at least this much of the hold in the zone</span>
-					<input
-						type="range"
-						min="0"
-						max="1"
-						step="0.05"
-						class="w-24 accent-(--water)"
-						value={goodDrift.current.inZone}
-						onchange={(event) => goodDrift.set({ inZone: event.currentTarget.valueAsNumber })}
-					/>
-					<b class="figure w-12 text-right">{percent(goodDrift.current.inZone)}</b>
-				</label>
-				<label class="flex items-center gap-2 py-1">
-					<span class="flex-1">at most this much of that time on the bed</span>
-					<input
-						type="range"
-						min="0"
-						max="1"
-						step="0.05"
-						class="w-24 accent-(--water)"
-						value={goodDrift.current.onBed}
-						onchange={(event) => goodDrift.set({ onBed: event.currentTarget.valueAsNumber })}
-					/>
-					<b class="figure w-12 text-right">{percent(goodDrift.current.onBed)}</b>
-				</label>
+				{@render share('at least this much of the hold in the zone', 'inZone')}
+				{@render share('at most this much of that time on the bed', 'onBed')}
 			</fieldset>
 			<p class="mt-3 text-sm text-quiet">
 				The line lies in the plane of the current: a rod held to the side pulls sideways, which is

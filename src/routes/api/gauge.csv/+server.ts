@@ -1,5 +1,5 @@
 import { simulatedGauge } from '$core/water/index';
-import { gaugeCsv } from '$lib/contract/gauge';
+import { gaugeCsv } from '$core/format/index';
 import type { RequestHandler } from './$types';
 
 const HOURS = 24 * 14;

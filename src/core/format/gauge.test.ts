@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
-import { simulatedGauge } from '$core/water/index';
-import { gaugeCsv, guessColumns, readingsFrom } from './gauge';
+import { simulatedGauge } from '../water/index';
+import { gaugeCsv, guessColumns, readingsFrom } from './index';
 
 const table = (text: string) =>
 	text

@@ -1,4 +1,4 @@
-import type { GaugeReading } from '$core/water/index';
+import type { GaugeReading } from '../water/index';
 
 /** Gauge readings as Gravitas writes them: a header, then a line each, UTC. */
 export const GAUGE_HEADER = ['time_utc', 'flow_m3s', 'temperature_c'] as const;

@@ -1,0 +1,2 @@
+/** Reading and writing open formats: pure text and tables to data and back. */
+export * from './gauge';
