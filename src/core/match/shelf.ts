@@ -8,6 +8,8 @@ export interface Shelf {
 	readonly hooks: readonly HookChoice[];
 	/** Nothing is taken that is not on the shelf. */
 	readonly only: boolean;
+	/** What a hook, a bead or a metre of wire costs, by lot. */
+	readonly prices?: Readonly<Record<string, number>>;
 }
 
 export const emptyShelf: Shelf = { beads: [], coils: [], hooks: [], only: false };

@@ -12,6 +12,7 @@ import {
 	type Recipe
 } from '../fly/index';
 import { coilWireField, MILLIMETRE, showXStep, turnsField } from '../quantity/index';
+import { ribWound, shorter, slimmer, turnLess } from './trims';
 import { beadOf, beadSteps, coilOf, hookOf, nextStep, wireSteps, type Shelf } from './shelf';
 
 /** One change at the vise. */
@@ -24,15 +25,6 @@ export interface Step {
 }
 
 const mm = (metres: number) => `${Number((metres / MILLIMETRE).toFixed(2))} mm`;
-/** Rib turns lie close from this many wires of pitch on (our choice, as the fit sees it). */
-const CLOSE_PITCH = 1.2;
-const OPEN_TURNS = 6;
-/** A body or tail a step less is this much of what it was (our choice). */
-const SLIMMER = 0.8;
-const SHORTER = 0.75;
-/** Thinner or shorter than this there is nothing to gain any more: gapes, shanks (our choice). */
-const THINNEST = 0.03;
-const SHORTEST = 0.15;
 /** A first bead is the largest below this share of the gape: the usual class. */
 const USUAL_BEAD = 0.7;
 
@@ -156,34 +148,28 @@ function dressingStepsFrom({ recipe, dressed }: Build): Step[] {
 	const steps: Step[] = [];
 	const offer = (key: string, part: PartName, words: string, change: Partial<Recipe>) =>
 		steps.push({ key, part, words, recipe: { ...recipe, ...change } });
-	if (rib && rib.kind !== 'thread' && rib.kind !== 'mono') {
-		const run = dressed.layout.end - dressed.layout.ribFront;
-		const close = Math.min(120, Math.floor(run / (CLOSE_PITCH * rib.wire)));
-		if (rib.turns < 0.6 * close) {
-			offer('rib-close', 'rib', `rib wound close, ${close} turns`, {
-				rib: { ...rib, turns: close }
-			});
-		} else if (rib.turns > OPEN_TURNS) {
-			const open = { ...rib, turns: OPEN_TURNS };
-			offer('rib-open', 'rib', `rib wound open, ${OPEN_TURNS} turns`, { rib: open });
-		}
+	const wound = rib && ribWound(rib, dressed.layout.end - dressed.layout.ribFront);
+	if (wound) {
+		const close = wound.turns > rib.turns;
+		offer(
+			close ? 'rib-close' : 'rib-open',
+			'rib',
+			`rib wound ${close ? 'close' : 'open'}, ${wound.turns} turns`,
+			{ rib: wound }
+		);
 	}
 	if (collar) offer('collar-off', 'collar', 'no second collar', { collar: null });
 	if (hackle) {
-		const turns = hackle.turns - 1;
-		offer('hackle-less', 'hackle', turns > 0 ? 'a hackle turn less' : 'no hackle', {
-			hackle: turns > 0 ? { ...hackle, turns } : null
-		});
+		const less = turnLess(hackle);
+		offer('hackle-less', 'hackle', less ? 'a hackle turn less' : 'no hackle', { hackle: less });
 	}
-	if (body && body.kind !== 'wire' && body.thickness * SLIMMER > THINNEST) {
-		const thickness = Number((body.thickness * SLIMMER).toFixed(3));
-		offer('body-slimmer', 'body', 'body a fifth slimmer', { body: { ...body, thickness } });
+	const slim = body && slimmer(body);
+	if (slim) {
+		offer('body-slimmer', 'body', 'body a fifth slimmer', { body: slim });
 		offer('body-wire', 'body', 'body of close wire', { body: bodyOfKind(recipe, body, 'wire') });
 	}
-	if (tail && tail.length * SHORTER > SHORTEST) {
-		const length = Number((tail.length * SHORTER).toFixed(3));
-		offer('tail-shorter', 'tail', 'tail a quarter shorter', { tail: { ...tail, length } });
-	}
+	const short = tail && shorter(tail);
+	if (short) offer('tail-shorter', 'tail', 'tail a quarter shorter', { tail: short });
 	const sparser = { full: 'medium', medium: 'sparse', sparse: null } as const;
 	const fullness = sparser[recipe.dressing.fullness];
 	if (fullness) {

@@ -23,6 +23,8 @@ import { compileLine, type Rig } from '../rig/index';
 import { settle, towed, towedAlike, type Towed } from '../sink/index';
 import { beliefsIn, compileColumn, fluidAt, type Fluid, type Lie } from '../water/index';
 
+const beliefNames = Object.keys(priorBeliefs) as BeliefName[];
+
 /** A fly, a rig, a lie and what is believed of them, ready to drift. */
 export interface DriftQuestion {
 	readonly recipe: Recipe;
@@ -54,7 +56,7 @@ export function drifting(
 	known?: Towed
 ): Drifting {
 	const beliefs = beliefsFor(recipe, beliefsIn(lie, believed));
-	const about: BeliefName[] = [...beliefsAbout(recipe, beliefs), 'rig.lead', 'rig.reach'];
+	const about = new Set<BeliefName>([...beliefsAbout(recipe, beliefs), 'rig.lead', 'rig.reach']);
 	const fluid = fluidAt(celsius);
 	const line = compileLine(rig);
 	const median = valuesAt(beliefs);
@@ -68,8 +70,12 @@ export function drifting(
 		median: caseOf(table, median),
 		sample(seed) {
 			const normal = normalsFrom(randomFrom(seed));
+			// A draw for every belief there is, so that two flies of other parts still meet the same water.
 			const z: Partial<Record<BeliefName, number>> = {};
-			for (const name of about) z[name] = normal();
+			for (const name of beliefNames) {
+				const draw = normal();
+				if (about.has(name)) z[name] = draw;
+			}
 			const values = valuesAt(beliefs, z);
 			const other = compileFly(recipe, values).body;
 			const { submergedWeight, speed } = settle(other, fluid, values);
@@ -106,6 +112,15 @@ export function smoothDrift({ median }: Drifting, wanted?: Wanted): Drift {
 /** Whoever asks for the k-th drift of a band without a seed of their own meets the same world and eddies. */
 const USUAL_SEED = 1;
 
+/** The k-th of many worlds, and the seed of the eddies in it. */
+export function worldOf(
+	ready: Drifting,
+	k: number,
+	seed = USUAL_SEED
+): { world: DriftCase; eddies: number } {
+	return { world: ready.sample(seedOf(seed, 2 * k)), eddies: seedOf(seed, 2 * k + 1) };
+}
+
 /** The k-th of many drifts, each in its own world with its own eddies: common random numbers for all who ask. */
 export function worldRun(
 	ready: Drifting,
@@ -114,8 +129,8 @@ export function worldRun(
 	wanted?: Wanted,
 	seed = USUAL_SEED
 ): Run {
-	const world = ready.sample(seedOf(seed, 2 * k));
-	return bandRun(world, seedOf(seed, 2 * k + 1), distances, wanted && { wanted });
+	const { world, eddies } = worldOf(ready, k, seed);
+	return bandRun(world, eddies, distances, wanted && { wanted });
 }
 
 /** How much faster and slower flies are tried, as a factor. */

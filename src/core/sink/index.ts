@@ -9,6 +9,7 @@ export {
 	settleWeight,
 	type Attitude,
 	type Hang,
+	type Near,
 	type Sink
 } from './settle';
 export { descend, timeTo, type Drop, type DropPoint, type Entry } from './descend';

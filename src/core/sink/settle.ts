@@ -136,6 +136,12 @@ export function settleWeight(
 /** Beyond this turn, radians, first order says nothing any more. */
 const MOST_TURN = 0.3;
 
+/** As much of an answer as the next one near it starts from. */
+export type Near = Pick<
+	Sink,
+	'speed' | 'pitch' | 'submergedWeight' | 'steady' | 'stiffness' | 'floats' | 'tumbles'
+>;
+
 /**
  * The same for a fly that is almost the one already settled, on the same branch.
  *
@@ -147,12 +153,12 @@ export function settleNear(
 	body: FlyBody,
 	fluid: Fluid,
 	values: BeliefValues,
-	sink: Sink,
+	sink: Near,
 	tolerance: number
-): { readonly speed: number; readonly pitch: number; readonly submergedWeight: number } {
+): Near {
 	const fly = submerge(body, fluid, dragFactors(values));
 	const submergedWeight = fly.weight;
-	if (fly.weight <= 0) return { speed: 0, pitch: sink.pitch, submergedWeight };
+	if (fly.weight <= 0) return { ...sink, speed: 0, submergedWeight, floats: true };
 	if (!sink.floats && !sink.tumbles && sink.stiffness > 0) {
 		let steady = steadyAt(fly, sink.steady.angle, sink.steady, tolerance);
 		let { stiffness } = sink;
@@ -164,15 +170,22 @@ export function settleNear(
 			if (!(Math.abs(next.angle - sink.steady.angle) < NEAR_BRANCH)) break;
 			steady = next;
 			if (Math.abs(turn) < enough) {
-				return { speed: sinkRate(steady), pitch: pitchOf(steady), submergedWeight };
+				return {
+					speed: sinkRate(steady),
+					pitch: pitchOf(steady),
+					submergedWeight,
+					steady,
+					stiffness,
+					floats: false,
+					tumbles: false
+				};
 			}
 			// Where the moment no longer drives it back, the branch has ended.
 			if (!(secant > 0)) break;
 			stiffness = secant;
 		}
 	}
-	const { speed, pitch } = settle(body, fluid, values);
-	return { speed, pitch, submergedWeight };
+	return settle(body, fluid, values);
 }
 /** The sink rate changes with the square of the last turn; this much of it, radians, at tolerance 1. */
 const ENOUGH_TURN = 0.3;

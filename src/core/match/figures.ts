@@ -1,0 +1,296 @@
+import { priorBeliefs, valuesAt } from '../belief/index';
+import {
+	buildFly,
+	chunkiness,
+	compileBuild,
+	fitOf,
+	gapLeft,
+	type Build,
+	type Recipe
+} from '../fly/index';
+import { GRAVITY } from '../material/index';
+import { turnsField } from '../quantity/index';
+import { settle, settleNear, type Near } from '../sink/index';
+import type { Fluid } from '../water/index';
+import type { Look } from './looks';
+import type { Space, Winding } from './space';
+
+const MEDIANS = valuesAt(priorBeliefs);
+
+/** What a build of the search comes to, near enough to be looked at again or passed over. SI. */
+export interface Figures {
+	mass: number;
+	/** N in water. */
+	weight: number;
+	/** Logarithm of the sink rate, m/s; −∞ when it floats. */
+	log: number;
+	pitch: number;
+	bulk: number;
+	/** Hook gap left, m. */
+	gap: number;
+	/** m³ of coil. */
+	coil: number;
+	/** Least number of troubles that the fit sees. */
+	troubles: number;
+}
+
+/** Where between one turn and the most a coil is worked out in full; between them figures are drawn straight. */
+const KNOTS = [0.3, 0.65, 1];
+const MOST_TURNS = turnsField.possible[1];
+/** How closely the speeds are solved here. */
+const CLOSE = 2e-3;
+/** Where a fly with other wire is worked out from one with this, the power of weight in speed. */
+const USUAL_EXPONENT = 2;
+
+/** Where a build is found again: its place in the space's lists; winding −1 is none. */
+export interface Place {
+	hook: number;
+	bead: number;
+	winding: number;
+	turns: number;
+	look: number;
+}
+
+/**
+ * Figures of every build on one hook with one bead, by tables.
+ *
+ * Worked out in full: the pattern's own look without wire and at a few numbers of turns of each wire in
+ * each place; each other look without wire and once with. Between turns figures are drawn straight; a
+ * look changes mass, thickness and the logarithm of the speed by what it changes them there, in
+ * proportion to the wire; another metal of the same wire by its weight. Within 2 % of the speed of the
+ * full way (tested). What surely cannot be tied is left out.
+ *
+ * @param visit called for each build with figures that are only lent
+ * @returns how many builds there are that can be tied
+ */
+export function figuresOf(
+	space: Space,
+	hookAt: number,
+	beadAt: number,
+	fluid: Fluid,
+	visit: (figures: Figures, place: Place) => void
+): number {
+	const hook = space.hooks[hookAt]!;
+	const bead = space.beads[beadAt]!;
+	const { trims, looks, windings, kept } = space;
+	const alone: Recipe = { ...space.pattern, hook, bead, coil: kept };
+	const first = worked(alone, fluid, null);
+	if (first.stopped.some((code) => code !== 'coil-too-long')) return 0;
+	const trimmed = trims.map((trim) => trim.dress(alone));
+	const plain = trimmed.map((recipe) => worked(recipe, fluid, first.sink));
+	const changes = plain.map((one) => changeFrom(first, one));
+	const open = looks.flatMap((look, k) =>
+		[first, ...look.trims.map((at) => plain[at]!)].every(({ stopped }) => stopped.length === 0)
+			? [{ k, bare: sumOf(look, changes) }]
+			: []
+	);
+	const place: Place = { hook: hookAt, bead: beadAt, winding: -1, turns: 0, look: 0 };
+	const now: Figures = { ...first.figures };
+	const shown: Figures = { ...first.figures };
+	let visited = 0;
+	if (first.stopped.length === 0) {
+		for (const { k, bare } of open) {
+			change(first.figures, bare, bare, 0, shown);
+			place.look = k;
+			visit(shown, place);
+		}
+		visited += open.length;
+	}
+	/** Each look's change with wire, and how much wire that is; found with the first that fits. */
+	let wired: { readonly coil: number; readonly changes: readonly Change[] } | null = null;
+	const rows = new Map<string, readonly Worked[]>();
+	windings.forEach((winding, windingAt) => {
+		const geometry = `${winding.wire} ${winding.place ?? ''}`;
+		// Where it does not enter the bead anyway, behind the bead is forward.
+		if (winding.place === 'butted' && rows.get(`${winding.wire} forward`)?.[0]?.butts) return;
+		let knots = rows.get(geometry);
+		if (!knots) rows.set(geometry, (knots = knotsOf(alone, winding, fluid, first.sink)));
+		if (knots.length === 0) return;
+		if (!wired) {
+			const own = knots[knots.length >> 1]!;
+			const { coil } = own.recipe;
+			const withWire = trimmed.map((recipe) =>
+				changeFrom(own, worked({ ...recipe, coil }, fluid, own.sink))
+			);
+			wired = { coil: own.figures.coil, changes: looks.map((look) => sumOf(look, withWire)) };
+		}
+		const heavier = densityOf(winding) - densityOf(knots[0]!.recipe.coil!);
+		const most = knots[knots.length - 1]!.turns;
+		place.winding = windingAt;
+		let k = 0;
+		for (let turns = knots[0]!.turns; turns <= most; turns++) {
+			while (k < knots.length - 2 && turns > knots[k + 1]!.turns) k++;
+			between(knots[k]!, knots[Math.min(k + 1, knots.length - 1)]!, turns, heavier, now);
+			const share = Math.min(MOST_SHARE, now.coil / wired.coil);
+			place.turns = turns;
+			for (const { k: look, bare } of open) {
+				change(now, bare, wired.changes[look]!, share, shown);
+				place.look = look;
+				visit(shown, place);
+			}
+			visited += open.length;
+		}
+	});
+	return visited;
+}
+/** A look's change is drawn on beyond the wire with which it was found, so many times. */
+const MOST_SHARE = 1.5;
+const densityOf = ({ metal }: Pick<Winding, 'metal'>) => MEDIANS[`coil.${metal}.density`];
+
+/** A build worked out in full. */
+interface Worked {
+	readonly recipe: Recipe;
+	readonly figures: Figures;
+	/** Codes of what forbids it. */
+	readonly stopped: readonly string[];
+	readonly turns: number;
+	readonly sink: Near;
+	/** The coil lies behind the bead. */
+	readonly butts: boolean;
+	/** Turns for which there is room on the shank. */
+	readonly room: number;
+}
+
+function worked(recipe: Recipe, fluid: Fluid, beside: Near | null): Worked {
+	const build = buildFly(recipe, MEDIANS);
+	const { body } = compileBuild(build, MEDIANS);
+	const sink = beside
+		? settleNear(body, fluid, MEDIANS, beside, CLOSE)
+		: settle(body, fluid, MEDIANS);
+	const notes = fitOf(build, MEDIANS);
+	return {
+		recipe,
+		sink,
+		figures: {
+			mass: body.mass,
+			weight: sink.submergedWeight,
+			log: Math.log(sink.speed),
+			pitch: sink.pitch,
+			bulk: chunkiness(build),
+			gap: gapLeft(build),
+			coil: build.coil?.volume ?? 0,
+			troubles: notes.filter(({ severity }) => severity === 'trouble').length
+		},
+		stopped: notes.filter(({ severity }) => severity === 'stop').map(({ code }) => code),
+		turns: recipe.coil?.turns ?? 0,
+		butts: build.coil?.seat === 'butted',
+		room: roomFor(build)
+	};
+}
+
+/** Turns from where the coil begins to the end of the shank; of one in the middle or to the rear, from its bead. */
+function roomFor({ coil, bead, hook, recipe }: Build): number {
+	if (!coil) return 0;
+	const { place } = recipe.coil!;
+	const moves = place === 'centred' || place === 'rear' || !bead;
+	const start = moves ? (bead ? bead.seat + bead.rear : 0) : coil.start;
+	return Math.min(MOST_TURNS, Math.floor((hook.shank - start) / coil.wire + 1e-9));
+}
+
+/** The knots of a wire in a place: 1 turn, the most that fit, and some between; empty where none does. */
+function knotsOf(bare: Recipe, winding: Winding, fluid: Fluid, beside: Near): Worked[] {
+	let near = beside;
+	const at = (turns: number) => {
+		const found = worked({ ...bare, coil: { ...winding, turns } }, fluid, near);
+		near = found.sink;
+		return found;
+	};
+	const found = [at(1)];
+	const { stopped, room } = found[0]!;
+	if (stopped.length > 0) return [];
+	if (room <= 1) return found;
+	for (const share of KNOTS) {
+		const turns = Math.round(1 + share * (room - 1));
+		if (turns > found[found.length - 1]!.turns) found.push(at(turns));
+	}
+	// Where the room was taken too large by a turn or two.
+	while (found.length > 1 && found[found.length - 1]!.stopped.length > 0) {
+		const { turns } = found.pop()!;
+		if (turns - 1 > found[found.length - 1]!.turns) found.push(at(turns - 1));
+	}
+	return found;
+}
+
+/** What a look changes, without wire and with as much of it as `coil` says. */
+interface Change {
+	readonly mass: number;
+	readonly weight: number;
+	/** Of the speed's logarithm. */
+	readonly log: number;
+	readonly pitch: number;
+	readonly bulk: number;
+	readonly gap: number;
+	readonly troubles: number;
+}
+
+function changeFrom({ figures: a }: Worked, { figures: b }: Worked): Change {
+	return {
+		mass: b.mass - a.mass,
+		weight: b.weight - a.weight,
+		log: b.log - a.log,
+		pitch: b.pitch - a.pitch,
+		bulk: b.bulk - a.bulk,
+		gap: b.gap - a.gap,
+		troubles: b.troubles - a.troubles
+	};
+}
+
+/** Trims are taken to change what they change whatever else is trimmed. */
+function sumOf({ trims }: Look, changes: readonly Change[]): Change {
+	const sum = { mass: 0, weight: 0, log: 0, pitch: 0, bulk: 0, gap: 0, troubles: 0 };
+	for (const at of trims) {
+		const one = changes[at]!;
+		sum.mass += one.mass;
+		sum.weight += one.weight;
+		sum.log += one.log;
+		sum.pitch += one.pitch;
+		sum.bulk += one.bulk;
+		sum.gap += one.gap;
+		sum.troubles += one.troubles;
+	}
+	return sum;
+}
+
+/** The figures with a change in a look added, what it is without wire moving with the wire to what it is with. */
+function change(figures: Figures, bare: Change, wired: Change, share: number, out: Figures): void {
+	const rest = 1 - share;
+	out.mass = figures.mass + rest * bare.mass + share * wired.mass;
+	out.weight = figures.weight + rest * bare.weight + share * wired.weight;
+	out.log = figures.log + rest * bare.log + share * wired.log;
+	out.pitch = figures.pitch + rest * bare.pitch + share * wired.pitch;
+	out.bulk = figures.bulk + rest * bare.bulk + share * wired.bulk;
+	out.gap = figures.gap + rest * bare.gap + share * wired.gap;
+	out.coil = figures.coil;
+	out.troubles = Math.max(0, figures.troubles + Math.min(bare.troubles, wired.troubles));
+}
+
+/** Figures between two knots, in a metal that is so much heavier than theirs, kg/m³. */
+function between(a: Worked, b: Worked, turns: number, heavier: number, out: Figures): void {
+	const share = b.turns > a.turns ? (turns - a.turns) / (b.turns - a.turns) : 0;
+	const [from, to] = [a.figures, b.figures];
+	out.coil = from.coil + share * (to.coil - from.coil);
+	const weight = from.weight + share * (to.weight - from.weight);
+	const more = heavier * out.coil;
+	out.mass = from.mass + share * (to.mass - from.mass) + more;
+	out.weight = weight + GRAVITY * more;
+	out.log = from.log + share * (to.log - from.log);
+	if (more !== 0 && weight > 0 && out.weight > 0)
+		out.log += Math.log(out.weight / weight) / (a.sink.steady.exponent || USUAL_EXPONENT);
+	out.pitch = from.pitch + share * (to.pitch - from.pitch);
+	out.bulk = from.bulk + share * (to.bulk - from.bulk);
+	out.gap = from.gap + share * (to.gap - from.gap);
+	out.troubles = Math.min(from.troubles, to.troubles);
+}
+
+/** The recipe of a build by its place in the space. */
+export function recipeAt(space: Space, { hook, bead, winding, turns, look }: Place): Recipe {
+	const wound = space.windings[winding];
+	const coil = wound ? { ...wound, turns } : space.kept;
+	const bare: Recipe = {
+		...space.pattern,
+		hook: space.hooks[hook]!,
+		bead: space.beads[bead]!,
+		coil
+	};
+	return space.looks[look]!.trims.reduce((recipe, at) => space.trims[at]!.dress(recipe), bare);
+}

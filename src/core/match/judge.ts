@@ -1,0 +1,124 @@
+import { priorBeliefs, spreadOf, valuesAt } from '../belief/index';
+import {
+	beliefsAbout,
+	beliefsFor,
+	buildFly,
+	chunkiness,
+	compileBuild,
+	compileNear,
+	fitOf,
+	gapLeft,
+	weighs,
+	type Build,
+	type Recipe
+} from '../fly/index';
+import type { Interval } from '../quantity/index';
+import { settle, settleNear, settleWeight, type Attitude } from '../sink/index';
+import type { Fluid } from '../water/index';
+import { lean, type Asked } from './asked';
+import type { Counts } from './rank';
+import type { Shelf } from './shelf';
+
+/** A build looked at in full: plain data, so that it can go to and fro between threads. SI. */
+export interface Judged extends Counts {
+	readonly recipe: Recipe;
+	/** N in water. */
+	readonly weight: number;
+	readonly attitude: Attitude;
+	/** The sink rate with its range; null when it floats. */
+	readonly range: Interval | null;
+	/** m of hook gap left. */
+	readonly gapLeft: number;
+	/** It can be tied so. */
+	readonly fits: boolean;
+	/** What will be regretted about it, in a few words each. */
+	readonly regrets: readonly string[];
+	/** Leans at both bounds, and the standard deviations of theirs. */
+	readonly leans: readonly [number, number];
+	readonly leanSpreads: readonly [number, number];
+}
+
+const MEDIANS = valuesAt(priorBeliefs);
+/** Speeds off the median are found as closely as an interval shows them. */
+const NEAR_ENOUGH = 0.02;
+
+/**
+ * A build in full: its figures by the model itself, and how unsure they are from all beliefs.
+ *
+ * @param departures steps away from the pattern's look
+ */
+export function judge(
+	recipe: Recipe,
+	departures: number,
+	asked: Asked,
+	fluid: Fluid,
+	shelf: Shelf
+): Judged {
+	const build = buildFly(recipe, MEDIANS);
+	const fly = compileBuild(build, MEDIANS);
+	const sink = settle(fly.body, fluid, MEDIANS);
+	const notes = fitOf(build, MEDIANS);
+	const powers = [asked.lower, asked.upper] as const;
+	const leansOf = (speed: number, weight: number) =>
+		powers.map((power) =>
+			speed > 0 && weight > 0 ? lean(power, Math.log(speed), Math.log(weight)) : -Infinity
+		) as [number, number];
+	const beliefs = beliefsFor(recipe, priorBeliefs);
+	const about = beliefsAbout(recipe, beliefs).filter((name) => !name.startsWith('water.'));
+	const [speed, lower, upper] = spreadOf(
+		(values, moved) => {
+			const near = moved === null ? fly : compileNear(build, fly, values, moved);
+			const { body } = near;
+			const now =
+				moved === null
+					? sink
+					: body.elements === fly.body.elements && weighs(moved)
+						? settleWeight(body, fluid, { body: fly.body, sink })
+						: settleNear(body, fluid, values, sink, NEAR_ENOUGH);
+			const [a, b] = leansOf(now.speed, now.submergedWeight);
+			return [now.speed, Math.exp(a), Math.exp(b)];
+		},
+		beliefs,
+		about
+	);
+	const { hook, bead } = build;
+	return {
+		recipe,
+		mass: fly.body.mass,
+		weight: sink.submergedWeight,
+		speed: sink.speed,
+		pitch: sink.pitch,
+		attitude: sink.attitude,
+		range: speed!.interval,
+		bulk: chunkiness(build),
+		gap: gapLeft(build) / hook.gape,
+		gapLeft: gapLeft(build),
+		head: bead ? (2 * bead.radius) / hook.gape : 0,
+		tungsten: recipe.bead?.metal === 'tungsten',
+		troubles: notes.filter(({ severity }) => severity === 'trouble').length,
+		fits: !notes.some(({ severity }) => severity === 'stop'),
+		regrets: notes.filter(({ severity }) => severity === 'trouble').map(({ figure }) => figure),
+		departures,
+		price: priceOf(build, shelf),
+		leans: leansOf(sink.speed, sink.submergedWeight),
+		leanSpreads: [mean(lower!), mean(upper!)]
+	};
+}
+const mean = ({ below, above }: { readonly below: number; readonly above: number }) =>
+	(below + above) / 2;
+
+/** What hook, bead and coil cost where all of them are from lots with a price; null where one is not. */
+export function priceOf({ recipe, coil }: Build, { prices = {} }: Shelf): number | null {
+	const { hook, bead, coil: wound } = recipe;
+	const each = (lot: string | undefined) => (lot === undefined ? undefined : prices[lot]);
+	const parts = [each(hook.lot)];
+	if (bead) parts.push(each(bead.lot));
+	if (wound && coil) {
+		const metre = each(wound.lot);
+		parts.push(metre === undefined ? undefined : metre * coil.wireLength);
+	}
+	return parts.reduce<number | null>(
+		(sum, price) => (sum === null || price === undefined ? null : sum + price),
+		0
+	);
+}

@@ -1,0 +1,91 @@
+import { bandDistances } from '../drift/index';
+import { drifting, worldRun } from '../predict/index';
+import { fluidAt } from '../water/index';
+import type { Asked } from './asked';
+import { recipeAt } from './figures';
+import { judge } from './judge';
+import { before, markOf, pointsOf } from './rank';
+import { dearestOf, familyOf, hookDepartures, type Found, type MatchQuestion } from './search';
+import { spaceOf, type Space } from './space';
+import { turnsField } from '../quantity/index';
+
+/** Drifts by which a build is confirmed, in the same worlds and eddies for all (common random numbers). */
+export const CONFIRMING = 24;
+
+/**
+ * Share of good ones among so many drifts of a build, each in its own world: what the ranking rests on
+ * in the end.
+ *
+ * @param from the first of the drifts
+ */
+export function goodDrifts(
+	question: Pick<MatchQuestion, 'lie' | 'rig' | 'celsius' | 'wanted'>,
+	{ recipe }: Pick<Found, 'recipe'>,
+	from: number,
+	to: number
+): number {
+	const { lie, rig, celsius, wanted } = question;
+	if (!rig)
+		throw new Error(
+			'goodDrifts: a fly without a line does not drift; the chance is in closed form'
+		);
+	const ready = drifting({ recipe, lie, rig, celsius });
+	const distances = bandDistances(ready.median.column);
+	let good = 0;
+	for (let k = from; k < to; k++) if (worldRun(ready, k, distances, wanted).good) good++;
+	return good;
+}
+
+/** Every build of a space, one after the other, whether or not it can be tied. */
+export function* placesIn({ hooks, beads, windings, looks }: Space) {
+	const most = turnsField.possible[1];
+	for (let hook = 0; hook < hooks.length; hook++) {
+		for (let bead = 0; bead < beads.length; bead++) {
+			for (let look = 0; look < looks.length; look++) {
+				yield { hook, bead, winding: -1, turns: 0, look };
+				for (let winding = 0; winding < windings.length; winding++) {
+					for (let turns = 1; turns <= most; turns++) yield { hook, bead, winding, turns, look };
+				}
+			}
+		}
+	}
+}
+
+/**
+ * The plain search: every build looked at in full and followed through the same drifts; easy to
+ * believe, and slow (a quarter of a second a build).
+ *
+ * @param asked for the leans alone
+ * @param each only every so-many-th build of the space
+ * @returns all that can be tied, by the ranking
+ */
+export function plainSearch(
+	question: MatchQuestion,
+	asked: Asked,
+	drifts = CONFIRMING,
+	each = 1
+): Found[] {
+	const { recipe, locks, shelf, wishes, celsius } = question;
+	const space = spaceOf(recipe, locks, shelf, wishes.noLead);
+	const fluid = fluidAt(celsius);
+	const dearest = dearestOf(space, shelf);
+	const found: Found[] = [];
+	let k = 0;
+	for (const place of placesIn(space)) {
+		if (k++ % each !== 0) continue;
+		const look = space.looks[place.look]!;
+		const departures = look.departures + hookDepartures(space, space.hooks[place.hook]!);
+		const one = judge(recipeAt(space, place), departures, asked, fluid, shelf);
+		if (!one.fits || !(one.speed > 0)) continue;
+		found.push({
+			...one,
+			chance: goodDrifts(question, one, 0, drifts) / drifts,
+			points: pointsOf(one, wishes, dearest),
+			family: familyOf(one.recipe),
+			look: look.words,
+			drifts
+		});
+	}
+	const mark = markOf(Math.max(0, ...found.map(({ chance }) => chance)), wishes);
+	return found.sort((a, b) => before(a, b, mark));
+}

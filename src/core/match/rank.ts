@@ -1,0 +1,102 @@
+/**
+ * How builds are ranked. Those that do the job stand first, the least points first; then those that fall
+ * short, the best chance first. A build does the job when its chance of a good drift is what is asked
+ * for, or nine tenths of the best there is where none reaches that. Points are per cents of mass: a
+ * build of a per cent less mass, or a per cent slimmer, has a point less.
+ */
+
+/** What counts about a build. SI. */
+export interface Counts {
+	/** kg */
+	readonly mass: number;
+	/** m/s in still water; 0 when it floats. */
+	readonly speed: number;
+	/** Degrees by which the eye's end points down as it sinks. */
+	readonly pitch: number;
+	/** Mean thickness over the shank, as a share of it. */
+	readonly bulk: number;
+	/** Gap left over the gape. */
+	readonly gap: number;
+	/** Bead over gape; 0 without one. */
+	readonly head: number;
+	readonly tungsten: boolean;
+	/** Troubles that the fit sees. */
+	readonly troubles: number;
+	/** Steps away from the pattern's look, its hook included. */
+	readonly departures: number;
+	/** Of hook, bead and coil, in the person's own money; null where one is not known. */
+	readonly price: number | null;
+}
+
+/** What a person leans the ranking towards. */
+export interface Wishes {
+	/** Where slimness counts twice. */
+	readonly slim: 'head' | 'body' | null;
+	readonly hang: 'head-down' | 'level' | null;
+	readonly noLead: boolean;
+	readonly spareTungsten: boolean;
+	/** Only what lies in the stock. */
+	readonly onlyOwned: boolean;
+	/** Share of good drifts from which on a build does the job. */
+	readonly enough: number;
+}
+export const USUAL_WISHES: Wishes = {
+	slim: null,
+	hang: null,
+	noLead: false,
+	spareTungsten: false,
+	onlyOwned: false,
+	enough: 0.7
+};
+
+/** Points (our choices): what each is worth in per cents of mass. */
+const TROUBLE = 15;
+const DEPARTURE = 8;
+const GAP = 20;
+const PRICE = 10;
+const TUNGSTEN = 25;
+/** A degree away from the way it is to hang. */
+const DEGREE = 0.5;
+/** Heads and bodies thinner than this gain nothing more. */
+const THIN_HEAD = 0.15;
+const THIN_BODY = 0.02;
+
+/**
+ * Points of a build; fewer are better. Rises with mass, bulk, price, troubles and departures, falls with
+ * the gap: a build that is better in every count has fewer.
+ *
+ * @param dearest the price that counts full; an unknown one counts half of it
+ */
+export function pointsOf(counts: Counts, wishes: Wishes, dearest: number): number {
+	const { mass, bulk, gap, head, pitch, price, troubles, departures, tungsten } = counts;
+	const body = Math.log(Math.max(THIN_BODY, bulk));
+	let points = 100 * (Math.log(mass / 1e-4) + body);
+	points += TROUBLE * troubles + DEPARTURE * departures + GAP * (1 - gap);
+	if (dearest > 0) points += PRICE * (price === null ? 0.5 : price / dearest);
+	if (wishes.slim === 'head') points += 100 * Math.log(Math.max(THIN_HEAD, head));
+	if (wishes.slim === 'body') points += 100 * body;
+	if (wishes.hang === 'head-down') points += DEGREE * (90 - pitch);
+	if (wishes.hang === 'level') points += DEGREE * Math.abs(pitch);
+	if (wishes.spareTungsten && tungsten) points += TUNGSTEN;
+	return points;
+}
+
+/** What the ranking looks at. */
+export interface Ranked {
+	readonly points: number;
+	/** Share of good drifts. */
+	readonly chance: number;
+}
+
+/** Where no build does the job, those count that come so near to the best chance there is (our choice). */
+const NEARLY = 0.9;
+
+/** The chance from which on a build counts as doing the job: what is asked for, or nearly the best there is. */
+export const markOf = (best: number, { enough }: Wishes) => Math.min(enough, NEARLY * best);
+
+/** Which of two builds stands before the other: negative, the first. */
+export function before(a: Ranked, b: Ranked, mark: number): number {
+	const [doesA, doesB] = [a.chance >= mark, b.chance >= mark];
+	if (doesA !== doesB) return doesA ? -1 : 1;
+	return doesA ? a.points - b.points : b.chance - a.chance || a.points - b.points;
+}

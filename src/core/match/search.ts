@@ -1,0 +1,279 @@
+import { nominalHook } from '../material/index';
+import type { HookChoice, Recipe } from '../fly/index';
+import { fluidAt, type Fluid } from '../water/index';
+import { chances, lean, type Asked, type AskedQuestion } from './asked';
+import { figuresOf, recipeAt, type Figures, type Place } from './figures';
+import { judge, type Judged } from './judge';
+import { before, markOf, pointsOf, type Counts, type Ranked, type Wishes } from './rank';
+import type { Shelf } from './shelf';
+import { spaceOf, type Locks, type Space } from './space';
+
+/** A lie, a rig and what may be tied for it. */
+export interface MatchQuestion extends AskedQuestion {
+	readonly locks: Locks;
+	readonly shelf: Shelf;
+	readonly wishes: Wishes;
+}
+
+/** A build that a search found, looked at in full. */
+export interface Found extends Judged, Ranked {
+	/** Builds of one family differ in turns and dressing alone; only the best of one is listed. */
+	readonly family: string;
+	/** What of the pattern's dressing is otherwise, in a few words; empty when nothing is. */
+	readonly look: string;
+	/** Drifts by which the chance was confirmed; 0 while it is read off the bounds. */
+	readonly drifts: number;
+}
+
+/** One build of many, for a picture: near enough. */
+export interface Seen {
+	readonly place: Place;
+	readonly metal: 'tungsten' | 'brass' | 'other' | 'none';
+	readonly speed: number;
+	readonly bulk: number;
+	readonly mass: number;
+	readonly chance: number;
+}
+
+/** A chance read off tables may be off by so much; what lies so near the mark is looked at in full. */
+const MARGIN = 0.12;
+/** Leans of builds that nobody looked at in full are believed to so much (weights, drag). */
+const SPREADS = { weighed: 0.05, unweighed: 0.07 } as const;
+/** A picture has so many places along the sink rate and the bulk. */
+const COLUMNS = 90;
+const ROWS = 60;
+const PICTURE = { speed: 1.6, bulk: 0.5 } as const;
+
+const METALS: readonly Seen['metal'][] = ['tungsten', 'brass', 'other', 'none'];
+/** Chances are told apart by so many levels while builds are collected. */
+const LEVELS = 40;
+
+/** Of a family the least points at each level of chance or above, and where that build is. */
+interface Best {
+	readonly points: Float64Array;
+	readonly places: (Place | null)[];
+}
+
+const noneYet = (): Best => ({ points: new Float64Array(LEVELS + 1).fill(Infinity), places: [] });
+
+/** A search under way over some of the pairs of hook and bead; every pair makes its answer better. */
+export class Search {
+	readonly space: Space;
+	/** Pairs of hook and bead there are. */
+	readonly pairs: number;
+	/** Builds looked at so far. */
+	looked = 0;
+	private readonly fluid: Fluid;
+	private readonly chanceOf: ReturnType<typeof chances>;
+	private readonly dearest: number;
+	private readonly best: Best[] = [];
+	private top = 0;
+	/** The lightest build at each place of the picture, kg, and what it is. */
+	private readonly lightest = new Float64Array(COLUMNS * ROWS * METALS.length).fill(Infinity);
+	private readonly picture: (Seen | undefined)[] = [];
+	private readonly judgedOf = new Map<string, Found>();
+
+	constructor(
+		private readonly question: MatchQuestion,
+		private readonly asked: Asked
+	) {
+		const { recipe, locks, shelf, wishes, celsius } = question;
+		this.space = spaceOf(recipe, locks, shelf, wishes.noLead);
+		this.pairs = this.space.hooks.length * this.space.beads.length;
+		this.fluid = fluidAt(celsius);
+		this.chanceOf = chances(asked);
+		this.dearest = dearestOf(this.space, shelf);
+	}
+
+	/** Looks at every build on a pair of hook and bead. */
+	look(pair: number): void {
+		const { space, asked, question } = this;
+		const hookAt = Math.floor(pair / space.beads.length);
+		const beadAt = pair % space.beads.length;
+		const bead = space.beads[beadAt]!;
+		const hook = space.hooks[hookAt]!;
+		const spread = bead?.weighed === undefined ? SPREADS.unweighed : SPREADS.weighed;
+		const chance = this.chanceOf(spread, spread);
+		const metal = !bead
+			? 'none'
+			: bead.metal === 'tungsten' || bead.metal === 'brass'
+				? bead.metal
+				: 'other';
+		const counts = countsOn(space, hook, bead?.diameter ?? 0, metal === 'tungsten', question.shelf);
+		const { wishes } = question;
+		/** One a winding, the first without any. */
+		const families: Best[] = [];
+		this.looked += figuresOf(space, hookAt, beadAt, this.fluid, (figures, place) => {
+			if (!(figures.weight > 0)) return;
+			const weight = Math.log(figures.weight);
+			const { log } = figures;
+			const good = chance(lean(asked.lower, log, weight), lean(asked.upper, log, weight));
+			this.paint(figures, place, metal, good);
+			const points = pointsOf(counts(figures, place), wishes, this.dearest);
+			this.keep((families[place.winding + 1] ??= noneYet()), place, points, good);
+		});
+		this.best.push(...families.filter((family) => family !== undefined));
+	}
+
+	/** Keeps a build where it has the fewest points of its family at its chance. */
+	private keep(best: Best, place: Place, points: number, chance: number): void {
+		if (chance > this.top) this.top = chance;
+		let kept: Place | null = null;
+		for (let level = Math.floor(chance * LEVELS); level >= 0; level--) {
+			if (points >= best.points[level]!) break;
+			best.points[level] = points;
+			best.places[level] = kept ??= { ...place };
+		}
+	}
+
+	private paint(figures: Figures, place: Place, metal: Seen['metal'], chance: number): void {
+		const speed = Math.exp(figures.log);
+		const column = Math.min(COLUMNS - 1, Math.floor((speed / PICTURE.speed) * COLUMNS));
+		const row = Math.min(ROWS - 1, Math.floor((figures.bulk / PICTURE.bulk) * ROWS));
+		const at = (column * ROWS + row) * METALS.length + METALS.indexOf(metal);
+		if (figures.mass >= this.lightest[at]!) return;
+		const { bulk, mass } = figures;
+		this.lightest[at] = mass;
+		this.picture[at] = { place: { ...place }, metal, speed, bulk, mass, chance };
+	}
+
+	/** What is there to be seen of the builds so far: of those that look alike the lightest. */
+	seen(): Seen[] {
+		return Object.values(this.picture).filter((seen) => seen !== undefined);
+	}
+
+	/** The best chance so far, by the tables. */
+	get topChance(): number {
+		return this.top;
+	}
+
+	/**
+	 * The best so far, looked at in full, by the ranking; of each family the few that may be its best.
+	 *
+	 * @param most families
+	 * @param top the best chance that is known of, here or in the rest of the search
+	 */
+	list(most: number, top = this.top): Found[] {
+		const mark = markOf(top, this.question.wishes);
+		const from = Math.max(0, Math.floor((mark - MARGIN) * LEVELS));
+		const to = Math.min(LEVELS, Math.ceil((mark + MARGIN) * LEVELS));
+		const near: { family: Best; place: Place; points: number }[] = [];
+		for (const family of this.best) {
+			const { points, places } = family;
+			let last: Place | null = null;
+			for (let level = from; level <= to; level++) {
+				const place = places[level];
+				if (!place || place === last) continue;
+				near.push({ family, place, points: points[level]! });
+				last = place;
+			}
+		}
+		near.sort((a, b) => a.points - b.points);
+		const found = new Set<Found>();
+		const families = new Set<Best>();
+		for (const { family, place } of near) {
+			if (families.size >= most && !families.has(family)) continue;
+			const one = this.full(place);
+			if (!one.fits) continue;
+			families.add(family);
+			found.add(one);
+		}
+		return [...found].sort((a, b) => before(a, b, mark));
+	}
+
+	private full(place: Place): Found {
+		const key = keyOf(place);
+		const known = this.judgedOf.get(key);
+		if (known) return known;
+		const one = this.judged(place);
+		this.judgedOf.set(key, one);
+		return one;
+	}
+
+	/** A build of the space in full. */
+	judged(place: Place): Found {
+		const { space, asked, question } = this;
+		const look = space.looks[place.look]!;
+		const departures = look.departures + hookDepartures(space, space.hooks[place.hook]!);
+		const recipe = recipeAt(space, place);
+		const one = judge(recipe, departures, asked, this.fluid, question.shelf);
+		const chance = one.speed > 0 ? this.chanceOf(...one.leanSpreads)(...one.leans) : 0;
+		return {
+			...one,
+			chance,
+			points: pointsOf(one, question.wishes, this.dearest),
+			family: familyOf(recipe),
+			look: look.words,
+			drifts: 0
+		};
+	}
+}
+
+const keyOf = ({ hook, bead, winding, turns, look }: Place) =>
+	`${hook} ${bead} ${winding} ${turns} ${look}`;
+
+/** Hook, bead, and the wire with its place: what a family has in common. */
+export function familyOf({ hook, bead, coil }: Recipe): string {
+	const wire = coil && { metal: coil.metal, wire: coil.wire, place: coil.place, lot: coil.lot };
+	return JSON.stringify([hook, bead, wire]);
+}
+
+/** A hook of another style or size is another look. */
+export function hookDepartures({ pattern }: Space, hook: HookChoice): number {
+	const style = hook.style === pattern.hook.style ? 0 : 2;
+	return style + Math.abs(hook.size - pattern.hook.size) / 2;
+}
+
+/** What counts about the builds on a pair of hook and bead. */
+function countsOn(
+	space: Space,
+	hook: HookChoice,
+	diameter: number,
+	tungsten: boolean,
+	shelf: Shelf
+): (figures: Figures, place: Place) => Counts {
+	const gape = hook.measured?.gape ?? nominalHook(hook.size, hook.lengthX, hook.wireX).gape;
+	const away = hookDepartures(space, hook);
+	const { prices = {} } = shelf;
+	const counts = {
+		...{ mass: 0, speed: 0, pitch: 0, bulk: 0, gap: 0, troubles: 0, departures: 0 },
+		price: null as number | null,
+		head: diameter / gape,
+		tungsten
+	};
+	return (figures, { bead, winding, look }) => {
+		counts.mass = figures.mass;
+		counts.pitch = figures.pitch;
+		counts.bulk = figures.bulk;
+		counts.gap = figures.gap / gape;
+		counts.troubles = figures.troubles;
+		counts.departures = away + space.looks[look]!.departures;
+		const wire = space.windings[winding] ?? space.kept;
+		const each = (lot: string | undefined) => (lot === undefined ? undefined : prices[lot]);
+		const metre = wire ? each(wire.lot) : 0;
+		const length = wire ? figures.coil / ((Math.PI / 4) * wire.wire ** 2) : 0;
+		const own = space.beads[bead];
+		const sum =
+			(each(hook.lot) ?? NaN) + (own ? (each(own.lot) ?? NaN) : 0) + (metre ?? NaN) * length;
+		counts.price = Number.isNaN(sum) ? null : sum;
+		return counts;
+	};
+}
+
+/** Wire in the longest coil that counts towards the dearest build, m. */
+const LONG_COIL = 0.15;
+
+/** About the dearest build of a space, where prices are known; 0 where none is. */
+export function dearestOf({ hooks, beads, windings }: Space, { prices = {} }: Shelf): number {
+	const most = (parts: readonly ({ readonly lot?: string } | null)[]) =>
+		parts.reduce((best, part) => Math.max(best, (part?.lot && prices[part.lot]) || 0), 0);
+	return most(hooks) + most(beads) + LONG_COIL * most(windings);
+}
+
+/** Lists of several searches over the same question as one, the best build of each family. */
+export function mergedLists(lists: readonly (readonly Found[])[], wishes: Wishes): Found[] {
+	const mark = markOf(Math.max(0, ...lists.flat().map(({ chance }) => chance)), wishes);
+	const all = lists.flat().sort((a, b) => before(a, b, mark));
+	const families = new Set<string>();
+	return all.filter(({ family }) => !families.has(family) && families.add(family));
+}

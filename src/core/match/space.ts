@@ -1,0 +1,138 @@
+import {
+	isJig,
+	usualCoilWire,
+	type BeadChoice,
+	type CoilChoice,
+	type CoilPlace,
+	type HookChoice,
+	type Recipe
+} from '../fly/index';
+import { without } from '../quantity/index';
+import { looksOf, type Look, type Trim } from './looks';
+import { beadOf, beadSteps, coilOf, hookOf, wireSteps, type Shelf } from './shelf';
+
+/** What of a pattern a search may change, or is to keep. */
+export const lockables = ['hook', 'bead', 'coil', 'rib', 'dressing'] as const;
+export type Lockable = (typeof lockables)[number];
+/** True: it stays as it is in the pattern. */
+export type Locks = Readonly<Record<Lockable, boolean>>;
+
+/** A wire to wind, and where; its turns are open. */
+export type Winding = Omit<CoilChoice, 'turns' | 'second'>;
+
+/** Every build that is looked at: each of these with each of the others. */
+export interface Space {
+	/** The pattern without what was weighed of it as a whole: another build is another fly. */
+	readonly pattern: Recipe;
+	readonly hooks: readonly HookChoice[];
+	readonly beads: readonly (BeadChoice | null)[];
+	/** Windings with 1 turn and more; without wire is always among the builds unless the coil is kept. */
+	readonly windings: readonly Winding[];
+	readonly trims: readonly Trim[];
+	readonly looks: readonly Look[];
+	/** The coil as it is in the pattern, where that is kept. */
+	readonly kept: CoilChoice | null;
+	readonly coilOpen: boolean;
+}
+
+/** Hooks so many numbers larger and smaller come into question: one sold size (our choice). */
+const SIZES_AROUND = 2;
+/** Coil wires this far from the usual one for the hook, as a ratio, come into question (our choice). */
+const WIRE_RANGE = 1.7;
+const NOMINAL_METALS = ['tungsten', 'brass'] as const;
+const NOMINAL_WIRES = ['lead', 'leadFree'] as const;
+const PLACES: readonly CoilPlace[] = ['forward', 'slot', 'butted', 'centred', 'rear'];
+
+/**
+ * What a search over a pattern has to look at.
+ *
+ * Hooks: the tier's own within a size of the pattern's, and those of its style a step in size, length
+ * and wire. Beads: each size in tungsten, brass and the pattern's metal, and the tier's own, or none.
+ * Wire: lead and lead-free, and the tier's own, at each place.
+ *
+ * @param shelf what the tier owns; with `only`, nothing else
+ * @param noLead leaves lead out
+ */
+export function spaceOf(whole: Recipe, locks: Locks, shelf: Shelf, noLead = false): Space {
+	const pattern = without(whole, 'weighed');
+	const hooks = locks.hook ? [pattern.hook] : hooksAround(pattern.hook, shelf);
+	return {
+		pattern,
+		hooks,
+		beads: locks.bead ? [pattern.bead] : beadsFor(hooks, pattern, shelf),
+		windings: locks.coil ? [] : windingsFor(pattern, shelf, noLead),
+		...looksOf(pattern, locks),
+		kept: locks.coil ? pattern.coil : null,
+		coilOpen: !locks.coil
+	};
+}
+
+function hooksAround(hook: HookChoice, shelf: Shelf): HookChoice[] {
+	const near = (size: number) => Math.abs(size - hook.size) <= SIZES_AROUND;
+	const found = shelf.hooks.filter(({ size }) => near(size));
+	const steps = [0, 1, -1].flatMap((by) => [
+		{ ...hook, wireX: hook.wireX + by },
+		{ ...hook, lengthX: hook.lengthX + by },
+		{ ...hook, size: hook.size + SIZES_AROUND * by }
+	]);
+	for (const step of steps) {
+		const nominal = step.size === hook.size ? step : without(without(step, 'measured'), 'lot');
+		const next = hookOf(shelf, nominal as HookChoice);
+		if (next && next.wireX >= -3 && next.wireX <= 3) found.push(next);
+	}
+	return distinct([...(shelf.only && !hookOf(shelf, hook) ? [] : [hook]), ...found]);
+}
+
+function beadsFor(
+	hooks: readonly HookChoice[],
+	{ bead: now }: Recipe,
+	shelf: Shelf
+): (BeadChoice | null)[] {
+	const shapes = [
+		...(hooks.some(isJig) || now?.shape === 'slotted' ? (['slotted'] as const) : []),
+		...(hooks.some((hook) => !isJig(hook))
+			? [now?.shape === 'cone' ? ('cone' as const) : ('round' as const)]
+			: [])
+	];
+	const nominal = beadSteps(shelf).flatMap((diameter) =>
+		shapes.flatMap((shape) =>
+			NOMINAL_METALS.map((metal) => beadOf(shelf, { metal, shape, diameter }))
+		)
+	);
+	const own = shelf.beads.filter(({ metal }) => metal !== 'own');
+	const kept = now && beadOf(shelf, now);
+	return [null, ...distinct([kept, ...own, ...nominal].filter((bead) => bead !== null))];
+}
+
+function windingsFor({ hook, coil, bead }: Recipe, shelf: Shelf, noLead: boolean): Winding[] {
+	const usual = usualCoilWire(hook.size);
+	const wires = wireSteps(shelf).filter(
+		(wire) => wire / usual < WIRE_RANGE && usual / wire < WIRE_RANGE
+	);
+	const nominal = wires.flatMap((wire) =>
+		NOMINAL_WIRES.map((metal) => coilOf(shelf, { metal, wire, turns: 1 }))
+	);
+	const kept = coil && coilOf(shelf, { metal: coil.metal, wire: coil.wire, turns: 1 });
+	const spools = distinct(
+		[kept, ...shelf.coils, ...nominal].flatMap((spool): Winding[] => {
+			if (!spool || (noLead && spool.metal === 'lead')) return [];
+			const { metal, wire, lot, measured } = spool;
+			return [{ metal, wire, ...(lot ? { lot } : {}), ...(measured ? { measured } : {}) }];
+		})
+	);
+	const places = PLACES.filter((place) => place !== 'slot' || bead?.shape !== 'round');
+	return spools.flatMap((spool) => places.map((place) => ({ ...spool, place })));
+}
+
+/** The first of those that are alike, lots included. */
+function distinct<T>(all: readonly T[]): T[] {
+	return [...new Map(all.map((one) => [key(one), one])).values()];
+}
+/** Lengths that were computed in two ways differ in the last digits. */
+const key = (one: unknown) =>
+	JSON.stringify(one, (_, value: unknown) => {
+		if (typeof value === 'number') return Number(value.toPrecision(6));
+		return value && typeof value === 'object'
+			? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
+			: value;
+	});
