@@ -13,7 +13,7 @@ import { turnsField } from '../quantity/index';
 import { settle, settleNear, type Near } from '../sink/index';
 import type { Fluid } from '../water/index';
 import type { Look } from './looks';
-import type { Space, Winding } from './space';
+import { goesOn, type Space, type Winding } from './space';
 
 const MEDIANS = valuesAt(priorBeliefs);
 
@@ -72,6 +72,7 @@ export function figuresOf(
 ): number {
 	const hook = space.hooks[hookAt]!;
 	const bead = space.beads[beadAt]!;
+	if (!goesOn(space, hook, bead)) return 0;
 	const { trims, looks, windings, kept } = space;
 	const alone: Recipe = { ...space.pattern, hook, bead, coil: kept };
 	const first = worked(alone, fluid, null);

@@ -5,3 +5,27 @@ export { ALIKE, equivalents, otherwise, type Equivalent, type Otherwise } from '
 export { beadTable, lightest, tableMetals, type BeadRow, type TableMetal } from './bead-table';
 export { evaluate, type Candidate } from './evaluate';
 export * from './mend';
+export { lockables, spaceOf, type Lockable, type Locks, type Space } from './space';
+export { pointsOf, USUAL_WISHES, type Counts, type Wishes } from './rank';
+export { askedOf, joined, type Asked } from './asked';
+export type { Judged } from './judge';
+export {
+	mergedLists,
+	Search,
+	type Found,
+	type MatchQuestion,
+	type Piece,
+	type Seen
+} from './search';
+export { goodDrifts, placesIn, plainSearch } from './plain-search';
+export {
+	coverOf,
+	MOST_WATERS,
+	smallestCover,
+	type Cover,
+	type CoverQuestion,
+	type Rung
+} from './cover';
+export { Desk, type MatchAnswers, type MatchTask } from './desk';
+export { match, type Lane, type MatchAnswer, type MatchProgress } from './run';
+export { limitOf, waysOut, type WayOut } from './ways-out';

@@ -18,6 +18,7 @@ import type { Fluid } from '../water/index';
 import { lean, type Asked } from './asked';
 import type { Counts } from './rank';
 import type { Shelf } from './shelf';
+import { liesApart } from './space';
 
 /** A build looked at in full: plain data, so that it can go to and fro between threads. SI. */
 export interface Judged extends Counts {
@@ -99,6 +100,7 @@ export function judge(
 		fits: !notes.some(({ severity }) => severity === 'stop'),
 		regrets: notes.filter(({ severity }) => severity === 'trouble').map(({ figure }) => figure),
 		departures,
+		apart: liesApart(recipe.bead, recipe.coil),
 		price: priceOf(build, shelf),
 		leans: leansOf(sink.speed, sink.submergedWeight),
 		leanSpreads: [mean(lower!), mean(upper!)]

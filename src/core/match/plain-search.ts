@@ -2,11 +2,9 @@ import { bandDistances } from '../drift/index';
 import { drifting, worldRun } from '../predict/index';
 import { fluidAt } from '../water/index';
 import type { Asked } from './asked';
-import { recipeAt } from './figures';
-import { judge } from './judge';
 import { before, markOf, pointsOf } from './rank';
-import { dearestOf, familyOf, hookDepartures, type Found, type MatchQuestion } from './search';
-import { spaceOf, type Space } from './space';
+import { dearestOf, familyOf, judgedAt, type Found, type MatchQuestion } from './search';
+import { goesOn, spaceOf, type Space } from './space';
 import { turnsField } from '../quantity/index';
 
 /** Drifts by which a build is confirmed, in the same worlds and eddies for all (common random numbers). */
@@ -37,10 +35,12 @@ export function goodDrifts(
 }
 
 /** Every build of a space, one after the other, whether or not it can be tied. */
-export function* placesIn({ hooks, beads, windings, looks }: Space) {
+export function* placesIn(space: Space) {
+	const { hooks, beads, windings, looks } = space;
 	const most = turnsField.possible[1];
 	for (let hook = 0; hook < hooks.length; hook++) {
 		for (let bead = 0; bead < beads.length; bead++) {
+			if (!goesOn(space, hooks[hook]!, beads[bead]!)) continue;
 			for (let look = 0; look < looks.length; look++) {
 				yield { hook, bead, winding: -1, turns: 0, look };
 				for (let winding = 0; winding < windings.length; winding++) {
@@ -73,16 +73,14 @@ export function plainSearch(
 	let k = 0;
 	for (const place of placesIn(space)) {
 		if (k++ % each !== 0) continue;
-		const look = space.looks[place.look]!;
-		const departures = look.departures + hookDepartures(space, space.hooks[place.hook]!);
-		const one = judge(recipeAt(space, place), departures, asked, fluid, shelf);
+		const one = judgedAt(space, place, asked, fluid, shelf);
 		if (!one.fits || !(one.speed > 0)) continue;
 		found.push({
 			...one,
 			chance: goodDrifts(question, one, 0, drifts) / drifts,
 			points: pointsOf(one, wishes, dearest),
 			family: familyOf(one.recipe),
-			look: look.words,
+			look: space.looks[place.look]!.words,
 			drifts
 		});
 	}

@@ -1,7 +1,7 @@
 /**
  * How builds are ranked. Those that do the job stand first, the least points first; then those that fall
  * short, the best chance first. A build does the job when its chance of a good drift is what is asked
- * for, or nine tenths of the best there is where none reaches that. Points are per cents of mass: a
+ * for, or nine tenths of the best chance there is, whichever is less. Points are per cents of mass: a
  * build of a per cent less mass, or a per cent slimmer, has a point less.
  */
 
@@ -22,6 +22,8 @@ export interface Counts {
 	readonly tungsten: boolean;
 	/** Troubles that the fit sees. */
 	readonly troubles: number;
+	/** The wire does not hold the bead: it lies in the middle of the shank or to the rear. */
+	readonly apart: boolean;
 	/** Steps away from the pattern's look, its hook included. */
 	readonly departures: number;
 	/** Of hook, bead and coil, in the person's own money; null where one is not known. */
@@ -50,8 +52,10 @@ export const USUAL_WISHES: Wishes = {
 };
 
 /** Points (our choices): what each is worth in per cents of mass. */
-const TROUBLE = 15;
+const TROUBLE = 40;
 const DEPARTURE = 8;
+/** A bead that thread alone holds forward, behind it wire that could. */
+const APART = 3;
 const GAP = 20;
 const PRICE = 10;
 const TUNGSTEN = 25;
@@ -68,9 +72,10 @@ const THIN_BODY = 0.02;
  * @param dearest the price that counts full; an unknown one counts half of it
  */
 export function pointsOf(counts: Counts, wishes: Wishes, dearest: number): number {
-	const { mass, bulk, gap, head, pitch, price, troubles, departures, tungsten } = counts;
+	const { mass, bulk, gap, head, pitch, price, troubles, departures, tungsten, apart } = counts;
 	const body = Math.log(Math.max(THIN_BODY, bulk));
 	let points = 100 * (Math.log(mass / 1e-4) + body);
+	if (apart) points += APART;
 	points += TROUBLE * troubles + DEPARTURE * departures + GAP * (1 - gap);
 	if (dearest > 0) points += PRICE * (price === null ? 0.5 : price / dearest);
 	if (wishes.slim === 'head') points += 100 * Math.log(Math.max(THIN_HEAD, head));
@@ -88,10 +93,10 @@ export interface Ranked {
 	readonly chance: number;
 }
 
-/** Where no build does the job, those count that come so near to the best chance there is (our choice). */
+/** What comes so near to the best chance there is does the job too (our choice). */
 const NEARLY = 0.9;
 
-/** The chance from which on a build counts as doing the job: what is asked for, or nearly the best there is. */
+/** The chance from which on a build counts as doing the job: what is asked for, or nearly the best there is, if that is less. */
 export const markOf = (best: number, { enough }: Wishes) => Math.min(enough, NEARLY * best);
 
 /** Which of two builds stands before the other: negative, the first. */

@@ -6,7 +6,7 @@ import { figuresOf, recipeAt, type Figures, type Place } from './figures';
 import { judge, type Judged } from './judge';
 import { before, markOf, pointsOf, type Counts, type Ranked, type Wishes } from './rank';
 import type { Shelf } from './shelf';
-import { spaceOf, type Locks, type Space } from './space';
+import { liesApart, spaceOf, type Locks, type Space, type Winding } from './space';
 
 /** A lie, a rig and what may be tied for it. */
 export interface MatchQuestion extends AskedQuestion {
@@ -17,7 +17,7 @@ export interface MatchQuestion extends AskedQuestion {
 
 /** A build that a search found, looked at in full. */
 export interface Found extends Judged, Ranked {
-	/** Builds of one family differ in turns and dressing alone; only the best of one is listed. */
+	/** Builds of one family differ in turns, place of the wire and dressing; only the best of one is listed. */
 	readonly family: string;
 	/** What of the pattern's dressing is otherwise, in a few words; empty when nothing is. */
 	readonly look: string;
@@ -35,10 +35,16 @@ export interface Seen {
 	readonly chance: number;
 }
 
+/** A piece of the picture: m/s, and shares of the shank. */
+export interface Piece {
+	readonly speed: readonly [number, number];
+	readonly bulk: readonly [number, number];
+}
+
 /** A chance read off tables may be off by so much; what lies so near the mark is looked at in full. */
 const MARGIN = 0.12;
 /** Leans of builds that nobody looked at in full are believed to so much (weights, drag). */
-const SPREADS = { weighed: 0.05, unweighed: 0.07 } as const;
+export const SPREADS = { weighed: 0.05, unweighed: 0.07 } as const;
 /** A picture has so many places along the sink rate and the bulk. */
 const COLUMNS = 90;
 const ROWS = 60;
@@ -66,6 +72,8 @@ export class Search {
 	private readonly fluid: Fluid;
 	private readonly chanceOf: ReturnType<typeof chances>;
 	private readonly dearest: number;
+	/** Number of each winding's wire, from 1. */
+	private readonly spools: readonly number[];
 	private readonly best: Best[] = [];
 	private top = 0;
 	/** The lightest build at each place of the picture, kg, and what it is. */
@@ -83,6 +91,8 @@ export class Search {
 		this.fluid = fluidAt(celsius);
 		this.chanceOf = chances(asked);
 		this.dearest = dearestOf(this.space, shelf);
+		const wires = this.space.windings.map((winding) => JSON.stringify(spoolOf(winding)));
+		this.spools = wires.map((wire) => 1 + wires.indexOf(wire));
 	}
 
 	/** Looks at every build on a pair of hook and bead. */
@@ -91,7 +101,6 @@ export class Search {
 		const hookAt = Math.floor(pair / space.beads.length);
 		const beadAt = pair % space.beads.length;
 		const bead = space.beads[beadAt]!;
-		const hook = space.hooks[hookAt]!;
 		const spread = bead?.weighed === undefined ? SPREADS.unweighed : SPREADS.weighed;
 		const chance = this.chanceOf(spread, spread);
 		const metal = !bead
@@ -99,9 +108,9 @@ export class Search {
 			: bead.metal === 'tungsten' || bead.metal === 'brass'
 				? bead.metal
 				: 'other';
-		const counts = countsOn(space, hook, bead?.diameter ?? 0, metal === 'tungsten', question.shelf);
+		const counts = countsOn(space, hookAt, beadAt, question.shelf);
 		const { wishes } = question;
-		/** One a winding, the first without any. */
+		/** By wire, the first without any. */
 		const families: Best[] = [];
 		this.looked += figuresOf(space, hookAt, beadAt, this.fluid, (figures, place) => {
 			if (!(figures.weight > 0)) return;
@@ -110,7 +119,8 @@ export class Search {
 			const good = chance(lean(asked.lower, log, weight), lean(asked.upper, log, weight));
 			this.paint(figures, place, metal, good);
 			const points = pointsOf(counts(figures, place), wishes, this.dearest);
-			this.keep((families[place.winding + 1] ??= noneYet()), place, points, good);
+			const family = place.winding < 0 ? 0 : this.spools[place.winding]!;
+			this.keep((families[family] ??= noneYet()), place, points, good);
 		});
 		this.best.push(...families.filter((family) => family !== undefined));
 	}
@@ -151,10 +161,9 @@ export class Search {
 	 * The best so far, looked at in full, by the ranking; of each family the few that may be its best.
 	 *
 	 * @param most families
-	 * @param top the best chance that is known of, here or in the rest of the search
+	 * @param mark the chance, by the tables, from which on a build does the job
 	 */
-	list(most: number, top = this.top): Found[] {
-		const mark = markOf(top, this.question.wishes);
+	list(most: number, mark = markOf(this.top, this.question.wishes)): Found[] {
 		const from = Math.max(0, Math.floor((mark - MARGIN) * LEVELS));
 		const to = Math.min(LEVELS, Math.ceil((mark + MARGIN) * LEVELS));
 		const near: { family: Best; place: Place; points: number }[] = [];
@@ -181,6 +190,25 @@ export class Search {
 		return [...found].sort((a, b) => before(a, b, mark));
 	}
 
+	/** Of what is seen within a piece of the picture, looked at in full, the best by the ranking. */
+	within({ speed, bulk }: Piece, most: number, mark: number): Found[] {
+		const inside = this.seen()
+			.filter(
+				(seen) =>
+					seen.speed >= speed[0] &&
+					seen.speed <= speed[1] &&
+					seen.bulk >= bulk[0] &&
+					seen.bulk <= bulk[1]
+			)
+			.sort((a, b) => Number(b.chance >= mark) - Number(a.chance >= mark) || a.mass - b.mass)
+			.slice(0, 3 * most);
+		return inside
+			.map(({ place }) => this.full(place))
+			.filter(({ fits }) => fits)
+			.sort((a, b) => before(a, b, mark))
+			.slice(0, most);
+	}
+
 	private full(place: Place): Found {
 		const key = keyOf(place);
 		const known = this.judgedOf.get(key);
@@ -190,58 +218,67 @@ export class Search {
 		return one;
 	}
 
-	/** A build of the space in full. */
-	judged(place: Place): Found {
+	private judged(place: Place): Found {
 		const { space, asked, question } = this;
-		const look = space.looks[place.look]!;
-		const departures = look.departures + hookDepartures(space, space.hooks[place.hook]!);
-		const recipe = recipeAt(space, place);
-		const one = judge(recipe, departures, asked, this.fluid, question.shelf);
-		const chance = one.speed > 0 ? this.chanceOf(...one.leanSpreads)(...one.leans) : 0;
+		const one = judgedAt(space, place, asked, this.fluid, question.shelf);
 		return {
 			...one,
-			chance,
+			chance: one.speed > 0 ? this.chanceOf(...one.leanSpreads)(...one.leans) : 0,
 			points: pointsOf(one, question.wishes, this.dearest),
-			family: familyOf(recipe),
-			look: look.words,
+			family: familyOf(one.recipe),
+			look: space.looks[place.look]!.words,
 			drifts: 0
 		};
 	}
 }
 
+/** A build of the space in full. */
+export function judgedAt(
+	space: Space,
+	place: Place,
+	asked: Asked,
+	fluid: Fluid,
+	shelf: Shelf
+): Judged {
+	const away = hookDepartures(space, space.hooks[place.hook]!);
+	const { departures } = space.looks[place.look]!;
+	return judge(recipeAt(space, place), away + departures, asked, fluid, shelf);
+}
+
 const keyOf = ({ hook, bead, winding, turns, look }: Place) =>
 	`${hook} ${bead} ${winding} ${turns} ${look}`;
 
-/** Hook, bead, and the wire with its place: what a family has in common. */
-export function familyOf({ hook, bead, coil }: Recipe): string {
-	const wire = coil && { metal: coil.metal, wire: coil.wire, place: coil.place, lot: coil.lot };
-	return JSON.stringify([hook, bead, wire]);
-}
+/** Hook, bead, and the wire: what a family has in common. */
+export const familyOf = ({ hook, bead, coil }: Recipe): string =>
+	JSON.stringify([hook, bead, coil && spoolOf(coil)]);
+const spoolOf = ({ metal, wire, lot }: Winding) => [metal, wire, lot];
 
 /** A hook of another style or size is another look. */
-export function hookDepartures({ pattern }: Space, hook: HookChoice): number {
+function hookDepartures({ pattern }: Space, hook: HookChoice): number {
 	const style = hook.style === pattern.hook.style ? 0 : 2;
 	return style + Math.abs(hook.size - pattern.hook.size) / 2;
 }
 
-/** What counts about the builds on a pair of hook and bead. */
-function countsOn(
+/** What counts about the builds on a pair of hook and bead; the same object each time. */
+export function countsOn(
 	space: Space,
-	hook: HookChoice,
-	diameter: number,
-	tungsten: boolean,
+	hookAt: number,
+	beadAt: number,
 	shelf: Shelf
 ): (figures: Figures, place: Place) => Counts {
+	const hook = space.hooks[hookAt]!;
+	const own = space.beads[beadAt]!;
 	const gape = hook.measured?.gape ?? nominalHook(hook.size, hook.lengthX, hook.wireX).gape;
 	const away = hookDepartures(space, hook);
 	const { prices = {} } = shelf;
 	const counts = {
 		...{ mass: 0, speed: 0, pitch: 0, bulk: 0, gap: 0, troubles: 0, departures: 0 },
 		price: null as number | null,
-		head: diameter / gape,
-		tungsten
+		head: (own?.diameter ?? 0) / gape,
+		tungsten: own?.metal === 'tungsten',
+		apart: false
 	};
-	return (figures, { bead, winding, look }) => {
+	return (figures, { winding, look }) => {
 		counts.mass = figures.mass;
 		counts.pitch = figures.pitch;
 		counts.bulk = figures.bulk;
@@ -252,9 +289,9 @@ function countsOn(
 		const each = (lot: string | undefined) => (lot === undefined ? undefined : prices[lot]);
 		const metre = wire ? each(wire.lot) : 0;
 		const length = wire ? figures.coil / ((Math.PI / 4) * wire.wire ** 2) : 0;
-		const own = space.beads[bead];
 		const sum =
 			(each(hook.lot) ?? NaN) + (own ? (each(own.lot) ?? NaN) : 0) + (metre ?? NaN) * length;
+		counts.apart = liesApart(own, wire);
 		counts.price = Number.isNaN(sum) ? null : sum;
 		return counts;
 	};
@@ -271,8 +308,7 @@ export function dearestOf({ hooks, beads, windings }: Space, { prices = {} }: Sh
 }
 
 /** Lists of several searches over the same question as one, the best build of each family. */
-export function mergedLists(lists: readonly (readonly Found[])[], wishes: Wishes): Found[] {
-	const mark = markOf(Math.max(0, ...lists.flat().map(({ chance }) => chance)), wishes);
+export function mergedLists(lists: readonly (readonly Found[])[], mark: number): Found[] {
 	const all = lists.flat().sort((a, b) => before(a, b, mark));
 	const families = new Set<string>();
 	return all.filter(({ family }) => !families.has(family) && families.add(family));

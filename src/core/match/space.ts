@@ -7,6 +7,7 @@ import {
 	type HookChoice,
 	type Recipe
 } from '../fly/index';
+import { CONE_PROPORTIONS, nominalHook } from '../material/index';
 import { without } from '../quantity/index';
 import { looksOf, type Look, type Trim } from './looks';
 import { beadOf, beadSteps, coilOf, hookOf, wireSteps, type Shelf } from './shelf';
@@ -122,6 +123,27 @@ function windingsFor({ hook, coil, bead }: Recipe, shelf: Shelf, noLead: boolean
 	);
 	const places = PLACES.filter((place) => place !== 'slot' || bead?.shape !== 'round');
 	return spools.flatMap((spool) => places.map((place) => ({ ...spool, place })));
+}
+
+/** Whether wire with a bead in front of it does not touch it. */
+export const liesApart = (
+	bead: BeadChoice | null,
+	coil: Pick<CoilChoice, 'place'> | null | undefined
+): boolean => bead !== null && (coil?.place === 'centred' || coil?.place === 'rear');
+
+/** The largest beads that tiers use are as wide as the gape is (common practice, no source). */
+const WIDEST = 1.05;
+
+/** Whether a bead comes into question for a hook; one that is kept always does. */
+export function goesOn({ beads }: Space, hook: HookChoice, bead: BeadChoice | null): boolean {
+	if (!bead || beads.length === 1) return true;
+	const { gape } = hook.measured?.gape
+		? { gape: hook.measured.gape }
+		: nominalHook(hook.size, hook.lengthX, hook.wireX);
+	// A cone counts with its mean width.
+	const width =
+		bead.shape === 'cone' ? bead.diameter * (1 + CONE_PROPORTIONS.nose) * 0.5 : bead.diameter;
+	return width <= WIDEST * gape;
 }
 
 /** The first of those that are alike, lots included. */

@@ -38,8 +38,11 @@ export interface DriftQuestion {
 export interface Drifting {
 	/** Everything at its median. */
 	readonly median: DriftCase;
-	/** One world that may be the true one: every belief drawn from its distribution. */
-	sample(seed: number): DriftCase;
+	/**
+	 * One world that may be the true one: every belief drawn from its distribution. Mirrored, each lies as
+	 * far on the other side of its median.
+	 */
+	sample(seed: number, mirrored?: boolean): DriftCase;
 }
 
 /**
@@ -68,13 +71,13 @@ export function drifting(
 	});
 	return {
 		median: caseOf(table, median),
-		sample(seed) {
+		sample(seed, mirrored = false) {
 			const normal = normalsFrom(randomFrom(seed));
 			// A draw for every belief there is, so that two flies of other parts still meet the same water.
 			const z: Partial<Record<BeliefName, number>> = {};
 			for (const name of beliefNames) {
 				const draw = normal();
-				if (about.has(name)) z[name] = draw;
+				if (about.has(name)) z[name] = mirrored ? -draw : draw;
 			}
 			const values = valuesAt(beliefs, z);
 			const other = compileFly(recipe, values).body;
@@ -112,13 +115,20 @@ export function smoothDrift({ median }: Drifting, wanted?: Wanted): Drift {
 /** Whoever asks for the k-th drift of a band without a seed of their own meets the same world and eddies. */
 const USUAL_SEED = 1;
 
-/** The k-th of many worlds, and the seed of the eddies in it. */
+/**
+ * The k-th of many worlds, and the seed of the eddies in it. Worlds come in pairs, the second the mirror
+ * of the first (antithetic draws), so that even a few of them lie evenly about the medians.
+ */
 export function worldOf(
 	ready: Drifting,
 	k: number,
 	seed = USUAL_SEED
-): { world: DriftCase; eddies: number } {
-	return { world: ready.sample(seedOf(seed, 2 * k)), eddies: seedOf(seed, 2 * k + 1) };
+): { readonly world: DriftCase; readonly eddies: number } {
+	const pair = k - (k % 2);
+	return {
+		world: ready.sample(seedOf(seed, 2 * pair), k !== pair),
+		eddies: seedOf(seed, 2 * k + 1)
+	};
 }
 
 /** The k-th of many drifts, each in its own world with its own eddies: common random numbers for all who ask. */
