@@ -9,7 +9,6 @@ import {
 	type Recipe
 } from '../fly/index';
 import { GRAVITY } from '../material/index';
-import { turnsField } from '../quantity/index';
 import { settle, settleNear, type Near } from '../sink/index';
 import type { Fluid } from '../water/index';
 import type { Look } from './looks';
@@ -34,9 +33,11 @@ export interface Figures {
 	troubles: number;
 }
 
-/** Where between one turn and the most a coil is worked out in full; between them figures are drawn straight. */
+/** Turns that are wound where any are (common practice, no source). */
+export const LEAST_TURNS = 3;
+export const MOST_TURNS = 15;
+/** Where between the least and the most turns a coil is worked out in full; between them figures are drawn straight. */
 const KNOTS = [0.3, 0.65, 1];
-const MOST_TURNS = turnsField.possible[1];
 /** How closely the speeds are solved here. */
 const CLOSE = 2e-3;
 /** Where a fly with other wire is worked out from one with this, the power of weight in speed. */
@@ -188,7 +189,7 @@ function roomFor({ coil, bead, hook, recipe }: Build): number {
 	return Math.min(MOST_TURNS, Math.floor((hook.shank - start) / coil.wire + 1e-9));
 }
 
-/** The knots of a wire in a place: 1 turn, the most that fit, and some between; empty where none does. */
+/** The knots of a wire in a place: the least turns, the most that fit, and some between; empty where none does. */
 function knotsOf(bare: Recipe, winding: Winding, fluid: Fluid, beside: Near): Worked[] {
 	let near = beside;
 	const at = (turns: number) => {
@@ -196,12 +197,12 @@ function knotsOf(bare: Recipe, winding: Winding, fluid: Fluid, beside: Near): Wo
 		near = found.sink;
 		return found;
 	};
-	const found = [at(1)];
+	const found = [at(LEAST_TURNS)];
 	const { stopped, room } = found[0]!;
 	if (stopped.length > 0) return [];
-	if (room <= 1) return found;
+	if (room <= LEAST_TURNS) return found;
 	for (const share of KNOTS) {
-		const turns = Math.round(1 + share * (room - 1));
+		const turns = Math.round(LEAST_TURNS + share * (room - LEAST_TURNS));
 		if (turns > found[found.length - 1]!.turns) found.push(at(turns));
 	}
 	// Where the room was taken too large by a turn or two.

@@ -6,10 +6,19 @@ export { beadTable, lightest, tableMetals, type BeadRow, type TableMetal } from 
 export { evaluate, type Candidate } from './evaluate';
 export * from './mend';
 export { lockables, spaceOf, type Lockable, type Locks, type Space } from './space';
-export { pointsOf, USUAL_WISHES, type Counts, type Wishes } from './rank';
+export {
+	before,
+	pointsOf,
+	termsOf,
+	USUAL_WISHES,
+	type Counts,
+	type Term,
+	type Wishes
+} from './rank';
 export { askedOf, joined, type Asked } from './asked';
 export type { Judged } from './judge';
 export {
+	dearestIn,
 	mergedLists,
 	Search,
 	type Found,

@@ -5,7 +5,7 @@ import type { Asked } from './asked';
 import { before, markOf, pointsOf } from './rank';
 import { dearestOf, familyOf, judgedAt, type Found, type MatchQuestion } from './search';
 import { goesOn, spaceOf, type Space } from './space';
-import { turnsField } from '../quantity/index';
+import { LEAST_TURNS, MOST_TURNS } from './figures';
 
 /** Drifts by which a build is confirmed, in the same worlds and eddies for all (common random numbers). */
 export const CONFIRMING = 24;
@@ -37,14 +37,14 @@ export function goodDrifts(
 /** Every build of a space, one after the other, whether or not it can be tied. */
 export function* placesIn(space: Space) {
 	const { hooks, beads, windings, looks } = space;
-	const most = turnsField.possible[1];
 	for (let hook = 0; hook < hooks.length; hook++) {
 		for (let bead = 0; bead < beads.length; bead++) {
 			if (!goesOn(space, hooks[hook]!, beads[bead]!)) continue;
 			for (let look = 0; look < looks.length; look++) {
 				yield { hook, bead, winding: -1, turns: 0, look };
 				for (let winding = 0; winding < windings.length; winding++) {
-					for (let turns = 1; turns <= most; turns++) yield { hook, bead, winding, turns, look };
+					for (let turns = LEAST_TURNS; turns <= MOST_TURNS; turns++)
+						yield { hook, bead, winding, turns, look };
 				}
 			}
 		}

@@ -86,6 +86,30 @@ export function pointsOf(counts: Counts, wishes: Wishes, dearest: number): numbe
 	return points;
 }
 
+/** What of the points goes to what counts, for the reasons that are given. */
+export function termsOf(counts: Counts, wishes: Wishes, dearest: number) {
+	const none: Counts = {
+		...{ mass: 1e-4, speed: 0, bulk: 1, gap: 1, head: 1, price: 0, troubles: 0, departures: 0 },
+		pitch: wishes.hang === 'head-down' ? 90 : 0,
+		...{ tungsten: false, apart: false }
+	};
+	const part = (change: Partial<Counts>) => pointsOf({ ...none, ...change }, wishes, dearest);
+	const { mass, bulk, gap, head, pitch, price, troubles, departures, tungsten, apart } = counts;
+	return {
+		mass: part({ mass }),
+		bulk: part({ bulk }),
+		gap: part({ gap }),
+		head: part({ head }),
+		pitch: part({ pitch }),
+		price: part({ price }),
+		troubles: part({ troubles }),
+		departures: part({ departures }),
+		tungsten: part({ tungsten }),
+		apart: part({ apart })
+	};
+}
+export type Term = keyof ReturnType<typeof termsOf>;
+
 /** What the ranking looks at. */
 export interface Ranked {
 	readonly points: number;

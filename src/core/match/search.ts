@@ -307,6 +307,10 @@ export function dearestOf({ hooks, beads, windings }: Space, { prices = {} }: Sh
 	return most(hooks) + most(beads) + LONG_COIL * most(windings);
 }
 
+/** About the dearest build that a question may find; 0 where no price is known. */
+export const dearestIn = ({ recipe, locks, shelf, wishes }: MatchQuestion): number =>
+	dearestOf(spaceOf(recipe, locks, shelf, wishes.noLead), shelf);
+
 /** Lists of several searches over the same question as one, the best build of each family. */
 export function mergedLists(lists: readonly (readonly Found[])[], mark: number): Found[] {
 	const all = lists.flat().sort((a, b) => before(a, b, mark));

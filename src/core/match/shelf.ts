@@ -14,8 +14,11 @@ export interface Shelf {
 
 export const emptyShelf: Shelf = { beads: [], coils: [], hooks: [], only: false };
 
-/** Two sizes that are sold as the same differ by less than this share (our choice). */
-const SAME = 0.02;
+/**
+ * Two sizes that are sold as the same differ by less than this share, as a calliper sees them; the next
+ * one that is sold differs by twice as much at the least (our choice).
+ */
+const SAME = 0.04;
 const same = (a: number, b: number) => Math.abs(a / b - 1) < SAME;
 
 /** A bead of this metal, shape and size: the tier's own where there is one; null where only those count. */

@@ -27,7 +27,7 @@ export interface Space {
 	readonly pattern: Recipe;
 	readonly hooks: readonly HookChoice[];
 	readonly beads: readonly (BeadChoice | null)[];
-	/** Windings with 1 turn and more; without wire is always among the builds unless the coil is kept. */
+	/** Windings, each with 3 to 15 turns; without wire is always among the builds unless the coil is kept. */
 	readonly windings: readonly Winding[];
 	readonly trims: readonly Trim[];
 	readonly looks: readonly Look[];

@@ -29,7 +29,13 @@ export function shelfOf(lots: readonly LotRow[], only: boolean): Shelf {
 			return [{ metal, wire, ...(lot ? { lot } : {}), ...(measured ? { measured } : {}) }];
 		}),
 		hooks: taken('hook'),
-		only
+		only,
+		prices: Object.fromEntries(
+			left.flatMap(({ id, body }): [string, number][] => {
+				const each = priceEach(body);
+				return each === null ? [] : [[id, each]];
+			})
+		)
 	};
 }
 

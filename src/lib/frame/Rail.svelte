@@ -18,6 +18,7 @@
 		{ path: '/', name: 'Bench', key: 'B' },
 		{ path: '/water', name: 'Water', key: 'V' },
 		{ path: '/drift', name: 'Drift', key: 'G' },
+		{ path: '/match', name: 'Match', key: 'M' },
 		{ path: '/beads', name: 'Beads', key: 'Q' },
 		{ path: '/stock', name: 'Stock', key: 'S' },
 		{ path: '/files', name: 'Files', key: 'K' }
@@ -86,6 +87,21 @@
 					<path d="M2 6h20M2 20h20" />
 					<path d="M3 6c4 0 5 10 10 10h4" />
 					<circle cx="18.500" cy="16" r="1.800" fill="currentColor" stroke="none" />
+				</svg>
+			{:else if path === '/match'}
+				<svg
+					viewBox="0 0 24 24"
+					class="size-5"
+					fill="none"
+					stroke="currentColor"
+					stroke-width="1.8"
+					stroke-linecap="round"
+					aria-hidden="true"
+				>
+					<path d="M4 3v17h17" />
+					<path d="M9 6v11M15 6v11" stroke-dasharray="2 2.500" />
+					<circle cx="12" cy="13" r="2" fill="currentColor" stroke="none" />
+					<circle cx="18.500" cy="8" r="1.500" fill="currentColor" stroke="none" />
 				</svg>
 			{:else if path === '/beads'}
 				<svg viewBox="0 0 24 24" class="size-5" fill="currentColor" aria-hidden="true">

@@ -42,6 +42,7 @@ export function bindEverywhere(bench: Bench, showKeys: () => void): () => void {
 		b: plain(() => void goto('/')),
 		v: plain(() => void goto('/water')),
 		g: plain(() => void goto('/drift')),
+		m: plain(() => void goto('/match')),
 		q: plain(() => void goto('/beads')),
 		s: plain(() => void goto('/stock')),
 		k: plain(() => void goto('/files')),
@@ -62,6 +63,21 @@ const stripKeys = (bench: Bench, chooser: (which: 'fly' | 'rig' | 'lie') => void
 	',': plain(() => bench.turn('lie', -1)),
 	'.': plain(() => bench.turn('lie', 1))
 });
+
+/** Puts the Match view's keys on the window. @returns takes them off again */
+export function bindMatch(
+	bench: Bench,
+	chooser: (which: 'fly' | 'rig' | 'lie') => void,
+	tie: (place: number) => void
+): () => void {
+	return tinykeys(window, { ...stripKeys(bench, chooser), ...numberKeys(tie) });
+}
+
+/** 1 to 9 for the places of a list. */
+const numberKeys = (take: (place: number) => void) =>
+	Object.fromEntries(
+		Array.from({ length: 9 }, (_, i) => [String(i + 1), plain(() => take(i))] as const)
+	);
 
 /** Puts the Drift view's keys on the window. @returns takes them off again */
 export function bindStrip(
@@ -85,9 +101,7 @@ export function bindKeys(bench: Bench, targets: KeyTargets): () => void {
 		...stripKeys(bench, (which) => targets.chooser(which)),
 		n: plain(() => void bench.newFly()),
 		d: plain(() => bench.fly && void bench.duplicate(bench.fly)),
-		...Object.fromEntries(
-			Array.from({ length: 9 }, (_, i) => [String(i + 1), plain(() => targets.lever(i))])
-		),
+		...numberKeys((place) => targets.lever(place)),
 		h: plain(() => targets.how()),
 		F2: plain(() => targets.rename()),
 		Delete: plain(() => bench.fly && void bench.remove(bench.fly))

@@ -205,6 +205,14 @@ export class Bench extends Documents {
 		});
 	}
 
+	/** A build that was found, as a fly of its own beside its pattern. */
+	newBuild(recipe: Recipe, name: string): Promise<void> {
+		return this.make('fly', {
+			name: freeName(clipped(name, 74), this.flyRows),
+			body: { recipe: recipeToDocument(recipe) }
+		});
+	}
+
 	/** The fly on the Bench on other hooks, each a fly of its own; one undo takes them back. @returns whether it was done */
 	newSizes(sizes: readonly { size: number; recipe: Recipe }[]): Promise<boolean> {
 		const name = this.fly?.name ?? 'Nymph';

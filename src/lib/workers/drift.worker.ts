@@ -1,10 +1,4 @@
-import { doDriftTask, type DriftTask } from './drift-task';
+import { doDriftTask } from './drift-task';
+import { serve } from './task-worker';
 
-/** One question at a time; the answer carries its number. */
-self.onmessage = ({ data: { ask, task } }: MessageEvent<{ ask: number; task: DriftTask }>) => {
-	try {
-		self.postMessage({ ask, answer: doDriftTask(task) });
-	} catch (error) {
-		self.postMessage({ ask, error: error instanceof Error ? error.message : String(error) });
-	}
-};
+serve(doDriftTask);

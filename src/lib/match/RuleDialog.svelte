@@ -1,0 +1,38 @@
+<script lang="ts">
+	import Modal from '$lib/ui/Modal.svelte';
+
+	interface Props {
+		open: boolean;
+	}
+	let { open = $bindable() }: Props = $props();
+</script>
+
+<Modal bind:open title="How builds are ranked" width={44}>
+	<div class="mt-3 grid gap-2">
+		<p>
+			<b>First, those that do the job</b>: as many drifts of ten are good as you ask for, or nine
+			tenths of the best there is where that is less. Behind them, those that fall short, the best
+			first.
+		</p>
+		<p>
+			<b>Among those that do it, the lightest and slimmest.</b> Each build has points, fewer are better.
+			A per cent of mass is a point, and so is a per cent of thickness.
+		</p>
+		<table class="border-collapse">
+			<tbody>
+				{#each [['something that will be regretted (a choked gap, a chunky body …)', '40'], ['a step away from the pattern’s look', '8'], ['the hook gap, from all of it left to none', '0 to 20'], ['the price, from nothing to the dearest', '0 to 10'], ['wire that does not touch the bead', '3'], ['spare tungsten: a tungsten bead', '25'], ['slim head, or slim body: a per cent of it', '1 more'], ['head down, or level: a degree away from it', '½']] as [what, points] (what)}
+					<tr class="border-t border-line/60">
+						<td class="py-1 pr-4">{what}</td>
+						<td class="figure text-right">{points}</td>
+					</tr>
+				{/each}
+			</tbody>
+		</table>
+		<p class="text-sm text-quiet">
+			The weights are our choice. Builds that differ only in turns, in the place of the wire or in
+			the dressing count as one: the best of them is listed. Every build is looked at by tables
+			first (sink within about 2 %), the best in full, and the one that stands first is followed
+			through 150 drifts in water and eddies drawn anew each time.
+		</p>
+	</div>
+</Modal>

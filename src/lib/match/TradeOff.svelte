@@ -1,0 +1,167 @@
+<script lang="ts">
+	import type { EChartsCoreOption, EChartsType } from 'echarts/core';
+	import type { MatchAnswer, Piece, Seen } from '$core/match/index';
+	import { CENTIMETRE } from '$core/quantity/index';
+	import { chart, colourOf } from '$lib/ui/chart.svelte';
+	import { materialColour } from '$lib/ui/colours';
+
+	interface Props {
+		answer: MatchAnswer;
+		piece: Piece | null;
+		/** A piece was brushed; null: none any more. */
+		brush: (piece: Piece | null) => void;
+		showTable: () => void;
+	}
+	let { answer, piece, brush, showTable }: Props = $props();
+
+	const kinds: readonly {
+		readonly metal: Seen['metal'];
+		readonly words: string;
+		readonly symbol: string;
+		readonly colour: string;
+	}[] = [
+		{ metal: 'tungsten', words: 'tungsten', symbol: 'circle', colour: materialColour.tungsten },
+		{ metal: 'brass', words: 'brass', symbol: 'triangle', colour: materialColour.brass },
+		{ metal: 'other', words: 'other beads', symbol: 'rect', colour: materialColour.own },
+		{ metal: 'none', words: 'no bead', symbol: 'diamond', colour: materialColour.hook }
+	];
+	const shown = $derived(kinds.filter(({ metal }) => answer.seen.some((s) => s.metal === metal)));
+	/** Sink rates between which a fly like the pattern has good drifts. */
+	const needed = $derived(answer.asked.smooth);
+
+	/** The theme's colours are the page's own: another theme, another picture. */
+	let theme = $state(0);
+	$effect(() => {
+		const watch = new MutationObserver(() => theme++);
+		watch.observe(document.documentElement, { attributeFilter: ['data-theme'] });
+		return () => watch.disconnect();
+	});
+
+	const cms = (speed: number) => speed / CENTIMETRE;
+	const ends = $derived.by(() => {
+		const speeds = answer.seen.map(({ speed }) => cms(speed));
+		const bulks = answer.seen.map(({ bulk }) => 100 * bulk);
+		const most = (values: number[], step: number) =>
+			step * Math.ceil(values.reduce((a, b) => Math.max(a, b), step) / step);
+		return { speed: most(speeds, 20), bulk: most(bulks, 5) };
+	});
+	const options = $derived.by((): EChartsCoreOption => {
+		void theme;
+		const [ink, quiet, line] = ['--ink', '--quiet', '--line'].map(colourOf);
+		const font = { fontFamily: 'Atkinson Hyperlegible Next Variable', color: quiet, fontSize: 14 };
+		const axis = (name: string, max: number) => ({
+			...{ type: 'value', name, nameLocation: 'middle', min: 0, max },
+			...{ nameTextStyle: font, axisLabel: font },
+			axisLine: { show: true, lineStyle: { color: line } },
+			splitLine: { show: false }
+		});
+		return {
+			animation: false,
+			grid: { left: 48, right: 12, top: 10, bottom: 42 },
+			xAxis: { ...axis('sinks, cm/s', ends.speed), nameGap: 26 },
+			yAxis: { ...axis('thickness, % of the shank', ends.bulk), nameGap: 30 },
+			brush: {
+				brushType: 'rect',
+				toolbox: [],
+				xAxisIndex: 0,
+				brushStyle: { color: 'transparent', borderColor: ink, borderWidth: 1.5 },
+				outOfBrush: { colorAlpha: 0.25 }
+			},
+			series: [
+				...shown.map(({ metal, symbol, colour }, k) => ({
+					type: 'scatter',
+					symbol,
+					// Those that do the job stand out; the others show where the rest lies.
+					data: answer.seen
+						.filter((seen) => seen.metal === metal)
+						.map(({ speed, bulk, chance }) => ({
+							value: [cms(speed), 100 * bulk],
+							symbolSize: chance >= answer.mark ? 7 : 3.5,
+							itemStyle: { opacity: chance >= answer.mark ? 0.85 : 0.35 }
+						})),
+					itemStyle: { color: colourOf(colour) },
+					...(k === 0 && needed
+						? {
+								markArea: {
+									silent: true,
+									itemStyle: { color: colourOf('--water-soft'), opacity: 0.75 },
+									data: [
+										[{ xAxis: cms(needed.from) }, { xAxis: Math.min(ends.speed, cms(needed.to)) }]
+									]
+								}
+							}
+						: {})
+				})),
+				{
+					type: 'scatter',
+					symbolSize: 13,
+					data: answer.list.slice(0, 9).map(({ speed, bulk }) => [cms(speed), 100 * bulk]),
+					itemStyle: { color: 'transparent', borderColor: ink, borderWidth: 1.5 }
+				}
+			]
+		};
+	});
+
+	function listen(drawn: EChartsType) {
+		const draw = () =>
+			drawn.dispatchAction({
+				type: 'takeGlobalCursor',
+				key: 'brush',
+				brushOption: { brushType: 'rect', brushMode: 'single' }
+			});
+		draw();
+		drawn.on('brushEnd', (event) => {
+			const [area] = (event as { areas: { coordRange: [number[], number[]] }[] }).areas;
+			if (!area) return brush(null);
+			const [x, y] = area.coordRange;
+			if (x[1]! - x[0]! < 1 && y[1]! - y[0]! < 0.5) {
+				drawn.dispatchAction({ type: 'brush', areas: [] });
+				return brush(null);
+			}
+			brush({
+				speed: [x[0]! * CENTIMETRE, x[1]! * CENTIMETRE],
+				bulk: [y[0]! / 100, y[1]! / 100]
+			});
+		});
+		lift = () => drawn.dispatchAction({ type: 'brush', areas: [] });
+	}
+	/** Takes the brushed piece off the picture. */
+	let lift = () => {};
+	$effect(() => {
+		if (!piece) lift();
+	});
+</script>
+
+<section aria-labelledby="trade-off" class="min-w-0">
+	<div class="flex items-baseline gap-2">
+		<h2 id="trade-off" class="font-semibold">Sink against thickness</h2>
+		<span class="flex-1"></span>
+		<button
+			type="button"
+			class="min-h-8 text-sm text-water underline underline-offset-2"
+			onclick={showTable}>As a table</button
+		>
+	</div>
+	<div
+		class="h-60 w-full cursor-crosshair"
+		role="img"
+		aria-label="Sink rate against thickness of {answer.seen
+			.length} builds by bead metal; the same as a table by the button above. Drag over a piece to list what is in it."
+		{@attach chart(() => options, listen)}
+	></div>
+	<p class="flex flex-wrap gap-x-3 text-sm text-quiet">
+		{#each shown as { metal, words, symbol, colour } (metal)}
+			<span class="flex items-center gap-1.5">
+				<svg viewBox="0 0 10 10" class="size-2.5" aria-hidden="true" fill={colour}>
+					{#if symbol === 'circle'}<circle cx="5" cy="5" r="4.500" />
+					{:else if symbol === 'triangle'}<path d="M5 0l5 9.500h-10z" />
+					{:else if symbol === 'rect'}<path d="M1 1h8v8h-8z" />
+					{:else}<path d="M5 0l5 5-5 5-5-5z" />{/if}
+				</svg>{words}</span
+			>
+		{/each}
+		<span class="flex items-center gap-1.5"
+			><span class="size-2.5 bg-water-soft"></span>asked for here</span
+		>
+	</p>
+</section>

@@ -1,0 +1,38 @@
+<script lang="ts">
+	import type { Found, WayOut } from '$core/match/index';
+	import type { Bench } from '$lib/state/bench.svelte';
+	import { matching } from '$lib/state/match.svelte';
+
+	interface Props {
+		bench: Bench;
+		tie: (one: Pick<Found, 'recipe'>) => void;
+	}
+	let { bench, tie }: Props = $props();
+
+	function take({ change }: WayOut) {
+		if ('recipe' in change) tie(change);
+		else if ('rig' in change) bench.setRig(change.rig);
+		else bench.changeWater(change.lie);
+	}
+</script>
+
+<div class="mb-1 rounded-md bg-warn-soft px-3 py-2">
+	<p>{matching.limit}</p>
+	{#if matching.waysOut === null}
+		<p class="text-sm">Looking for what would help …</p>
+	{:else if matching.waysOut.length === 0}
+		<p class="text-sm">No single purchase, lock or change of rig that was tried helps.</p>
+	{:else}
+		<p class="flex flex-wrap items-center gap-2 pt-1 text-sm">
+			Would help:
+			{#each matching.waysOut as way (way.words)}
+				<button
+					type="button"
+					class="min-h-9 rounded-md bg-raised px-3 text-left hover:bg-line"
+					onclick={() => take(way)}
+					>{way.words} <b class="figure">{(10 * way.chance).toFixed(1)}/10</b></button
+				>
+			{/each}
+		</p>
+	{/if}
+</div>

@@ -1,0 +1,62 @@
+import { termsOf, type Found, type Term, type Wishes } from '$core/match/index';
+import { MILLIMETRE } from '$core/quantity/index';
+
+/** A term of the points must make so much of a difference to be said. */
+const WORTH_SAYING = 2;
+
+const share = (ratio: number) => `${Math.max(1, Math.round(100 * (ratio - 1)))} %`;
+
+/** What sets a build behind the first, by one of its terms. */
+function words(term: Term, one: Found, first: Found): string {
+	switch (term) {
+		case 'mass':
+			return `${share(one.mass / first.mass)} heavier`;
+		case 'bulk':
+			return `${share(one.bulk / first.bulk)} thicker`;
+		case 'gap':
+			return `${((first.gapLeft - one.gapLeft) / MILLIMETRE).toFixed(1)} mm less gap`;
+		case 'head':
+			return 'a bigger head';
+		case 'pitch':
+			return 'hangs otherwise than you like';
+		case 'price':
+			return one.price === null ? 'price not known' : 'dearer';
+		case 'troubles':
+			return one.regrets.join(', ');
+		case 'departures':
+			return 'further from the pattern';
+		case 'tungsten':
+			return 'takes tungsten';
+		case 'apart':
+			return 'its wire does not hold the bead';
+	}
+}
+
+/**
+ * Why a build stands where it does: the first for what it is, another for the two things that set it
+ * back most behind the first, a third for what falls short.
+ *
+ * @param mark the chance from which on a build does the job
+ */
+export function reasonFor(
+	one: Found,
+	first: Found,
+	mark: number,
+	wishes: Wishes,
+	dearest: number
+): string {
+	if (one.chance < mark) return 'good less often than the others';
+	if (one === first) {
+		return one.chance >= wishes.enough
+			? 'the lightest and slimmest that does the job'
+			: 'the lightest and slimmest that comes near the best';
+	}
+	const [mine, best] = [termsOf(one, wishes, dearest), termsOf(first, wishes, dearest)];
+	const behind = (Object.keys(mine) as Term[])
+		.map((term) => ({ term, more: mine[term] - best[term] }))
+		.filter(({ more }) => more >= WORTH_SAYING)
+		.sort((a, b) => b.more - a.more)
+		.slice(0, 2);
+	if (behind.length === 0) return 'as good as the first';
+	return behind.map(({ term }) => words(term, one, first)).join(', ');
+}

@@ -1,0 +1,217 @@
+import {
+	before,
+	limitOf,
+	match,
+	mergedLists,
+	USUAL_WISHES,
+	type Found,
+	type Locks,
+	type MatchAnswer,
+	type MatchProgress,
+	type MatchQuestion,
+	type Piece,
+	type WayOut,
+	type Wishes
+} from '$core/match/index';
+import { MatchWorker } from '$lib/workers/match-worker';
+
+/** Two cores are what a small machine has. */
+const LANES = 2;
+/** The search begins when the question has been still for so long, ms. */
+const STILL = 250;
+/** Builds of a piece of the picture that are listed. */
+const OF_A_PIECE = 16;
+const MOST_PINNED = 3;
+const KEY = 'gravitas-match';
+
+/** The pattern keeps its look; bead and wire are open. */
+const USUAL_LOCKS: Locks = { hook: true, bead: false, coil: false, rib: true, dressing: true };
+
+/** What a person leaves open and leans towards, kept in the browser. */
+interface Kept {
+	readonly locks: Locks;
+	readonly wishes: Wishes;
+}
+
+/** The search for builds for what is on the strip: dropped and begun anew when the question changes. */
+export class MatchState {
+	locks = $state.raw<Locks>(USUAL_LOCKS);
+	wishes = $state.raw<Wishes>(USUAL_WISHES);
+	/** What the newest question has so far; of the one before it while that has nothing. */
+	answer = $state.raw<MatchAnswer | null>(null);
+	/** null when nothing runs. */
+	progress = $state.raw<MatchProgress | null>(null);
+	stopped = $state(false);
+	/** Why nothing does the job, and what would help; null while it is looked for. */
+	limit = $state<string | null>(null);
+	waysOut = $state.raw<readonly WayOut[] | null>(null);
+	/** The piece of the picture that filters the list, and what is in it. */
+	piece = $state.raw<Piece | null>(null);
+	inPiece = $state.raw<readonly Found[] | null>(null);
+	pinned = $state.raw<readonly Found[]>([]);
+
+	/** What is listed. */
+	readonly list = $derived(this.piece ? (this.inPiece ?? []) : (this.answer?.list ?? []));
+
+	private readonly lanes = Array.from({ length: LANES }, () => new MatchWorker());
+	private asked = '';
+	private question: MatchQuestion | null = null;
+	private turn = 0;
+	private timer: ReturnType<typeof setTimeout> | undefined;
+
+	/** Reads what was kept; only in the browser. */
+	load(): void {
+		try {
+			const kept = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Kept>;
+			this.locks = fields(USUAL_LOCKS, kept.locks);
+			this.wishes = fields(USUAL_WISHES, kept.wishes);
+		} catch {
+			// Storage is forbidden or holds something else: the usual will do.
+		}
+	}
+
+	lock(change: Partial<Locks>): void {
+		this.locks = { ...this.locks, ...change };
+		this.keep();
+	}
+
+	wish(change: Partial<Wishes>): void {
+		this.wishes = { ...this.wishes, ...change };
+		this.keep();
+	}
+
+	private keep(): void {
+		try {
+			localStorage.setItem(KEY, JSON.stringify({ locks: this.locks, wishes: this.wishes }));
+		} catch {
+			// The choice lasts as long as the page.
+		}
+	}
+
+	/** Follows a question; what ran for another one is dropped. null: there is none. */
+	follow(question: MatchQuestion | null): void {
+		// By its words: lists of lots are other objects after every save.
+		const words = JSON.stringify(question);
+		if (words === this.asked) return;
+		this.asked = words;
+		this.question = question;
+		this.drop();
+		this.stopped = false;
+		this.piece = null;
+		this.inPiece = null;
+		this.limit = null;
+		this.waysOut = null;
+		if (!question) {
+			this.answer = null;
+			return;
+		}
+		const { turn } = this;
+		this.progress = { phase: 'asking', share: 0 };
+		this.timer = setTimeout(() => void this.run(question, turn), STILL);
+	}
+
+	/** Ends what runs; what was found is kept. */
+	stop(): void {
+		this.drop();
+		this.stopped = true;
+	}
+
+	/** Begins again after a stop. */
+	resume(): void {
+		if (!this.question) return;
+		this.stopped = false;
+		void this.run(this.question, ++this.turn);
+	}
+
+	end(): void {
+		this.drop();
+		this.asked = '';
+	}
+
+	/** Lists what lies within a piece of the picture; null: everything again. */
+	async show(piece: Piece | null): Promise<void> {
+		this.piece = piece;
+		this.inPiece = null;
+		const { answer, turn, question } = this;
+		if (!piece || !answer || !question) return;
+		try {
+			const found = await Promise.all(
+				this.lanes.map((lane) =>
+					lane.ask({ kind: 'within', piece, most: OF_A_PIECE, mark: answer.mark })
+				)
+			);
+			if (turn !== this.turn || piece !== this.piece) return;
+			const all = mergedLists(found, answer.mark);
+			this.inPiece = all.sort((a, b) => before(a, b, answer.mark)).slice(0, OF_A_PIECE);
+		} catch {
+			// The lanes were ended for another question.
+		}
+	}
+
+	/** Lays a build aside to compare, or takes it away again. */
+	pin(one: Found): void {
+		this.pinned = this.isPinned(one)
+			? this.pinned.filter((other) => !same(one, other))
+			: [...this.pinned, one].slice(-MOST_PINNED);
+	}
+
+	readonly isPinned = (one: Found): boolean => this.pinned.some((other) => same(one, other));
+
+	private drop(): void {
+		this.turn++;
+		clearTimeout(this.timer);
+		if (this.progress) for (const lane of this.lanes) lane.end();
+		this.progress = null;
+	}
+
+	private async run(question: MatchQuestion, turn: number): Promise<void> {
+		const old = () => turn !== this.turn;
+		try {
+			const answer = await match(
+				question,
+				this.lanes,
+				(progress, found) => {
+					if (old()) return;
+					this.progress = progress;
+					if (found) this.answer = found;
+				},
+				old
+			);
+			if (!answer || old()) return;
+			const best = Math.max(0, ...answer.list.map(({ chance }) => chance));
+			this.limit = limitOf(answer.asked, answer.seen, best, question.wishes);
+			if (this.limit) {
+				const [lane] = this.lanes;
+				const waysOut = await lane!.ask({
+					...{ kind: 'ways out', question, asked: answer.asked },
+					best: answer.list[0] ?? null
+				});
+				if (!old()) this.waysOut = waysOut;
+			}
+		} catch {
+			// The lanes were ended for another question.
+			return;
+		}
+		if (!old()) this.progress = null;
+	}
+}
+
+/**
+ * The one search of this window; it belongs to no view, so that what was found is still there when one
+ * comes back. Nothing is asked of it on the server.
+ */
+export const matching = new MatchState();
+
+const same = (a: Found, b: Found) => JSON.stringify(a.recipe) === JSON.stringify(b.recipe);
+
+/** What was kept of a set of choices, field by field, where it is of the usual's kind. */
+function fields<T extends object>(usual: T, kept: Partial<T> | undefined): T {
+	const known = Object.keys(usual) as (keyof T)[];
+	const given = known.filter((key) => {
+		const value = kept?.[key];
+		return usual[key] === null
+			? value === null || typeof value === 'string'
+			: typeof value === typeof usual[key];
+	});
+	return { ...usual, ...Object.fromEntries(given.map((key) => [key, kept![key]])) };
+}
