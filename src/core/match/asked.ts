@@ -51,6 +51,8 @@ const SLOWEST = Math.log(0.06);
 const FASTEST = Math.log(2.2);
 /** Bounds are found to this share; they scatter by two to three times as much between worlds. */
 const CLOSE = 0.1;
+/** The upper one need not be as close: what wins lies near the lower. */
+const UPPER_CLOSE = 0.2;
 /** In smooth water, where their powers come from, closer. */
 const SMOOTH_CLOSE = 0.03;
 /** First step from where a bound is guessed to be. */
@@ -86,7 +88,7 @@ export function askedOf(question: AskedQuestion, from: number, to: number): Aske
 	const even = boundsOf(faultIn(ready.median, null), start, null, SMOOTH_CLOSE);
 	const begin = even.good ? (even.from + even.to) / 2 : start;
 	const guess = even.good ? even : null;
-	const heavy = boundsOf(faultIn(ready.median, null, HEAVY), begin, guess, SMOOTH_CLOSE);
+	const heavy = boundsOf(faultIn(ready.median, null, HEAVY), begin, null, SMOOTH_CLOSE);
 	const power = (end: 'from' | 'to') =>
 		even.good && heavy.good && Math.abs(even[end]) < FAR && Math.abs(heavy[end]) < FAR
 			? Math.min(0, (heavy[end] - even[end]) / Math.log(HEAVY))
@@ -181,7 +183,7 @@ function boundsOf(
 		at = next;
 		here = side(at);
 	}
-	const edge = (known: number, way: -1 | 1, guessed: number | undefined): number => {
+	const edge = (known: number, way: -1 | 1, guessed: number | undefined, close: number): number => {
 		let good = at;
 		let bad = known;
 		const look = (log: number) => {
@@ -202,8 +204,8 @@ function boundsOf(
 		}
 		return (good + bad) / 2;
 	};
-	const from = edge(slow, -1, guess?.from);
-	const to = edge(fast, 1, guess?.to);
+	const from = edge(slow, -1, guess?.from, close);
+	const to = edge(fast, 1, guess?.to, Math.max(close, guess ? UPPER_CLOSE : close));
 	return { good: true, from, to, tooSlow, tooFast };
 }
 

@@ -35,6 +35,7 @@ export {
 	type CoverQuestion,
 	type Rung
 } from './cover';
+export { ladder, spanOf, type Water } from './ladder';
 export { Desk, type MatchAnswers, type MatchTask } from './desk';
 export { match, type Lane, type MatchAnswer, type MatchProgress } from './run';
 export { limitOf, waysOut, type WayOut } from './ways-out';

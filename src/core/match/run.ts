@@ -32,13 +32,14 @@ export interface MatchAnswer {
 	readonly seen: readonly Seen[];
 }
 
-/** Worlds in which bounds are found. */
-export const WORLDS = 16;
+/** Worlds in which bounds are found; even for each lane, since they come in pairs. */
+export const WORLDS = 12;
 /** Drifts by which the first is confirmed, and how many of the list are so at the most. */
 export const BAND = 150;
 const MOST_FOLLOWED = 6;
 /** Builds that are listed. */
 export const LISTED = 24;
+const LISTED_ON_THE_WAY = 6;
 const PIECE = 10;
 /** Of so many pairs a lane says what it found before it goes on. */
 const PAIRS = 4;
@@ -100,7 +101,8 @@ export async function match(
 			...{ asked, seen, mark: mark(), confirmed: false }
 		};
 	};
-	const listOf = (lane: Lane) => lane.ask({ kind: 'list', most: LISTED, mark: mark() - shift });
+	const listOf = (lane: Lane, most = LISTED) =>
+		lane.ask({ kind: 'list', most, mark: mark() - shift });
 	await Promise.all(
 		lanes.map(async (lane, k) => {
 			for (let round = 1; next < pairs && !stopped(); round++) {
@@ -110,15 +112,15 @@ export async function match(
 				looked[k] = found.looked;
 				top = Math.max(top, found.top);
 				// Now and then what is there so far, the first soon.
-				if (round !== 2 && round % 8 !== 0) continue;
-				lists[k] = await listOf(lane);
+				if (round !== 2 && round % 10 !== 0) continue;
+				lists[k] = await listOf(lane, LISTED_ON_THE_WAY);
 				if (!stopped()) report({ phase: 'looking', share: next / pairs }, answerNow());
 			}
 		})
 	);
 	if (stopped()) return null;
 	const listAll = async () =>
-		(await Promise.all(lanes.map(listOf))).forEach((list, k) => (lists[k] = list));
+		(await Promise.all(lanes.map((lane) => listOf(lane)))).forEach((list, k) => (lists[k] = list));
 	await listAll();
 	seen = (await Promise.all(lanes.map((lane) => lane.ask({ kind: 'seen' })))).flat();
 	if (stopped()) return null;

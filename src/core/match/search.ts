@@ -180,12 +180,15 @@ export class Search {
 		near.sort((a, b) => a.points - b.points);
 		const found = new Set<Found>();
 		const families = new Set<Best>();
+		/** Families of which one build in full does the job: the next ones of them have more points. */
+		const settled = new Set<Best>();
 		for (const { family, place } of near) {
-			if (families.size >= most && !families.has(family)) continue;
+			if (settled.has(family) || (families.size >= most && !families.has(family))) continue;
 			const one = this.full(place);
 			if (!one.fits) continue;
 			families.add(family);
 			found.add(one);
+			if (one.chance >= mark) settled.add(family);
 		}
 		return [...found].sort((a, b) => before(a, b, mark));
 	}
@@ -271,6 +274,14 @@ export function countsOn(
 	const gape = hook.measured?.gape ?? nominalHook(hook.size, hook.lengthX, hook.wireX).gape;
 	const away = hookDepartures(space, hook);
 	const { prices = {} } = shelf;
+	const each = (lot: string | undefined) => (lot === undefined ? NaN : (prices[lot] ?? NaN));
+	const without = each(hook.lot) + (own ? each(own.lot) : 0);
+	/** Price of a cubic metre of each winding's wire. */
+	const perVolume = space.windings.map(
+		({ lot, wire }) => each(lot) / ((Math.PI / 4) * wire * wire)
+	);
+	const kept = space.kept ? each(space.kept.lot) / ((Math.PI / 4) * space.kept.wire ** 2) : 0;
+	const apart = space.windings.map((winding) => liesApart(own, winding));
 	const counts = {
 		...{ mass: 0, speed: 0, pitch: 0, bulk: 0, gap: 0, troubles: 0, departures: 0 },
 		price: null as number | null,
@@ -285,14 +296,10 @@ export function countsOn(
 		counts.gap = figures.gap / gape;
 		counts.troubles = figures.troubles;
 		counts.departures = away + space.looks[look]!.departures;
-		const wire = space.windings[winding] ?? space.kept;
-		const each = (lot: string | undefined) => (lot === undefined ? undefined : prices[lot]);
-		const metre = wire ? each(wire.lot) : 0;
-		const length = wire ? figures.coil / ((Math.PI / 4) * wire.wire ** 2) : 0;
-		const sum =
-			(each(hook.lot) ?? NaN) + (own ? (each(own.lot) ?? NaN) : 0) + (metre ?? NaN) * length;
-		counts.apart = liesApart(own, wire);
-		counts.price = Number.isNaN(sum) ? null : sum;
+		counts.apart = winding >= 0 ? apart[winding]! : liesApart(own, space.kept);
+		const wound = winding >= 0 ? perVolume[winding]! : kept;
+		const price = without + (figures.coil > 0 ? wound * figures.coil : 0);
+		counts.price = Number.isNaN(price) ? null : price;
 		return counts;
 	};
 }

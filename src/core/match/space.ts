@@ -81,7 +81,10 @@ function hooksAround(hook: HookChoice, shelf: Shelf): HookChoice[] {
 		const next = hookOf(shelf, nominal as HookChoice);
 		if (next && next.wireX >= -3 && next.wireX <= 3) found.push(next);
 	}
-	return distinct([...(shelf.only && !hookOf(shelf, hook) ? [] : [hook]), ...found]);
+	// The pattern's own hook, by the tier's own packet where there is one.
+	const own = hookOf(shelf, hook);
+	const kept = own?.lot ? own : shelf.only ? null : hook;
+	return distinct([...(kept ? [kept] : []), ...found]);
 }
 
 function beadsFor(

@@ -89,7 +89,7 @@ export function waysOut(question: MatchQuestion, asked: Asked, best: Found | nul
 		found.push({ words: words(recipe), chance, change: { recipe } });
 	};
 	const bought = { shelf: { ...shelf, only: false }, wishes: { ...wishes, onlyOwned: false } };
-	if (shelf.only) tried(toBuy, bought);
+	if (shelf.only) tried(toBuy(locks), bought);
 	if (wishes.noLead) {
 		tried(() => 'with lead allowed', { wishes: { ...wishes, noLead: false } });
 	}
@@ -98,7 +98,7 @@ export function waysOut(question: MatchQuestion, asked: Asked, best: Found | nul
 		tried((recipe) => `with ${shut.join(', ')} open to change: ${buildWords(recipe)}`, {
 			locks: OPEN
 		});
-		if (found.length === 0 && shelf.only) tried(toBuy, { ...bought, locks: OPEN });
+		if (found.length === 0 && shelf.only) tried(toBuy(OPEN), { ...bought, locks: OPEN });
 	}
 	const { rig } = question;
 	if (best && rig) {
@@ -128,12 +128,14 @@ function quickest(question: MatchQuestion, asked: Asked): Found | null {
 const buildWords = ({ hook, bead, coil }: Recipe) =>
 	`hook ${hookWords(hook)}, bead ${beadWords(bead)}, wire ${coilWords(coil)}`;
 
-/** Those of hook, bead and wire that are from no lot. */
-function toBuy({ hook, bead, coil }: Recipe): string {
-	const parts = [
-		hook.lot ? '' : `hook ${hookWords(hook)}`,
-		!bead || bead.lot ? '' : `bead ${beadWords(bead)}`,
-		!coil || coil.lot ? '' : `wire ${coilWords(coil)}`
-	].filter(Boolean);
-	return parts.length > 0 ? `buy ${parts.join(', ')}` : 'with what is not in stock';
-}
+/** Those of hook, bead and wire that were open to choose and are from no lot. */
+const toBuy =
+	(locks: Locks) =>
+	({ hook, bead, coil }: Recipe): string => {
+		const parts = [
+			locks.hook || hook.lot ? '' : `hook ${hookWords(hook)}`,
+			locks.bead || !bead || bead.lot ? '' : `bead ${beadWords(bead)}`,
+			locks.coil || !coil || coil.lot ? '' : `wire ${coilWords(coil)}`
+		].filter(Boolean);
+		return parts.length > 0 ? `buy ${parts.join(', ')}` : 'with what is not in stock';
+	};

@@ -91,3 +91,14 @@ export const retrieveField: QuantityField = {
 	show: (value) => `${trim(value / CENTIMETRE, 1)} cm/s`,
 	example: '10 or 10 cm/s'
 };
+
+/** Share of good drifts from which on a build does the job. */
+export const goodField: QuantityField = {
+	name: 'Good enough',
+	units: {},
+	bare: times(1),
+	possible: [0.05, 1],
+	usual: [0.3, 0.95],
+	show: (value) => `${trim(10 * value, 1)} of 10`,
+	example: '0.7'
+};

@@ -19,6 +19,7 @@ import {
 	exponentField,
 	floatField,
 	flowField,
+	goodField,
 	GRAM,
 	holdField,
 	leadField,
@@ -278,6 +279,34 @@ export class BeliefRequest {
 
 class LieOfPrediction extends LieBodyRequest {
 	@Quantity(temperatureField) temperatureC!: number;
+}
+
+/** What stays as it is in the pattern. */
+class LocksRequest {
+	@YesNo('Hook', true) hook?: boolean;
+	@YesNo('Bead', true) bead?: boolean;
+	@YesNo('Coil', true) coil?: boolean;
+	@YesNo('Rib', true) rib?: boolean;
+	@YesNo('Dressing', true) dressing?: boolean;
+}
+class WishesRequest {
+	@OneOf('Slim', ['head', 'body'], true) slim?: 'head' | 'body';
+	@OneOf('Hang', ['head-down', 'level'], true) hang?: 'head-down' | 'level';
+	@YesNo('No lead', true) noLead?: boolean;
+	@YesNo('Spare tungsten', true) spareTungsten?: boolean;
+	@YesNo('Only owned', true) onlyOwned?: boolean;
+	@Quantity(goodField, 1, true) enough?: number;
+}
+
+/** A pattern, a lie and a rig to find builds for; the stock is what is kept here. */
+export class MatchRequest {
+	@Nested('The fly', () => FlyBodyRequest) fly!: FlyBodyRequest;
+	@Nested('The lie', () => LieOfPrediction) lie!: LieOfPrediction;
+	@Nested('The rig', () => RigBodyRequest, 'optional') rig?: RigBodyRequest;
+	@Nested('The locks', () => LocksRequest, 'optional') locks?: LocksRequest;
+	@Nested('The wishes', () => WishesRequest, 'optional') wishes?: WishesRequest;
+	/** Builds that are answered. */
+	@Whole('Most', [1, 24], true) most?: number;
 }
 
 /** A fly in a lie, complete in itself: nothing of it is kept. */

@@ -24,12 +24,12 @@
 		{ path: '/files', name: 'Files', key: 'K' }
 	] as const;
 	const button =
-		'grid size-12 place-items-center rounded-md text-quiet hover:bg-sunk hover:text-ink disabled:opacity-35 disabled:hover:bg-transparent';
+		'grid size-12 shrink-0 place-items-center rounded-md max-md:size-11 text-quiet hover:bg-sunk hover:text-ink disabled:opacity-35 disabled:hover:bg-transparent';
 </script>
 
 <nav
 	aria-label="Places and tools"
-	class="flex shrink-0 items-center gap-1 border-line bg-raised max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:z-20 max-md:justify-around max-md:border-t max-md:py-1 md:w-16 md:flex-col md:border-r md:py-2 print:hidden"
+	class="flex shrink-0 items-center gap-1 border-line bg-raised max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:z-20 max-md:border-t max-md:py-1 md:w-16 md:flex-col md:border-r md:py-2 print:hidden"
 >
 	<svg viewBox="0 0 32 32" class="size-9 max-md:hidden" role="img" aria-label="Gravitas">
 		<path d="M16 2v9" stroke="var(--ink)" stroke-width="2" />
@@ -39,84 +39,89 @@
 			d="M16 9a10 10 0 1 1 0 20a10 10 0 0 1 0-20zm-1.500 0v10l-3.500 9h10l-3.500-9v-10z"
 		/>
 	</svg>
-	{#each places as { path, name, key } (path)}
-		{@const here = page.url.pathname === path}
-		<a
-			href={path}
-			aria-current={here ? 'page' : undefined}
-			title="{name} ({key})"
-			class="grid w-14 justify-items-center gap-0.5 rounded-md py-1.5 text-sm hover:bg-sunk {here
-				? 'bg-sunk font-semibold text-ink'
-				: 'text-quiet'}"
-		>
-			{#if path === '/'}
-				<svg
-					viewBox="0 0 24 24"
-					class="size-5"
-					fill="none"
-					stroke="currentColor"
-					aria-hidden="true"
-				>
-					<path stroke-width="1.8" stroke-linecap="round" d="M7 9h9a4 4 0 0 1 0 8h-2" />
-					<circle cx="6" cy="9" r="3" fill="currentColor" />
-				</svg>
-			{:else if path === '/water'}
-				<svg
-					viewBox="0 0 24 24"
-					class="size-5"
-					fill="none"
-					stroke="currentColor"
-					stroke-width="1.8"
-					stroke-linecap="round"
-					aria-hidden="true"
-				>
-					<path d="M4 4v16h17" />
-					<path d="M4 20c6-1 9-4 10-16" />
-					<path d="M4 9h9M4 14h6.500" />
-				</svg>
-			{:else if path === '/drift'}
-				<svg
-					viewBox="0 0 24 24"
-					class="size-5"
-					fill="none"
-					stroke="currentColor"
-					stroke-width="1.8"
-					stroke-linecap="round"
-					aria-hidden="true"
-				>
-					<path d="M2 6h20M2 20h20" />
-					<path d="M3 6c4 0 5 10 10 10h4" />
-					<circle cx="18.500" cy="16" r="1.800" fill="currentColor" stroke="none" />
-				</svg>
-			{:else if path === '/match'}
-				<svg
-					viewBox="0 0 24 24"
-					class="size-5"
-					fill="none"
-					stroke="currentColor"
-					stroke-width="1.8"
-					stroke-linecap="round"
-					aria-hidden="true"
-				>
-					<path d="M4 3v17h17" />
-					<path d="M9 6v11M15 6v11" stroke-dasharray="2 2.500" />
-					<circle cx="12" cy="13" r="2" fill="currentColor" stroke="none" />
-					<circle cx="18.500" cy="8" r="1.500" fill="currentColor" stroke="none" />
-				</svg>
-			{:else if path === '/beads'}
-				<svg viewBox="0 0 24 24" class="size-5" fill="currentColor" aria-hidden="true">
-					<circle cx="4.500" cy="15" r="2.500" />
-					<circle cx="11" cy="13.500" r="3.500" />
-					<circle cx="19" cy="12" r="4.500" />
-				</svg>
-			{:else if path === '/stock'}
-				<Package size={20} aria-hidden="true" />
-			{:else}
-				<Archive size={20} aria-hidden="true" />
-			{/if}
-			{name}
-		</a>
-	{/each}
+	<!-- On a phone they are more than the width holds: they slide. -->
+	<div
+		class="flex gap-1 max-md:min-w-0 max-md:flex-1 max-md:[scrollbar-width:none] max-md:overflow-x-auto md:flex-col"
+	>
+		{#each places as { path, name, key } (path)}
+			{@const here = page.url.pathname === path}
+			<a
+				href={path}
+				aria-current={here ? 'page' : undefined}
+				title="{name} ({key})"
+				class="grid w-14 shrink-0 justify-items-center gap-0.5 rounded-md py-1.5 text-sm hover:bg-sunk {here
+					? 'bg-sunk font-semibold text-ink'
+					: 'text-quiet'}"
+			>
+				{#if path === '/'}
+					<svg
+						viewBox="0 0 24 24"
+						class="size-5"
+						fill="none"
+						stroke="currentColor"
+						aria-hidden="true"
+					>
+						<path stroke-width="1.8" stroke-linecap="round" d="M7 9h9a4 4 0 0 1 0 8h-2" />
+						<circle cx="6" cy="9" r="3" fill="currentColor" />
+					</svg>
+				{:else if path === '/water'}
+					<svg
+						viewBox="0 0 24 24"
+						class="size-5"
+						fill="none"
+						stroke="currentColor"
+						stroke-width="1.8"
+						stroke-linecap="round"
+						aria-hidden="true"
+					>
+						<path d="M4 4v16h17" />
+						<path d="M4 20c6-1 9-4 10-16" />
+						<path d="M4 9h9M4 14h6.500" />
+					</svg>
+				{:else if path === '/drift'}
+					<svg
+						viewBox="0 0 24 24"
+						class="size-5"
+						fill="none"
+						stroke="currentColor"
+						stroke-width="1.8"
+						stroke-linecap="round"
+						aria-hidden="true"
+					>
+						<path d="M2 6h20M2 20h20" />
+						<path d="M3 6c4 0 5 10 10 10h4" />
+						<circle cx="18.500" cy="16" r="1.800" fill="currentColor" stroke="none" />
+					</svg>
+				{:else if path === '/match'}
+					<svg
+						viewBox="0 0 24 24"
+						class="size-5"
+						fill="none"
+						stroke="currentColor"
+						stroke-width="1.8"
+						stroke-linecap="round"
+						aria-hidden="true"
+					>
+						<path d="M4 3v17h17" />
+						<path d="M9 6v11M15 6v11" stroke-dasharray="2 2.500" />
+						<circle cx="12" cy="13" r="2" fill="currentColor" stroke="none" />
+						<circle cx="18.500" cy="8" r="1.500" fill="currentColor" stroke="none" />
+					</svg>
+				{:else if path === '/beads'}
+					<svg viewBox="0 0 24 24" class="size-5" fill="currentColor" aria-hidden="true">
+						<circle cx="4.500" cy="15" r="2.500" />
+						<circle cx="11" cy="13.500" r="3.500" />
+						<circle cx="19" cy="12" r="4.500" />
+					</svg>
+				{:else if path === '/stock'}
+					<Package size={20} aria-hidden="true" />
+				{:else}
+					<Archive size={20} aria-hidden="true" />
+				{/if}
+				{name}
+			</a>
+		{/each}
+	</div>
 	<div class="flex-1 max-md:hidden"></div>
 	<button
 		type="button"
@@ -141,7 +146,11 @@
 		aria-label="Light or dark"
 		onclick={toggleTheme}><Sun size={20} /></button
 	>
-	<button type="button" class={button} title="Keys (?)" aria-label="Keys" onclick={showKeys}
-		><Keyboard size={20} /></button
+	<button
+		type="button"
+		class="{button} max-md:hidden"
+		title="Keys (?)"
+		aria-label="Keys"
+		onclick={showKeys}><Keyboard size={20} /></button
 	>
 </nav>

@@ -45,8 +45,8 @@
 </script>
 
 <li
-	class="grid items-center gap-x-3 border-b border-line/70 py-1.5 max-md:grid-cols-[minmax(0,1fr)_auto] {first
-		? 'md:grid-cols-[13rem_minmax(0,1fr)_auto]'
+	class="grid items-center gap-x-3 border-b border-line/70 py-1.5 max-md:gap-y-1 {first
+		? 'md:grid-cols-[11rem_minmax(0,1fr)_auto]'
 		: 'md:grid-cols-[8.500rem_minmax(0,1fr)_auto]'}"
 >
 	<div class="relative max-md:hidden">
@@ -54,20 +54,20 @@
 		>
 		<FlyPicture
 			recipe={one.recipe}
-			scale={first ? 12 : 7.5}
-			width={first ? 208 : 136}
-			height={first ? 116 : 74}
+			scale={first ? 10 : 7.5}
+			width={first ? 176 : 136}
+			height={first ? 104 : 74}
 		/>
 	</div>
 	<div class="min-w-0">
-		<p class={first ? 'text-xl leading-tight' : 'leading-tight'}>
+		<p class={first ? 'text-lg leading-tight' : 'leading-tight'}>
 			<b class="block">{bead}</b>{coil}
 		</p>
 		{#if otherwise}<p class="truncate text-sm" title={otherwise}>{otherwise}</p>{/if}
 		<p class="line-clamp-2 text-sm text-quiet" title={reason}>{reason}</p>
 		{#if warning}<p class="truncate text-sm text-warn" title={warning}>{warning}</p>{/if}
 	</div>
-	<div class="flex items-center gap-2">
+	<div class="flex items-center gap-2 max-md:justify-between">
 		<dl
 			class="grid grid-cols-[auto_auto] items-baseline gap-x-3 text-right text-sm whitespace-nowrap"
 		>
@@ -100,7 +100,7 @@
 				</dd>
 			</div>
 		</dl>
-		<div class="flex flex-col gap-1">
+		<div class="flex flex-col gap-1 max-md:flex-row-reverse">
 			<button
 				type="button"
 				class="rounded-md px-2.5 text-sm {first

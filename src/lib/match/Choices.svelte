@@ -24,7 +24,7 @@
 	] as const;
 </script>
 
-<fieldset>
+<fieldset class="min-w-0">
 	<legend class="font-semibold">May change</legend>
 	{#each lockables as part (part)}
 		<label class="flex min-h-11 cursor-pointer items-center gap-2.5 py-0.5">
@@ -43,7 +43,7 @@
 		</label>
 	{/each}
 </fieldset>
-<fieldset class="mt-3 grid gap-2.5">
+<fieldset class="mt-3 grid min-w-0 gap-2.5">
 	<legend class="pb-1 font-semibold">Rather</legend>
 	<Segments
 		label="Slim"

@@ -43,14 +43,15 @@
 		const bulks = answer.seen.map(({ bulk }) => 100 * bulk);
 		const most = (values: number[], step: number) =>
 			step * Math.ceil(values.reduce((a, b) => Math.max(a, b), step) / step);
-		return { speed: most(speeds, 20), bulk: most(bulks, 5) };
+		const thin = bulks.reduce((a, b) => Math.min(a, b), 100);
+		return { speed: most(speeds, 20), bulk: most(bulks, 5), from: 5 * Math.floor(thin / 5) };
 	});
 	const options = $derived.by((): EChartsCoreOption => {
 		void theme;
 		const [ink, quiet, line] = ['--ink', '--quiet', '--line'].map(colourOf);
 		const font = { fontFamily: 'Atkinson Hyperlegible Next Variable', color: quiet, fontSize: 14 };
-		const axis = (name: string, max: number) => ({
-			...{ type: 'value', name, nameLocation: 'middle', min: 0, max },
+		const axis = (name: string, min: number, max: number) => ({
+			...{ type: 'value', name, nameLocation: 'middle', min, max },
 			...{ nameTextStyle: font, axisLabel: font },
 			axisLine: { show: true, lineStyle: { color: line } },
 			splitLine: { show: false }
@@ -58,8 +59,8 @@
 		return {
 			animation: false,
 			grid: { left: 48, right: 12, top: 10, bottom: 42 },
-			xAxis: { ...axis('sinks, cm/s', ends.speed), nameGap: 26 },
-			yAxis: { ...axis('thickness, % of the shank', ends.bulk), nameGap: 30 },
+			xAxis: { ...axis('sinks, cm/s', 0, ends.speed), nameGap: 26 },
+			yAxis: { ...axis('thickness, % of the shank', ends.from, ends.bulk), nameGap: 30 },
 			brush: {
 				brushType: 'rect',
 				toolbox: [],

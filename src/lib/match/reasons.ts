@@ -4,6 +4,9 @@ import { MILLIMETRE } from '$core/quantity/index';
 /** A term of the points must make so much of a difference to be said. */
 const WORTH_SAYING = 2;
 
+/** Shares of good drifts that differ by more than this are told apart. */
+const LESS = 0.05;
+
 const share = (ratio: number) => `${Math.max(1, Math.round(100 * (ratio - 1)))} %`;
 
 /** What sets a build behind the first, by one of its terms. */
@@ -57,6 +60,7 @@ export function reasonFor(
 		.filter(({ more }) => more >= WORTH_SAYING)
 		.sort((a, b) => b.more - a.more)
 		.slice(0, 2);
-	if (behind.length === 0) return 'as good as the first';
-	return behind.map(({ term }) => words(term, one, first)).join(', ');
+	const less = first.chance - one.chance > LESS ? ['good a little less often'] : [];
+	const all = [...less, ...behind.map(({ term }) => words(term, one, first))];
+	return all.length === 0 ? 'as good as the first' : all.join(', ');
 }

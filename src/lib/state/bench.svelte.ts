@@ -216,19 +216,28 @@ export class Bench extends Documents {
 	/** The fly on the Bench on other hooks, each a fly of its own; one undo takes them back. @returns whether it was done */
 	newSizes(sizes: readonly { size: number; recipe: Recipe }[]): Promise<boolean> {
 		const name = this.fly?.name ?? 'Nymph';
-		const files = sizes.map(({ size, recipe }) => {
-			const id = crypto.randomUUID();
-			const sized = freeName(`${clipped(name, 72)} #${size}`, this.flyRows);
+		return this.newFlies(
+			sizes.map(({ size, recipe }) => ({ name: `${clipped(name, 72)} #${size}`, recipe })),
+			`${clipped(name, 60)}: on ${sizes.length} other hooks`
+		);
+	}
+
+	/** Several flies as one action. @returns whether it was done */
+	newFlies(
+		flies: readonly { readonly name: string; readonly recipe: Recipe }[],
+		label: string
+	): Promise<boolean> {
+		const files = flies.map(({ name, recipe }, k) => {
 			const file = flyFile({
 				kind: 'fly',
-				id,
-				name: sized,
+				id: crypto.randomUUID(),
+				name: freeName(name, this.flyRows),
 				revision: 1,
 				body: { recipe: recipeToDocument(recipe) }
 			});
-			return new File([JSON.stringify(file)], `${size}.json`);
+			return new File([JSON.stringify(file)], `${k + 1}.json`);
 		});
-		return this.bringIn(files, `${clipped(name, 60)}: on ${sizes.length} other hooks`);
+		return this.bringIn(files, label);
 	}
 
 	/** @returns the id of the new lot; null when it was not made */

@@ -1,28 +1,28 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { beadWords, coilWords, dressingOf, dressingWords, hookWords } from '$core/fly/index';
-	import { dearestIn, type Found, type MatchQuestion } from '$core/match/index';
+	import type { Found, MatchQuestion } from '$core/match/index';
 	import Strip from '$lib/bench/Strip.svelte';
 	import type { DocumentRow } from '$lib/contract/documents';
 	import { shelfOf } from '$lib/contract/shelf';
 	import { bindMatch } from '$lib/frame/keys';
-	import BuildRow from '$lib/match/BuildRow.svelte';
 	import Choices from '$lib/match/Choices.svelte';
+	import LadderPanel from '$lib/match/LadderPanel.svelte';
 	import Pinned from '$lib/match/Pinned.svelte';
-	import { reasonFor } from '$lib/match/reasons';
+	import RankedBuilds from '$lib/match/RankedBuilds.svelte';
 	import SeenTable from '$lib/match/SeenTable.svelte';
 	import TradeOff from '$lib/match/TradeOff.svelte';
-	import WaysOut from '$lib/match/WaysOut.svelte';
 	import { useBench } from '$lib/state/context';
 	import { matching } from '$lib/state/match.svelte';
 	import { goodDrift } from '$lib/state/preferences.svelte';
+	import Segments from '$lib/ui/Segments.svelte';
 
 	const bench = useBench();
 	let chooser = $state<'fly' | 'rig' | 'lie' | null>(null);
 	let history = $state<{ row: DocumentRow; open: boolean } | null>(null);
 	let how = $state(false);
 	let table = $state(false);
-	let rule = $state(false);
+	let view = $state<'lie' | 'several'>('lie');
 
 	$effect(() => matching.load());
 	const question = $derived.by((): MatchQuestion | null => {
@@ -39,7 +39,6 @@
 
 	const answer = $derived(matching.answer);
 	const list = $derived(matching.list);
-	const dearest = $derived(question ? dearestIn(question) : 0);
 	const pattern = $derived.by(() => {
 		const recipe = bench.recipe;
 		if (!recipe) return { hook: '', bead: '', coil: '', rib: '', dressing: '' };
@@ -57,16 +56,6 @@
 				.join('; ')
 		};
 	});
-	/** Parts that were open to choose, and that a tier who keeps a stock does not have there. */
-	function missing({ recipe: { hook, bead, coil } }: Found): string[] {
-		if (bench.lots.length === 0) return [];
-		const { locks } = matching;
-		return [
-			locks.hook || hook.lot ? '' : 'hook',
-			locks.bead || !bead || bead.lot ? '' : 'bead',
-			locks.coil || !coil || coil.lot ? '' : 'wire'
-		].filter(Boolean);
-	}
 
 	/** As a fly of its own: the pattern stays as it is. */
 	async function tie(one: Pick<Found, 'recipe'>) {
@@ -80,13 +69,6 @@
 		const one = list[place];
 		if (one) void tie(one);
 	}
-	const phases = {
-		asking: 'What lie and rig ask for …',
-		looking: 'Builds looked at …',
-		following: 'The first is followed through 150 drifts …',
-		done: 'Looking for what would help …'
-	};
-	const quick = 'h-9 rounded-md bg-sunk px-3 text-sm hover:bg-line';
 </script>
 
 <svelte:head><title>Match · Gravitas</title></svelte:head>
@@ -105,90 +87,51 @@
 			aria-label="What is looked for"
 			class="min-h-0 overflow-y-auto border-line px-4 py-2 max-md:order-2 md:border-r"
 		>
+			<div class="pb-2">
+				<Segments
+					label="Flies for"
+					value={view}
+					options={[
+						{ value: 'lie', words: 'this lie' },
+						{ value: 'several', words: 'several waters' }
+					]}
+					onchange={(value) => (view = value)}
+				/>
+			</div>
 			<Choices {pattern} />
 		</section>
-		<section aria-labelledby="builds" class="flex min-h-0 min-w-0 flex-col px-4 py-2">
-			<div class="flex min-h-10 flex-wrap items-center gap-x-3 gap-y-1">
-				<h2 id="builds" class="font-semibold">
-					{matching.piece ? 'In the piece of the picture' : 'What to tie'}
-				</h2>
-				{#if matching.progress}
-					<progress
-						class="h-2 w-28 accent-(--water)"
-						max="1"
-						value={matching.progress.share}
-						aria-label="Search"
-					></progress>
-					<span class="text-sm text-quiet">{phases[matching.progress.phase]}</span>
-					<button type="button" class={quick} onclick={() => matching.stop()}>Stop</button>
-				{:else if matching.stopped}
-					<span class="text-sm text-quiet">Stopped.</span>
-					<button type="button" class={quick} onclick={() => matching.resume()}>Go on</button>
+		{#if view === 'several'}
+			<section aria-label="The fewest flies" class="flex min-h-0 flex-col px-4 py-2 md:col-span-2">
+				<LadderPanel {bench} {question} tie={(one) => void tie(one)} />
+			</section>
+		{:else}
+			<RankedBuilds {bench} {question} {tie} />
+			<aside
+				aria-label="The picture, and what is pinned"
+				class="flex min-h-0 min-w-0 flex-col gap-3 overflow-y-auto border-line px-4 py-2 max-md:order-3 md:border-l"
+			>
+				{#if answer && answer.seen.length > 0}
+					<TradeOff
+						{answer}
+						piece={matching.piece}
+						brush={(piece) => void matching.show(piece)}
+						showTable={() => (table = true)}
+					/>
+				{/if}
+				{#if matching.pinned.length > 0}
+					<Pinned
+						builds={matching.pinned}
+						take={(one) => void tie(one)}
+						remove={(one) => matching.pin(one)}
+					/>
 				{:else if answer}
-					<span class="text-sm text-quiet" role="status"
-						>the best of <span class="figure">{answer.looked.toLocaleString('en')}</span>
-						builds{answer.confirmed && bench.rig ? '; the first in 150 drifts' : ''}</span
-					>
+					<p class="text-sm text-quiet">
+						Drag over a piece of the picture to list what is in it. Pin up to three builds to see
+						them side by side.
+					</p>
 				{/if}
-				<span class="flex-1"></span>
-				{#if matching.piece}
-					<button type="button" class={quick} onclick={() => void matching.show(null)}
-						>All again</button
-					>
-				{/if}
-				<button
-					type="button"
-					class="min-h-8 text-sm text-water underline underline-offset-2"
-					onclick={() => (rule = true)}>How they are ranked</button
-				>
-			</div>
-			{#if matching.limit}
-				<WaysOut {bench} {tie} />
-			{/if}
-			{#if list.length > 0 && answer}
-				<ol class="min-h-0 flex-1 overflow-y-auto" aria-labelledby="builds">
-					{#each list as one, place (JSON.stringify(one.recipe))}
-						<BuildRow
-							{one}
-							{place}
-							reason={reasonFor(one, list[0]!, answer.mark, matching.wishes, dearest)}
-							pattern={question.recipe}
-							missing={missing(one)}
-							tie={() => void tie(one)}
-						/>
-					{/each}
-				</ol>
-			{:else if answer && !matching.progress}
-				<p class="py-6 text-lg">
-					{matching.piece ? 'Nothing that can be tied lies there.' : 'Nothing of this can be tied.'}
-				</p>
-			{/if}
-		</section>
-		<aside
-			aria-label="The picture, and what is pinned"
-			class="flex min-h-0 min-w-0 flex-col gap-3 overflow-y-auto border-line px-4 py-2 max-md:order-3 md:border-l"
-		>
-			{#if answer && answer.seen.length > 0}
-				<TradeOff
-					{answer}
-					piece={matching.piece}
-					brush={(piece) => void matching.show(piece)}
-					showTable={() => (table = true)}
-				/>
-			{/if}
-			{#if matching.pinned.length > 0}
-				<Pinned
-					builds={matching.pinned}
-					take={(one) => void tie(one)}
-					remove={(one) => matching.pin(one)}
-				/>
-			{:else if answer}
-				<p class="text-sm text-quiet">
-					Drag over a piece of the picture to list what is in it. Pin up to three builds to see them
-					side by side.
-				</p>
-			{/if}
-		</aside>
+			</aside>
+		{/if}
 	</div>
 	{#if table && answer}<SeenTable bind:open={table} seen={answer.seen} />{/if}
 {:else}
@@ -199,11 +142,6 @@
 				: 'There is no fly on the strip: choose one (F) as the pattern to begin with.'}
 		</p>
 	</div>
-{/if}
-{#if rule}
-	{#await import('$lib/match/RuleDialog.svelte') then { default: RuleDialog }}
-		<RuleDialog bind:open={rule} />
-	{/await}
 {/if}
 {#if how}
 	{#await import('$lib/bench/HowDialog.svelte') then { default: HowDialog }}

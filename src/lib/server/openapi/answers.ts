@@ -1,6 +1,7 @@
 import { schemaOf, type JsonSchema } from '$lib/contract/fields';
 import { documentKinds } from '$lib/contract/documents';
 import { importChoices } from '$lib/contract/files';
+import { RecipeRequest } from '$lib/contract/recipe-validation';
 import {
 	FlyRequest,
 	LieRequest,
@@ -113,6 +114,30 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 		kind: { enum: ['daily', 'before-migration', 'before-restore', 'by-hand'] },
 		madeAt: time,
 		bytes: { type: 'integer', minimum: 1 }
+	}),
+	Match: object({
+		builds: list(
+			object({
+				recipe: schemaOf(RecipeRequest),
+				otherwise: text,
+				chance: { type: 'number', minimum: 0, maximum: 1 },
+				drifts: { type: 'integer', minimum: 0 },
+				doesTheJob: yesNo,
+				points: number,
+				massG: number,
+				sinkSpeedCms: orNull(interval),
+				attitude: text,
+				pitchDeg: number,
+				thicknessOfShank: number,
+				gapMm: number,
+				price: orNull(number),
+				regrets: list(text)
+			})
+		),
+		lookedAt: { type: 'integer', minimum: 0 },
+		confirmed: yesNo,
+		limit: orNull(text),
+		questions: list(object({ path: text, question: text, likely: orNull(text) }))
 	}),
 	Prediction: object({
 		modelVersion: { type: 'integer' },

@@ -1,5 +1,5 @@
 import { schemaOf } from '$lib/contract/fields';
-import { PredictRequest, StripRequest } from '$lib/contract/validation';
+import { MatchRequest, PredictRequest, StripRequest } from '$lib/contract/validation';
 import { list, ref } from './answers';
 import {
 	ABSENT,
@@ -43,6 +43,28 @@ export const operations: readonly Operation[] = [
 				status: 200
 			},
 			{ path: '/api/predict', body: { fly: { recipe: wide }, lie: here }, status: 422 }
+		]
+	},
+	{
+		method: 'post',
+		path: '/api/match',
+		summary:
+			'The best builds for a lie and a rig, from the stock that is kept here or the sizes that are sold; some seconds, nothing is kept',
+		body: { schema: schemaOf(MatchRequest) },
+		answer: { status: 200, content: ref('Match') },
+		errors: [400, 413, 422, 503],
+		examples: [
+			{ path: '/api/match', body: { fly: { recipe }, lie: here, rig, most: 3 }, status: 200 },
+			{
+				path: '/api/match',
+				body: { fly: { recipe }, lie: here, wishes: { noLead: true, slim: 'body' } },
+				status: 200
+			},
+			{
+				path: '/api/match',
+				body: { fly: { recipe }, lie: here, locks: { bead: 'yes' }, wishes: { enough: 3 } },
+				status: 422
+			}
 		]
 	},
 	...documentOperations,

@@ -4,7 +4,7 @@ import type { ErrorAnswer } from '$lib/contract/documents';
 export class Refusal extends Error {
 	override readonly name = 'Refusal';
 	constructor(
-		readonly status: 400 | 404 | 409 | 413 | 415 | 422,
+		readonly status: 400 | 404 | 409 | 413 | 415 | 422 | 503,
 		message: string,
 		/** What else the answer carries. */
 		readonly more: Omit<ErrorAnswer, 'message'> = {}

@@ -1,0 +1,56 @@
+import {
+	askedOf,
+	Desk,
+	match,
+	plainSearch,
+	placesIn,
+	spaceOf,
+	USUAL_WISHES,
+	type Lane,
+	type MatchQuestion
+} from '../src/core/match/index';
+import {
+	lieFromDocument,
+	recipeFromDocument,
+	rigFromDocument,
+	type Snapshot
+} from '../src/lib/contract/documents';
+import { shelfOf } from '../src/lib/contract/shelf';
+
+/** The demo's jig in its run on its rig, everything open but the rib, from the demo's drawers alone. */
+export function question({ flies, lies, rigs, lots }: Snapshot, rib = true): MatchQuestion {
+	const named = <Row extends { readonly name: string }>(rows: readonly Row[], name: string) =>
+		rows.find((row) => row.name === name)!;
+	return {
+		recipe: recipeFromDocument(named(flies, 'Rustneck Jig').body.recipe),
+		lie: lieFromDocument(named(lies, 'Footbridge run').body),
+		rig: rigFromDocument(named(rigs, 'Long arm').body),
+		celsius: 8,
+		locks: { hook: false, bead: false, coil: false, rib, dressing: false },
+		shelf: shelfOf(lots, true),
+		wishes: { ...USUAL_WISHES, onlyOwned: true }
+	};
+}
+
+export const desk = () => new Desk();
+
+/** @returns ms until everything was searched, and until the winner was confirmed; builds looked at */
+export async function timed(asked: MatchQuestion, lanes: readonly Lane[]) {
+	const start = performance.now();
+	let searched = 0;
+	const answer = await match(asked, lanes, ({ phase, share }) => {
+		if (phase === 'looking' && share === 1) searched ||= performance.now() - start;
+	});
+	return { searched, whole: performance.now() - start, looked: answer!.looked };
+}
+
+/** ms a build of the plain search, on a sample of so many of the space. */
+export function plainEach(asked: MatchQuestion, sample: number): number {
+	const space = spaceOf(asked.recipe, asked.locks, asked.shelf);
+	let all = 0;
+	for (const place of placesIn(space)) if (place) all++;
+	const bounds = askedOf(asked, 0, 2);
+	const start = performance.now();
+	const found = plainSearch(asked, bounds, undefined, Math.ceil(all / sample));
+	return (performance.now() - start) / found.length;
+}

@@ -1,0 +1,72 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads';
+import { rolldown } from 'rolldown';
+import { root } from '../scripts/prepare.mjs';
+
+/** Two, as the page has. */
+const LANES = 2;
+/** Builds that the plain search looks at for the ratio. */
+const SAMPLE = 60;
+
+if (!isMainThread) {
+	const core = await import(workerData.url);
+	const desk = core.desk();
+	parentPort?.on('message', (task) => parentPort?.postMessage(desk.do(task)));
+}
+
+/** A lane in a thread of its own. @param {string} url */
+function laneIn(url) {
+	const worker = new Worker(new URL(import.meta.url), { workerData: { url } });
+	return {
+		/** @param {unknown} task */
+		ask: (task) => {
+			const answer = new Promise((resolve) => worker.once('message', resolve));
+			worker.postMessage(task);
+			return answer;
+		},
+		end: () => worker.terminate()
+	};
+}
+
+/**
+ * The search over the demo's stock with everything open, against the plain search of a sample.
+ * @param {string} address @param {(what: string, value: number, unit: string, budget?: number) => void} print
+ */
+export async function searching(address, print) {
+	const folder = mkdtempSync(join(tmpdir(), 'gravitas-bench-'));
+	const file = join(folder, 'match.mjs');
+	const bundle = await rolldown({
+		input: { core: join(root, 'bench', 'match-core.ts') },
+		platform: 'node',
+		resolve: { alias: { $core: join(root, 'src/core'), $lib: join(root, 'src/lib') } }
+	});
+	await bundle.write({ file, format: 'es' });
+	const url = pathToFileURL(file).href;
+	const core = await import(url);
+	const snapshot = await (await fetch(new URL('/api/snapshot', address))).json();
+	const question = core.question(snapshot);
+	const before = process.memoryUsage().rss;
+	const lanes = Array.from({ length: LANES }, () => laneIn(url));
+	await core.timed(question, lanes);
+	const runs = [];
+	for (let i = 0; i < 5; i++) runs.push(await core.timed(question, lanes));
+	runs.sort((a, b) => a.searched - b.searched);
+	const { searched, looked } = runs[2];
+	const open = await core.timed(core.question(snapshot, false), lanes);
+	const memory = (process.memoryUsage().rss - before) / 2 ** 20;
+	await Promise.all(lanes.map((lane) => lane.end()));
+	const each = core.plainEach(question, SAMPLE);
+	print('search: builds of the demo’s stock', looked, '');
+	if (looked < 200_000) print('  fewer than the 200,000 that are asked for', looked, '', 0);
+	print('  until all are searched, two cores', searched, 'ms', 2000);
+	print('  until the winner is confirmed', runs[2].whole, 'ms');
+	print('search with the rib open too: builds', open.looked, '');
+	print('  until all are searched, two cores', open.searched, 'ms');
+	print('  memory of both', memory, 'MB', 300);
+	print('  the plain search, a build', each, 'ms');
+	print('  the plain search of all of them over ours', (each * looked) / (LANES * searched), '×');
+	rmSync(folder, { recursive: true });
+}

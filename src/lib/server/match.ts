@@ -1,0 +1,71 @@
+import { USUAL_WISHES, type Found, type Locks } from '$core/match/index';
+import {
+	lieFromDocument,
+	recipeFromDocument,
+	recipeToDocument,
+	rigFromDocument
+} from '$lib/contract/documents';
+import { questionsIn } from '$lib/contract/fields';
+import { shelfOf } from '$lib/contract/shelf';
+import { MatchRequest } from '$lib/contract/validation';
+import { searchFor } from './match-pool';
+import type { Store } from './store/index';
+
+const USUAL_LOCKS: Locks = { hook: true, bead: false, coil: false, rib: true, dressing: true };
+const USUAL_LIST = 12;
+
+/** Answers a search: ranked builds in the units that their names give; nothing is kept. */
+export async function matchFor(request: MatchRequest, store: Store, gone: AbortSignal) {
+	const { fly, lie, rig, locks, wishes, most = USUAL_LIST } = request;
+	const { temperatureC, ...body } = lie;
+	const wished = { ...USUAL_WISHES, ...given(wishes) };
+	const { lots } = await store.snapshot();
+	const found = await searchFor(
+		{
+			recipe: recipeFromDocument(fly.recipe),
+			lie: lieFromDocument(body),
+			celsius: temperatureC,
+			rig: rig ? rigFromDocument(rig) : null,
+			locks: { ...USUAL_LOCKS, ...given(locks) },
+			wishes: wished,
+			shelf: shelfOf(lots, wished.onlyOwned)
+		},
+		gone
+	);
+	return {
+		builds: found.list.slice(0, most).map((one) => buildFor(one, found.mark)),
+		lookedAt: found.looked,
+		confirmed: found.confirmed,
+		limit: found.limit,
+		questions: questionsIn(MatchRequest, request)
+	};
+}
+
+/** What was said of a set of choices; a field that was left out stands there as undefined. */
+const given = <T extends object>(choices: T | undefined): Partial<T> =>
+	Object.fromEntries(
+		Object.entries(choices ?? {}).filter(([, value]) => value !== undefined)
+	) as Partial<T>;
+
+const tidy = (n: number) => Number(n.toPrecision(6));
+
+const buildFor = (one: Found, mark: number) => ({
+	recipe: recipeToDocument(one.recipe),
+	otherwise: one.look,
+	chance: tidy(one.chance),
+	drifts: one.drifts,
+	doesTheJob: one.chance >= mark,
+	points: tidy(one.points),
+	massG: tidy(one.mass * 1e3),
+	sinkSpeedCms: one.range && {
+		value: tidy(one.range.value * 100),
+		low: tidy(one.range.low * 100),
+		high: tidy(one.range.high * 100)
+	},
+	attitude: one.attitude,
+	pitchDeg: tidy(one.pitch),
+	thicknessOfShank: tidy(one.bulk),
+	gapMm: tidy(one.gapLeft * 1e3),
+	price: one.price === null ? null : tidy(one.price),
+	regrets: one.regrets
+});
