@@ -56,19 +56,25 @@ async function suite(name, command, report, env, count) {
 	if ((!ok && counted.failed === 0) || counted.passed + counted.failed === 0) failed++;
 }
 
-await step('format', ['prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']);
-await step('lint', ['eslint/bin/eslint.js', '--max-warnings', '0', '.']);
-await run('sync', ['@sveltejs/kit/svelte-kit.js', 'sync']);
-await step('types', [
-	'svelte-check/bin/svelte-check',
-	'--tsconfig',
-	'./tsconfig.json',
-	'--fail-on-warnings',
-	'--output',
-	'human'
+// Two things at a time, as a small machine has two cores.
+await Promise.all([
+	step('format', ['prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']),
+	step('lint', ['eslint/bin/eslint.js', '--max-warnings', '0', '.']),
+	run('sync', ['@sveltejs/kit/svelte-kit.js', 'sync']).then(() =>
+		step('types', [
+			'svelte-check/bin/svelte-check',
+			'--tsconfig',
+			'./tsconfig.json',
+			'--fail-on-warnings',
+			'--output',
+			'human'
+		])
+	)
 ]);
 
 const unit = join(reports, 'unit.json');
+// The faults mostly wait for programs to start and end; the unit tests compute meanwhile.
+const faults = step('faults', [join('..', 'faults', 'run.mjs'), '--short']);
 await suite(
 	'unit tests',
 	['vitest/vitest.mjs', 'run', '--reporter=dot', '--reporter=json', `--outputFile.json=${unit}`],
@@ -76,6 +82,7 @@ await suite(
 	{},
 	(report) => ({ passed: report.numPassedTests, failed: report.numFailedTests })
 );
+await faults;
 
 const e2e = join(reports, 'e2e.json');
 await suite(
@@ -88,8 +95,6 @@ await suite(
 		failed: report.stats.unexpected
 	})
 );
-
-await step('faults', [join('..', 'faults', 'run.mjs'), '--short']);
 
 rmSync(reports, { recursive: true, force: true });
 console.log(`\n${passed} passed, ${failed} failed`);

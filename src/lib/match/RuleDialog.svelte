@@ -31,8 +31,8 @@
 		<p class="text-sm text-quiet">
 			The weights are our choice. Builds that differ only in turns, in the place of the wire or in
 			the dressing count as one: the best of them is listed. Every build is looked at by tables
-			first (sink within about 2 %), the best in full, and the one that stands first is followed
-			through 150 drifts in water and eddies drawn anew each time.
+			first (sink mostly within a few per cent), the best in full, and the one that stands first is
+			followed through 150 drifts in water and eddies drawn anew each time.
 		</p>
 	</div>
 </Modal>

@@ -103,14 +103,13 @@
 		};
 	});
 
-	function listen(drawn: EChartsType) {
+	function listen(drawn: EChartsType): () => void {
 		const draw = () =>
 			drawn.dispatchAction({
 				type: 'takeGlobalCursor',
 				key: 'brush',
 				brushOption: { brushType: 'rect', brushMode: 'single' }
 			});
-		draw();
 		drawn.on('brushEnd', (event) => {
 			const [area] = (event as { areas: { coordRange: [number[], number[]] }[] }).areas;
 			if (!area) return brush(null);
@@ -125,6 +124,7 @@
 			});
 		});
 		lift = () => drawn.dispatchAction({ type: 'brush', areas: [] });
+		return draw;
 	}
 	/** Takes the brushed piece off the picture. */
 	let lift = () => {};

@@ -5,25 +5,29 @@ import type { Attachment } from 'svelte/attachments';
  * A chart in an element, drawn by ECharts, which is fetched when the first is wanted.
  *
  * @param options read again whenever what they depend on changes
- * @param ready called once with the chart, to listen to it
+ * @param ready called once with the chart, to listen to it; what it gives is called after each drawing
  */
 export function chart(
 	options: () => EChartsCoreOption,
-	ready: (chart: EChartsType) => void
+	ready: (chart: EChartsType) => () => void
 ): Attachment<HTMLElement> {
 	return (element) => {
 		let drawn = $state.raw<EChartsType | null>(null);
+		let after = () => {};
 		let gone = false;
 		void import('./chart-parts').then(({ init }) => {
 			if (gone) return;
-			drawn = init(element);
-			ready(drawn);
+			const made = init(element);
+			after = ready(made);
+			drawn = made;
 		});
 		const sized = new ResizeObserver(() => drawn?.resize());
 		sized.observe(element);
 		$effect(() => {
 			const now = options();
-			drawn?.setOption(now, { replaceMerge: ['series'] });
+			if (!drawn) return;
+			drawn.setOption(now, { replaceMerge: ['series'] });
+			after();
 		});
 		return () => {
 			gone = true;
