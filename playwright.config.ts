@@ -1,7 +1,10 @@
 import { defineConfig } from '@playwright/test';
 import { launchOptions } from './scripts/browser.mjs';
 
-/** Each test file starts its own server on its own data (e2e/server.ts); two cores make one worker best. */
+/**
+ * Each worker starts its own server on its own data (e2e/server.ts). Two workers take nearly as long as one on
+ * two cores, since server and browser use both, and stall each other.
+ */
 export default defineConfig({
 	testDir: 'e2e',
 	testMatch: '*.test.ts',

@@ -64,13 +64,15 @@ export function temporaryFolder(): { path: string; remove: () => void } {
 }
 
 /** A page on the demo, with a server that the whole file shares; fails on anything in the console. */
-export const test = base.extend<{ bench: Page }, { demo: Server }>({
+export const test = base.extend<{ bench: Page }, { demo: Server & { strip: object } }>({
 	demo: [
 		// eslint-disable-next-line no-empty-pattern -- Playwright reads the fixture's needs from the pattern
 		async ({}, use) => {
 			const folder = temporaryFolder();
 			const server = await startServer(folder.path);
-			await use(server);
+			const snapshot = await fetch(new URL('api/snapshot', server.address));
+			const { strip } = (await snapshot.json()) as { strip: object };
+			await use({ ...server, strip });
 			await server.stop();
 			folder.remove();
 		},
@@ -82,6 +84,12 @@ export const test = base.extend<{ bench: Page }, { demo: Server }>({
 			if (message.type() === 'error') complaints.push(message.text());
 		});
 		page.on('pageerror', (error) => complaints.push(error.message));
+		// Whatever the test before left there: each begins with what the demo begins with.
+		await fetch(new URL('api/strip', demo.address), {
+			method: 'PUT',
+			headers: { 'content-type': 'application/json' },
+			body: JSON.stringify(demo.strip)
+		});
 		await open(page, demo.address);
 		await use(page);
 		// Chromium reports refused and aborted requests there too, which some tests provoke.

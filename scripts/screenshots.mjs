@@ -85,6 +85,45 @@ const pictures = [
 			await page.getByText(/of 150/).waitFor();
 		}
 	},
+	{
+		name: 'match',
+		theme: 'limestone',
+		width: 1280,
+		height: 800,
+		path: '/match',
+		act: async (page) => {
+			await page.getByText(/the first in \d+ drifts/).waitFor();
+			for (const k of [0, 1])
+				await page
+					.getByRole('button', { name: /^Compare/ })
+					.nth(k)
+					.click();
+		}
+	},
+	{
+		name: 'ladder',
+		theme: 'peat',
+		width: 1280,
+		height: 800,
+		path: '/match',
+		act: async (page) => {
+			await page.getByRole('radio', { name: 'several waters' }).check();
+			await page.getByRole('button', { name: 'Find the fewest flies' }).click();
+			await page.getByText(/flies do for/).waitFor({ timeout: 90_000 });
+		}
+	},
+	{ name: 'batch', theme: 'limestone', width: 1280, height: 800, path: '/batch' },
+	{
+		name: 'vise',
+		theme: 'peat',
+		width: 1280,
+		height: 800,
+		path: '/batch',
+		act: async (page) => {
+			await page.getByRole('button', { name: 'To the vise' }).click();
+			for (let press = 0; press < 4; press++) await page.keyboard.press('Space');
+		}
+	},
 	{ name: 'water', theme: 'limestone', width: 1280, height: 800, path: '/water' },
 	{ name: 'beads', theme: 'limestone', width: 1280, height: 800, path: '/beads' },
 	{ name: 'how', theme: 'limestone', width: 1280, height: 800, keys: ['h'] },

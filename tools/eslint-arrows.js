@@ -38,6 +38,7 @@ const arrows = {
 	'lib/controls': ['lib/ui', 'lib/contract', 'core/*'],
 	'lib/bench': ['lib/controls', 'lib/ui', 'lib/state', 'lib/contract', 'core/*'],
 	'lib/drift': ['lib/ui', 'lib/state', 'lib/contract', 'core/*'],
+	'lib/batch': ['lib/match', 'lib/ui', 'lib/state', 'lib/contract', 'core/*'],
 	'lib/match': ['lib/ui', 'lib/state', 'lib/contract', 'core/*'],
 	'lib/water': ['lib/controls', 'lib/ui', 'lib/state', 'lib/contract', 'core/*'],
 	'lib/stock': ['lib/controls', 'lib/ui', 'lib/state', 'lib/contract', 'core/*'],

@@ -8,6 +8,7 @@ export * from './mend';
 export { lockables, spaceOf, type Lockable, type Locks, type Space } from './space';
 export {
 	before,
+	does,
 	pointsOf,
 	termsOf,
 	USUAL_WISHES,

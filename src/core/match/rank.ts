@@ -115,6 +115,8 @@ export interface Ranked {
 	readonly points: number;
 	/** Share of good drifts. */
 	readonly chance: number;
+	/** One standard error of a chance that was counted; so much short of the mark is not held against it. */
+	readonly noise?: number;
 }
 
 /** What comes so near to the best chance there is does the job too (our choice). */
@@ -123,9 +125,13 @@ const NEARLY = 0.9;
 /** The chance from which on a build counts as doing the job: what is asked for, or nearly the best there is, if that is less. */
 export const markOf = (best: number, { enough }: Wishes) => Math.min(enough, NEARLY * best);
 
+/** Whether a build does the job. */
+export const does = ({ chance, noise = 0 }: Omit<Ranked, 'points'>, mark: number): boolean =>
+	chance + noise >= mark;
+
 /** Which of two builds stands before the other: negative, the first. */
 export function before(a: Ranked, b: Ranked, mark: number): number {
-	const [doesA, doesB] = [a.chance >= mark, b.chance >= mark];
+	const [doesA, doesB] = [does(a, mark), does(b, mark)];
 	if (doesA !== doesB) return doesA ? -1 : 1;
 	return doesA ? a.points - b.points : b.chance - a.chance || a.points - b.points;
 }

@@ -34,9 +34,10 @@ export interface MatchAnswer {
 
 /** Worlds in which bounds are found; even for each lane, since they come in pairs. */
 export const WORLDS = 12;
-/** Drifts by which the first is confirmed, and how many of the list are so at the most. */
+/** Drifts by which the first is tried, by which one that still stands is confirmed, and how often at the most. */
 export const BAND = 150;
-const MOST_FOLLOWED = 6;
+export const FULL = 500;
+const MOST_FOLLOWED = 8;
 /** Builds that are listed. */
 export const LISTED = 24;
 const LISTED_ON_THE_WAY = 6;
@@ -84,15 +85,20 @@ export async function match(
 	let next = 0;
 	/** What the bands of those that were followed say more, or less, than the tables do of them. */
 	let shift = 0;
-	const followed = new Map<string, Found>();
+	const followed = new Map<string, Followed>();
 	let seen: readonly Seen[] = [];
 	const { wishes, rig } = question;
 	const mark = () => markOf(top + shift, wishes);
 	const answerNow = (): MatchAnswer => {
 		const shifted = lists.map((list) =>
 			list.map((one): Found => {
-				const chance = Math.max(0, Math.min(1, one.chance + shift));
-				return followed.get(keyOf(one)) ?? { ...one, chance };
+				const band = followed.get(keyOf(one));
+				if (band) {
+					const chance = band.good / band.drifts;
+					const noise = Math.sqrt((chance * (1 - chance)) / band.drifts);
+					return { ...one, chance, noise, drifts: band.drifts };
+				}
+				return { ...one, chance: Math.max(0, Math.min(1, one.chance + shift)) };
 			})
 		);
 		return {
@@ -125,52 +131,67 @@ export async function match(
 	seen = (await Promise.all(lanes.map((lane) => lane.ask({ kind: 'seen' })))).flat();
 	if (stopped()) return null;
 	report({ phase: 'looking', share: 1 }, answerNow());
-	// Until the one that stands first has been followed.
+	// Until the one that stands first has been followed to the end.
 	for (let k = 0; rig && k < MOST_FOLLOWED; k++) {
-		const { list } = answerNow();
-		const [first] = list;
-		if (!first || first.drifts > 0) break;
-		const good = await follow(question, first, lanes, stopped, (share) =>
+		const [first] = answerNow().list;
+		if (!first || first.drifts >= FULL) break;
+		const known = followed.get(keyOf(first));
+		const from = known?.drifts ?? 0;
+		const to = known ? FULL : BAND;
+		const good = await follow(question, first, { from, to }, lanes, stopped, (share) =>
 			report({ phase: 'following', share }, answerNow())
 		);
 		if (good === null) return null;
-		const chance = good / BAND;
-		shift += (chance - first.chance) / (followed.size + 1);
-		followed.set(keyOf(first), { ...first, chance, drifts: BAND });
+		followed.set(keyOf(first), {
+			tables: known?.tables ?? first.chance - shift,
+			good: (known?.good ?? 0) + good,
+			drifts: to
+		});
+		const off = [...followed.values()].map((band) => band.good / band.drifts - band.tables);
+		shift = off.reduce((a, b) => a + b, 0) / off.length;
 		await listAll();
 		if (stopped()) return null;
 		report({ phase: 'following', share: 1 }, answerNow());
 	}
 	const found = answerNow();
-	const answer = { ...found, confirmed: !rig || (found.list[0]?.drifts ?? 0) > 0 };
+	const answer = { ...found, confirmed: !rig || (found.list[0]?.drifts ?? 0) >= FULL };
 	report({ phase: 'done', share: 1 }, answer);
 	return answer;
 }
 
 const keyOf = ({ recipe }: Found) => JSON.stringify(recipe);
 
-/** Follows a build through its whole band. @returns how many drifts were good; null when it was stopped */
+/** What the band of a build says. */
+interface Followed {
+	/** Its chance by the tables. */
+	readonly tables: number;
+	readonly good: number;
+	readonly drifts: number;
+}
+
+/** Follows a build through some of its band. @returns how many drifts were good; null when it was stopped */
 async function follow(
 	question: MatchQuestion,
 	build: Found,
+	{ from: first, to: last }: { readonly from: number; readonly to: number },
 	lanes: readonly Lane[],
 	stopped: () => boolean,
 	report: (share: number) => void
 ): Promise<number | null> {
-	let given = 0;
+	let given = first;
 	let done = 0;
 	let good = 0;
 	await Promise.all(
 		lanes.map(async (lane) => {
-			while (given < BAND && !stopped()) {
+			while (given < last && !stopped()) {
 				const from = given;
-				given = Math.min(BAND, given + PIECE);
+				given = Math.min(last, given + PIECE);
 				const to = given;
 				// Not added in one go with the waiting: the other lane adds meanwhile.
 				const more = await lane.ask({ kind: 'follow', question, build, from, to });
 				good += more;
 				done += to - from;
-				if (!stopped()) report(done / BAND);
+				if (!stopped()) report(done / (last - first));
 			}
 		})
 	);

@@ -95,7 +95,8 @@ export function waysOut(question: MatchQuestion, asked: Asked, best: Found | nul
 	}
 	const shut = (Object.keys(locks) as Lockable[]).filter((part) => locks[part]);
 	if (found.length === 0 && shut.length > 0) {
-		tried((recipe) => `with ${shut.join(', ')} open to change: ${buildWords(recipe)}`, {
+		const parts = shut.map((part) => (part === 'coil' ? 'wire' : part)).join(', ');
+		tried((recipe) => `with ${parts} open to change: ${buildWords(recipe)}`, {
 			locks: OPEN
 		});
 		if (found.length === 0 && shelf.only) tried(toBuy(OPEN), { ...bought, locks: OPEN });

@@ -5,6 +5,7 @@ export * from './reading';
 export * from './fields';
 export * from './part-fields';
 export * from './rig-fields';
+export * from './run-fields';
 export * from './hook-words';
 export * from './without';
 export * from './random';

@@ -48,7 +48,9 @@ test('the shelf is what is left, with its lots and what was measured of them', (
 	expect(shelf.coils).toMatchObject([{ metal: 'lead', lot: lead.id, measured: true }]);
 	expect(shelf.coils[0]!.wire).toBeCloseTo(0.39e-3, 8);
 	expect(shelf.hooks).toMatchObject([{ style: 'jig60', size: 12, wireX: 1, lot: hooks.id }]);
-	expect(shelfOf([], false)).toEqual({ beads: [], coils: [], hooks: [], only: false });
+	// What each cost, of those that were bought with a price.
+	expect(shelf.prices?.[beads.id]).toBe(0.4);
+	expect(shelfOf([], false)).toEqual({ beads: [], coils: [], hooks: [], only: false, prices: {} });
 });
 
 test('a part costs what its lot cost a piece or a metre; unknown is unknown, none is nothing', () => {

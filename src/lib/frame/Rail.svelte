@@ -19,6 +19,7 @@
 		{ path: '/water', name: 'Water', key: 'V' },
 		{ path: '/drift', name: 'Drift', key: 'G' },
 		{ path: '/match', name: 'Match', key: 'M' },
+		{ path: '/batch', name: 'Batch', key: 'Y' },
 		{ path: '/beads', name: 'Beads', key: 'Q' },
 		{ path: '/stock', name: 'Stock', key: 'S' },
 		{ path: '/files', name: 'Files', key: 'K' }
@@ -106,6 +107,22 @@
 						<path d="M9 6v11M15 6v11" stroke-dasharray="2 2.500" />
 						<circle cx="12" cy="13" r="2" fill="currentColor" stroke="none" />
 						<circle cx="18.500" cy="8" r="1.500" fill="currentColor" stroke="none" />
+					</svg>
+				{:else if path === '/batch'}
+					<svg
+						viewBox="0 0 24 24"
+						class="size-5"
+						fill="none"
+						stroke="currentColor"
+						stroke-width="1.8"
+						stroke-linecap="round"
+						aria-hidden="true"
+					>
+						<path d="M3 7h5a2.500 2.500 0 0 1 0 5H7M13 7h5a2.500 2.500 0 0 1 0 5h-1" />
+						<path d="M8 17h5a2.500 2.500 0 0 1 0 5h-1" />
+						<circle cx="3" cy="7" r="1.500" fill="currentColor" />
+						<circle cx="13" cy="7" r="1.500" fill="currentColor" />
+						<circle cx="8" cy="17" r="1.500" fill="currentColor" />
 					</svg>
 				{:else if path === '/beads'}
 					<svg viewBox="0 0 24 24" class="size-5" fill="currentColor" aria-hidden="true">

@@ -43,6 +43,7 @@ export function bindEverywhere(bench: Bench, showKeys: () => void): () => void {
 		v: plain(() => void goto('/water')),
 		g: plain(() => void goto('/drift')),
 		m: plain(() => void goto('/match')),
+		y: plain(() => void goto('/batch')),
 		q: plain(() => void goto('/beads')),
 		s: plain(() => void goto('/stock')),
 		k: plain(() => void goto('/files')),
@@ -72,6 +73,31 @@ export function bindMatch(
 ): () => void {
 	return tinykeys(window, { ...stripKeys(bench, chooser), ...numberKeys(tie) });
 }
+
+/** Puts the keys of the vise on the window. @returns takes them off again */
+export function bindSteps(act: {
+	readonly on: () => void;
+	readonly back: () => void;
+	readonly leave: () => void;
+}): () => void {
+	return tinykeys(window, {
+		Space: always(act.on),
+		Enter: always(act.on),
+		// What presenters and foot pedals send.
+		PageDown: always(act.on),
+		ArrowRight: always(act.on),
+		b: always(act.back),
+		PageUp: always(act.back),
+		ArrowLeft: always(act.back),
+		Escape: always(act.leave)
+	});
+}
+
+/** Puts the strip's keys on the window, for a view that has no others. @returns takes them off again */
+export const bindOnlyStrip = (
+	bench: Bench,
+	chooser: (which: 'fly' | 'rig' | 'lie') => void
+): (() => void) => tinykeys(window, stripKeys(bench, chooser));
 
 /** 1 to 9 for the places of a list. */
 const numberKeys = (take: (place: number) => void) =>

@@ -17,6 +17,8 @@
 	const answer = $derived(matching.answer);
 	const list = $derived(matching.list);
 	const dearest = $derived(dearestIn(question));
+	/** Drifts through which the first was followed. */
+	const followed = $derived(answer?.list[0]?.drifts ?? 0);
 	/** Parts that were open to choose, and that a tier who keeps a stock does not have there. */
 	function missing({ recipe: { hook, bead, coil } }: Found): string[] {
 		if (bench.lots.length === 0) return [];
@@ -30,7 +32,7 @@
 	const phases = {
 		asking: 'What lie and rig ask for …',
 		looking: 'Builds looked at …',
-		following: 'The first is followed through 150 drifts …',
+		following: 'The first is followed through its drifts …',
 		done: 'Looking for what would help …'
 	};
 	const quick = 'h-9 rounded-md bg-sunk px-3 text-sm hover:bg-line';
@@ -56,7 +58,9 @@
 		{:else if answer}
 			<span class="text-sm text-quiet" role="status"
 				>the best of <span class="figure">{answer.looked.toLocaleString('en')}</span>
-				builds{answer.confirmed && bench.rig ? '; the first in 150 drifts' : ''}</span
+				{answer.looked === 1 ? 'build' : 'builds'}{followed > 0
+					? `; the first in ${followed} drifts`
+					: ''}</span
 			>
 		{/if}
 		<span class="flex-1"></span>

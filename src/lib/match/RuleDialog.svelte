@@ -32,7 +32,7 @@
 			The weights are our choice. Builds that differ only in turns, in the place of the wire or in
 			the dressing count as one: the best of them is listed. Every build is looked at by tables
 			first (sink mostly within a few per cent), the best in full, and the one that stands first is
-			followed through 150 drifts in water and eddies drawn anew each time.
+			followed through 500 drifts in water and eddies drawn anew each time.
 		</p>
 	</div>
 </Modal>

@@ -65,6 +65,8 @@
 				brushType: 'rect',
 				toolbox: [],
 				xAxisIndex: 0,
+				// The rings of the listed ones stay as they are.
+				seriesIndex: shown.map((_, k) => k),
 				brushStyle: { color: 'transparent', borderColor: ink, borderWidth: 1.5 },
 				outOfBrush: { colorAlpha: 0.25 }
 			},

@@ -1,4 +1,4 @@
-import { termsOf, type Found, type Term, type Wishes } from '$core/match/index';
+import { does, termsOf, type Found, type Term, type Wishes } from '$core/match/index';
 import { MILLIMETRE } from '$core/quantity/index';
 
 /** A term of the points must make so much of a difference to be said. */
@@ -25,7 +25,7 @@ function words(term: Term, one: Found, first: Found): string {
 		case 'price':
 			return one.price === null ? 'price not known' : 'dearer';
 		case 'troubles':
-			return one.regrets.join(', ');
+			return 'something to regret';
 		case 'departures':
 			return 'further from the pattern';
 		case 'tungsten':
@@ -48,7 +48,7 @@ export function reasonFor(
 	wishes: Wishes,
 	dearest: number
 ): string {
-	if (one.chance < mark) return 'good less often than the others';
+	if (!does(one, mark)) return 'good less often than the others';
 	if (one === first) {
 		return one.chance >= wishes.enough
 			? 'the lightest and slimmest that does the job'
@@ -57,7 +57,8 @@ export function reasonFor(
 	const [mine, best] = [termsOf(one, wishes, dearest), termsOf(first, wishes, dearest)];
 	const behind = (Object.keys(mine) as Term[])
 		.map((term) => ({ term, more: mine[term] - best[term] }))
-		.filter(({ more }) => more >= WORTH_SAYING)
+		// Troubles are said beside it, each by its own figure.
+		.filter(({ term, more }) => more >= WORTH_SAYING && term !== 'troubles')
 		.sort((a, b) => b.more - a.more)
 		.slice(0, 2);
 	const less = first.chance - one.chance > LESS ? ['good a little less often'] : [];

@@ -1,4 +1,4 @@
-import { USUAL_WISHES, type Found, type Locks } from '$core/match/index';
+import { does, USUAL_WISHES, type Found, type Locks } from '$core/match/index';
 import {
 	lieFromDocument,
 	recipeFromDocument,
@@ -54,7 +54,7 @@ const buildFor = (one: Found, mark: number) => ({
 	otherwise: one.look,
 	chance: tidy(one.chance),
 	drifts: one.drifts,
-	doesTheJob: one.chance >= mark,
+	doesTheJob: does(one, mark),
 	points: tidy(one.points),
 	massG: tidy(one.mass * 1e3),
 	sinkSpeedCms: one.range && {

@@ -1,0 +1,29 @@
+<script lang="ts">
+	import type { Gauge, Mark } from '$core/batch/index';
+	import { gauged, mm } from './words';
+
+	interface Props {
+		marks: readonly Mark[];
+		lengths: Readonly<Record<Gauge, number | null>>;
+	}
+	let { marks, lengths }: Props = $props();
+</script>
+
+<section aria-labelledby="marks">
+	<h2 id="marks" class="text-lg font-semibold">Marks</h2>
+	<table class="w-full border-collapse">
+		<tbody>
+			{#each marks as mark, k (k)}
+				<tr class="border-t border-line/60 align-baseline">
+					<th class="py-1 pr-3 text-left font-normal">{mark.words}</th>
+					<td class="text-right whitespace-nowrap"
+						><span class="figure text-lg">{mm(mark.length)}</span>
+						<span class="text-sm text-quiet">mm{mark.kind === 'place' ? ' from the eye' : ''}</span
+						></td
+					>
+					<td class="pl-3 text-sm text-quiet">{gauged(mark, lengths)}</td>
+				</tr>
+			{/each}
+		</tbody>
+	</table>
+</section>

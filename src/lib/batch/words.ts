@@ -1,0 +1,42 @@
+import { gaugedWords, inGauge, type Amount, type Gauge, type Mark } from '$core/batch/index';
+import { MILLIMETRE } from '$core/quantity/index';
+
+/** Minutes and hours as one says them. */
+export function duration(seconds: number): string {
+	const minutes = Math.max(1, Math.round(seconds / 60));
+	if (minutes < 60) return `${minutes} min`;
+	return `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')}`;
+}
+
+export const mm = (metres: number) => (metres / MILLIMETRE).toFixed(1);
+
+/** A mark by the tier's own gauges, with what it is off by where that matters. */
+export function gauged({ length }: Mark, lengths: Readonly<Record<Gauge, number | null>>): string {
+	const found = inGauge(length, lengths);
+	if (!found) return '';
+	const off = Math.round(100 * found.off);
+	const words = gaugedWords(found);
+	if (Math.abs(off) < 4) return words;
+	return `${off > 0 ? 'a little more than' : 'a little less than'} ${words}`;
+}
+
+/** An amount for the run in the unit that one measures it in. */
+export function amountWords({ unit, total }: Amount): string {
+	switch (unit) {
+		case 'm':
+			return total < 1 ? `${Math.ceil(100 * total)} cm` : `${total.toFixed(1)} m`;
+		case 'mg':
+			return total < 1000 ? `${Math.ceil(total)} mg` : `${(total / 1000).toFixed(1)} g`;
+		case 'pieces':
+			return String(Math.ceil(total));
+		default:
+			return `${Math.ceil(total)} ${total === 1 ? unit.slice(0, -1) : unit}`;
+	}
+}
+
+export const cautionWords = {
+	hook: 'Eyes: hooks under tension and wire ends fly.',
+	lead: 'Lead: wash your hands, no food at the bench; many waters restrict it; local rules decide.',
+	glue: 'Glue and lacquer: air the room, keep them off skin and eyes.',
+	resin: 'Resin: air the room, keep it off skin, do not look into the lamp.'
+} as const;
