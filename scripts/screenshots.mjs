@@ -52,7 +52,7 @@ const pictures = [
 		width: 1280,
 		height: 800,
 		path: '/stock',
-		act: (page) => page.getByRole('button', { name: /^Jig 14/ }).click()
+		act: (page) => page.getByRole('button', { name: /^Jig 14 barbless/ }).click()
 	},
 	{
 		name: 'sizes',
