@@ -85,6 +85,7 @@ function badRequests(seen: Seen): fc.Arbitrary<Bad> {
 			.tuple(collection, payload)
 			.map(([c, sent]): Bad => ({ method: 'PUT', path: `/api/${c}/${id}`, body: sent })),
 		payload.map((sent): Bad => ({ method: 'POST', path: '/api/predict', body: sent })),
+		payload.map((sent): Bad => ({ method: 'POST', path: '/api/match', body: sent })),
 		payload.map((sent): Bad => ({ method: 'POST', path: '/api/import', body: sent })),
 		payload.map((sent): Bad => ({
 			method: 'POST',
