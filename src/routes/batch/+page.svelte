@@ -156,7 +156,12 @@
 				{#each cautions as caution (caution)}<p class="pb-1">{cautionWords[caution]}</p>{/each}
 			</div>
 		</section>
-		<div class="min-h-0 overflow-y-auto px-4 py-3 print:overflow-visible">
+		<!-- svelte-ignore a11y_no_noninteractive_tabindex (it scrolls, and holds nothing else that takes the keys) -->
+		<section
+			aria-label="Marks and cut list"
+			tabindex="0"
+			class="min-h-0 overflow-y-auto px-4 py-3 print:overflow-visible"
+		>
 			<div class="hidden print:block">
 				<h2 class="text-2xl font-semibold">{bench.fly?.name}</h2>
 				{#if bench.prediction}
@@ -170,9 +175,11 @@
 			<FlyPicture {recipe} scale={20} width={360} height={150} />
 			<Marks {marks} lengths={gaugeLengths(run.build)} />
 			<div class="pt-4"><CutList amounts={run.amounts} {count} {price} {short} /></div>
-		</div>
+		</section>
+		<!-- svelte-ignore a11y_no_noninteractive_tabindex (as above) -->
 		<section
 			aria-labelledby="steps"
+			tabindex="0"
 			class="min-h-0 overflow-y-auto border-line px-4 py-3 md:border-l print:overflow-visible"
 		>
 			<h2 id="steps" class="text-lg font-semibold">Steps</h2>
