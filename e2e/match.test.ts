@@ -2,6 +2,9 @@ import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { choose, expect, figure, kept, open, startServer, temporaryFolder, test } from './server';
 
+// Searches follow hundreds of drifts; a busy machine takes its time.
+test.describe.configure({ timeout: 240_000 });
+
 const list = (page: Page) => page.getByRole('list', { name: /^What to tie|^In the piece/ });
 /** Until the first was followed through its band, or it is said why nothing does the job. */
 const settled = (page: Page) =>

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { describe, expect, test } from 'vitest';
+import { describe, expect, test, vi } from 'vitest';
 import { starterRig } from '../rig/index';
 import type { BeadChoice, CoilChoice, Recipe } from '../fly/index';
 import { fluidAt, type Lie } from '../water/index';
@@ -33,6 +33,9 @@ import {
 } from './index';
 import { chances } from './asked';
 import { markOf } from './rank';
+
+// Hundreds of drifts are followed here; a busy machine must not turn that red.
+vi.setConfig({ testTimeout: 120_000 });
 
 const jig: Recipe = {
 	hook: { style: 'jig60', size: 14, lengthX: 0, wireX: 0 },
