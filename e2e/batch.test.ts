@@ -1,30 +1,46 @@
 import AxeBuilder from '@axe-core/playwright';
-import { choose, expect, open, reload, startServer, temporaryFolder, test } from './server';
+import { readFileSync } from 'node:fs';
+import type { Page } from '@playwright/test';
+import { choose, expect, open, startServer, temporaryFolder, test } from './server';
 
-test('a run: cut list, marks, steps; at the vise each key a turn or a step, resumed after the page was gone', async ({
+const vise = (page: Page) => page.getByRole('dialog', { name: /^Tying/ });
+/** Everything of the vise is on the server. */
+const kept = (page: Page) => expect(vise(page)).not.toHaveAttribute('data-keeping', /.*/);
+
+test('a run: cut list, marks, steps, stock reserved, counted turns; the card as SVG and PDF', async ({
 	bench
 }) => {
 	await choose(bench, 'f', 'Rustneck Jig');
 	await bench.keyboard.press('y');
 	await expect(bench).toHaveURL(/\/batch$/);
-	const cut = bench.getByRole('region', { name: /^Cut list for 6/ });
-	const wire = cut.getByRole('row', { name: /^lead/ });
-	const before = await wire.innerText();
+	const list = (count: number) => bench.getByRole('region', { name: `Cut list for ${count}` });
+	const wire = await list(6).getByRole('row', { name: /lead/ }).innerText();
 	await bench.getByRole('spinbutton', { name: 'Flies' }).press('ArrowUp');
-	await expect(bench.getByRole('region', { name: 'Cut list for 7' })).toBeVisible();
-	expect(
-		await bench
-			.getByRole('region', { name: 'Cut list for 7' })
-			.getByRole('row', { name: /^lead/ })
-			.innerText()
-	).not.toBe(before);
+	expect(await list(7).getByRole('row', { name: /lead/ }).innerText()).not.toBe(wire);
 	await expect(
-		bench.getByRole('region', { name: 'Marks' }).getByRole('row', { name: /^tail/ })
+		bench.getByRole('region', { name: 'Marks' }).getByRole('row', { name: /tail/ })
 	).toContainText('mm');
-	const steps = await bench.getByRole('region', { name: 'Steps' }).getByRole('listitem').count();
-	expect(steps).toBeGreaterThan(8);
 	await expect(bench.getByText(/Lead: wash your hands/).first()).toBeVisible();
 
+	// Another fly in the same run: its own marks, and both in one cut list.
+	await bench
+		.getByRole('combobox', { name: 'And of another size, or another rung' })
+		.selectOption('Pinch Pupa');
+	await expect(list(10).getByRole('row', { name: /curved 18/ })).toContainText('4');
+	await bench.getByRole('radio', { name: 'Pinch Pupa' }).check();
+	await expect(bench.getByRole('region', { name: 'Steps' })).toContainText('curved 18');
+	await bench.getByRole('button', { name: 'leave Pinch Pupa out' }).click();
+
+	for (const kind of ['SVG', 'PDF'] as const) {
+		const [file] = await Promise.all([
+			bench.waitForEvent('download'),
+			bench.getByRole('button', { name: kind, exact: true }).click()
+		]);
+		const content = readFileSync(await file.path());
+		if (kind === 'SVG') expect(content.toString()).toContain('Rustneck Jig');
+		else expect(content.subarray(0, 5).toString()).toBe('%PDF-');
+		expect(content.byteLength).toBeGreaterThan(4000);
+	}
 	for (const theme of ['limestone', 'peat']) {
 		const found = await new AxeBuilder({ page: bench }).analyze();
 		expect(found.violations.map(({ id, nodes }) => [theme, id, nodes[0]?.html])).toEqual([]);
@@ -32,42 +48,179 @@ test('a run: cut list, marks, steps; at the vise each key a turn or a step, resu
 		await bench.getByRole('button', { name: 'Light or dark' }).click();
 	}
 
-	await bench.getByRole('button', { name: 'To the vise' }).click();
-	const vise = bench.getByRole('dialog', { name: 'Tying Rustneck Jig' });
-	await expect(vise.getByText('Bead on:')).toBeVisible();
+	await bench.getByRole('button', { name: /^Begin/ }).click();
+	await expect(vise(bench).getByText('Bead on:')).toBeVisible();
 	await bench.keyboard.press('Space');
-	await expect(vise.getByText('Hook in the vise')).toBeVisible();
+	await expect(vise(bench).getByText('Hook in the vise')).toBeVisible();
 	await bench.keyboard.press('Space');
-	// A counted step: each key one turn, until it is full.
-	await expect(vise.getByText(/^Wind lead/)).toBeVisible();
-	const turns = Number(/\/(\d+)/.exec(await vise.getByText(/^0\/\d+$/).innerText())?.[1]);
+	// A counted step: each key one turn, until it is full; B takes one back.
+	await expect(vise(bench).getByText(/^Wind lead/)).toBeVisible();
+	const turns = Number(
+		/\/(\d+)/.exec(
+			await vise(bench)
+				.getByText(/^0\/\d+$/)
+				.innerText()
+		)?.[1]
+	);
 	await bench.keyboard.press('Space');
-	await expect(vise.getByText(`1/${turns}`)).toBeVisible();
 	await bench.keyboard.press('b');
-	await expect(vise.getByText(`0/${turns}`)).toBeVisible();
-	await bench.keyboard.press('Space');
-
-	// The page is gone, and comes back to the same turn.
-	await reload(bench);
-	await bench.getByRole('spinbutton', { name: 'Flies' }).press('ArrowUp');
-	await bench.getByRole('button', { name: 'Go on tying' }).click();
-	await expect(vise.getByText(`1/${turns}`)).toBeVisible();
-	for (let turn = 1; turn < turns; turn++) await bench.keyboard.press('Space');
-	await expect(vise.getByText(/^Thread base/)).toBeVisible();
+	await expect(vise(bench).getByText(`0/${turns}`)).toBeVisible();
+	// Counted aloud it goes on by itself.
+	await bench.keyboard.press('a');
+	await expect(vise(bench).getByText(/^Thread base/)).toBeVisible({ timeout: 30_000 });
 	await bench.keyboard.press('Escape');
-	await expect(vise).toHaveCount(0);
+	await expect(vise(bench)).toHaveCount(0);
+	// A run that is deleted gives back what it reserved, and undo brings both again.
+	await bench.getByRole('button', { name: 'Delete the run' }).click();
+	await expect(bench.getByRole('button', { name: /^Begin/ })).toBeVisible();
+	await bench.keyboard.press('Control+z');
+	await expect(bench.getByRole('combobox', { name: 'Run', exact: true })).toBeVisible();
 });
 
-test('an empty database has a run to tie, too', async ({ page }) => {
+test('three tied with the keyboard alone and weighed on the simulated scale: the small bead is found, and they are in the box', async ({
+	bench
+}) => {
+	await choose(bench, 'f', 'Rustneck Jig');
+	await bench.keyboard.press('y');
+	const flies = bench.getByRole('spinbutton', { name: 'Flies' });
+	await flies.focus();
+	for (let k = 0; k < 3; k++) await bench.keyboard.press('ArrowDown');
+	await expect(bench.getByRole('region', { name: 'Cut list for 3' })).toBeVisible();
+	await bench.getByRole('button', { name: /^Begin/ }).focus();
+	await bench.keyboard.press('Enter');
+	await expect(vise(bench)).toBeVisible();
+	const weight = vise(bench).getByRole('textbox', { name: 'Weight, g' });
+	let weighed = 0;
+	for (let k = 0; k < 200 && weighed < 3; k++) {
+		if (await weight.isVisible()) {
+			// The second fly has a bead a step too small.
+			await bench.keyboard.press(weighed === 1 ? '2' : '1');
+			await expect(vise(bench).getByTestId('scale')).toHaveAttribute('data-steady', 'false');
+			await expect(vise(bench).getByTestId('scale')).toHaveAttribute('data-steady', 'true', {
+				timeout: 30_000
+			});
+			weighed++;
+		}
+		await bench.keyboard.press('Space');
+	}
+	await expect(vise(bench).getByText('All 3 are tied.')).toBeVisible();
+	await kept(bench);
+	await bench.keyboard.press('Escape');
+	const scale = bench.getByRole('region', { name: 'Weigh-in' });
+	await expect(scale.getByRole('alert')).toHaveCount(1);
+	await expect(scale.getByRole('alert')).toContainText(
+		/^Fly 2 is off: −0\.0\d\d g\. Most likely a bead a step smaller/
+	);
+	await bench.getByRole('button', { name: 'End the run: 3 into the box' }).focus();
+	await bench.keyboard.press('Enter');
+	await expect(bench.getByRole('button', { name: /^Begin/ })).toBeVisible();
+	await bench.getByRole('button', { name: /^Begin/ }).focus();
+	await bench.keyboard.press('x');
+	const row = bench.getByRole('listitem', { name: /^3 Rustneck Jig/ });
+	await expect(row).toContainText('mean of 3 weighed');
+	await row.getByRole('button', { name: 'One Rustneck Jig lost' }).click();
+	await expect(bench.getByRole('listitem', { name: /^2 Rustneck Jig/ })).toContainText('1 lost');
+	await bench.keyboard.press('Control+z');
+	await expect(row).toBeVisible();
+	const found = await new AxeBuilder({ page: bench }).analyze();
+	expect(found.violations.map(({ id, nodes }) => [id, nodes[0]?.html])).toEqual([]);
+});
+
+test('killed in the middle of a batch it resumes at the same step of the same fly; an empty database has a run to tie, too', async ({
+	page
+}) => {
 	const folder = temporaryFolder();
-	const server = await startServer(folder.path, { demo: false });
+	let server = await startServer(folder.path, { demo: false });
 	try {
+		await open(page, `${server.address}box`);
+		await expect(page.getByText('The box is empty.')).toBeVisible();
+		await page.getByRole('button', { name: /^Tie a run/ }).click();
+		await page.getByRole('button', { name: /^Begin/ }).click();
+		await expect(vise(page)).toBeVisible();
+		const place = vise(page).getByText(/^fly \d+ of 6, step \d+/);
+		for (let k = 0; k < 5; k++) await page.keyboard.press('Space');
+		const before = await place.innerText();
+		const step = await vise(page).locator('[aria-live=polite]').innerText();
+		await kept(page);
+		await server.stop('SIGKILL');
+		server = await startServer(folder.path, { demo: false });
 		await open(page, `${server.address}batch`);
-		await expect(page.getByRole('region', { name: 'Cut list for 6' })).toBeVisible();
-		await page.getByRole('button', { name: 'To the vise' }).click();
-		await expect(page.getByRole('dialog', { name: /^Tying First nymph/ })).toBeVisible();
+		await page.getByRole('combobox', { name: 'Run', exact: true }).selectOption({ index: 1 });
+		await page.getByRole('button', { name: 'Go on tying' }).click();
+		await expect(place).toHaveText(before);
+		await expect(vise(page).locator('[aria-live=polite]')).toHaveText(step);
+		// Without a scale the weight is typed; a wrong one is said and kept out.
+		await page.keyboard.press('Escape');
 	} finally {
 		await server.stop();
 		folder.remove();
 	}
+});
+
+test('a scale is taught from two of its lines; flies weighed together share what it says', async ({
+	bench
+}) => {
+	// A scale on a serial port, as the browser hands it to the page.
+	await bench.addInitScript(() => {
+		let timer: ReturnType<typeof setInterval>;
+		const port = {
+			readable: new ReadableStream({
+				start(control) {
+					const lines = [
+						'07 rest + 0.134 g\r\n',
+						'08 .. + 0.097',
+						' g\r\n',
+						'09 rest + 0.211 g\r\n'
+					];
+					let k = 0;
+					const send = () => control.enqueue(new TextEncoder().encode(lines[k++ % 4]));
+					timer = setInterval(send, 60);
+				},
+				cancel: () => clearInterval(timer)
+			}),
+			open: () => Promise.resolve(),
+			close: () => Promise.resolve()
+		};
+		Object.defineProperty(navigator, 'serial', {
+			value: { requestPort: () => Promise.resolve(port) }
+		});
+	});
+	await bench.reload();
+	await bench.locator('[data-ready]').waitFor();
+	await choose(bench, 'f', 'Pinch Pupa');
+	await bench.keyboard.press('y');
+	await bench.getByRole('button', { name: /^Begin/ }).click();
+	await expect(vise(bench)).toBeVisible();
+	const weight = vise(bench).getByRole('textbox', { name: 'Weight, g' });
+	for (let k = 0; k < 120; k++) {
+		if (await weight.isVisible()) break;
+		await bench.keyboard.press('Space');
+	}
+	await weight.fill('heavy');
+	await bench.keyboard.press('Enter');
+	await expect(vise(bench).getByRole('alert')).toContainText('Weight');
+	await weight.fill('');
+	await bench.getByRole('button', { name: /^Go on without/ }).click();
+	await expect(weight).toBeHidden();
+	await kept(bench);
+	await bench.keyboard.press('Escape');
+	const scale = bench.getByRole('region', { name: 'Weigh-in' });
+	await scale.getByLabel(/^The one not weighed/).fill('0.071');
+	await scale.getByRole('button', { name: 'Keep' }).click();
+	await expect(scale.getByText('None is off.')).toBeVisible();
+	await scale.getByRole('button', { name: /scale …$/ }).click();
+	const dialog = bench.getByRole('dialog', { name: 'Scale' });
+	await dialog.getByLabel('Line 1', { exact: true }).fill('07 rest + 0.134 g');
+	await dialog.getByLabel('Shown with line 1, g').fill('0.134');
+	await dialog.getByLabel('Line 2', { exact: true }).fill('08 .. + 0.097 g');
+	await dialog.getByRole('button', { name: 'Learn' }).click();
+	await expect(dialog.getByRole('status')).toContainText('Say what the display showed');
+	await dialog.getByLabel('Shown with line 2, g').fill('0.097');
+	await dialog.getByRole('button', { name: 'Learn' }).click();
+	await expect(dialog.getByRole('status')).toContainText('“07 rest + 0.134 g” is 0.134 g, steady');
+	await dialog.getByRole('radio', { name: 'on a serial port' }).click();
+	await expect(dialog.getByTestId('scale')).toContainText('0.211');
+	await expect(dialog.getByTestId('scale')).toContainText('0.134');
+	await dialog.getByRole('radio', { name: 'none: weights are typed' }).click();
+	await expect(dialog.getByTestId('scale')).toHaveCount(0);
 });

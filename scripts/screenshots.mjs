@@ -1,4 +1,4 @@
-/** npm run screenshots: the pictures in docs/screenshots, from fresh demo data. */
+/** npm run screenshots [-- names]: the pictures in docs/screenshots, from fresh demo data. */
 import { mkdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuilt, ensureChromium, ensureInstalled, root } from './prepare.mjs';
@@ -112,7 +112,33 @@ const pictures = [
 			await page.getByText(/flies do for/).waitFor({ timeout: 90_000 });
 		}
 	},
-	{ name: 'batch', theme: 'limestone', width: 1280, height: 800, path: '/batch' },
+	{
+		name: 'batch',
+		theme: 'limestone',
+		width: 1280,
+		height: 800,
+		path: '/batch',
+		act: (page) => tieAndWeigh(page, [0.119, 0.097, 0.117, 0.118, 0.116, 0.118])
+	},
+	{
+		name: 'box',
+		theme: 'limestone',
+		width: 1280,
+		height: 800,
+		path: '/batch',
+		act: async (page) => {
+			await tieAndWeigh(page, [0.119, 0.117, 0.118, 0.117, 0.116, 0.118]);
+			await page.getByRole('button', { name: /^End the run/ }).click();
+			for (const fly of ['Millrace Darter', 'Pinch Pupa']) {
+				await chooseFly(page, fly);
+				await page.getByRole('button', { name: /^They are tied already/ }).click();
+				await page.waitForSelector('[data-saving]', { state: 'detached' });
+				await page.waitForTimeout(800);
+			}
+			await page.getByRole('link', { name: 'Box' }).click();
+			await page.getByRole('button', { name: 'One Pinch Pupa lost' }).click();
+		}
+	},
 	{
 		name: 'vise',
 		theme: 'peat',
@@ -120,7 +146,10 @@ const pictures = [
 		height: 800,
 		path: '/batch',
 		act: async (page) => {
-			await page.getByRole('button', { name: 'To the vise' }).click();
+			await chooseFly(page, 'Rustneck Jig');
+			await page.getByRole('button', { name: /^Begin/ }).click();
+			await page.getByRole('dialog').waitFor();
+			// In the middle of the counted turns.
 			for (let press = 0; press < 4; press++) await page.keyboard.press('Space');
 		}
 	},
@@ -130,6 +159,32 @@ const pictures = [
 	{ name: 'drawing', theme: 'limestone', width: 1280, height: 800, path: '/drawing' },
 	{ name: 'bench-phone', theme: 'limestone', width: 390, height: 844 }
 ];
+
+/** @param {import('@playwright/test').Page} page @param {string} fly */
+async function chooseFly(page, fly) {
+	await page.getByRole('button', { name: /^Fly / }).click();
+	await page.locator('[role=option]', { hasText: fly }).click();
+	await page.waitForTimeout(300);
+}
+
+/**
+ * A run tied from the first hook to the scale, as quickly as keys go.
+ * @param {import('@playwright/test').Page} page @param {readonly number[]} grams of each fly
+ */
+async function tieAndWeigh(page, grams) {
+	await chooseFly(page, 'Rustneck Jig');
+	await page.getByRole('button', { name: /^Begin/ }).click();
+	const vise = page.getByRole('dialog', { name: /^Tying/ });
+	const weight = vise.getByRole('textbox', { name: 'Weight, g' });
+	await vise.waitFor();
+	for (let fly = 0; fly < grams.length;) {
+		if (await weight.isVisible()) await weight.fill(String(grams[fly++]));
+		await page.keyboard.press((await weight.isVisible()) ? 'Enter' : 'Space');
+	}
+	await vise.getByText(/are tied/).waitFor();
+	await page.keyboard.press('Escape');
+	await page.waitForTimeout(500);
+}
 
 /** A demo fly that somebody changed, one as it is, and one that is new here. */
 function filesToShow() {
@@ -149,7 +204,9 @@ const out = join(root, 'docs', 'screenshots');
 mkdirSync(out, { recursive: true });
 const { address, stop } = await temporaryDemo();
 const browser = await chromium.launch(launchOptions);
-for (const { name, theme, width, height, path = '/', keys = [], act } of pictures) {
+const only = process.argv.slice(2);
+const wanted = pictures.filter(({ name }) => only.length === 0 || only.includes(name));
+for (const { name, theme, width, height, path = '/', keys = [], act } of wanted) {
 	const page = await browser.newPage({ viewport: { width, height } });
 	await page.addInitScript((wanted) => localStorage.setItem('gravitas-theme', wanted), theme);
 	await page.goto(new URL(path, address).href);

@@ -1,5 +1,5 @@
 import type { ParamMatcher } from '@sveltejs/kit';
 
 /** The collections of documents in the API's addresses. */
-export const match = ((param): param is 'flies' | 'rigs' | 'lies' | 'rivers' | 'lots' =>
-	['flies', 'rigs', 'lies', 'rivers', 'lots'].includes(param)) satisfies ParamMatcher;
+export const match = ((param): param is 'flies' | 'rigs' | 'lies' | 'rivers' | 'lots' | 'batches' =>
+	['flies', 'rigs', 'lies', 'rivers', 'lots', 'batches'].includes(param)) satisfies ParamMatcher;

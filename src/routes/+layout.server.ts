@@ -3,5 +3,7 @@ import type { LayoutServerLoad } from './$types';
 
 /** Read once, when a window opens; from then on the window keeps up by itself. */
 export const load: LayoutServerLoad = async () => ({
-	snapshot: await (await currentStore()).snapshot()
+	snapshot: await (await currentStore()).snapshot(),
+	/** Whether this is the demo, with its simulated instruments. */
+	demo: process.env.GRAVITAS_DEMO === '1'
 });

@@ -12,4 +12,6 @@ export {
 } from './marks';
 export { amountsFor, type Amount } from './amounts';
 export { stepsOf, type TyingStep } from './steps';
-export { planOf, stretchesOf, type Plan, type Stretch, type Turn } from './plan';
+export { planOf, stretchesOf, type Kind, type Plan, type Stretch, type Turn } from './plan';
+export { pacesOf, type Timed } from './paces';
+export { causesFor, diagnose, scatterOf, type Cause, type Diagnosis } from './causes';

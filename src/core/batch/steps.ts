@@ -22,6 +22,8 @@ export interface TyingStep {
 	readonly turns: number;
 	/** How long it takes, s. */
 	readonly seconds: number;
+	/** And how long it usually takes, whoever ties. */
+	readonly usual: number;
 	/** How long it then must lie before the next, s; 0: at once. */
 	readonly dries: number;
 	/** What to mind, where it applies; local rules decide. */
@@ -51,16 +53,18 @@ const TAKES = {
 		hackle: 25,
 		hackleTurn: 6
 	},
-	...{ whip: 20, drop: 6, lamp: 12, look: 12 }
+	...{ whip: 20, drop: 6, lamp: 12, look: 12, weigh: 10 }
 } as const;
 const DRIES = { glue: 600, lacquer: 1800 } as const;
 
 /**
  * The steps of a fly in tie-on order (common practice, no source), from its recipe: hook, bead, wire,
  * thread and dam, tail, rib tied in, underbody, body, rib wound, thorax and wing case, legs, hackle,
- * collar, whip finish, drops, a last look.
+ * collar, whip finish, drops, a last look, the scale.
+ *
+ * @param pace of a step's key the factor on what it usually takes
  */
-export function stepsOf(build: Build): TyingStep[] {
+export function stepsOf(build: Build, pace: (key: string) => number = () => 1): TyingStep[] {
 	const { recipe, dressing } = build;
 	const steps: TyingStep[] = [];
 	const step = (
@@ -74,7 +78,8 @@ export function stepsOf(build: Build): TyingStep[] {
 			key,
 			part,
 			words,
-			seconds,
+			seconds: seconds * pace(key),
+			usual: seconds,
 			marks: [],
 			turns: 0,
 			dries: 0,
@@ -209,5 +214,6 @@ export function stepsOf(build: Build): TyingStep[] {
 		'Look it over: profile, gap, point clear, fibres not past the tail.',
 		TAKES.look
 	);
+	step('weigh', 'hook', 'Weigh it as it leaves the vise.', TAKES.weigh);
 	return steps;
 }

@@ -91,7 +91,7 @@ export interface LineShape {
 }
 
 /** Shapes are kept this often, s. */
-const SHAPE_EVERY = 0.06;
+const SHAPE_EVERY = 0.1;
 
 export interface DriftCare {
 	readonly fineness?: Fineness;

@@ -35,6 +35,15 @@ export interface Eddies {
 /** Shear velocity below which water stands, m/s. */
 const STILL = 1e-6;
 
+/** Pieces of noise for which there is room at first. */
+const FIRST_PIECES = 4096;
+
+function longer(path: Float64Array<ArrayBuffer>, length: number): Float64Array<ArrayBuffer> {
+	const more = new Float64Array(length);
+	more.set(path);
+	return more;
+}
+
 /** Water that runs smoothly. */
 export const noEddies: Eddies = { u: 0, w: 0, advance: () => undefined, turn: () => undefined };
 
@@ -43,15 +52,23 @@ export function eddiesOf(column: Column, seed: number): Eddies {
 	if (!(column.shearVelocity > STILL)) return noEddies;
 	const normal = normalsFrom(randomFrom(seed));
 	/** The two Brownian paths at multiples of NOISE_STEP, laid down as far as they were asked for. */
-	const paths: [number[], number[]] = [[0], [0]];
+	let along = new Float64Array(FIRST_PIECES);
+	let across = new Float64Array(FIRST_PIECES);
+	let laid = 1;
 	const root = Math.sqrt(NOISE_STEP);
-	const pathAt = (which: 0 | 1, time: number): number => {
+	const layDown = (last: number): void => {
+		if (last >= along.length) {
+			along = longer(along, 2 * last);
+			across = longer(across, 2 * last);
+		}
+		for (; laid <= last; laid++) {
+			along[laid] = along[laid - 1]! + root * normal();
+			across[laid] = across[laid - 1]! + root * normal();
+		}
+	};
+	const pathAt = (path: Float64Array, time: number): number => {
 		const place = time / NOISE_STEP;
 		const i = Math.floor(place + 1e-9);
-		while (paths[0].length < i + 2) {
-			for (const path of paths) path.push(path[path.length - 1]! + root * normal());
-		}
-		const path = paths[which];
 		return path[i]! + (place - i) * (path[i + 1]! - path[i]!);
 	};
 	let time = 0;
@@ -72,8 +89,9 @@ export function eddiesOf(column: Column, seed: number): Eddies {
 			const keep = Math.exp(-dt / life);
 			// Exact for an eddy that lives as long over the whole step.
 			const spread = Math.sqrt((1 - keep * keep) / dt);
-			u = u * keep + spread * (pathAt(0, to) - pathAt(0, time));
-			w = w * keep + spread * (pathAt(1, to) - pathAt(1, time));
+			layDown(Math.floor(to / NOISE_STEP + 1e-9) + 1);
+			u = u * keep + spread * (pathAt(along, to) - pathAt(along, time));
+			w = w * keep + spread * (pathAt(across, to) - pathAt(across, time));
 			w += turbulenceAcrossSlope(column, z) * life * (1 - keep);
 			time = to;
 		},

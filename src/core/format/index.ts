@@ -1,2 +1,4 @@
 /** Reading and writing open formats: pure text and tables to data and back. */
 export * from './gauge';
+export * from './scale';
+export { SIMULATED_PATTERN, SimulatedScale } from './simulated-scale';

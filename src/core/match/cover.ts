@@ -4,7 +4,8 @@ import { chances, lean, type Asked } from './asked';
 import { figuresOf, type Place } from './figures';
 import type { Judged } from './judge';
 import { pointsOf, markOf, type Wishes } from './rank';
-import { countsOn, dearestOf, judgedAt, SPREADS } from './search';
+import { dearestOf } from './price';
+import { countsOn, judgedAt, SPREADS } from './search';
 import type { Shelf } from './shelf';
 import { spaceOf, type Locks } from './space';
 

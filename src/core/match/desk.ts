@@ -17,7 +17,13 @@ export type MatchTask =
 	| { readonly kind: 'begin'; readonly question: MatchQuestion; readonly asked: Asked }
 	/** Looks at some pairs of hook and bead. */
 	| { readonly kind: 'look'; readonly pairs: readonly number[] }
-	| { readonly kind: 'list'; readonly most: number; readonly mark: number }
+	| {
+			readonly kind: 'list';
+			readonly most: number;
+			readonly mark: number;
+			/** What a chance must be above the mark for the next of its family to be passed over. */
+			readonly more: number;
+	  }
 	| { readonly kind: 'within'; readonly piece: Piece; readonly most: number; readonly mark: number }
 	| { readonly kind: 'seen' }
 	/** Follows a build through some of the drifts of its band. */
@@ -69,7 +75,7 @@ export class Desk {
 				return { looked: search.looked, top: search.topChance };
 			}
 			case 'list':
-				return this.under().list(task.most, task.mark);
+				return this.under().list(task.most, task.mark, task.more);
 			case 'within':
 				return this.under().within(task.piece, task.most, task.mark);
 			case 'seen':

@@ -19,7 +19,6 @@ export {
 export { askedOf, joined, type Asked } from './asked';
 export type { Judged } from './judge';
 export {
-	dearestIn,
 	mergedLists,
 	Search,
 	type Found,
@@ -38,5 +37,6 @@ export {
 } from './cover';
 export { ladder, spanOf, type Water } from './ladder';
 export { Desk, type MatchAnswers, type MatchTask } from './desk';
+export { dearestIn } from './price';
 export { match, type Lane, type MatchAnswer, type MatchProgress } from './run';
 export { limitOf, waysOut, type WayOut } from './ways-out';

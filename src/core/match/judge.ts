@@ -9,7 +9,6 @@ import {
 	fitOf,
 	gapLeft,
 	weighs,
-	type Build,
 	type Recipe
 } from '../fly/index';
 import type { Interval } from '../quantity/index';
@@ -17,6 +16,7 @@ import { settle, settleNear, settleWeight, type Attitude } from '../sink/index';
 import type { Fluid } from '../water/index';
 import { lean, type Asked } from './asked';
 import type { Counts } from './rank';
+import { priceOf } from './price';
 import type { Shelf } from './shelf';
 import { liesApart } from './space';
 
@@ -108,19 +108,3 @@ export function judge(
 }
 const mean = ({ below, above }: { readonly below: number; readonly above: number }) =>
 	(below + above) / 2;
-
-/** What hook, bead and coil cost where all of them are from lots with a price; null where one is not. */
-export function priceOf({ recipe, coil }: Build, { prices = {} }: Shelf): number | null {
-	const { hook, bead, coil: wound } = recipe;
-	const each = (lot: string | undefined) => (lot === undefined ? undefined : prices[lot]);
-	const parts = [each(hook.lot)];
-	if (bead) parts.push(each(bead.lot));
-	if (wound && coil) {
-		const metre = each(wound.lot);
-		parts.push(metre === undefined ? undefined : metre * coil.wireLength);
-	}
-	return parts.reduce<number | null>(
-		(sum, price) => (sum === null || price === undefined ? null : sum + price),
-		0
-	);
-}

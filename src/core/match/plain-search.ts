@@ -3,12 +3,16 @@ import { drifting, worldRun } from '../predict/index';
 import { fluidAt } from '../water/index';
 import type { Asked } from './asked';
 import { before, markOf, pointsOf } from './rank';
-import { dearestOf, familyOf, judgedAt, type Found, type MatchQuestion } from './search';
+import { dearestOf } from './price';
+import { familyOf, judgedAt, type Found, type MatchQuestion } from './search';
 import { goesOn, spaceOf, type Space } from './space';
 import { LEAST_TURNS, MOST_TURNS } from './figures';
 
-/** Drifts by which a build is confirmed, in the same worlds and eddies for all (common random numbers). */
-export const CONFIRMING = 24;
+/**
+ * Drifts by which builds are told apart, in the same worlds and eddies for all (common random numbers);
+ * even, since worlds come in pairs.
+ */
+export const WORLDS = 12;
 
 /**
  * Share of good ones among so many drifts of a build, each in its own world: what the ranking rests on
@@ -62,7 +66,7 @@ export function* placesIn(space: Space) {
 export function plainSearch(
 	question: MatchQuestion,
 	asked: Asked,
-	drifts = CONFIRMING,
+	drifts = WORLDS,
 	each = 1
 ): Found[] {
 	const { recipe, locks, shelf, wishes, celsius } = question;

@@ -2,7 +2,8 @@ import type { Asked } from './asked';
 import { joined } from './asked';
 import type { MatchAnswers, MatchTask } from './desk';
 import { markOf } from './rank';
-import { mergedLists, type Found, type MatchQuestion, type Seen } from './search';
+import { WORLDS } from './plain-search';
+import { MARGIN, mergedLists, type Found, type MatchQuestion, type Seen } from './search';
 
 /** One who does tasks of a search, in turn: a worker, a thread, or a Desk itself. */
 export interface Lane {
@@ -32,12 +33,11 @@ export interface MatchAnswer {
 	readonly seen: readonly Seen[];
 }
 
-/** Worlds in which bounds are found; even for each lane, since they come in pairs. */
-export const WORLDS = 12;
-/** Drifts by which the first is tried, by which one that still stands is confirmed, and how often at the most. */
-export const BAND = 150;
+/** Drifts by which the first is confirmed. */
 export const FULL = 500;
-const MOST_FOLLOWED = 8;
+/** Pieces of following at the most: the listed, what comes up in their place, and the first to the end. */
+const MOST_FOLLOWED = 48;
+const FOR_THE_FIRST = 8;
 /** Builds that are listed. */
 export const LISTED = 24;
 const LISTED_ON_THE_WAY = 6;
@@ -47,9 +47,13 @@ const PAIRS = 4;
 
 /**
  * A search from the question to the confirmed winner, shared between lanes: the bounds that lie and rig
- * ask for, every build by tables, the best in full, and the first by its whole band. What the band says
- * more or less than the tables holds for all builds alike, since all met the same few worlds; where
- * another then stands first, that one is followed too.
+ * ask for, every build by tables, the best in full, each of those that are listed by a few drifts in the
+ * same worlds, and the first by its whole band. What the band of the first says more or less than its own
+ * first drifts holds for all alike, since all met the same few worlds (a control variate); where another
+ * then stands first, that one is followed to the end too.
+ *
+ * What is reported only gets better: by what is known then, the first is never behind one that was
+ * first before.
  *
  * @param report called with what is there so far
  * @returns null when it was stopped
@@ -83,32 +87,46 @@ export async function match(
 	const lists: (readonly Found[])[] = lanes.map(() => []);
 	let top = 0;
 	let next = 0;
-	/** What the bands of those that were followed say more, or less, than the tables do of them. */
-	let shift = 0;
+	/** What is known of the builds that were followed. */
 	const followed = new Map<string, Followed>();
+	/** What the drifts of those that were followed say more, or less, than the tables do of them. */
+	let shift = 0;
+	/** The same of whole bands against their first drifts. */
+	let wider = 0;
+	/** All that ever stood first, so that nothing better is lost from sight. */
+	const firsts = new Map<string, Found>();
 	let seen: readonly Seen[] = [];
 	const { wishes, rig } = question;
-	const mark = () => markOf(top + shift, wishes);
+	const mark = () => markOf(top + shift + wider, wishes);
+	const known = (one: Found, noise = 0): Found => {
+		const its = followed.get(keyOf(one));
+		if (!its) return { ...one, chance: within(one.chance + shift + wider), noise };
+		const { few, whole, drifts } = its;
+		const counted = whole ?? few;
+		const error = Math.sqrt((counted * (1 - counted)) / drifts);
+		return { ...one, chance: whole ?? within(few + wider), noise: error, drifts };
+	};
+	/** @param noise what the chance of one that was not followed may be more */
+	const ranked = (noise = 0) =>
+		mergedLists(
+			[...lists, [...firsts.values()]].map((list) => list.map((one) => known(one, noise))),
+			mark()
+		).slice(0, LISTED);
 	const answerNow = (): MatchAnswer => {
-		const shifted = lists.map((list) =>
-			list.map((one): Found => {
-				const band = followed.get(keyOf(one));
-				if (band) {
-					const chance = band.good / band.drifts;
-					const noise = Math.sqrt((chance * (1 - chance)) / band.drifts);
-					return { ...one, chance, noise, drifts: band.drifts };
-				}
-				return { ...one, chance: Math.max(0, Math.min(1, one.chance + shift)) };
-			})
-		);
+		const list = ranked();
+		const first = list[0] && found(list[0]);
+		if (first) firsts.set(keyOf(first), first);
 		return {
-			list: mergedLists(shifted, mark()).slice(0, LISTED),
+			list,
 			looked: looked.reduce((a, b) => a + b, 0),
 			...{ asked, seen, mark: mark(), confirmed: false }
 		};
 	};
-	const listOf = (lane: Lane, most = LISTED) =>
-		lane.ask({ kind: 'list', most, mark: mark() - shift });
+	/** A listed build as the tables have it. */
+	const found = (one: Found) =>
+		[...lists.flat(), ...firsts.values()].find((other) => keyOf(other) === keyOf(one))!;
+	const listOf = (lane: Lane, most = LISTED, more = 0) =>
+		lane.ask({ kind: 'list', most, mark: mark() - shift - wider, more });
 	await Promise.all(
 		lanes.map(async (lane, k) => {
 			for (let round = 1; next < pairs && !stopped(); round++) {
@@ -125,47 +143,61 @@ export async function match(
 		})
 	);
 	if (stopped()) return null;
-	const listAll = async () =>
-		(await Promise.all(lanes.map((lane) => listOf(lane)))).forEach((list, k) => (lists[k] = list));
+	const listAll = async (more = 0) =>
+		(await Promise.all(lanes.map((lane) => listOf(lane, LISTED, more)))).forEach(
+			(list, k) => (lists[k] = list)
+		);
 	await listAll();
 	seen = (await Promise.all(lanes.map((lane) => lane.ask({ kind: 'seen' })))).flat();
 	if (stopped()) return null;
 	report({ phase: 'looking', share: 1 }, answerNow());
-	// Until the one that stands first has been followed to the end.
+	// Until all that may be listed have met the same few worlds, and the first has been followed to the end.
 	for (let k = 0; rig && k < MOST_FOLLOWED; k++) {
-		const [first] = answerNow().list;
-		if (!first || first.drifts >= FULL) break;
-		const known = followed.get(keyOf(first));
-		const from = known?.drifts ?? 0;
-		const to = known ? FULL : BAND;
-		const good = await follow(question, first, { from, to }, lanes, stopped, (share) =>
-			report({ phase: 'following', share }, answerNow())
+		// The last rounds are for the first alone.
+		const wide = k < MOST_FOLLOWED - FOR_THE_FIRST;
+		const list = ranked(wide ? MARGIN : 0);
+		const next = (wide && list.find(({ drifts }) => drifts === 0)) || list[0];
+		if (!next || next.drifts >= FULL) break;
+		const its = followed.get(keyOf(next));
+		const from = its?.drifts ?? 0;
+		const to = its ? FULL : WORLDS;
+		const shown = its ? 0 : list.filter(({ drifts }) => drifts > 0).length / list.length;
+		const good = await follow(question, next, { from, to }, lanes, stopped, (share) =>
+			report({ phase: 'following', share: its ? share : shown }, answerNow())
 		);
 		if (good === null) return null;
-		followed.set(keyOf(first), {
-			tables: known?.tables ?? first.chance - shift,
-			good: (known?.good ?? 0) + good,
-			drifts: to
-		});
-		const off = [...followed.values()].map((band) => band.good / band.drifts - band.tables);
-		shift = off.reduce((a, b) => a + b, 0) / off.length;
-		await listAll();
+		const tables = found(next).chance;
+		if (its) {
+			const whole = (its.few * from + good) / to;
+			followed.set(keyOf(next), { ...its, whole, drifts: to });
+		} else followed.set(keyOf(next), { tables, few: good / to, whole: null, drifts: to });
+		const all = [...followed.values()];
+		shift = mean(all.map((one) => one.few - one.tables));
+		wider = mean(all.flatMap(({ few, whole }) => (whole === null ? [] : [whole - few])));
+		// What the tables call good the drifts may not: the next of its family stay in sight.
+		await listAll(MARGIN);
 		if (stopped()) return null;
-		report({ phase: 'following', share: 1 }, answerNow());
 	}
-	const found = answerNow();
-	const answer = { ...found, confirmed: !rig || (found.list[0]?.drifts ?? 0) >= FULL };
+	const last = answerNow();
+	const answer = { ...last, confirmed: !rig || (last.list[0]?.drifts ?? 0) >= FULL };
 	report({ phase: 'done', share: 1 }, answer);
 	return answer;
 }
 
 const keyOf = ({ recipe }: Found) => JSON.stringify(recipe);
 
-/** What the band of a build says. */
+const mean = (all: readonly number[]) =>
+	all.length === 0 ? 0 : all.reduce((a, b) => a + b, 0) / all.length;
+const within = (chance: number) => Math.max(0, Math.min(1, chance));
+
+/** What is known of a build that was followed. */
 interface Followed {
 	/** Its chance by the tables. */
 	readonly tables: number;
-	readonly good: number;
+	/** By its first drifts. */
+	readonly few: number;
+	/** By its whole band; null until that is there. */
+	readonly whole: number | null;
 	readonly drifts: number;
 }
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test, vi } from 'vitest';
 import { starterRig } from '../rig/index';
-import type { BeadChoice, CoilChoice, Recipe } from '../fly/index';
+import type { BeadChoice, CoilChoice, HookChoice, Recipe } from '../fly/index';
 import { fluidAt, type Lie } from '../water/index';
 import { figuresOf, recipeAt } from './figures';
 import {
@@ -32,6 +32,7 @@ import {
 	type Shelf
 } from './index';
 import { chances } from './asked';
+import { WORLDS } from './plain-search';
 import { markOf } from './rank';
 
 // Hundreds of drifts are followed here; a busy machine must not turn that red.
@@ -69,53 +70,92 @@ const lane = (): Lane => {
 	return { ask: (task) => Promise.resolve(desk.do(task) as never) };
 };
 
-describe('the fast search against the plain one, on seeded stocks', () => {
-	/** Two small stocks: the one for a heavy fly, the other for a light one. */
+describe('the fast search against the plain one that follows every build of a seeded stock', () => {
+	const hook = (wireX: number, lengthX = 0): HookChoice => ({ ...jig.hook, wireX, lengthX });
+	/** One stock of many builds with a bead and a spool, one of many families of beads and hooks without wire. */
 	const stocks = [
 		{
-			beads: [slotted('tungsten', 2.8), slotted('tungsten', 3.5), slotted('brass', 3.5)],
+			beads: [slotted('tungsten', 2.8)],
 			coils: [{ metal: 'lead', wire: 0.381e-3 }],
-			lie
+			hooks: [],
+			locks: { ...onlyBead, coil: false },
+			lie: { ...lie, approach: 4 },
+			families: 3
 		},
 		{
-			beads: [slotted('brass', 2.4), slotted('tungsten', 2)],
-			coils: [{ metal: 'leadFree', wire: 0.381e-3 }],
-			lie: { ...lie, depth: 0.6, surfaceSpeed: 0.5 }
+			beads: [
+				...[2.4, 2.8, 3.2].map((mm) => slotted('tungsten', mm)),
+				...[2.8, 3.2, 3.5].map((mm) => slotted('brass', mm))
+			],
+			coils: [],
+			hooks: [hook(0), hook(2), hook(0, 2), hook(1, 1)],
+			locks: { ...onlyBead, hook: false },
+			lie: { ...lie, depth: 0.6, surfaceSpeed: 0.6, approach: 4 },
+			families: 20
 		}
 	] as const;
-	const DRIFTS = 12;
+	/** Points that a table may leave a build short of the best of its family. */
+	const TIE = 3;
 
-	test.each(stocks)('stock %#', ({ beads, coils, lie: water }) => {
-		const shelf: Shelf = { ...emptyShelf, beads, coils, only: true };
-		const question = ask({ lie: water, shelf, wishes: { ...USUAL_WISHES, onlyOwned: true } });
-		const asked = askedOf(question, 0, DRIFTS);
-		// Every eighth build of the stock, each followed through the same drifts.
-		const plain = plainSearch(question, asked, DRIFTS, 8);
-		expect(plain.length).toBeGreaterThan(8);
-		const search = new Search(question, asked);
-		for (let pair = 0; pair < search.pairs; pair++) search.look(pair);
-		const mark = markOf(search.topChance, question.wishes);
-		const fast = mergedLists([search.list(20, mark)], mark);
+	test.each(stocks)('stock %#', async ({ beads, coils, hooks, locks, lie: water, families }) => {
+		const shelf: Shelf = { ...emptyShelf, beads, coils, hooks, only: true };
+		const wishes = { ...USUAL_WISHES, onlyOwned: true, enough: 0.5 };
+		const question = ask({ recipe: { ...jig, coil: null }, lie: water, shelf, wishes, locks });
+		/** What the whole band says of those that were followed to the end. */
+		const whole = new Map<string, number>();
+		const fast = (await match(question, [lane(), lane()], (_, now) => {
+			for (const { recipe, chance, drifts } of now?.list ?? []) {
+				if (drifts === 500) whole.set(JSON.stringify(recipe), chance);
+			}
+		}))!;
+		const { mark, asked } = fast;
+		const plain = plainSearch(question, asked);
+		expect(plain.length).toBeGreaterThan(20);
+		expect(plain.length).toBeLessThanOrEqual(300);
+		expect(new Set(plain.map(({ family }) => family)).size).toBeGreaterThanOrEqual(families);
 
-		// What a chance of so many drifts may be off by: two standard errors.
-		const noise = 2 * Math.sqrt(0.25 / DRIFTS);
-		const doing = fast.filter(({ chance }) => chance >= mark);
-		expect(doing.length).toBeGreaterThan(0);
-		for (const one of doing.slice(0, 4)) {
-			const exact = goodDrifts(question, one, 0, DRIFTS) / DRIFTS;
-			expect(exact).toBeGreaterThanOrEqual(mark - noise);
+		// The chance that is read off the bounds, against the drifts themselves in the same worlds: nearer
+		// than one standard error of so many drifts.
+		const tables = chances(asked);
+		const off = plain.map((one) => tables(...one.leanSpreads)(...one.leans) - one.chance);
+		const rms = Math.sqrt(off.reduce((sum, d) => sum + d * d, 0) / off.length);
+		expect(rms).toBeLessThan(Math.sqrt(0.25 / WORLDS));
+
+		// What is listed was followed through the same drifts as in the plain search; what whole bands say
+		// those few worlds lie beside all counts for the plain search too.
+		const twenty = fast.list.slice(0, 20).filter((one) => does(one, mark));
+		const [first] = twenty;
+		expect(fast.confirmed).toBe(true);
+		const countedOf = ({ recipe }: Pick<Found, 'recipe'>) =>
+			plain.find((one) => JSON.stringify(one.recipe) === JSON.stringify(recipe))!.chance;
+		const few = fast.list.find(({ drifts }) => drifts === WORLDS);
+		const wider = few ? few.chance - countedOf(few) : first!.chance - countedOf(first!);
+		const chanceOf = (one: Found) =>
+			whole.get(JSON.stringify(one.recipe)) ?? Math.max(0, Math.min(1, one.chance + wider));
+		// With a drift fewer a build still does the job, or with a standard error more it would: the fewest
+		// points of each family either way enclose what the search lists of it.
+		const fewest = (least: number) => {
+			const of = new Map<string, number>();
+			for (const one of plain) {
+				const { family, points } = one;
+				if (chanceOf(one) >= least) of.set(family, Math.min(points, of.get(family) ?? Infinity));
+			}
+			return of;
+		};
+		const surely = fewest(mark + 1 / WORLDS);
+		const maybe = fewest(mark - Math.sqrt((mark * (1 - mark)) / WORLDS) - 0.5 / WORLDS);
+		expect(twenty.length).toBeGreaterThan(1);
+		expect(surely.size).toBeGreaterThan(1);
+		for (const { family, points } of twenty) {
+			expect(points).toBeGreaterThanOrEqual(maybe.get(family)! - 1e-6);
+			expect(points).toBeLessThanOrEqual((surely.get(family) ?? Infinity) + TIE);
 		}
-		// Nothing that surely does the job and has fewer points than the first was overlooked.
-		const surely = plain.filter(({ chance }) => chance - noise >= mark);
-		for (const { points } of surely) expect(points).toBeGreaterThanOrEqual(doing[0]!.points - 1e-6);
-		// Nor is a family left out of the first twenty that surely does it with fewer points than the last of them.
-		const twenty = doing.slice(0, 20);
 		const listed = new Set(twenty.map(({ family }) => family));
-		for (const one of surely) {
-			if (one.points < twenty.at(-1)!.points) expect(listed).toContain(one.family);
+		const last = twenty.length < 20 ? Infinity : twenty.at(-1)!.points;
+		for (const [family, points] of surely) {
+			if (points < last - TIE) expect(listed).toContain(family);
 		}
 		// And no build of all is better than the first on every count.
-		const [first] = doing;
 		for (const other of plain) {
 			const better =
 				other.mass < first!.mass &&
@@ -123,15 +163,9 @@ describe('the fast search against the plain one, on seeded stocks', () => {
 				other.gap > first!.gap &&
 				other.troubles <= first!.troubles &&
 				other.departures <= first!.departures &&
-				other.chance - noise > first!.chance;
+				other.chance > countedOf(first!);
 			expect(better, JSON.stringify(other.recipe)).toBe(false);
 		}
-		// The chance that is read off the bounds, against the drifts themselves.
-		const tables = chances(asked);
-		const off = plain.map((one) => tables(...one.leanSpreads)(...one.leans) - one.chance);
-		const rms = Math.sqrt(off.reduce((sum, d) => sum + d * d, 0) / off.length);
-		// One standard error: what the drifts themselves are off by.
-		expect(rms).toBeLessThan(noise / 2);
 	});
 });
 
@@ -231,17 +265,26 @@ describe('the run', () => {
 	test('shared between two lanes it looks at everything, shows what only gets better, and follows the winner through its whole band', async () => {
 		const question = ask({ shelf });
 		const heard: MatchAnswer[] = [];
+		let whileLooking = 0;
 		const answer = await match(question, [lane(), lane()], ({ phase }, now) => {
-			if (now && phase === 'looking') heard.push(now);
+			if (!now) return;
+			heard.push(now);
+			if (phase === 'looking') whileLooking = heard.length;
 		});
 		const alone = new Search(question, answer!.asked);
 		for (let pair = 0; pair < alone.pairs; pair++) alone.look(pair);
 		expect(answer!.looked).toBe(alone.looked);
-		const last = heard.at(-1)!;
-		expect(last.looked).toBe(alone.looked);
-		for (const { list } of heard) {
-			if (list[0]) expect(before(last.list[0]!, list[0], last.mark)).toBeLessThanOrEqual(0);
-		}
+		const looked = heard[whileLooking - 1]!;
+		expect(looked.looked).toBe(alone.looked);
+		heard.forEach(({ list: [first], mark }, k) => {
+			if (!first) return;
+			// While builds are looked at none falls behind; drifts then say how good each is, and by what they
+			// say no family that stood first is lost from sight.
+			if (k < whileLooking) expect(before(looked.list[0]!, first, mark)).toBeLessThanOrEqual(0);
+			for (const { list } of heard.slice(k)) {
+				expect(list.some(({ family }) => family === first.family)).toBe(true);
+			}
+		});
 		const [first] = answer!.list;
 		expect(answer!.confirmed).toBe(true);
 		expect(first!.drifts).toBe(500);

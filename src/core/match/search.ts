@@ -4,6 +4,7 @@ import { fluidAt, type Fluid } from '../water/index';
 import { chances, lean, type Asked, type AskedQuestion } from './asked';
 import { figuresOf, recipeAt, type Figures, type Place } from './figures';
 import { judge, type Judged } from './judge';
+import { dearestOf, priceIn, pricePerVolume } from './price';
 import { before, markOf, pointsOf, type Counts, type Ranked, type Wishes } from './rank';
 import type { Shelf } from './shelf';
 import { liesApart, spaceOf, type Locks, type Space, type Winding } from './space';
@@ -42,7 +43,7 @@ export interface Piece {
 }
 
 /** A chance read off tables may be off by so much; what lies so near the mark is looked at in full. */
-const MARGIN = 0.12;
+export const MARGIN = 0.2;
 /** Leans of builds that nobody looked at in full are believed to so much (weights, drag). */
 export const SPREADS = { weighed: 0.05, unweighed: 0.07 } as const;
 /** A picture has so many places along the sink rate and the bulk. */
@@ -162,8 +163,9 @@ export class Search {
 	 *
 	 * @param most families
 	 * @param mark the chance, by the tables, from which on a build does the job
+	 * @param more what a chance must be above that for the next of its family to be passed over
 	 */
-	list(most: number, mark = markOf(this.top, this.question.wishes)): Found[] {
+	list(most: number, mark = markOf(this.top, this.question.wishes), more = 0): Found[] {
 		const from = Math.max(0, Math.floor((mark - MARGIN) * LEVELS));
 		const to = Math.min(LEVELS, Math.ceil((mark + MARGIN) * LEVELS));
 		const near: { family: Best; place: Place; points: number }[] = [];
@@ -188,7 +190,7 @@ export class Search {
 			if (!one.fits) continue;
 			families.add(family);
 			found.add(one);
-			if (one.chance >= mark) settled.add(family);
+			if (one.chance >= mark + more) settled.add(family);
 		}
 		return [...found].sort((a, b) => before(a, b, mark));
 	}
@@ -273,14 +275,10 @@ export function countsOn(
 	const own = space.beads[beadAt]!;
 	const gape = hook.measured?.gape ?? nominalHook(hook.size, hook.lengthX, hook.wireX).gape;
 	const away = hookDepartures(space, hook);
-	const { prices = {} } = shelf;
-	const each = (lot: string | undefined) => (lot === undefined ? NaN : (prices[lot] ?? NaN));
-	const without = each(hook.lot) + (own ? each(own.lot) : 0);
+	const without = priceIn(shelf, hook) + (own ? priceIn(shelf, own) : 0);
 	/** Price of a cubic metre of each winding's wire. */
-	const perVolume = space.windings.map(
-		({ lot, wire }) => each(lot) / ((Math.PI / 4) * wire * wire)
-	);
-	const kept = space.kept ? each(space.kept.lot) / ((Math.PI / 4) * space.kept.wire ** 2) : 0;
+	const perVolume = space.windings.map((winding) => pricePerVolume(shelf, winding));
+	const kept = space.kept ? pricePerVolume(shelf, space.kept) : 0;
 	const apart = space.windings.map((winding) => liesApart(own, winding));
 	const counts = {
 		...{ mass: 0, speed: 0, pitch: 0, bulk: 0, gap: 0, troubles: 0, departures: 0 },
@@ -303,20 +301,6 @@ export function countsOn(
 		return counts;
 	};
 }
-
-/** Wire in the longest coil that counts towards the dearest build, m. */
-const LONG_COIL = 0.15;
-
-/** About the dearest build of a space, where prices are known; 0 where none is. */
-export function dearestOf({ hooks, beads, windings }: Space, { prices = {} }: Shelf): number {
-	const most = (parts: readonly ({ readonly lot?: string } | null)[]) =>
-		parts.reduce((best, part) => Math.max(best, (part?.lot && prices[part.lot]) || 0), 0);
-	return most(hooks) + most(beads) + LONG_COIL * most(windings);
-}
-
-/** About the dearest build that a question may find; 0 where no price is known. */
-export const dearestIn = ({ recipe, locks, shelf, wishes }: MatchQuestion): number =>
-	dearestOf(spaceOf(recipe, locks, shelf, wishes.noLead), shelf);
 
 /** Lists of several searches over the same question as one, the best build of each family. */
 export function mergedLists(lists: readonly (readonly Found[])[], mark: number): Found[] {

@@ -10,6 +10,7 @@ import {
 	type LotBodyDocument,
 	type RiverBodyDocument
 } from './documents';
+import { batchWords, type BatchBodyDocument } from './batches';
 import { leftOf, lotWords, materialOf, measuredWords } from './lots';
 
 /** What differs between two states of a document: the paths, and the whole in a tier's words. */
@@ -47,6 +48,7 @@ function bodyChange(a: DocumentRow, b: DocumentRow): Difference {
 		return lieChange(lieFromDocument(a.body), lieFromDocument(b.body));
 	}
 	if (a.kind === 'lot' && b.kind === 'lot') return lotChange(a.body, b.body);
+	if (a.kind === 'batch' && b.kind === 'batch') return batchChange(a.body, b.body);
 	if (a.kind === 'rig' && b.kind === 'rig') {
 		return rigChange(rigFromDocument(a.body), rigFromDocument(b.body));
 	}
@@ -72,6 +74,23 @@ function lotChange(a: LotBodyDocument, b: LotBodyDocument): Difference {
 		['measured', measuredWords(a) || 'nothing', measuredWords(b) || 'nothing'],
 		['left', String(leftOf(a)), String(leftOf(b))],
 		['low at', String(a.lowAt ?? 'never'), String(b.lowAt ?? 'never')]
+	]);
+}
+
+function batchChange(a: BatchBodyDocument, b: BatchBodyDocument): Difference {
+	const shown = (body: BatchBodyDocument, fly: number) => {
+		const tied = body.flies.find((one) => one.fly === fly);
+		if (!tied) return 'not tied';
+		const { massG, together = 1, out } = tied;
+		const among = together > 1 ? `, one of ${together}` : '';
+		const weight = massG === undefined ? 'tied' : `${massG} g${among}`;
+		return out === undefined ? weight : `${weight}, ${out}`;
+	};
+	const flies = [...new Set([...a.flies, ...b.flies].map(({ fly }) => fly))].sort((x, y) => x - y);
+	return shownChange([
+		['flies', batchWords(a), batchWords(b)],
+		['state', a.state, b.state],
+		...flies.map((fly) => [`fly ${fly + 1}`, shown(a, fly), shown(b, fly)] as const)
 	]);
 }
 

@@ -1,6 +1,7 @@
 import type { LandingKind, LineMaterial, Rig, Stretch, Way } from '$core/rig/index';
 import type { Bed, DepthFrom, Lie } from '$core/water/index';
 import { GRAM, MILLIMETRE } from '$core/quantity/index';
+import type { BatchBodyDocument, TyingRow } from './batches';
 import { tidy, type RecipeDocument } from './recipe-document';
 
 export { recipeFromDocument, recipeToDocument, type RecipeDocument } from './recipe-document';
@@ -82,12 +83,14 @@ export interface LotEntry {
 	amount: number;
 	/** For all of it, in the person's own money. */
 	price?: number;
+	/** The batch that it was reserved, returned or used for. */
+	batchId?: string;
 }
 
 /** The lie that an empty database starts with; until it is changed the page asks for the person's own water. */
 export const FIRST_LIE = 'First lie';
 
-export const documentKinds = ['fly', 'rig', 'lie', 'river', 'lot'] as const;
+export const documentKinds = ['fly', 'rig', 'lie', 'river', 'lot', 'batch'] as const;
 export type DocumentKind = (typeof documentKinds)[number];
 
 interface Stored<Kind extends DocumentKind, Body> {
@@ -103,7 +106,8 @@ export type RiverRow = Stored<'river', RiverBodyDocument>;
 export type LieRow = Stored<'lie', LieBodyDocument> & { readonly riverId: string };
 export type LotRow = Stored<'lot', LotBodyDocument>;
 export type RigRow = Stored<'rig', RigBodyDocument>;
-export type DocumentRow = FlyRow | RigRow | LieRow | RiverRow | LotRow;
+export type BatchRow = Stored<'batch', BatchBodyDocument>;
+export type DocumentRow = FlyRow | RigRow | LieRow | RiverRow | LotRow | BatchRow;
 
 export function lieFromDocument(body: LieBodyDocument): Lie {
 	return {
@@ -256,6 +260,9 @@ export interface Snapshot {
 	readonly lies: LieRow[];
 	readonly rivers: RiverRow[];
 	readonly lots: LotRow[];
+	readonly batches: BatchRow[];
+	/** Where one is at the vise with each batch that was begun. */
+	readonly tying: TyingRow[];
 	readonly strip: StripSelection;
 	readonly history: HistoryEnds;
 }

@@ -162,12 +162,13 @@ export function Amount(name: string): PropertyDecorator {
 }
 
 /** A day, as 2026-01-20. */
-export function IsoDate(name: string): PropertyDecorator {
+export function IsoDate(name: string, optional = false): PropertyDecorator {
 	const message = `${name} must be a day such as 2026-01-20.`;
 	const pattern = '^\\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\\d|3[01])$';
 	return field(
 		() => ({ type: 'string', pattern }),
-		[IsString({ message }), Matches(new RegExp(pattern), { message })]
+		[...may(optional), IsString({ message }), Matches(new RegExp(pattern), { message })],
+		!optional
 	);
 }
 

@@ -1,5 +1,6 @@
 import {
 	DOCUMENT_VERSION,
+	type BatchRow,
 	type DocumentKind,
 	type FlyRow,
 	type LieRow,
@@ -30,6 +31,10 @@ export function rigFile({ id, name, body }: RigRow) {
 
 export function lotFile({ id, name, body }: LotRow) {
 	return { format: 'gravitas/lot', version: DOCUMENT_VERSION, id, name, body };
+}
+
+export function batchFile({ id, name, body }: BatchRow) {
+	return { format: 'gravitas/batch', version: DOCUMENT_VERSION, id, name, body };
 }
 
 export function riverFile({ id, name, body }: RiverRow, lies: readonly LieRow[]) {

@@ -63,7 +63,8 @@ export function joinedLedger(
 	here: readonly LotEntry[],
 	other: readonly LotEntry[]
 ): readonly LotEntry[] {
-	const key = ({ on, kind, amount, price }: LotEntry) => JSON.stringify([on, kind, amount, price]);
+	const key = ({ on, kind, amount, price, batchId }: LotEntry) =>
+		JSON.stringify([on, kind, amount, price, batchId]);
 	const known = new Map<string, number>();
 	for (const entry of here) known.set(key(entry), (known.get(key(entry)) ?? 0) + 1);
 	const fresh = other.filter((entry) => {

@@ -1,3 +1,4 @@
+import { joinedLedger } from './lots';
 import { expect, test } from 'vitest';
 import { priorBeliefs, valuesAt } from '$core/belief/index';
 import { buildFly, turnLength, type Recipe } from '$core/fly/index';
@@ -68,4 +69,13 @@ test('a part costs what its lot cost a piece or a metre; unknown is unknown, non
 	const own = shelfOf(lots, false).coils[0]!;
 	const wound = buildFly({ ...recipe, coil: { ...own, turns: 5 } }, median);
 	expect(costOf(wound, 'coil', lots)! / costOf(build, 'coil', lots)!).toBeGreaterThan(1);
+});
+
+test('two runs that reserve alike on one day are two entries of a ledger; the same run twice is one', () => {
+	const bought = { on: '2026-01-02', kind: 'bought', amount: 20 } as const;
+	const reserved = (batchId: string) =>
+		({ on: '2026-02-03', kind: 'reserved', amount: 7, batchId }) as const;
+	const joined = joinedLedger([bought, reserved('a')], [bought, reserved('b')]);
+	expect(joined).toEqual([bought, reserved('a'), reserved('b')]);
+	expect(joinedLedger(joined, [bought, reserved('b')])).toEqual(joined);
 });

@@ -52,6 +52,7 @@ import {
 	type Way
 } from '$core/rig/index';
 import { beds, depthsFrom, type Bed, type DepthFrom } from '$core/water/index';
+import { BatchBodyRequest } from './batch-validation';
 import { DOCUMENT_VERSION } from './documents';
 import { RecipeRequest } from './recipe-validation';
 import type { RecipeDocument } from './recipe-document';
@@ -113,6 +114,7 @@ class LotEntryRequest {
 	@OneOf('An entry', entryKinds) kind!: EntryKind;
 	@Amount('The amount') amount!: number;
 	@Positive('The price', 1e6, true) price?: number;
+	@Id('The batch (batchId) must be the id of a batch.', 'optional') batchId?: string;
 }
 class LotBodyRequest {
 	@Nested('The hook', () => LotHook, 'optional') hook?: LotHook;
@@ -205,6 +207,10 @@ export class LotRequest extends DocumentRequest {
 	@Nested('The body', () => LotBodyRequest) body!: LotBodyRequest;
 }
 
+export class BatchRequest extends DocumentRequest {
+	@Nested('The body', () => BatchBodyRequest) body!: BatchBodyRequest;
+}
+
 export class LieRequest extends DocumentRequest {
 	@Id('The river (riverId) must be the id of a river.') riverId!: string;
 	@Nested('The body', () => LieBodyRequest) body!: LieBodyRequest;
@@ -243,6 +249,12 @@ export class RigFile extends DocumentFile {
 export class LotFile extends DocumentFile {
 	@Exactly('gravitas/lot', 'The format must be gravitas/lot.') format!: 'gravitas/lot';
 	@Nested('The body', () => LotBodyRequest) body!: LotBodyRequest;
+}
+
+/** A batch with its tied flies as a file of its own. */
+export class BatchFile extends DocumentFile {
+	@Exactly('gravitas/batch', 'The format must be gravitas/batch.') format!: 'gravitas/batch';
+	@Nested('The body', () => BatchBodyRequest) body!: BatchBodyRequest;
 }
 
 class RiverOfLieFile {

@@ -20,6 +20,7 @@
 		{ path: '/drift', name: 'Drift', key: 'G' },
 		{ path: '/match', name: 'Match', key: 'M' },
 		{ path: '/batch', name: 'Batch', key: 'Y' },
+		{ path: '/box', name: 'Box', key: 'X' },
 		{ path: '/beads', name: 'Beads', key: 'Q' },
 		{ path: '/stock', name: 'Stock', key: 'S' },
 		{ path: '/files', name: 'Files', key: 'K' }
@@ -50,7 +51,7 @@
 				href={path}
 				aria-current={here ? 'page' : undefined}
 				title="{name} ({key})"
-				class="grid w-14 shrink-0 justify-items-center gap-0.5 rounded-md py-1.5 text-sm hover:bg-sunk {here
+				class="grid w-14 shrink-0 justify-items-center gap-0.5 rounded-md py-1 text-sm hover:bg-sunk {here
 					? 'bg-sunk font-semibold text-ink'
 					: 'text-quiet'}"
 			>
@@ -123,6 +124,21 @@
 						<circle cx="3" cy="7" r="1.500" fill="currentColor" />
 						<circle cx="13" cy="7" r="1.500" fill="currentColor" />
 						<circle cx="8" cy="17" r="1.500" fill="currentColor" />
+					</svg>
+				{:else if path === '/box'}
+					<svg
+						viewBox="0 0 24 24"
+						class="size-5"
+						fill="none"
+						stroke="currentColor"
+						stroke-width="1.8"
+						stroke-linecap="round"
+						aria-hidden="true"
+					>
+						<path d="M3 9h18v11H3zM3 9l2-5h14l2 5M3 14.500h18" />
+						<circle cx="8" cy="12" r="0.800" fill="currentColor" />
+						<circle cx="15" cy="12" r="0.800" fill="currentColor" />
+						<circle cx="11" cy="17.500" r="0.800" fill="currentColor" />
 					</svg>
 				{:else if path === '/beads'}
 					<svg viewBox="0 0 24 24" class="size-5" fill="currentColor" aria-hidden="true">

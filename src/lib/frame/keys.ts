@@ -44,6 +44,7 @@ export function bindEverywhere(bench: Bench, showKeys: () => void): () => void {
 		g: plain(() => void goto('/drift')),
 		m: plain(() => void goto('/match')),
 		y: plain(() => void goto('/batch')),
+		x: plain(() => void goto('/box')),
 		q: plain(() => void goto('/beads')),
 		s: plain(() => void goto('/stock')),
 		k: plain(() => void goto('/files')),
@@ -80,15 +81,22 @@ export function bindSteps(act: {
 	readonly back: () => void;
 	readonly leave: () => void;
 }): () => void {
+	/** Arrows and letters belong to whatever field has the focus. */
+	const unlessField = (act: () => void) => (event: KeyboardEvent) => {
+		if (!(event.target instanceof HTMLInputElement)) always(act)(event);
+	};
 	return tinykeys(window, {
 		Space: always(act.on),
-		Enter: always(act.on),
+		// A button that one has tabbed to is pressed.
+		Enter: (event) => {
+			if (!(event.target instanceof HTMLButtonElement)) always(act.on)(event);
+		},
 		// What presenters and foot pedals send.
 		PageDown: always(act.on),
-		ArrowRight: always(act.on),
-		b: always(act.back),
+		ArrowRight: unlessField(act.on),
+		b: unlessField(act.back),
 		PageUp: always(act.back),
-		ArrowLeft: always(act.back),
+		ArrowLeft: unlessField(act.back),
 		Escape: always(act.leave)
 	});
 }

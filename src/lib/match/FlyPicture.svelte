@@ -11,8 +11,12 @@
 		scale: number;
 		width: number;
 		height: number;
+		/** Places along the shank that are pointed at, m behind the eye. */
+		places?: readonly number[];
+		/** A part that is pointed at. */
+		part?: string;
 	}
-	let { recipe, scale, width, height }: Props = $props();
+	let { recipe, scale, width, height, places = [], part }: Props = $props();
 
 	const MEDIANS = valuesAt(priorBeliefs);
 	const section = $derived.by(() => {
@@ -39,7 +43,29 @@
 	{height}
 	viewBox="{left} {top} {width / fitting} {height / fitting}"
 	aria-hidden="true"
-	class="block"
+	class="block max-w-full"
 >
 	<Art shapes={artOf(section)} />
+	{#if part}
+		<!-- What is tied now, in the colour that points. -->
+		<g opacity="0.75">
+			<Art
+				shapes={artOf(section)
+					.filter(({ key }) => key === part || key.startsWith(`${part}-`))
+					.map((shape) => ({
+						...shape,
+						stroke: 'var(--water)',
+						...(shape.fill === 'none' ? {} : { fill: 'var(--water)' })
+					}))}
+			/>
+		</g>
+	{/if}
+	{#each places as at (at)}
+		<path
+			d="M{at / MILLIMETRE} {frame.y}V{frame.y + frame.height}"
+			stroke="var(--water)"
+			stroke-width="2.5"
+			vector-effect="non-scaling-stroke"
+		/>
+	{/each}
 </svg>

@@ -2,6 +2,7 @@ import { json } from '@sveltejs/kit';
 import type { DocumentKind, ErrorAnswer } from '$lib/contract/documents';
 import { parse } from '$lib/contract/parse';
 import {
+	BatchRequest,
 	FlyRequest,
 	LieRequest,
 	LotRequest,
@@ -15,20 +16,22 @@ import { DataFolderError } from './db/folder';
 import { readBody, readJson } from './json';
 import { Refusal, type Store } from './store/index';
 
-export type Collection = 'flies' | 'rigs' | 'lies' | 'rivers' | 'lots';
+export type Collection = 'flies' | 'rigs' | 'lies' | 'rivers' | 'lots' | 'batches';
 export const kindOf: Readonly<Record<Collection, DocumentKind>> = {
 	flies: 'fly',
 	rigs: 'rig',
 	lies: 'lie',
 	rivers: 'river',
-	lots: 'lot'
+	lots: 'lot',
+	batches: 'batch'
 };
 const requests = {
 	fly: FlyRequest,
 	rig: RigRequest,
 	lie: LieRequest,
 	river: RiverRequest,
-	lot: LotRequest
+	lot: LotRequest,
+	batch: BatchRequest
 } as const;
 
 /** The most that an ordinary request may hold, and the most that an import may. */
@@ -90,7 +93,7 @@ export function checked<T extends object>(raw: unknown, type: new () => T, where
 /** A document of the collection's kind from the request. */
 export async function documentOf(request: Request, kind: DocumentKind) {
 	const { name, body, id, revision, ...rest } = await bodyOf<
-		FlyRequest | RigRequest | LieRequest | RiverRequest | LotRequest
+		FlyRequest | RigRequest | LieRequest | RiverRequest | LotRequest | BatchRequest
 	>(request, requests[kind]);
 	const riverId = (rest as Partial<LieRequest>).riverId;
 	return {

@@ -1,6 +1,6 @@
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import type { Snapshot } from '$lib/contract/documents';
-import { flyFile, lotFile, rigFile, riverFile } from '$lib/contract/files';
+import { batchFile, flyFile, lotFile, rigFile, riverFile } from '$lib/contract/files';
 import { Refusal } from './store/refusal';
 
 /** Bounds of an archive that is read; what a person has tied in a life is far below. */
@@ -12,13 +12,14 @@ export interface NamedBytes {
 	readonly bytes: Uint8Array;
 }
 
-/** Everything that a person describes, as a ZIP of document files: one a fly, one a rig, one a river with its lies, one a lot of the stock. */
+/** Everything that a person describes, as a ZIP of document files: one a fly, one a rig, one a river with its lies, one a lot of the stock, one a batch. */
 export function makeArchive({
 	flies,
 	rigs,
 	rivers,
 	lies,
-	lots
+	lots,
+	batches
 }: Snapshot): Uint8Array<ArrayBuffer> {
 	const files: Record<string, Uint8Array> = {};
 	const add = (folder: string, name: string, id: string, content: object) => {
@@ -30,6 +31,7 @@ export function makeArchive({
 	flies.forEach((fly) => add('flies', fly.name, fly.id, flyFile(fly)));
 	rigs.forEach((rig) => add('rigs', rig.name, rig.id, rigFile(rig)));
 	rivers.forEach((river) => add('rivers', river.name, river.id, riverFile(river, lies)));
+	batches.forEach((batch) => add('batches', batch.name, batch.id, batchFile(batch)));
 	lots.forEach((lot) => add('stock', lot.name, lot.id, lotFile(lot)));
 	return zipSync(files) as Uint8Array<ArrayBuffer>;
 }

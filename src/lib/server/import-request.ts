@@ -124,7 +124,7 @@ function incomingOf(files: readonly NamedBytes[], lots: readonly LotRow[]) {
 	if (incoming.length === 0) {
 		throw new Refusal(
 			422,
-			'There is no document in this: no .json file of a fly, a lie, a river or a lot of the stock, and no table of a stock.'
+			'There is no document in this: no .json file of a fly, a rig, a lie, a river, a lot of the stock or a batch, and no table of a stock.'
 		);
 	}
 	return incoming;

@@ -1,5 +1,5 @@
 import { schemaOf, type JsonSchema } from '$lib/contract/fields';
-import { FlyFile, LieFile, LotFile, RigFile, RiverFile } from '$lib/contract/validation';
+import { BatchFile, FlyFile, LieFile, LotFile, RigFile, RiverFile } from '$lib/contract/validation';
 import { Refusal } from './store/refusal';
 
 const files = {
@@ -7,14 +7,16 @@ const files = {
 	'lie.json': LieFile,
 	'river.json': RiverFile,
 	'lot.json': LotFile,
-	'rig.json': RigFile
+	'rig.json': RigFile,
+	'batch.json': BatchFile
 } as const;
 const titles = {
 	'fly.json': 'A fly',
 	'lie.json': 'A lie with its river',
 	'river.json': 'A river with its lies',
 	'lot.json': 'A lot of the stock',
-	'rig.json': 'A rig'
+	'rig.json': 'A rig',
+	'batch.json': 'A batch with its tied flies'
 } as const;
 
 /** The JSON Schema of a kind of document file. @throws Refusal with 404 for another name */

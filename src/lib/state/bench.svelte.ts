@@ -38,7 +38,7 @@ import { flyFile } from '$lib/contract/files';
 import { withLot } from '$lib/contract/from-stock';
 import { clipped } from '$lib/contract/names';
 import { api } from './client';
-import { Documents } from './documents.svelte';
+import { Batches } from './batches.svelte';
 import { freeName, neighbour } from './rows';
 
 /** Still water of ordinary depth, for the figures of a fly while there is no lie. */
@@ -54,7 +54,7 @@ function plainLie(body: LieBodyDocument): LieBodyDocument {
 }
 
 /** What is on the strip, the fly, the rig and the lie, and their answer. */
-export class Bench extends Documents {
+export class Bench extends Batches {
 	private selection = $state.raw<StripSelection>({ flyId: null, lieId: null, rigId: null });
 	private selecting: Promise<unknown> = Promise.resolve();
 

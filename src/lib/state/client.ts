@@ -6,6 +6,7 @@ import type {
 	Snapshot,
 	StripSelection
 } from '$lib/contract/documents';
+import type { TyingProgress } from '$lib/contract/batches';
 import type { ImportAnswer, ImportChoice } from '$lib/contract/files';
 
 /** Why a request to the server failed, in words for the person. */
@@ -42,6 +43,7 @@ const collection: Readonly<Record<DocumentKind, string>> = {
 	lie: 'lies',
 	river: 'rivers',
 	lot: 'lots',
+	batch: 'batches',
 	rig: 'rigs'
 };
 
@@ -112,5 +114,7 @@ export const api = {
 		});
 		return request('POST', `/api/import?${query}`, form) as Promise<ImportAnswer>;
 	},
-	strip: (selection: StripSelection) => request('PUT', '/api/strip', selection)
+	strip: (selection: StripSelection) => request('PUT', '/api/strip', selection),
+	tying: (batchId: string, progress: TyingProgress) =>
+		request('PUT', `/api/tying/${batchId}`, progress)
 };

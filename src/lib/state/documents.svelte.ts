@@ -2,6 +2,7 @@ import { difference, mergeApart, sameContent } from '$lib/contract/changes';
 import {
 	documentKinds,
 	type ActionAnswer,
+	type BatchRow,
 	type ChangeNews,
 	type DocumentChange,
 	type DocumentKind,
@@ -14,6 +15,7 @@ import {
 	type RiverRow,
 	type Snapshot
 } from '$lib/contract/documents';
+import type { ImportChoice } from '$lib/contract/files';
 import { clipped } from '$lib/contract/names';
 import { api, RequestError } from './client';
 import { byName, freeName, withChange } from './rows';
@@ -34,6 +36,7 @@ export class Documents {
 	protected lieRows = $state.raw<readonly LieRow[]>([]);
 	protected riverRows = $state.raw<readonly RiverRow[]>([]);
 	protected lotRows = $state.raw<readonly LotRow[]>([]);
+	protected batchRows = $state.raw<readonly BatchRow[]>([]);
 	history = $state.raw<HistoryEnds>({ undo: null, redo: null });
 	notice = $state.raw<Notice | null>(null);
 	saving = $state(false);
@@ -48,6 +51,8 @@ export class Documents {
 	readonly lies = $derived([...this.lieRows].sort(byName));
 	readonly rivers = $derived([...this.riverRows].sort(byName));
 	readonly lots = $derived([...this.lotRows].sort(byName));
+	/** The newest first. */
+	readonly batches = $derived([...this.batchRows].reverse());
 
 	constructor(data: Snapshot) {
 		this.flyRows = data.flies;
@@ -55,6 +60,7 @@ export class Documents {
 		this.lieRows = data.lies;
 		this.riverRows = data.rivers;
 		this.lotRows = data.lots;
+		this.batchRows = data.batches;
 		this.history = data.history;
 		this.stand = data.stand;
 		for (const row of rowsOf(data)) this.bases.set(row.id, row);
@@ -180,6 +186,8 @@ export class Documents {
 				return this.riverRows;
 			case 'lot':
 				return this.lotRows;
+			case 'batch':
+				return this.batchRows;
 		}
 	}
 
@@ -200,6 +208,7 @@ export class Documents {
 		else if (change.kind === 'rig') this.rigRows = withChange(this.rigRows, change);
 		else if (change.kind === 'lie') this.lieRows = withChange(this.lieRows, change);
 		else if (change.kind === 'river') this.riverRows = withChange(this.riverRows, change);
+		else if (change.kind === 'batch') this.batchRows = withChange(this.batchRows, change);
 		else this.lotRows = withChange(this.lotRows, change);
 	}
 
@@ -289,9 +298,13 @@ export class Documents {
 	}
 
 	/** Makes or changes several documents as one action. @returns whether it was done */
-	protected async bringIn(files: readonly File[], label: string): Promise<boolean> {
+	protected async bringIn(
+		files: readonly File[],
+		label: string,
+		choices: Readonly<Record<string, ImportChoice>> = {}
+	): Promise<boolean> {
 		await this.saver.flush();
-		const done = await this.attempt(() => api.import(files, {}, false, label));
+		const done = await this.attempt(() => api.import(files, choices, false, label));
 		if (done) await this.refresh();
 		return done !== null;
 	}
@@ -316,10 +329,11 @@ export class Documents {
 	}
 }
 
-const rowsOf = ({ flies, rigs, lies, rivers, lots }: Snapshot): DocumentRow[] => [
+const rowsOf = ({ flies, rigs, lies, rivers, lots, batches }: Snapshot): DocumentRow[] => [
 	...flies,
 	...rigs,
 	...lies,
 	...rivers,
-	...lots
+	...lots,
+	...batches
 ];

@@ -1,59 +1,65 @@
-import { planOf, type Plan, type TyingStep } from '$core/batch/index';
+import type { TyingStep } from '$core/batch/index';
+import { itemOf, type BatchBodyDocument, type StepTime } from '$lib/contract/batches';
+import type { BatchRow } from '$lib/contract/documents';
+import type { Batches } from './batches.svelte';
 
 /** One step of one fly, in the order of the run. */
 export interface Place {
 	readonly fly: number;
+	/** Which item of the batch the fly is of. */
+	readonly item: number;
 	readonly step: TyingStep;
-	/** How often the run has come to this step before: the fly that it is at. */
+	/** Which of its steps, from 0. */
 	readonly index: number;
 }
 
-const KEY = 'gravitas-tying';
-interface Kept {
-	/** Which run: fly, count and carry. */
-	readonly run: string;
-	readonly place: number;
-	readonly counted: number;
-	/** When each fly that dries is dry, ms since 1970. */
-	readonly dryAt: Readonly<Record<number, number>>;
-}
+/** A step that took so many times its usual time was interrupted, and says nothing (our choice). */
+const INTERRUPTED = 4;
+const AT_LEAST = 20;
+/** One that took less than this share of it was only paged through. */
+const HARDLY = 0.15;
 
-/** A run at the vise: where one is, how many turns are counted, what dries. Kept in the browser at each step. */
+/** A run at the vise: where one is, how many turns are counted, what dries. Kept on the server at each key. */
 export class Tying {
+	readonly order: readonly Place[];
 	place = $state(0);
 	counted = $state(0);
-	dryAt = $state.raw<Readonly<Record<number, number>>>({});
-	private run = '';
-	order: readonly Place[] = [];
-	plan: Plan | null = null;
+	/** When each fly that dries is dry, ms since 1970. */
+	drying = $state.raw<readonly { readonly fly: number; readonly at: number }[]>([]);
+	private times: readonly StepTime[];
+	/** When the present step was begun; null when one has just come back to the vise. */
+	private since: number | null = null;
 
-	/** Takes up a run where it was left, or begins it. */
-	begin(run: string, steps: readonly TyingStep[], count: number, carry: number): void {
-		const plan = planOf(steps, count, carry);
-		this.plan = plan;
-		this.order = plan.turns.flatMap(({ fly, stretch }) => {
-			const { from, to } = plan.stretches[stretch]!;
-			return steps.slice(from, to + 1).map((step, k): Place => ({ fly, step, index: from + k }));
+	/** @param steps of each item of the batch */
+	constructor(
+		private readonly batches: Batches,
+		readonly id: string,
+		body: BatchBodyDocument,
+		steps: readonly (readonly TyingStep[])[]
+	) {
+		this.order = body.order.flatMap(({ fly, from, to }) => {
+			const item = itemOf(body, fly);
+			return steps[item]!.slice(from, to + 1).map((step, k): Place => ({
+				...{ fly, item, step },
+				index: from + k
+			}));
 		});
-		this.run = run;
-		const kept = this.kept();
-		const same = kept?.run === run && kept.place <= this.order.length;
-		this.place = same ? kept.place : 0;
-		this.counted = same ? kept.counted : 0;
-		this.dryAt = same ? kept.dryAt : {};
+		const kept = batches.tyingOf(id);
+		this.place = Math.min(kept?.place ?? 0, this.order.length);
+		this.counted = kept?.counted ?? 0;
+		this.drying = kept?.drying ?? [];
+		this.times = kept?.times ?? [];
 	}
 
-	/** Whether a run like this was left before its end. */
-	left(run: string): boolean {
-		const kept = this.kept();
-		return kept?.run === run && kept.place > 0;
+	get row(): BatchRow | null {
+		return this.batches.batch(this.id);
 	}
 
 	get now(): Place | null {
 		return this.order[this.place] ?? null;
 	}
 
-	/** Goes on: in a counted step a turn, until they are full; else to the next step. */
+	/** Goes on: in a counted step a turn, until they are full; else to the next step. @param at ms since 1970 */
 	on(at: number): void {
 		const { now } = this;
 		if (!now) return;
@@ -61,43 +67,64 @@ export class Tying {
 			this.counted++;
 			if (this.counted < now.step.turns) return this.keep();
 		}
-		if (now.step.dries > 0) this.dryAt = { ...this.dryAt, [now.fly]: at + 1000 * now.step.dries };
+		this.took(now.step, at);
+		if (now.step.dries > 0) {
+			this.drying = [
+				...this.drying.filter(({ fly }) => fly !== now.fly),
+				{ fly: now.fly, at: at + 1000 * now.step.dries }
+			];
+		}
 		this.place++;
 		this.counted = 0;
+		this.since = at;
 		this.keep();
+	}
+
+	/** The fly leaves the vise, weighed or not, and the run goes on. */
+	weighed(
+		weight: { readonly massG: number; readonly scaleStepG?: number } | null,
+		at: number
+	): void {
+		const { now } = this;
+		if (!now) return;
+		this.drying = this.drying.filter(({ fly }) => fly !== now.fly);
+		this.batches.flyTied(this.id, { fly: now.fly, ...weight });
+		this.on(at);
 	}
 
 	/** Goes back: a turn, or to the step before. */
 	back(): void {
 		if (this.counted > 0) this.counted--;
 		else if (this.place > 0) this.place--;
+		this.since = null;
 		this.keep();
 	}
 
-	again(): void {
-		this.place = 0;
-		this.counted = 0;
-		this.dryAt = {};
-		this.keep();
+	/** What the steps took so far, for the times that are learned. */
+	get stepTimes(): StepTime[] {
+		return [...this.times];
 	}
 
-	private kept(): Kept | null {
-		try {
-			const kept = JSON.parse(localStorage.getItem(KEY) ?? 'null') as Kept | null;
-			return kept && typeof kept.place === 'number' && typeof kept.counted === 'number'
-				? kept
-				: null;
-		} catch {
-			return null;
-		}
+	private took({ key, usual, seconds }: TyingStep, at: number): void {
+		if (this.since === null) return;
+		const took = (at - this.since) / 1000;
+		if (took < HARDLY * seconds || took > AT_LEAST + INTERRUPTED * seconds) return;
+		const known = this.times.find((time) => time.key === key);
+		const sum: StepTime = {
+			key,
+			times: (known?.times ?? 0) + 1,
+			seconds: Number(((known?.seconds ?? 0) + took).toFixed(1)),
+			usual: Number(((known?.usual ?? 0) + usual).toFixed(1))
+		};
+		this.times = [...this.times.filter((time) => time.key !== key), sum];
 	}
 
 	private keep(): void {
-		const { run, place, counted, dryAt } = this;
-		try {
-			localStorage.setItem(KEY, JSON.stringify({ run, place, counted, dryAt } satisfies Kept));
-		} catch {
-			// Storage is forbidden: the run lasts as long as the page.
-		}
+		const { place, counted, drying, times } = this;
+		this.batches.keepTying(this.id, {
+			...{ place, counted },
+			drying: drying.map(({ fly, at }) => ({ fly, at })),
+			times: [...times]
+		});
 	}
 }

@@ -1,95 +1,175 @@
 <script lang="ts">
+	import { tick } from 'svelte';
+	import { gaugeLengths, marksOf, pacesOf, planOf, stepsOf } from '$core/batch/index';
 	import { priorBeliefs, valuesAt } from '$core/belief/index';
-	import { amountsFor, gaugeLengths, marksOf, planOf, stepsOf } from '$core/batch/index';
-	import { buildFly } from '$core/fly/index';
+	import { buildFly, partNames, type PartName } from '$core/fly/index';
 	import { carryField, fliesField, readQuantity } from '$core/quantity/index';
-	import Strip from '$lib/bench/Strip.svelte';
 	import CutList from '$lib/batch/CutList.svelte';
 	import Marks from '$lib/batch/Marks.svelte';
+	import {
+		cutListOf,
+		figuresOf,
+		itemFromDocument,
+		itemToDocument,
+		reservedFor,
+		shortOf,
+		substitutesFor,
+		timesOf,
+		usedFor,
+		type RunItem
+	} from '$lib/batch/run';
 	import StepView from '$lib/batch/StepView.svelte';
+	import Timeline from '$lib/batch/Timeline.svelte';
+	import WeighIn from '$lib/batch/WeighIn.svelte';
 	import { cautionWords, duration } from '$lib/batch/words';
-	import type { DocumentRow } from '$lib/contract/documents';
-	import { lotsOf } from '$lib/contract/from-stock';
-	import { leftOf, lotUnit, materialOf } from '$lib/contract/lots';
+	import type { CardPage } from '$lib/batch/card';
+	import Strip from '$lib/bench/Strip.svelte';
+	import { fliesOf, itemOf, MOST_FLIES } from '$lib/contract/batches';
+	import { recipeFromDocument, type DocumentRow } from '$lib/contract/documents';
 	import { costOf } from '$lib/contract/shelf';
-	import { bindOnlyStrip, bindSteps } from '$lib/frame/keys';
+	import { bindOnlyStrip } from '$lib/frame/keys';
 	import FlyPicture from '$lib/match/FlyPicture.svelte';
+	import { tiedOf } from '$lib/state/batches.svelte';
 	import { useBench } from '$lib/state/context';
+	import { scale } from '$lib/state/scale.svelte';
 	import { Tying } from '$lib/state/tying.svelte';
-	import { massFigure, speedFigure } from '$lib/ui/figures';
+	import { saveBlob, saveText } from '$lib/ui/save';
+	import Segments from '$lib/ui/Segments.svelte';
 	import { evenSteps } from '$lib/ui/steps';
 	import Stepper from '$lib/ui/Stepper.svelte';
 
+	let { data } = $props();
 	const MEDIANS = valuesAt(priorBeliefs);
 	const bench = useBench();
-	const tying = new Tying();
 	let chooser = $state<'fly' | 'rig' | 'lie' | null>(null);
 	let history = $state<{ row: DocumentRow; open: boolean } | null>(null);
 	let how = $state(false);
 	let count = $state(6);
 	let carry = $state(4);
-	let atTheVise = $state(false);
-	/** Read again when one leaves the vise. */
-	let visits = $state(0);
+	/** Other flies of the same run, by id: other sizes, or other rungs of a ladder. */
+	let others = $state.raw<readonly { readonly id: string; readonly count: number }[]>([]);
+	/** Which run is looked at; null: the next one. */
+	let chosenId = $state<string | null>(null);
+	let shownItem = $state(0);
+	let tying = $state.raw<Tying | null>(null);
+	let page = $state<CardPage>('A5');
+	/** The card while it is printed. */
+	let printed = $state.raw<{ readonly svg: string; readonly page: CardPage } | null>(null);
 
-	$effect(() =>
-		atTheVise
-			? bindSteps({ on: () => tying.on(Date.now()), back: () => tying.back(), leave })
-			: bindOnlyStrip(bench, (which) => (chooser = which))
-	);
-	const run = $derived(
-		bench.recipe && {
-			build: buildFly(bench.recipe, MEDIANS),
-			amounts: amountsFor(bench.recipe, count),
-			key: JSON.stringify([bench.recipe, count, carry])
-		}
-	);
-	const steps = $derived(run ? stepsOf(run.build) : []);
-	const plan = $derived(run && planOf(steps, count, carry));
-	const marks = $derived(run ? marksOf(run.build) : []);
-	const cautions = $derived([...new Set(steps.flatMap(({ caution }) => caution ?? []))]);
-	const price = $derived.by(() => {
-		if (!run) return null;
-		const parts = (['hook', 'bead', 'coil'] as const).map((part) =>
-			costOf(run.build, part, bench.lots)
-		);
-		return parts.reduce<number | null>(
-			(sum, part) => (sum === null || part === null ? null : sum + part),
-			0
-		);
+	$effect(() => scale.load(data.demo));
+	$effect(() => (tying ? undefined : bindOnlyStrip(bench, (which) => (chooser = which))));
+	const running = $derived(bench.batches.filter(({ body }) => body.state === 'tying'));
+	const chosen = $derived(running.find(({ id }) => id === chosenId) ?? null);
+	/** The run was ended or deleted, here or in another window: the vise is left. */
+	$effect(() => {
+		if (!chosen) tying = null;
 	});
-	/** What is taken from the stock and is not there in so many. */
-	const short = $derived.by(() => {
-		const words: Record<string, string> = {};
-		for (const { part, total } of run?.amounts ?? []) {
-			for (const id of bench.recipe ? lotsOf(bench.recipe, part) : []) {
-				const lot = bench.lots.find((row) => row.id === id);
-				const material = lot && materialOf(lot.body);
-				if (!lot || !material || material === 'dressing' || material === 'finish') continue;
-				const there = leftOf(lot.body);
-				if (there < total)
-					words[part] = `only ${there} ${lotUnit(material, there)} left of ${lot.name}`;
+	const complete = $derived(chosen !== null && chosen.body.flies.length === fliesOf(chosen.body));
+	const pace = $derived(pacesOf(timesOf(bench.batches.map(({ body }) => body))));
+	const timed = $derived(bench.batches.some(({ body }) => body.times.length > 0));
+
+	const items = $derived.by((): readonly RunItem[] => {
+		if (chosen) return chosen.body.items.map(itemFromDocument);
+		if (!bench.fly || !bench.recipe) return [];
+		const more = others.flatMap(({ id, count }) => {
+			const row = bench.flies.find((fly) => fly.id === id);
+			return row ? [{ name: row.name, recipe: recipeFromDocument(row.body.recipe), count }] : [];
+		});
+		return [{ name: bench.fly.name, recipe: bench.recipe, count }, ...more];
+	});
+	const all = $derived(items.reduce((sum, one) => sum + one.count, 0));
+	const builds = $derived(items.map(({ recipe }) => buildFly(recipe, MEDIANS)));
+	const steps = $derived(builds.map((build) => stepsOf(build, pace)));
+	const plan = $derived(
+		items.length > 0
+			? planOf(
+					items.map((one, k) => ({ steps: steps[k]!, count: one.count })),
+					chosen?.body.carry ?? carry
+				)
+			: null
+	);
+	const at = $derived(Math.min(shownItem, Math.max(0, items.length - 1)));
+	const cautions = $derived([...new Set(steps.flat().flatMap(({ caution }) => caution ?? []))]);
+	const price = $derived(
+		items.reduce<number | null>((sum, one, k) => {
+			for (const part of ['hook', 'bead', 'coil'] as const) {
+				const cost = costOf(builds[k]!, part, bench.lots);
+				sum = sum === null || cost === null ? null : sum + cost * one.count;
 			}
-		}
-		return words;
+			return sum;
+		}, 0)
+	);
+	/** What the stock lacks, and what can stand in; what is reserved already is there. */
+	const short = $derived.by(() => {
+		if (chosen) return {};
+		const lacks = shortOf(items, bench.lots);
+		return Object.fromEntries(
+			partNames.flatMap((part: PartName) => {
+				const found = lacks[part];
+				if (!found || !items[at]) return [];
+				const substitutes = substitutesFor(
+					...([items[at], part, found.need, bench.lots, bench.temperature] as const)
+				);
+				return [[part, { words: found.words, substitutes }] as const];
+			})
+		);
 	});
-	/** A run like this was left before its end. */
-	const left = $derived(visits >= 0 && run !== null && tying.left(run.key));
-	function toTheVise() {
-		if (!run) return;
-		tying.begin(run.key, steps, count, carry);
-		if (!tying.now) tying.again();
-		atTheVise = true;
+
+	async function begin() {
+		if (!plan || all > MOST_FLIES) return;
+		const order = plan.turns.map(({ fly, stretch }) => {
+			const { from, to } = plan.stretches[fly]![stretch]!;
+			return { fly, from, to };
+		});
+		const documents = items.map((one) => itemToDocument(one, bench.temperature));
+		const id = await bench.beginBatch(documents, carry, order, reservedFor(items, bench.lots));
+		if (!id) return;
+		others = [];
+		chosenId = id;
+		toTheVise();
 	}
-	function leave() {
-		atTheVise = false;
-		visits++;
+	function toTheVise() {
+		if (chosen) tying = new Tying(bench, chosen.id, chosen.body, steps);
+	}
+	async function end() {
+		if (!chosen) return;
+		const { body } = chosen;
+		const tied = body.items.map((one, k) => ({
+			...itemFromDocument(one),
+			count: body.flies.filter(({ fly }) => itemOf(body, fly) === k).length
+		}));
+		const times = bench.tyingOf(chosen.id)?.times ?? body.times;
+		if (await bench.endBatch(chosen, usedFor(tied, bench.lots), times)) chosenId = null;
+	}
+	/** The bench card of the fly that is looked at. */
+	async function saveCard(as: 'pdf' | 'svg' | 'print') {
+		const { cardPdf, cardSvg } = await import('$lib/batch/card');
+		const item = items[at]!;
+		const card = {
+			...item,
+			amounts: cutListOf([item]),
+			figures: figuresOf(item, bench.temperature)
+		};
+		const name = `${item.name} bench card`;
+		if (as === 'svg') saveText(`${name}.svg`, 'image/svg+xml', cardSvg(card, page));
+		else if (as === 'pdf') saveBlob(`${name}.pdf`, await cardPdf(card, page));
+		else {
+			printed = { svg: cardSvg(card, page), page };
+			await tick();
+			window.print();
+			printed = null;
+		}
+	}
+	async function intoTheBox() {
+		for (const one of items) {
+			await bench.putInBox(itemToDocument(one, bench.temperature), usedFor([one], bench.lots));
+		}
 	}
 </script>
 
 <svelte:head><title>Batch · Gravitas</title></svelte:head>
 <h1 class="sr-only">Batch</h1>
-<div class="bg-ground max-md:sticky max-md:top-0 max-md:z-10 print:hidden">
+<div class="bg-ground max-md:sticky max-md:top-0 max-md:z-10 print:hidden" inert={tying !== null}>
 	<Strip
 		{bench}
 		bind:open={chooser}
@@ -97,94 +177,201 @@
 		showHow={() => (how = true)}
 	/>
 </div>
-{#if bench.recipe && run && plan}
-	{@const recipe = bench.recipe}
-	<!-- Printed, this is the bench card: black on white, on half a page or a whole one. -->
+{#if items.length > 0 && plan}
+	{@const item = items[at]!}
+	{@const build = builds[at]!}
 	<div
-		class="grid min-h-0 flex-1 border-t border-line md:grid-cols-[15rem_minmax(0,1fr)_minmax(0,1fr)] print:block print:border-0"
+		class="grid min-h-0 flex-1 border-t border-line md:grid-cols-[17rem_minmax(0,1fr)_minmax(0,1fr)] print:hidden"
+		inert={tying !== null}
 	>
 		<section
 			aria-label="The run"
-			class="grid min-h-0 content-start gap-3 overflow-y-auto border-line px-4 py-3 md:border-r print:hidden"
+			class="flex min-h-0 flex-col gap-3 overflow-y-auto border-line px-4 py-3 *:shrink-0 md:border-r"
 		>
-			<Stepper
-				label="Flies"
-				value={count}
-				show={String}
-				read={(text) => readQuantity(text, fliesField)}
-				step={evenSteps(1, 6, 1, 60)}
-				onchange={(value) => (count = value)}
-			/>
-			<Stepper
-				label="Under way together"
-				value={carry}
-				show={String}
-				read={(text) => readQuantity(text, carryField)}
-				step={evenSteps(1, 3, 1, 12)}
-				onchange={(value) => (carry = value)}
-			/>
-			<p>
-				<span class="figure text-2xl">{duration(plan.total)}</span><br /><span
-					class="text-sm text-quiet"
-					>{plan.waits > 30
-						? `${duration(plan.waits)} of it waiting for what dries; ${plan.carried} under way at once`
-						: 'no waiting'}, by what steps usually take</span
+			{#if running.length > 0}
+				<label class="grid gap-1">
+					<span class="text-sm text-quiet">Run</span>
+					<select
+						class="h-11 w-full rounded-md bg-sunk px-3"
+						value={chosen?.id ?? ''}
+						onchange={(event) => (chosenId = event.currentTarget.value || null)}
+					>
+						<option value="">a new one</option>
+						{#each running as row (row.id)}
+							<option value={row.id}>{row.name}: {tiedOf(row)}</option>
+						{/each}
+					</select>
+				</label>
+			{/if}
+			{#if chosen}
+				<p>
+					<span class="figure text-2xl">{chosen.body.flies.length}</span> of {fliesOf(chosen.body)}
+					tied, begun {chosen.body.on}
+				</p>
+				<button
+					type="button"
+					class="h-12 rounded-md px-4 text-lg {complete
+						? 'bg-sunk hover:bg-line'
+						: 'bg-water text-on-water'}"
+					onclick={toTheVise}
+					>{(bench.tyingOf(chosen.id)?.place ?? 0) > 0 ? 'Go on tying' : 'To the vise'}</button
 				>
-			</p>
-			<button
-				type="button"
-				class="h-12 rounded-md bg-water px-4 text-lg text-on-water"
-				onclick={toTheVise}>{left ? 'Go on tying' : 'To the vise'}</button
-			>
-			{#if left}
+				<button
+					type="button"
+					class="min-h-11 rounded-md px-4 py-2 {complete
+						? 'bg-water text-lg text-on-water'
+						: 'bg-sunk hover:bg-line'}"
+					onclick={() => void end()}>End the run: {chosen.body.flies.length} into the box</button
+				>
 				<button
 					type="button"
 					class="h-11 rounded-md bg-sunk px-4 hover:bg-line"
-					onclick={() => {
-						tying.begin(run.key, steps, count, carry);
-						tying.again();
-						visits++;
-					}}>Begin anew</button
+					onclick={() => void bench.removeBatch(chosen)}>Delete the run</button
+				>
+			{:else}
+				<Stepper
+					label={items.length > 1 ? item.name : 'Flies'}
+					value={count}
+					show={String}
+					read={(text) => readQuantity(text, fliesField)}
+					step={evenSteps(1, 6, 1, 60)}
+					onchange={(value) => (count = value)}
+				/>
+				{#each others as other (other.id)}
+					{@const name = bench.flies.find(({ id }) => id === other.id)?.name ?? ''}
+					<div class="grid gap-1">
+						<Stepper
+							label={name}
+							value={other.count}
+							show={String}
+							read={(text) => readQuantity(text, fliesField)}
+							step={evenSteps(1, 6, 1, 60)}
+							onchange={(value) =>
+								(others = others.map((one) =>
+									one.id === other.id ? { ...one, count: value } : one
+								))}
+						/>
+						<button
+							type="button"
+							class="min-h-8 justify-self-start text-sm text-water underline"
+							onclick={() => (others = others.filter(({ id }) => id !== other.id))}
+							>leave {name} out</button
+						>
+					</div>
+				{/each}
+				<label class="grid gap-1">
+					<span class="text-sm text-quiet">And of another size, or another rung</span>
+					<select
+						class="h-11 w-full rounded-md bg-sunk px-3"
+						value=""
+						onchange={(event) => {
+							const id = event.currentTarget.value;
+							event.currentTarget.value = '';
+							if (id) others = [...others, { id, count: 3 }];
+						}}
+					>
+						<option value="">none</option>
+						{#each bench.flies.filter(({ id }) => id !== bench.fly?.id && !others.some((one) => one.id === id)) as row (row.id)}
+							<option value={row.id}>{row.name}</option>
+						{/each}
+					</select>
+				</label>
+				<Stepper
+					label="Under way together"
+					value={carry}
+					show={String}
+					read={(text) => readQuantity(text, carryField)}
+					step={evenSteps(1, 3, 1, 12)}
+					onchange={(value) => (carry = value)}
+				/>
+				<p>
+					<span class="figure text-2xl">{duration(plan.total)}</span><br /><span
+						class="text-sm text-quiet"
+						>{plan.waits > 30
+							? `${duration(plan.waits)} of it waiting for what dries; ${plan.carried} under way at once`
+							: 'no waiting'}, by {timed ? 'your own times' : 'what steps usually take'}</span
+					>
+				</p>
+				<Timeline {plan} />
+				<button
+					type="button"
+					class="min-h-12 rounded-md bg-water px-4 text-lg text-on-water disabled:opacity-40"
+					disabled={all > MOST_FLIES}
+					onclick={() => void begin()}>Begin: to the vise</button
+				>
+				<button
+					type="button"
+					class="min-h-11 rounded-md bg-sunk px-4 py-1.5 hover:bg-line"
+					onclick={() => void intoTheBox()}>They are tied already: into the box</button
 				>
 			{/if}
-			<button
-				type="button"
-				class="h-11 rounded-md bg-sunk px-4 hover:bg-line"
-				onclick={() => window.print()}>Print the bench card</button
-			>
+			<fieldset class="grid gap-2 border-t border-line pt-2">
+				<legend class="sr-only">Bench card</legend>
+				<Segments
+					label="Bench card"
+					value={page}
+					options={[
+						{ value: 'A5', words: 'A5' },
+						{ value: 'letter', words: 'letter' }
+					]}
+					onchange={(value) => (page = value)}
+				/>
+				<div class="grid grid-cols-3 gap-2">
+					<button
+						type="button"
+						class="h-11 rounded-md bg-sunk hover:bg-line"
+						onclick={() => void saveCard('pdf')}>PDF</button
+					>
+					<button
+						type="button"
+						class="h-11 rounded-md bg-sunk hover:bg-line"
+						onclick={() => void saveCard('svg')}>SVG</button
+					>
+					<button
+						type="button"
+						class="h-11 rounded-md bg-sunk hover:bg-line"
+						onclick={() => void saveCard('print')}>Print</button
+					>
+				</div>
+			</fieldset>
 			<div class="text-sm text-quiet">
 				{#each cautions as caution (caution)}<p class="pb-1">{cautionWords[caution]}</p>{/each}
 			</div>
 		</section>
 		<!-- svelte-ignore a11y_no_noninteractive_tabindex (it scrolls, and holds nothing else that takes the keys) -->
-		<section
-			aria-label="Marks and cut list"
-			tabindex="0"
-			class="min-h-0 overflow-y-auto px-4 py-3 print:overflow-visible"
-		>
-			<div class="hidden print:block">
-				<h2 class="text-2xl font-semibold">{bench.fly?.name}</h2>
-				{#if bench.prediction}
-					<p>
-						{massFigure(bench.prediction.mass).number} g ({massFigure(bench.prediction.mass)
-							.interval}){#if bench.prediction.speed}, sinks {speedFigure(bench.prediction.speed)
-								.number} cm/s ({speedFigure(bench.prediction.speed).interval}){/if}
-					</p>
-				{/if}
+		<section aria-label="Marks and cut list" tabindex="0" class="min-h-0 overflow-y-auto px-4 py-3">
+			{#if items.length > 1}
+				<div class="pb-2">
+					<Segments
+						label="Marks and steps of"
+						value={String(at)}
+						options={items.map(({ name }, k) => ({ value: String(k), words: name }))}
+						onchange={(value) => (shownItem = Number(value))}
+					/>
+				</div>
+			{/if}
+			<FlyPicture recipe={item.recipe} scale={20} width={360} height={150} />
+			<Marks marks={marksOf(build)} lengths={gaugeLengths(build)} />
+			<div class="pt-4">
+				<CutList
+					amounts={cutListOf(items)}
+					count={all}
+					{price}
+					{short}
+					take={chosen || at > 0 ? null : (lot, part) => bench.takeFrom(lot, part)}
+				/>
 			</div>
-			<FlyPicture {recipe} scale={20} width={360} height={150} />
-			<Marks {marks} lengths={gaugeLengths(run.build)} />
-			<div class="pt-4"><CutList amounts={run.amounts} {count} {price} {short} /></div>
 		</section>
 		<!-- svelte-ignore a11y_no_noninteractive_tabindex (as above) -->
 		<section
 			aria-labelledby="steps"
 			tabindex="0"
-			class="min-h-0 overflow-y-auto border-line px-4 py-3 md:border-l print:overflow-visible"
+			class="min-h-0 overflow-y-auto border-line px-4 py-3 md:border-l"
 		>
+			{#if chosen}<WeighIn {bench} row={chosen} item={at} />{/if}
 			<h2 id="steps" class="text-lg font-semibold">Steps</h2>
 			<ol>
-				{#each steps as step, k (step.key)}
+				{#each steps[at]! as step, k (step.key)}
 					<li class="flex items-baseline gap-3 border-t border-line/60 py-1.5">
 						<span class="figure w-5 shrink-0 text-quiet">{k + 1}</span>
 						<span class="min-w-0 flex-1">{step.words}</span>
@@ -196,16 +383,14 @@
 			</ol>
 		</section>
 	</div>
-	{#if atTheVise}
+	{#if tying && chosen}
 		<StepView
+			{bench}
 			{tying}
-			name={bench.fly?.name ?? 'Nymph'}
-			{recipe}
-			{count}
-			steps={steps.length}
-			{marks}
-			lengths={gaugeLengths(run.build)}
-			{leave}
+			name={chosen?.name ?? item.name}
+			{items}
+			steps={steps.map(({ length }) => length)}
+			leave={() => (tying = null)}
 		/>
 	{/if}
 {:else}
@@ -213,6 +398,13 @@
 		<p class="max-w-md text-center text-xl">
 			There is no fly on the strip: choose the one to tie (F).
 		</p>
+	</div>
+{/if}
+{#if printed}
+	<!-- The bench card alone, black on white. -->
+	<div class="hidden print:block" data-testid="card">
+		<!-- eslint-disable-next-line svelte/no-at-html-tags -- our own drawing, every text in it escaped -->
+		{@html printed.svg}
 	</div>
 {/if}
 {#if how}

@@ -54,16 +54,14 @@
 					(candidate) => !candidate.trouble && chances.get(candidate)!.chance >= SURE
 				);
 			const { requiredSpeed } = predict(recipe, water, temperature);
-			return { rows, chances, requiredSpeed, tungsten: best('tungsten'), brass: best('brass') };
+			return { rows, chances, requiredSpeed, best: tableMetals.map(best) };
 		}
 	);
 	const mm = (metres: number) => fixed(2)(metres / MILLIMETRE);
 	const bead = (candidate: { recipe: Recipe }) => mm(candidate.recipe.bead!.diameter);
 	/** The lightest first. */
 	const best = $derived(
-		[answer.current.tungsten, answer.current.brass]
-			.filter((found) => found !== null)
-			.sort((a, b) => a.mass - b.mass)
+		answer.current.best.filter((found) => found !== null).sort((a, b) => a.mass - b.mass)
 	);
 	const words = (candidate: { recipe: Recipe }) => beadMetalWords[candidate.recipe.bead!.metal];
 </script>
@@ -139,17 +137,18 @@
 	>
 		<div role="status">
 			{#if best[0]}
-				{@const [first, second] = best}
+				{@const [first, ...others] = best}
 				<p class="text-4xl leading-tight font-semibold max-md:text-3xl" data-testid="bead">
 					<span class="figure">{bead(first)}</span> mm {words(first)}
 				</p>
 				<p class="text-lg">
-					{#if second}
-						or <span class="figure">{bead(second)}</span> mm {words(second)}.
+					{#if others.length > 0}
+						or {#each others as other, k (other)}{k > 0 ? ' or ' : ''}<span class="figure"
+								>{bead(other)}</span
+							>
+							mm {words(other)}{/each}.
 					{:else}
-						No {words(first) === 'brass' ? 'tungsten' : 'brass'} bead that fits this hook is enough{only
-							? ' or yours'
-							: ''}.
+						No bead of another metal that fits this hook is enough{only ? ' or yours' : ''}.
 					{/if}
 				</p>
 			{:else}

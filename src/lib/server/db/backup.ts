@@ -12,6 +12,7 @@ import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { createGzip } from 'node:zlib';
+import { documentKinds } from '$lib/contract/documents';
 import type { Database, Queryable } from './database';
 import { fsyncPath } from './fsync';
 import {
@@ -153,7 +154,7 @@ export async function restoreBackup(db: Database, path: string): Promise<void> {
 		await insert();
 		await continueCounting(tx);
 		await runMigrations(tx, header.schema);
-		for (const kind of ['river', 'lie', 'fly', 'lot', 'rig']) {
+		for (const kind of documentKinds) {
 			await tx.query(`update ${kind} set revision = revision + $1`, [REVISION_JUMP]);
 		}
 	});

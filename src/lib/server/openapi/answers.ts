@@ -2,7 +2,9 @@ import { schemaOf, type JsonSchema } from '$lib/contract/fields';
 import { documentKinds } from '$lib/contract/documents';
 import { importChoices } from '$lib/contract/files';
 import { RecipeRequest } from '$lib/contract/recipe-validation';
+import { TyingRequest } from '$lib/contract/batch-validation';
 import {
+	BatchRequest,
 	FlyRequest,
 	LieRequest,
 	LotRequest,
@@ -42,6 +44,11 @@ const row = (kind: string, request: new () => object): JsonSchema => {
 		...(riverId ? { riverId } : {})
 	});
 };
+/** Where one is at the vise, with the batch that it is of. */
+function tyingRow(): JsonSchema {
+	const { properties } = schemaOf(TyingRequest) as { properties: Record<string, JsonSchema> };
+	return object({ batchId: uuid, ...properties });
+}
 const interval = object({ value: number, low: number, high: number });
 
 const hang = {
@@ -58,7 +65,9 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 	River: row('river', RiverRequest),
 	Lot: row('lot', LotRequest),
 	Rig: row('rig', RigRequest),
-	Document: { anyOf: [ref('Fly'), ref('Rig'), ref('Lie'), ref('River'), ref('Lot')] },
+	Batch: row('batch', BatchRequest),
+	Tying: schemaOf(TyingRequest),
+	Document: { anyOf: [ref('Fly'), ref('Rig'), ref('Lie'), ref('River'), ref('Lot'), ref('Batch')] },
 	History: object({ undo: orNull(text), redo: orNull(text) }),
 	Change: object({
 		kind: { enum: [...documentKinds] },
@@ -83,6 +92,8 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 		lies: list(ref('Lie')),
 		rivers: list(ref('River')),
 		lots: list(ref('Lot')),
+		batches: list(ref('Batch')),
+		tying: list(tyingRow()),
 		strip: object({ flyId: orNull(uuid), rigId: orNull(uuid), lieId: orNull(uuid) }),
 		history: ref('History')
 	}),

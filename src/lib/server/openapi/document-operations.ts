@@ -3,12 +3,14 @@ import { starterRig } from '$core/rig/index';
 import { recipeToDocument, rigToDocument } from '$lib/contract/documents';
 import { schemaOf } from '$lib/contract/fields';
 import {
+	BatchRequest,
 	FlyRequest,
 	LieRequest,
 	LotRequest,
 	RigRequest,
 	RiverRequest
 } from '$lib/contract/validation';
+import { TyingRequest } from '$lib/contract/batch-validation';
 import { list, ref } from './answers';
 import type { Operation } from './operation';
 
@@ -17,6 +19,7 @@ const RIVER = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e02';
 const LIE = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e03';
 const LOT = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e04';
 const RIG = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e05';
+const BATCH = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e06';
 /** An id that nothing has. */
 export const ABSENT = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2eff';
 
@@ -41,10 +44,23 @@ const beads = {
 	entries: [{ on: '2026-01-20', kind: 'bought', amount: 50, price: 12.5 }],
 	lowAt: 10
 };
+const batch = {
+	on: '2026-02-03',
+	state: 'tying',
+	carry: 2,
+	items: [{ name: 'Sill Nymph', recipe, count: 3 }],
+	order: [{ fly: 0, from: 0, to: 9 }],
+	flies: [],
+	// Of a lot that was thrown away since.
+	taken: [{ lotId: '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e07', amount: 4 }],
+	times: []
+};
+const tied = { fly: 0, on: '2026-02-03', massG: 0.243, scaleStepG: 0.001 };
+const progress = { place: 4, counted: 2, drying: [{ fly: 0, at: 1770112800000 }], times: [] };
 const used = { on: '2026-02-03', kind: 'used', amount: 6 };
 
 interface Collection {
-	readonly name: 'flies' | 'rigs' | 'rivers' | 'lies' | 'lots';
+	readonly name: 'flies' | 'rigs' | 'rivers' | 'lies' | 'lots' | 'batches';
 	readonly schema: string;
 	readonly request: new () => object;
 	readonly id: string;
@@ -98,6 +114,16 @@ const collections: readonly Collection[] = [
 		second: { name: 'Grey tin', body: { ...beads, entries: [...beads.entries, used] } },
 		// Two materials in one packet.
 		wrong: { name: 'Grey tin', body: { ...beads, thread: { denier: 70 } } }
+	},
+	{
+		name: 'batches',
+		schema: 'Batch',
+		request: BatchRequest,
+		id: BATCH,
+		first: { name: 'Three for the sill', body: batch },
+		second: { name: 'Three for the sill', body: { ...batch, flies: [tied] } },
+		// A fly that the run does not have.
+		wrong: { name: 'Three for the sill', body: { ...batch, flies: [{ ...tied, fly: 3 }] } }
 	}
 ];
 
@@ -173,7 +199,22 @@ function documents({ name, schema, request, id, first, second, wrong }: Collecti
 	];
 }
 
-export const documentOperations = collections.flatMap(documents);
+export const documentOperations: readonly Operation[] = [
+	...collections.flatMap(documents),
+	{
+		method: 'put',
+		path: '/api/tying/{id}',
+		summary: 'Where one is at the vise with a batch; kept at each key, and no action of its own',
+		body: { schema: schemaOf(TyingRequest) },
+		answer: { status: 200, content: ref('Tying') },
+		errors: [400, 404, 413, 422],
+		examples: [
+			{ path: `/api/tying/${BATCH}`, body: progress, status: 200 },
+			{ path: `/api/tying/${ABSENT}`, body: progress, status: 404 },
+			{ path: `/api/tying/${BATCH}`, body: { ...progress, place: -1 }, status: 422 }
+		]
+	}
+];
 
 /** Last of all, and the other way round: a river goes after its lies. */
 export const removals = [...collections].reverse().map(({ name, schema, id }): Operation => ({

@@ -22,6 +22,7 @@ const columns: Readonly<Record<DocumentKind, string>> = {
 	rig: 'id, name, body, revision',
 	river: 'id, name, body, revision',
 	lot: 'id, name, body, revision',
+	batch: 'id, name, body, revision',
 	lie: 'id, name, body, revision, river_id'
 };
 

@@ -1,10 +1,15 @@
 import { createHash } from 'node:crypto';
 import { difference, sameContent } from '$lib/contract/changes';
-import type { DocumentKind, DocumentRow, LotBodyDocument } from '$lib/contract/documents';
+import {
+	documentKinds,
+	type DocumentKind,
+	type DocumentRow,
+	type LotBodyDocument
+} from '$lib/contract/documents';
 import type { ImportChoice, ImportItem } from '$lib/contract/files';
 import { joinedLedger } from '$lib/contract/lots';
 import { clipped } from '$lib/contract/names';
-import { FlyFile, LieFile, LotFile, RigFile, RiverFile } from '$lib/contract/validation';
+import { BatchFile, FlyFile, LieFile, LotFile, RigFile, RiverFile } from '$lib/contract/validation';
 import { parse } from '$lib/contract/parse';
 import type { Queryable } from '../db/database';
 import { listDocuments, type DocumentContent } from './documents';
@@ -72,9 +77,13 @@ export function documentsIn(source: string, raw: unknown): Incoming[] {
 			const { id, name, body } = read(source, LotFile, raw);
 			return [{ kind: 'lot', ...known(id, name, source), body, river: null }];
 		}
+		case 'gravitas/batch': {
+			const { id, name, body } = read(source, BatchFile, raw);
+			return [{ kind: 'batch', ...known(id, name, source), body, river: null }];
+		}
 		default: {
 			const message =
-				'The format must be gravitas/fly, gravitas/rig, gravitas/lie, gravitas/river or gravitas/lot; this is no document of Gravitas.';
+				'The format must be gravitas/fly, gravitas/rig, gravitas/lie, gravitas/river, gravitas/lot or gravitas/batch; this is no document of Gravitas.';
 			throw new Refusal(422, `${source}: ${message}`, { errors: [{ path: 'format', message }] });
 		}
 	}
@@ -116,11 +125,11 @@ export async function planImport(
 ): Promise<ImportPlan> {
 	// As it will be after what is planned so far; a later file may bring the same document again.
 	const here = new Shelf();
-	for (const kind of ['river', 'lie', 'lot', 'fly', 'rig'] as const) {
+	for (const kind of documentKinds) {
 		for (const row of await listDocuments(db, kind)) here.put(row);
 	}
 	// What is here under its id goes first: it may give up the name by which another is found.
-	const rank = { river: 0, lie: 2, lot: 4, fly: 6, rig: 8 } as const;
+	const rank = { river: 0, lie: 2, lot: 4, fly: 6, rig: 8, batch: 10 } as const;
 	const order = incoming
 		.map((document, place) => {
 			const known = document.id !== null && here.get(document.kind, document.id) !== undefined;
@@ -218,9 +227,10 @@ export function importLabel(writes: readonly Write[]): string {
 		rig: ['rig', 'rigs'],
 		lie: ['lie', 'lies'],
 		river: ['river', 'rivers'],
-		lot: ['lot', 'lots']
+		lot: ['lot', 'lots'],
+		batch: ['batch', 'batches']
 	} as const;
-	const counted = (['fly', 'rig', 'river', 'lie', 'lot'] as const).flatMap((kind) => {
+	const counted = documentKinds.flatMap((kind) => {
 		const count = writes.filter((write) => write.kind === kind).length;
 		return count === 0 ? [] : [`${count} ${words[kind][count === 1 ? 0 : 1]}`];
 	});

@@ -5,7 +5,9 @@ import { join } from 'node:path';
 import fc from 'fast-check';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { starterRecipe } from '$core/fly/index';
-import { recipeToDocument, type DocumentRow } from '$lib/contract/documents';
+import type { BatchBodyDocument } from '$lib/contract/batches';
+import { recipeToDocument, type DocumentRow, type LotRow } from '$lib/contract/documents';
+import { leftOf } from '$lib/contract/lots';
 import { lockDataFolder } from '../db/lock';
 import { migrate, migrations } from '../db/migrate';
 import { openPglite } from '../db/pglite';
@@ -194,6 +196,50 @@ test('lies and rivers are edited, named in the history and undone as flies are',
 	await store.undo();
 	expect((await store.get('lie', id)).body).toEqual(water);
 	expect((await store.get('river', river.id)).body).toEqual(river.body);
+});
+
+test('a run that is deleted gives back what it reserved, in one action; its place at the vise outlives that', async () => {
+	const lot = (await store.snapshot()).lots.find(({ body }) => body.bead)!;
+	const left = async () => leftOf(((await store.get('lot', lot.id)) as LotRow).body);
+	const before = await left();
+	const { flies } = await store.snapshot();
+	const id = '00000000-0000-4000-8000-0000000000b1';
+	const body: BatchBodyDocument = {
+		...{ on: '2026-02-03', state: 'tying', carry: 1, order: [], flies: [], times: [] },
+		items: [{ name: 'Quiet', recipe: flies[0]!.body.recipe, count: 4 }],
+		taken: [{ lotId: lot.id, amount: 5 }]
+	};
+	const reserved = { on: '2026-02-03', kind: 'reserved', amount: 5 } as const;
+	const more = { ...lot.body, entries: [...lot.body.entries, reserved] };
+	await store.together(() =>
+		Promise.resolve({
+			result: null,
+			label: 'begun',
+			writes: [
+				{ kind: 'batch' as const, id, content: { name: 'Run', body } },
+				{ kind: 'lot' as const, id: lot.id, content: { name: lot.name, body: more } }
+			]
+		})
+	);
+	expect(await left()).toBe(before - 5);
+	const place = { place: 3, counted: 1, drying: [], times: [] };
+	await store.setTying(id, place);
+	const row = await store.get('batch', id);
+	await store.remove('batch', id, row.revision);
+	expect(await left()).toBe(before);
+	expect((await store.snapshot()).tying).toEqual([]);
+	await store.undo();
+	expect(await left()).toBe(before - 5);
+	expect((await store.snapshot()).tying).toEqual([{ batchId: id, ...place }]);
+	await expect(
+		store.edit('batch', id, (await store.get('batch', id)).revision, {
+			name: 'Run',
+			body: { ...body, flies: [{ fly: 4, on: '2026-02-03' }] }
+		})
+	).rejects.toThrow(/has 4 flies/);
+	await store.undo();
+	expect(await left()).toBe(before);
+	await expect(store.setTying(id, place)).rejects.toThrow(/not there/);
 });
 
 test('what was on the strip is there again', async () => {

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { difference } from '$lib/contract/changes';
 import type {
 	ActionAnswer,
+	BatchRow,
 	ChangeNews,
 	DocumentChange,
 	DocumentKind,
@@ -15,6 +16,7 @@ import type {
 	Snapshot,
 	StripSelection
 } from '$lib/contract/documents';
+import type { TyingProgress } from '$lib/contract/batches';
 import type { Database, Queryable } from '../db/database';
 import {
 	historyEnds,
@@ -33,7 +35,9 @@ import {
 	removeDocument,
 	type DocumentContent
 } from './documents';
-import { checkLot } from './lots';
+import { listTying, putTying } from './tying';
+import { checkContent } from './content';
+import { returnReserved } from './reserved';
 import { Refusal } from './refusal';
 
 export type Listener = (news: ChangeNews | null) => void;
@@ -64,6 +68,8 @@ export interface Store {
 	undo(): Promise<ActionAnswer>;
 	redo(): Promise<ActionAnswer>;
 	setStrip(selection: StripSelection): Promise<void>;
+	/** Where one is at the vise with a batch. @throws Refusal with 404 when that is not there */
+	setTying(batchId: string, progress: TyingProgress): Promise<void>;
 	/** Work that only reads, on one state of everything. */
 	read<T>(work: (tx: Queryable) => Promise<T>): Promise<T>;
 	/** Calls `listener` after each change, and with null when the store closes. @returns ends that */
@@ -85,7 +91,8 @@ const words: Readonly<Record<DocumentKind, string>> = {
 	rig: 'rig',
 	lie: 'lie',
 	river: 'river',
-	lot: 'lot'
+	lot: 'lot',
+	batch: 'batch'
 };
 
 /**
@@ -156,6 +163,8 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 					lies: await listDocuments<LieRow>(tx, 'lie'),
 					rivers: await listDocuments<RiverRow>(tx, 'river'),
 					lots: await listDocuments<LotRow>(tx, 'lot'),
+					batches: await listDocuments<BatchRow>(tx, 'batch'),
+					tying: await listTying(tx),
 					strip: { flyId: null, lieId: null, rigId: null, ...strip?.value },
 					history: await historyEnds(tx)
 				};
@@ -168,7 +177,7 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 					throw new Refusal(409, `A ${words[kind]} with this id is already there.`);
 				}
 				await needsRiver(tx, kind, content);
-				checkLot(kind, content, null);
+				checkContent(kind, content, null);
 				const row = await putDocument(tx, kind, id, content);
 				await recordAction(
 					tx,
@@ -183,7 +192,7 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 				const before = await current(tx, kind, id);
 				await expect(tx, before, revision);
 				await needsRiver(tx, kind, content);
-				checkLot(kind, content, before);
+				checkContent(kind, content, before);
 				const row = await putDocument(tx, kind, id, content);
 				await recordEdit(tx, before, row);
 				return [{ kind, id, row }];
@@ -198,14 +207,11 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 						throw new Refusal(409, `“${before.name}” still has lies. Delete or move them first.`);
 					}
 				}
+				const returned = before.kind === 'batch' ? await returnReserved(tx, before) : [];
 				await removeDocument(tx, kind, id);
-				await recordAction(
-					tx,
-					`${before.name}: ${words[kind]} deleted`,
-					[],
-					[{ kind, id, before, after: null }]
-				);
-				return [{ kind, id, row: null }];
+				const records = [...returned, { kind, id, before, after: null }];
+				await recordAction(tx, `${before.name}: ${words[kind]} deleted`, [], records);
+				return records.map(({ kind, id, after }) => ({ kind, id, row: after }));
 			}),
 		together: async <T>(
 			plan: (tx: Queryable) => Promise<{ result: T; label: string; writes: readonly Write[] }>
@@ -218,7 +224,7 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 				for (const { kind, id, content } of writes) {
 					const before = await findDocument(tx, kind, id);
 					await needsRiver(tx, kind, content);
-					checkLot(kind, content, before);
+					checkContent(kind, content, before);
 					records.push({ kind, id, before, after: await putDocument(tx, kind, id, content) });
 				}
 				if (records.length > 0) await recordAction(tx, label, [], records);
@@ -243,6 +249,12 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 					[JSON.stringify(selection)]
 				)
 			);
+		},
+		setTying: async (batchId, progress) => {
+			await db.transaction(async (tx) => {
+				await current(tx, 'batch', batchId);
+				await putTying(tx, batchId, progress);
+			});
 		},
 		read: (work) => db.read(work),
 		listen: (listener) => {

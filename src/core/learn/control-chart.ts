@@ -1,0 +1,104 @@
+/** Mean range of two standard normal numbers, d₂: 2/√π (test: by integration). */
+export const MEAN_RANGE = 2 / Math.sqrt(Math.PI);
+/** Standard deviation of that range, d₃: √(2 − 4/π). */
+export const RANGE_SPREAD = Math.sqrt(2 - 4 / Math.PI);
+/** Limits lie so many standard deviations from the centre (Shewhart 1931). */
+const SIGMAS = 3;
+/** Moving ranges for which what is known beforehand of the scatter counts (our choice). */
+const KNOWN_RANGES = 6;
+
+/** What is known before the first is measured. */
+export interface Expected {
+	readonly centre: number;
+	/** Standard deviation of the centre. */
+	readonly unsure: number;
+	/** Standard deviation from one to the next where nothing goes wrong. */
+	readonly scatter: number;
+	/** Standard deviation of the measuring itself. */
+	readonly measuring: number;
+}
+
+export interface ChartPoint {
+	readonly value: number;
+	/** What it is above the centre that the others give. */
+	readonly off: number;
+	/** Of `off` where nothing went wrong. */
+	readonly spread: number;
+	readonly flagged: boolean;
+	/** |difference from the one before|; null for the first. */
+	readonly range: number | null;
+}
+
+export interface ControlChart {
+	readonly centre: number;
+	readonly lower: number;
+	readonly upper: number;
+	/** Standard deviation from one to the next. */
+	readonly scatter: number;
+	/** Upper limit of a moving range, D₄ times their mean. */
+	readonly rangeLimit: number;
+	readonly points: readonly ChartPoint[];
+}
+
+/**
+ * Control chart for individuals and moving ranges. The scatter is the mean moving range over d₂, joined
+ * with what is known beforehand, which counts as so many ranges; each point is judged by a centre that
+ * the prediction and the other points give. The farthest off is taken out first and the rest are judged
+ * anew without it, so that one bad fly among three does not hide, nor accuse the others.
+ *
+ * @param values in the order in which they were measured
+ */
+export function controlChart(values: readonly number[], expected: Expected): ControlChart {
+	const out = new Set<number>();
+	for (;;) {
+		const judged = judge(values, expected, out);
+		let worst = -1;
+		judged.points.forEach(({ off, spread }, k) => {
+			if (out.has(k) || Math.abs(off) <= SIGMAS * spread) return;
+			const far = (i: number) => Math.abs(judged.points[i]!.off) / judged.points[i]!.spread;
+			if (worst < 0 || far(k) > far(worst)) worst = k;
+		});
+		if (worst < 0) return judged;
+		out.add(worst);
+	}
+}
+
+function judge(
+	values: readonly number[],
+	{ centre, unsure, scatter: known, measuring }: Expected,
+	out: ReadonlySet<number>
+): ControlChart {
+	const kept = values.filter((_, k) => !out.has(k));
+	const ranges = kept.slice(1).map((value, k) => Math.abs(value - kept[k]!));
+	const expectedRange = MEAN_RANGE * Math.hypot(known, measuring);
+	const meanRange =
+		(KNOWN_RANGES * expectedRange + ranges.reduce((a, b) => a + b, 0)) /
+		(KNOWN_RANGES + ranges.length);
+	const scatter = meanRange / MEAN_RANGE;
+	/** Centre and its variance from the prediction and all that are kept but one. */
+	const centreWithout = (k: number) => {
+		let weight = 1 / unsure ** 2;
+		let sum = centre * weight;
+		values.forEach((value, i) => {
+			if (i === k || out.has(i)) return;
+			weight += 1 / scatter ** 2;
+			sum += value / scatter ** 2;
+		});
+		return { mean: sum / weight, variance: 1 / weight };
+	};
+	const all = centreWithout(-1);
+	const limit = SIGMAS * scatter;
+	return {
+		...{ centre: all.mean, lower: all.mean - limit, upper: all.mean + limit, scatter },
+		rangeLimit: meanRange * (1 + (SIGMAS * RANGE_SPREAD) / MEAN_RANGE),
+		points: values.map((value, k): ChartPoint => {
+			const { mean, variance } = centreWithout(k);
+			const spread = Math.sqrt(scatter ** 2 + variance);
+			return {
+				...{ value, off: value - mean, spread },
+				flagged: out.has(k),
+				range: k === 0 ? null : Math.abs(value - values[k - 1]!)
+			};
+		})
+	};
+}

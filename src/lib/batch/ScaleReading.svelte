@@ -1,0 +1,24 @@
+<script lang="ts">
+	import { scale } from '$lib/state/scale.svelte';
+
+	let { large = false }: { large?: boolean } = $props();
+	const { now, kind } = $derived(scale);
+	const words = $derived(
+		now.over
+			? 'too much on it'
+			: now.grams === null
+				? kind === 'serial' && !scale.pattern
+					? 'not taught yet'
+					: 'silent'
+				: now.steady
+					? 'steady'
+					: 'moving'
+	);
+</script>
+
+<span class="inline-flex items-baseline gap-2" data-testid="scale" data-steady={now.steady}>
+	<span class="figure {large ? 'text-[clamp(3rem,9vw,7rem)] leading-none' : 'text-3xl'}"
+		>{now.grams === null ? '–' : now.grams.toFixed(now.step >= 0.01 ? 2 : 3)}</span
+	>
+	<span class="text-quiet">g, {words}</span>
+</span>

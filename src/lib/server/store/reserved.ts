@@ -1,0 +1,24 @@
+import type { BatchRow, LotBodyDocument, LotEntry } from '$lib/contract/documents';
+import type { Queryable } from '../db/database';
+import type { ChangeRecord } from './actions';
+import { findDocument, putDocument } from './documents';
+
+/** What is reserved for a run that is under way goes back to its lots; lots that are gone are passed over. */
+export async function returnReserved(
+	tx: Queryable,
+	{ id: batchId, body }: BatchRow
+): Promise<ChangeRecord[]> {
+	if (body.state !== 'tying') return [];
+	const on = new Date().toISOString().slice(0, 10);
+	const records: ChangeRecord[] = [];
+	for (const { lotId, amount } of body.taken) {
+		const before = await findDocument(tx, 'lot', lotId);
+		if (!before) continue;
+		const lot = before.body as LotBodyDocument;
+		const entry: LotEntry = { on, kind: 'returned', amount, batchId };
+		const content = { name: before.name, body: { ...lot, entries: [...lot.entries, entry] } };
+		const after = await putDocument(tx, 'lot', lotId, content);
+		records.push({ kind: 'lot', id: lotId, before, after });
+	}
+	return records;
+}
