@@ -42,8 +42,8 @@ export interface ControlChart {
 
 /**
  * Control chart for individuals and moving ranges. The scatter is the mean moving range over d₂, joined
- * with what is known beforehand, which counts as so many ranges; each point is judged by a centre that
- * the prediction and the other points give. The farthest off is taken out first and the rest are judged
+ * with what is known beforehand, which counts as so many ranges; each point is judged by the centre and
+ * the scatter that the prediction and the other points give, or a bad one would widen its own limits. The farthest off is taken out first and the rest are judged
  * anew without it, so that one bad fly among three does not hide, nor accuse the others.
  *
  * @param values in the order in which they were measured
@@ -68,31 +68,29 @@ function judge(
 	{ centre, unsure, scatter: known, measuring }: Expected,
 	out: ReadonlySet<number>
 ): ControlChart {
-	const kept = values.filter((_, k) => !out.has(k));
-	const ranges = kept.slice(1).map((value, k) => Math.abs(value - kept[k]!));
 	const expectedRange = MEAN_RANGE * Math.hypot(known, measuring);
-	const meanRange =
-		(KNOWN_RANGES * expectedRange + ranges.reduce((a, b) => a + b, 0)) /
-		(KNOWN_RANGES + ranges.length);
-	const scatter = meanRange / MEAN_RANGE;
-	/** Centre and its variance from the prediction and all that are kept but one. */
-	const centreWithout = (k: number) => {
+	/** Mean moving range, centre and its variance from the prediction and all that are kept but one. */
+	const without = (but: number) => {
+		const kept = values.filter((_, k) => k !== but && !out.has(k));
+		let ranges = KNOWN_RANGES * expectedRange;
+		for (let k = 1; k < kept.length; k++) ranges += Math.abs(kept[k]! - kept[k - 1]!);
+		const meanRange = ranges / (KNOWN_RANGES + Math.max(0, kept.length - 1));
+		const scatter = meanRange / MEAN_RANGE;
 		let weight = 1 / unsure ** 2;
 		let sum = centre * weight;
-		values.forEach((value, i) => {
-			if (i === k || out.has(i)) return;
+		for (const value of kept) {
 			weight += 1 / scatter ** 2;
 			sum += value / scatter ** 2;
-		});
-		return { mean: sum / weight, variance: 1 / weight };
+		}
+		return { meanRange, scatter, mean: sum / weight, variance: 1 / weight };
 	};
-	const all = centreWithout(-1);
-	const limit = SIGMAS * scatter;
+	const all = without(-1);
+	const limit = SIGMAS * all.scatter;
 	return {
-		...{ centre: all.mean, lower: all.mean - limit, upper: all.mean + limit, scatter },
-		rangeLimit: meanRange * (1 + (SIGMAS * RANGE_SPREAD) / MEAN_RANGE),
+		...{ centre: all.mean, lower: all.mean - limit, upper: all.mean + limit, scatter: all.scatter },
+		rangeLimit: all.meanRange * (1 + (SIGMAS * RANGE_SPREAD) / MEAN_RANGE),
 		points: values.map((value, k): ChartPoint => {
-			const { mean, variance } = centreWithout(k);
+			const { mean, variance, scatter } = without(k);
 			const spread = Math.sqrt(scatter ** 2 + variance);
 			return {
 				...{ value, off: value - mean, spread },

@@ -35,9 +35,11 @@ export interface MatchAnswer {
 
 /** Drifts by which the first is confirmed. */
 export const FULL = 500;
-/** Pieces of following at the most: the listed, what comes up in their place, and the first to the end. */
-const MOST_FOLLOWED = 48;
-const FOR_THE_FIRST = 8;
+/** The first is followed so far, then so far: one that only was lucky in its few drifts falls back early. */
+const STAGES = [WORLDS, 50, 150, FULL];
+/** Pieces of following at the most: the listed and what comes up in their place, and the first to the end. */
+const MOST_FOLLOWED = 40;
+const FOR_THE_FIRST = 24;
 /** Builds that are listed. */
 export const LISTED = 24;
 const LISTED_ON_THE_WAY = 6;
@@ -50,7 +52,7 @@ const PAIRS = 4;
  * ask for, every build by tables, the best in full, each of those that are listed by a few drifts in the
  * same worlds, and the first by its whole band. What the band of the first says more or less than its own
  * first drifts holds for all alike, since all met the same few worlds (a control variate); where another
- * then stands first, that one is followed to the end too.
+ * then stands first, that one is followed further.
  *
  * What is reported only gets better: by what is known then, the first is never behind one that was
  * first before.
@@ -91,7 +93,7 @@ export async function match(
 	const followed = new Map<string, Followed>();
 	/** What the drifts of those that were followed say more, or less, than the tables do of them. */
 	let shift = 0;
-	/** The same of whole bands against their first drifts. */
+	/** The same of those followed further against their first drifts. */
 	let wider = 0;
 	/** All that ever stood first, so that nothing better is lost from sight. */
 	const firsts = new Map<string, Found>();
@@ -152,23 +154,27 @@ export async function match(
 	if (stopped()) return null;
 	report({ phase: 'looking', share: 1 }, answerNow());
 	// Until all that may be listed have met the same few worlds, and the first has been followed to the end.
-	for (let k = 0; rig && k < MOST_FOLLOWED; k++) {
-		// The last rounds are for the first alone.
-		const wide = k < MOST_FOLLOWED - FOR_THE_FIRST;
+	for (let few = 0, further = 0; rig && further < FOR_THE_FIRST;) {
+		const wide = few < MOST_FOLLOWED;
 		const list = ranked(wide ? MARGIN : 0);
 		const next = (wide && list.find(({ drifts }) => drifts === 0)) || list[0];
 		if (!next || next.drifts >= FULL) break;
 		const its = followed.get(keyOf(next));
 		const from = its?.drifts ?? 0;
-		const to = its ? FULL : WORLDS;
+		const to = STAGES.find((stage) => stage > from)!;
+		if (its) further++;
+		else few++;
 		const shown = its ? 0 : list.filter(({ drifts }) => drifts > 0).length / list.length;
 		const good = await follow(question, next, { from, to }, lanes, stopped, (share) =>
-			report({ phase: 'following', share: its ? share : shown }, answerNow())
+			report(
+				{ phase: 'following', share: its ? (from + share * (to - from)) / FULL : shown },
+				answerNow()
+			)
 		);
 		if (good === null) return null;
 		const tables = found(next).chance;
 		if (its) {
-			const whole = (its.few * from + good) / to;
+			const whole = ((its.whole ?? its.few) * from + good) / to;
 			followed.set(keyOf(next), { ...its, whole, drifts: to });
 		} else followed.set(keyOf(next), { tables, few: good / to, whole: null, drifts: to });
 		const all = [...followed.values()];
@@ -184,7 +190,12 @@ export async function match(
 	return answer;
 }
 
-const keyOf = ({ recipe }: Found) => JSON.stringify(recipe);
+const keys = new WeakMap<Found['recipe'], string>();
+function keyOf({ recipe }: Found): string {
+	const key = keys.get(recipe) ?? JSON.stringify(recipe);
+	keys.set(recipe, key);
+	return key;
+}
 
 const mean = (all: readonly number[]) =>
 	all.length === 0 ? 0 : all.reduce((a, b) => a + b, 0) / all.length;
@@ -196,7 +207,7 @@ interface Followed {
 	readonly tables: number;
 	/** By its first drifts. */
 	readonly few: number;
-	/** By its whole band; null until that is there. */
+	/** By all that it was followed through since; null until then. */
 	readonly whole: number | null;
 	readonly drifts: number;
 }
@@ -210,6 +221,8 @@ async function follow(
 	stopped: () => boolean,
 	report: (share: number) => void
 ): Promise<number | null> {
+	// Few are shared evenly between the lanes.
+	const piece = Math.min(PIECE, Math.ceil((last - first) / lanes.length));
 	let given = first;
 	let done = 0;
 	let good = 0;
@@ -217,7 +230,7 @@ async function follow(
 		lanes.map(async (lane) => {
 			while (given < last && !stopped()) {
 				const from = given;
-				given = Math.min(last, given + PIECE);
+				given = Math.min(last, given + piece);
 				const to = given;
 				// Not added in one go with the waiting: the other lane adds meanwhile.
 				const more = await lane.ask({ kind: 'follow', question, build, from, to });
