@@ -15,6 +15,7 @@ import {
 const levers = (page: Page) => page.getByRole('region', { name: 'What one step buys' });
 /** The change that a lever promises: grams, cm/s. */
 async function promised(page: Page, name: RegExp) {
+	await expect(levers(page)).toHaveAttribute('aria-busy', 'false');
 	const row = levers(page).getByRole('row').filter({ hasText: name }).first();
 	const cells = await row.getByRole('cell').allInnerTexts();
 	const number = (text: string) => (text === '·' ? 0 : Number(text.replace('−', '-')));

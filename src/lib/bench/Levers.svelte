@@ -12,6 +12,8 @@
 		owned: Readonly<Record<string, string>>;
 		/** What a step costs more or less, by key; null where no price is known. */
 		costs: Readonly<Record<string, number | null>>;
+		/** The fly has changed since; the list follows in a moment. */
+		stale: boolean;
 		take: (lever: Lever) => void;
 		/** The fly was weighed as it is. */
 		weighed: boolean;
@@ -25,6 +27,7 @@
 		wanted,
 		owned,
 		costs,
+		stale,
 		take,
 		weighed,
 		only,
@@ -44,6 +47,7 @@
 
 <section
 	aria-labelledby="levers"
+	aria-busy={stale}
 	class="flex min-h-0 min-w-0 flex-col md:relative md:isolate md:contain-strict"
 >
 	<div class="flex flex-wrap items-baseline gap-x-3">

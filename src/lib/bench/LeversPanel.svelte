@@ -42,9 +42,11 @@
 		}
 	);
 
+	/** The list is still that of the fly before. */
+	const stale = $derived(steps.current?.sink !== bench.prediction?.sink);
+
 	function take(lever: Lever) {
 		// A step from a fly that has changed since would bring the old one back: the same step from the new.
-		const stale = steps.current?.sink !== bench.prediction?.sink;
 		const step = stale ? steps.refresh()?.levers.find(({ key }) => key === lever.key) : lever;
 		if (step) bench.setRecipe(step.recipe);
 	}
@@ -58,7 +60,7 @@
 {#if steps.current}
 	{@const { sink, wanted, levers, owned, costs } = steps.current}
 	<Levers
-		{...{ wanted, levers, owned, costs, take, showEquivalents }}
+		{...{ wanted, levers, owned, costs, stale, take, showEquivalents }}
 		attitude={sink.attitude}
 		weighed={bench.recipe?.weighed !== undefined}
 		only={onlyOwned}
