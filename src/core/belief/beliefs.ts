@@ -1,8 +1,20 @@
 import { logInterval, Z90, type Interval } from '../quantity/index';
+import type { Learned } from './learned';
 import { priors, type Belief, type BeliefName } from './priors';
 
-/** What is believed of every uncertain parameter. Learning replaces rows of it. */
-export type Beliefs = Readonly<Record<BeliefName, Belief>>;
+/** What is believed of every uncertain parameter. */
+export type Beliefs = Readonly<Record<BeliefName, Belief>> & {
+	/** Which of them go together; the others are independent. */
+	readonly together?: Together;
+	/** What was learned of kinds, lots, dressings and lies; a fly or a lie takes from it what is of its own. */
+	readonly learned?: Learned;
+};
+
+/** Beliefs whose scores are correlated: L u is theirs for independent u, L the lower triangular factor. */
+export interface Together {
+	readonly names: readonly BeliefName[];
+	readonly factor: readonly (readonly number[])[];
+}
 
 /** One value for each parameter: a point in the space of what may be true. */
 export type BeliefValues = Readonly<Record<BeliefName, number>>;
@@ -31,6 +43,21 @@ export function valuesAt(
 	return values;
 }
 
+/** Scores that go together as the beliefs do, from independent ones. */
+export function scoresTogether(
+	{ together }: Beliefs,
+	independent: Readonly<Partial<Record<BeliefName, number>>>
+): Partial<Record<BeliefName, number>> {
+	const z = { ...independent };
+	together?.names.forEach((name, i) => {
+		z[name] = together.factor[i]!.reduce(
+			(sum, weight, k) => sum + weight * (independent[together.names[k]!] ?? 0),
+			0
+		);
+	});
+	return z;
+}
+
 /** A figure's interval, with how much of its variance each belief is answerable for. */
 export interface Spread {
 	/** null where the figure is zero or infinite at the medians, so that it has no logarithm. */
@@ -54,7 +81,8 @@ export interface Contribution {
  * Carries the beliefs through a computation of several positive figures: first order in the
  * logarithms, taken as secants to the ends of each belief's own 90 % interval (so that one belief
  * alone gives its interval exactly, bent or not), up and down kept apart so that lopsided beliefs
- * give lopsided intervals. Errors that several figures share are shared.
+ * give lopsided intervals. Errors that several figures share are shared. Of beliefs that go together
+ * the mean slopes are joined, and both sides shrink or grow alike.
  *
  * Good while the figures are nearly power laws of the parameters, as masses and sink speeds are;
  * checked against plain sampling in the tests.
@@ -74,6 +102,7 @@ export function spreadOf(
 	const below = centre.map(() => 0);
 	const above = centre.map(() => 0);
 	const shares: { belief: BeliefName; share: number }[][] = centre.map(() => []);
+	const slopes: Partial<Record<BeliefName, number>>[] = centre.map(() => ({}));
 	for (const name of only) {
 		const median = values[name];
 		values[name] = valueAt(beliefs[name], Z90);
@@ -88,16 +117,24 @@ export function spreadOf(
 			const fall = Math.min(a, b, 0);
 			above[i]! += rise * rise;
 			below[i]! += fall * fall;
+			slopes[i]![name] = (a - b) / 2;
 			const share = rise * rise + fall * fall;
 			if (share > 0) shares[i]!.push({ belief: name, share });
 		}
 	}
 	return centre.map((value, i) => {
-		const spreadBelow = Math.sqrt(below[i]!);
-		const spreadAbove = Math.sqrt(above[i]!);
+		const joint = beliefs.together && jointly(beliefs.together, slopes[i]!);
+		const narrower = joint?.narrower ?? 1;
+		const spreadBelow = narrower * Math.sqrt(below[i]!);
+		const spreadAbove = narrower * Math.sqrt(above[i]!);
+		if (joint)
+			for (const one of shares[i]!) {
+				one.share *= joint.weights[one.belief] ?? 1;
+			}
+		const sum = shares[i]!.reduce((all, { share }) => all + share, 0) || 1;
 		const contributions = shares[i]!.sort((a, b) => b.share - a.share).map(({ belief, share }) => ({
 			belief,
-			share: share / (above[i]! + below[i]!)
+			share: share / sum
 		}));
 		return {
 			interval:
@@ -108,6 +145,29 @@ export function spreadOf(
 			contributions
 		};
 	});
+}
+
+/**
+ * What correlation makes of a figure's spread: by which factor it is narrower (or wider) than if all were
+ * independent, and how much of each belief's own share is left, none where another makes up for it.
+ */
+function jointly(
+	{ names, factor }: Together,
+	slopes: Readonly<Partial<Record<BeliefName, number>>>
+): { readonly narrower: number; readonly weights: Partial<Record<BeliefName, number>> } {
+	const mine = names.map((name) => slopes[name] ?? 0);
+	const carried = names.map((_, k) =>
+		mine.reduce((sum, slope, i) => sum + slope * (factor[i]![k] ?? 0), 0)
+	);
+	const alone = mine.reduce((sum, slope) => sum + slope * slope, 0);
+	const joined = carried.reduce((sum, slope) => sum + slope * slope, 0);
+	const all = Object.values(slopes).reduce((sum, slope) => sum + slope * slope, 0);
+	const weights: Partial<Record<BeliefName, number>> = {};
+	names.forEach((name, i) => {
+		const with_ = factor[i]!.reduce((sum, weight, k) => sum + weight * carried[k]!, 0);
+		weights[name] = mine[i] ? Math.max(0, with_ / mine[i]!) : 1;
+	});
+	return { narrower: all > 0 ? Math.sqrt((all - alone + joined) / all) : 1, weights };
 }
 
 /** A figure that vanishes or runs away off the median is held to a factor of e⁵, so intervals stay finite. */

@@ -1,5 +1,16 @@
-import { priorBeliefs, type Belief, type BeliefName, type Beliefs } from '../belief/index';
-import type { Recipe } from './recipe';
+import {
+	learnedValues,
+	mixture,
+	priorBeliefs,
+	valuesAt,
+	withLearned,
+	type Belief,
+	type BeliefName,
+	type Beliefs,
+	type BeliefValues,
+	type Mixture
+} from '../belief/index';
+import type { BeadChoice, Recipe } from './recipe';
 import { dressingOf } from './usual';
 
 /** Spreads of what was measured (our estimate: a calliper's hundredth, beads and hooks of one lot). */
@@ -11,8 +22,70 @@ const SCALE_STEP = 1e-5 / Math.sqrt(12);
 /** How much less the shape of a fly is believed whose dressing nobody wrote down. */
 const UNKNOWN_DRESSING = 1.5;
 
-/** The beliefs as they stand for this fly: what was measured of its parts is believed more. */
+/** Of what one lot or one dressing is off by, the part that all of the kind are off by (our estimate). */
+const SHARED = 0.5;
+
+/**
+ * The beliefs as they stand for this fly: what was measured of its parts is believed more, and what was
+ * learned of its lots, its dressing and the model is taken in.
+ */
 export function beliefsFor(recipe: Recipe, beliefs: Beliefs): Beliefs {
+	const measured = { ...beliefs, ...measuredOf(recipe, beliefs) };
+	if (!beliefs.learned) return measured;
+	return withLearned(measured, beliefs.learned, mixturesFor(recipe));
+}
+
+/** The medians of this fly's beliefs. */
+export function mediansFor(recipe: Recipe, beliefs: Beliefs): BeliefValues {
+	const { learned } = beliefs;
+	if (!learned || learned.mean.length === 0) return valuesAt(beliefs);
+	const measured = { ...beliefs, ...measuredOf(recipe, beliefs) };
+	return learnedValues(measured, learned, mixturesFor(recipe));
+}
+
+/**
+ * How each belief of a fly is made up, for learning: of what all of its kind share and what is its lot's
+ * or its dressing's own. Parts of no lot count by their trade names, as one packet; what was measured
+ * has nothing in common with what was not.
+ *
+ * @returns null for the beliefs about water, which a fly says nothing of
+ */
+export function mixturesFor(recipe: Recipe): (belief: BeliefName) => Mixture | null {
+	const { hook, bead, coil } = recipe;
+	const measured = measuredOf(recipe, priorBeliefs);
+	const places = {
+		hook: hook.lot ?? `${hook.style} ${hook.size} ${hook.lengthX} ${hook.wireX}`,
+		bead: bead && (bead.lot ?? beadPlace(bead)),
+		coil: coil && (coil.lot ?? `${coil.metal} ${Number((coil.wire * 1000).toFixed(3))}`),
+		dressing: recipe.weighed === undefined ? dressingPlace(recipe) : null
+	};
+	return (belief) => {
+		const [about] = belief.split('.', 1);
+		if (about === 'water') return null;
+		if (belief === 'fly.weighed') return mixture(belief, 0, `${places.hook} ${recipe.weighed}`);
+		if (about === 'hook' || about === 'bead' || about === 'coil') {
+			const known = measured[belief] !== undefined;
+			const place = places[about];
+			return mixture(belief, known ? 0 : SHARED, known ? `${place} measured` : place);
+		}
+		const own = about === 'dressing' || belief === 'thread.mass' || belief === 'finish.mass';
+		return own ? mixture(belief, SHARED, places.dressing) : mixture(belief, 1, null);
+	};
+}
+
+/** Beads of no lot, by their trade name. */
+export const beadPlace = ({ metal, shape, diameter, density }: BeadChoice) =>
+	[metal, shape, Number((diameter * 1000).toFixed(2)), density].filter(Boolean).join(' ');
+
+/** A dressing by what it is of, not by how much: the same feathers, the same hand. */
+export function dressingPlace(recipe: Recipe): string {
+	const { tail, underbody, body, thorax, wingCase, legs, hackle, collar } = dressingOf(recipe);
+	const collarOf = (one: typeof hackle) => one && `${one.kind} ${one.lie}`;
+	const kinds = [tail, underbody, body, thorax, wingCase, legs].map((part) => part?.kind ?? '-');
+	return [...kinds, collarOf(hackle) ?? '-', collarOf(collar) ?? '-'].join(', ');
+}
+
+function measuredOf(recipe: Recipe, beliefs: Beliefs): Partial<Record<BeliefName, Belief>> {
 	const own: Partial<Record<BeliefName, Belief>> = {};
 	const set = (name: BeliefName, spread: number) => {
 		const { scope, median, about } = beliefs[name];
@@ -34,7 +107,7 @@ export function beliefsFor(recipe: Recipe, beliefs: Beliefs): Beliefs {
 			own[name] = { ...beliefs[name], spread: UNKNOWN_DRESSING * beliefs[name].spread };
 		}
 	}
-	return { ...beliefs, ...own };
+	return own;
 }
 
 /** The beliefs that have any bearing on this fly and are not certain, so that an answer stays within a frame. */

@@ -15,7 +15,14 @@ export {
 } from './usual';
 export { compileBuild, compileFly, compileNear, type CompiledFly, type Wetness } from './compile';
 export { partNames, type PartMass, type PartName } from './parts';
-export { beliefsAbout, beliefsFor } from './believe';
+export {
+	beadPlace,
+	beliefsAbout,
+	beliefsFor,
+	dressingPlace,
+	mediansFor,
+	mixturesFor
+} from './believe';
 export { rollMoment, type Ride } from './ride';
 export { sectionOf, type Section } from './section';
 export { beadSolid, coneSolid, type BeadGeometry } from './bead';

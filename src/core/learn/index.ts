@@ -1,4 +1,4 @@
-/** What weighings say. */
+/** What weighings, drops and outings say. */
 export {
 	controlChart,
 	MEAN_RANGE,
@@ -7,3 +7,25 @@ export {
 	type ControlChart,
 	type Expected
 } from './control-chart';
+export {
+	sights,
+	type Observation,
+	type Outing,
+	type Sight,
+	type TimedDrop,
+	type Weighed,
+	type Weighing
+} from './observation';
+export { learn, foundOf, measurableOf, type Judged, type Learning, type Reset } from './learn';
+export {
+	posterior,
+	ROBUST,
+	type Found,
+	type Happening,
+	type Posterior,
+	type Term
+} from './posterior';
+export { surrogateOf, type Surrogate } from './happening';
+export { dropTime, massOf, timeOf } from './measurables';
+export { expand, type Expansion, type Measurable } from './expansion';
+export { axialPull } from './tippet';

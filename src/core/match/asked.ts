@@ -69,9 +69,9 @@ const FAST: ReadonlySet<Fault> = new Set(['bed', 'under']);
 
 /** @param from which worlds, up to but not including `to` */
 export function askedOf(question: AskedQuestion, from: number, to: number): Asked {
-	const { recipe, lie, celsius, rig, wanted = USUAL_WANTED } = question;
+	const { rig, wanted = USUAL_WANTED } = question;
 	if (!rig) return askedFree(question, from, to);
-	const ready = drifting({ recipe, lie, celsius, rig });
+	const ready = drifting({ ...question, rig });
 	const [{ fly }] = ready.median.flies as [Hung];
 	/** A fly like this one at another sink rate, so many times heavier than its drag asks for. */
 	const like = (speed: number, heavier: number): Towed => {
@@ -115,9 +115,9 @@ export function askedOf(question: AskedQuestion, from: number, to: number): Aske
 }
 
 /** Free of any line only the depth and the approach count, and nothing is too fast. */
-function askedFree({ recipe, lie, celsius }: AskedQuestion, from: number, to: number): Asked {
+function askedFree(question: AskedQuestion, from: number, to: number): Asked {
 	// A rig is needed to draw worlds; what is used of them is the water.
-	const ready = drifting({ recipe, lie, celsius, rig: starterRig });
+	const ready = drifting({ ...question, rig: starterRig });
 	const asks = ({ column }: DriftCase) => requiredSinkSpeed(column);
 	const worlds: AskedWorld[] = [];
 	for (let k = from; k < to; k++) {

@@ -1,3 +1,4 @@
+import { priorBeliefs, type Beliefs } from '../belief/index';
 import { without } from '../quantity/index';
 import { isJig, type BeadChoice, type Recipe } from '../fly/index';
 import type { Fluid } from '../water/index';
@@ -14,7 +15,12 @@ export const tableMetals = ['tungsten', 'brass', 'glass'] as const;
 export type TableMetal = (typeof tableMetals)[number];
 
 /** Sink rate over bead size and metal for a fly; everything but the bead stays. */
-export function beadTable(whole: Recipe, fluid: Fluid, shelf: Shelf): BeadRow[] {
+export function beadTable(
+	whole: Recipe,
+	fluid: Fluid,
+	shelf: Shelf,
+	believed: Beliefs = priorBeliefs
+): BeadRow[] {
 	// Another bead makes another fly than the one that was weighed.
 	const recipe = without(whole, 'weighed');
 	const shape: BeadChoice['shape'] = isJig(recipe.hook)
@@ -23,7 +29,7 @@ export function beadTable(whole: Recipe, fluid: Fluid, shelf: Shelf): BeadRow[] 
 	return beadSteps(shelf).flatMap((diameter) => {
 		const cell = (metal: TableMetal) => {
 			const bead = beadOf(shelf, { ...recipe.bead, metal, shape, diameter });
-			const candidate = bead && evaluate({ ...recipe, bead }, fluid);
+			const candidate = bead && evaluate({ ...recipe, bead }, fluid, believed);
 			return candidate?.fits ? candidate : null;
 		};
 		const found = { tungsten: cell('tungsten'), brass: cell('brass'), glass: cell('glass') };

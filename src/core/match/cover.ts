@@ -1,3 +1,4 @@
+import type { Beliefs } from '../belief/index';
 import { fluidAt } from '../water/index';
 import type { Recipe } from '../fly/index';
 import { chances, lean, type Asked } from './asked';
@@ -17,6 +18,8 @@ export interface CoverQuestion {
 	readonly wishes: Wishes;
 	/** Temperature, °C, of each water, in the order of what they ask for. */
 	readonly celsius: readonly number[];
+	/** The priors where it is not said. */
+	readonly believed?: Beliefs;
 }
 
 /** A fly of the few, with the waters that it is for. */
@@ -55,7 +58,7 @@ export const MOST_WATERS = 30;
 export function coverOf(question: CoverQuestion, asked: readonly Asked[]): Cover {
 	if (asked.length > MOST_WATERS) throw new Error(`coverOf: more than ${MOST_WATERS} waters`);
 	const { recipe, locks, shelf, wishes, celsius } = question;
-	const space = spaceOf(recipe, locks, shelf, wishes.noLead);
+	const space = spaceOf(recipe, locks, shelf, wishes.noLead, question.believed);
 	const dearest = dearestOf(space, shelf);
 	const tables = asked.map(chances);
 	// Builds sink as they do in the water of the first; what another temperature changes is a per cent or two.

@@ -1,3 +1,4 @@
+import { priorBeliefs, type Beliefs } from '../belief/index';
 import { turnsField, without } from '../quantity/index';
 import { usualCoilWire, type BeadChoice, type CoilChoice, type Recipe } from '../fly/index';
 import type { Fluid } from '../water/index';
@@ -34,16 +35,17 @@ export const ALIKE = 0.03;
 export function* equivalents(
 	recipe: Recipe,
 	fluid: Fluid,
-	shelf: Shelf
+	shelf: Shelf,
+	believed: Beliefs = priorBeliefs
 ): Generator<Equivalent | null, void, void> {
-	const { speed } = evaluate(recipe, fluid);
+	const { speed } = evaluate(recipe, fluid, believed);
 	if (speed <= 0) return;
 	// Another fly is not the one that was weighed.
 	const plain = without(recipe, 'weighed');
 	for (const kind of otherwise) {
 		let best: Candidate | null = null;
 		for (const frame of framesFor(kind, plain, shelf)) {
-			for (const found of nearTurns(frame, fluid, speed, shelf)) {
+			for (const found of nearTurns(frame, fluid, speed, shelf, believed)) {
 				if (found && found.fits && better(found, best, speed)) best = found;
 				yield null;
 			}
@@ -124,15 +126,16 @@ function* nearTurns(
 	{ recipe, wire }: Frame,
 	fluid: Fluid,
 	speed: number,
-	shelf: Shelf
+	shelf: Shelf,
+	believed: Beliefs
 ): Generator<Candidate | null, void, void> {
 	if (!wire) {
-		yield evaluate({ ...recipe, coil: null }, fluid);
+		yield evaluate({ ...recipe, coil: null }, fluid, believed);
 		return;
 	}
 	const wound = (turns: number): Candidate | null => {
 		const coil = coilOf(shelf, { ...wire, turns });
-		return coil && evaluate({ ...recipe, coil }, fluid);
+		return coil && evaluate({ ...recipe, coil }, fluid, believed);
 	};
 	let low = 1;
 	let high = turnsField.possible[1];

@@ -1,5 +1,13 @@
-import { priorBeliefs, valuesAt } from '../belief/index';
-import { buildFly, chunkiness, compileBuild, fitOf, type Build, type Recipe } from '../fly/index';
+import { priorBeliefs, type Beliefs } from '../belief/index';
+import {
+	buildFly,
+	chunkiness,
+	compileBuild,
+	fitOf,
+	mediansFor,
+	type Build,
+	type Recipe
+} from '../fly/index';
 import { settle, type Attitude } from '../sink/index';
 import type { Fluid } from '../water/index';
 
@@ -20,14 +28,17 @@ export interface Candidate {
 	readonly trouble: string | null;
 }
 
-const MEDIANS = valuesAt(priorBeliefs);
-
 /** What a recipe comes to in still water. */
-export function evaluate(recipe: Recipe, fluid: Fluid): Candidate {
-	const build = buildFly(recipe, MEDIANS);
-	const { body } = compileBuild(build, MEDIANS);
-	const { speed, attitude } = settle(body, fluid, MEDIANS);
-	const notes = fitOf(build, MEDIANS);
+export function evaluate(
+	recipe: Recipe,
+	fluid: Fluid,
+	believed: Beliefs = priorBeliefs
+): Candidate {
+	const medians = mediansFor(recipe, believed);
+	const build = buildFly(recipe, medians);
+	const { body } = compileBuild(build, medians);
+	const { speed, attitude } = settle(body, fluid, medians);
+	const notes = fitOf(build, medians);
 	return {
 		...{ recipe, build, mass: body.mass, speed, attitude, bulk: chunkiness(build) },
 		fits: !notes.some(({ severity }) => severity === 'stop'),

@@ -1,10 +1,11 @@
-import { priorBeliefs, valuesAt } from '../belief/index';
+import type { Beliefs } from '../belief/index';
 import {
 	buildFly,
 	chunkiness,
 	compileBuild,
 	fitOf,
 	gapLeft,
+	mediansFor,
 	type Build,
 	type Recipe
 } from '../fly/index';
@@ -13,8 +14,6 @@ import { settle, settleNear, type Near } from '../sink/index';
 import type { Fluid } from '../water/index';
 import type { Look } from './looks';
 import { goesOn, type Space, type Winding } from './space';
-
-const MEDIANS = valuesAt(priorBeliefs);
 
 /** What a build of the search comes to, near enough to be looked at again or passed over. SI. */
 export interface Figures {
@@ -74,12 +73,16 @@ export function figuresOf(
 	const hook = space.hooks[hookAt]!;
 	const bead = space.beads[beadAt]!;
 	if (!goesOn(space, hook, bead)) return 0;
-	const { trims, looks, windings, kept } = space;
+	const { trims, looks, windings, kept, believed } = space;
+	const densityOf = (coil: Winding) =>
+		mediansFor({ ...space.pattern, hook, bead, coil: { ...coil, turns: 1 } }, believed)[
+			`coil.${coil.metal}.density`
+		];
 	const alone: Recipe = { ...space.pattern, hook, bead, coil: kept };
-	const first = worked(alone, fluid, null);
+	const first = worked(alone, fluid, null, believed);
 	if (first.stopped.some((code) => code !== 'coil-too-long')) return 0;
 	const trimmed = trims.map((trim) => trim.dress(alone));
-	const plain = trimmed.map((recipe) => worked(recipe, fluid, first.sink));
+	const plain = trimmed.map((recipe) => worked(recipe, fluid, first.sink, believed));
 	const changes = plain.map((one) => changeFrom(first, one));
 	const open = looks.flatMap((look, k) =>
 		[first, ...look.trims.map((at) => plain[at]!)].every(({ stopped }) => stopped.length === 0)
@@ -106,12 +109,15 @@ export function figuresOf(
 		// Where it does not enter the bead anyway, behind the bead is forward.
 		if (winding.place === 'butted' && rows.get(`${winding.wire} forward`)?.[0]?.butts) return;
 		let knots = rows.get(geometry);
-		if (!knots) rows.set(geometry, (knots = knotsOf(alone, winding, fluid, first.sink)));
+		if (!knots) rows.set(geometry, (knots = knotsOf(alone, winding, fluid, first.sink, believed)));
 		if (knots.length === 0) return;
 		const near = winding.place === 'centred' || winding.place === 'rear' ? winding.place : 'front';
 		let wired = wiredIn.get(near);
 		if (!wired)
-			wiredIn.set(near, (wired = wiredWith(knots[knots.length >> 1]!, trimmed, looks, fluid)));
+			wiredIn.set(
+				near,
+				(wired = wiredWith(knots[knots.length >> 1]!, trimmed, looks, fluid, believed))
+			);
 		const heavier = densityOf(winding) - densityOf(knots[0]!.recipe.coil!);
 		const most = knots[knots.length - 1]!.turns;
 		place.winding = windingAt;
@@ -133,7 +139,6 @@ export function figuresOf(
 }
 /** A look's change is drawn on beyond the wire with which it was found, so many times. */
 const MOST_SHARE = 1.5;
-const densityOf = ({ metal }: Pick<Winding, 'metal'>) => MEDIANS[`coil.${metal}.density`];
 
 interface Wired {
 	/** m³ of coil. */
@@ -147,11 +152,12 @@ function wiredWith(
 	own: Worked,
 	trimmed: readonly Recipe[],
 	looks: readonly Look[],
-	fluid: Fluid
+	fluid: Fluid,
+	believed: Beliefs
 ): Wired {
 	const { coil } = own.recipe;
 	const changes = trimmed.map((recipe) =>
-		changeFrom(own, worked({ ...recipe, coil }, fluid, own.sink))
+		changeFrom(own, worked({ ...recipe, coil }, fluid, own.sink, believed))
 	);
 	return { coil: own.figures.coil, changes: looks.map((look) => sumOf(look, changes)) };
 }
@@ -170,13 +176,14 @@ interface Worked {
 	readonly room: number;
 }
 
-function worked(recipe: Recipe, fluid: Fluid, beside: Near | null): Worked {
-	const build = buildFly(recipe, MEDIANS);
-	const { body } = compileBuild(build, MEDIANS);
+function worked(recipe: Recipe, fluid: Fluid, beside: Near | null, believed: Beliefs): Worked {
+	const medians = mediansFor(recipe, believed);
+	const build = buildFly(recipe, medians);
+	const { body } = compileBuild(build, medians);
 	const sink = beside
-		? settleNear(body, fluid, MEDIANS, beside, CLOSE)
-		: settle(body, fluid, MEDIANS);
-	const notes = fitOf(build, MEDIANS);
+		? settleNear(body, fluid, medians, beside, CLOSE)
+		: settle(body, fluid, medians);
+	const notes = fitOf(build, medians);
 	return {
 		recipe,
 		sink,
@@ -207,10 +214,16 @@ function roomFor({ coil, bead, hook, recipe }: Build): number {
 }
 
 /** The knots of a wire in a place: the least turns, the most that fit, and some between; empty where none does. */
-function knotsOf(bare: Recipe, winding: Winding, fluid: Fluid, beside: Near): Worked[] {
+function knotsOf(
+	bare: Recipe,
+	winding: Winding,
+	fluid: Fluid,
+	beside: Near,
+	believed: Beliefs
+): Worked[] {
 	let near = beside;
 	const at = (turns: number) => {
-		const found = worked({ ...bare, coil: { ...winding, turns } }, fluid, near);
+		const found = worked({ ...bare, coil: { ...winding, turns } }, fluid, near, believed);
 		near = found.sink;
 		return found;
 	};

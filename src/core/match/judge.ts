@@ -1,18 +1,17 @@
-import { priorBeliefs, spreadOf, valuesAt } from '../belief/index';
+import { priorBeliefs, spreadOf, valuesAt, type Beliefs } from '../belief/index';
 import {
 	beliefsAbout,
 	beliefsFor,
 	buildFly,
 	chunkiness,
 	compileBuild,
-	compileNear,
 	fitOf,
 	gapLeft,
-	weighs,
 	type Recipe
 } from '../fly/index';
+import { nearbyFlies } from '../predict/index';
 import type { Interval } from '../quantity/index';
-import { settle, settleNear, settleWeight, type Attitude } from '../sink/index';
+import { settle, type Attitude } from '../sink/index';
 import type { Fluid } from '../water/index';
 import { lean, type Asked } from './asked';
 import type { Counts } from './rank';
@@ -39,10 +38,6 @@ export interface Judged extends Counts {
 	readonly leanSpreads: readonly [number, number];
 }
 
-const MEDIANS = valuesAt(priorBeliefs);
-/** Speeds off the median are found as closely as an interval shows them. */
-const NEAR_ENOUGH = 0.02;
-
 /**
  * A build in full: its figures by the model itself, and how unsure they are from all beliefs.
  *
@@ -53,29 +48,25 @@ export function judge(
 	departures: number,
 	asked: Asked,
 	fluid: Fluid,
-	shelf: Shelf
+	shelf: Shelf,
+	believed: Beliefs = priorBeliefs
 ): Judged {
-	const build = buildFly(recipe, MEDIANS);
-	const fly = compileBuild(build, MEDIANS);
-	const sink = settle(fly.body, fluid, MEDIANS);
-	const notes = fitOf(build, MEDIANS);
+	const beliefs = beliefsFor(recipe, believed);
+	const medians = valuesAt(beliefs);
+	const build = buildFly(recipe, medians);
+	const fly = compileBuild(build, medians);
+	const sink = settle(fly.body, fluid, medians);
+	const notes = fitOf(build, medians);
 	const powers = [asked.lower, asked.upper] as const;
 	const leansOf = (speed: number, weight: number) =>
 		powers.map((power) =>
 			speed > 0 && weight > 0 ? lean(power, Math.log(speed), Math.log(weight)) : -Infinity
 		) as [number, number];
-	const beliefs = beliefsFor(recipe, priorBeliefs);
 	const about = beliefsAbout(recipe, beliefs).filter((name) => !name.startsWith('water.'));
+	const nearby = nearbyFlies(build, fly, sink, fluid);
 	const [speed, lower, upper] = spreadOf(
 		(values, moved) => {
-			const near = moved === null ? fly : compileNear(build, fly, values, moved);
-			const { body } = near;
-			const now =
-				moved === null
-					? sink
-					: body.elements === fly.body.elements && weighs(moved)
-						? settleWeight(body, fluid, { body: fly.body, sink })
-						: settleNear(body, fluid, values, sink, NEAR_ENOUGH);
+			const { sink: now } = nearby(values, moved);
 			const [a, b] = leansOf(now.speed, now.submergedWeight);
 			return [now.speed, Math.exp(a), Math.exp(b)];
 		},

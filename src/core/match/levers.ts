@@ -1,5 +1,13 @@
-import { priorBeliefs, valuesAt, type BeliefValues } from '../belief/index';
-import { buildFly, chunkiness, compileBuild, fitOf, gapLeft, type Build } from '../fly/index';
+import { priorBeliefs, type Beliefs } from '../belief/index';
+import {
+	buildFly,
+	chunkiness,
+	compileBuild,
+	fitOf,
+	gapLeft,
+	mediansFor,
+	type Build
+} from '../fly/index';
 import { without } from '../quantity/index';
 import { attitudeOf, settle, settleNear, type Attitude, type Sink } from '../sink/index';
 import type { Fluid } from '../water/index';
@@ -45,9 +53,10 @@ export function levers(
 	fluid: Fluid,
 	wanted: number,
 	shelf: Shelf,
-	values: BeliefValues = MEDIANS
+	believed: Beliefs = priorBeliefs
 ): Lever[] {
 	const weighed = whole.recipe.weighed !== undefined;
+	const values = mediansFor(without(whole.recipe, 'weighed'), believed);
 	const build = weighed ? buildFly(without(whole.recipe, 'weighed'), values) : whole;
 	const now = compileBuild(build, values).body;
 	const sink = weighed ? settle(now, fluid, values) : answer;
@@ -56,12 +65,13 @@ export function levers(
 	const known = new Map(fitOf(build, values).map(({ code, severity }) => [code, severity]));
 	const found: Lever[] = [];
 	for (const step of stepsFrom(build, shelf)) {
-		const next = buildFly(step.recipe, values);
-		const notes = fitOf(next, values);
+		const its = mediansFor(step.recipe, believed);
+		const next = buildFly(step.recipe, its);
+		const notes = fitOf(next, its);
 		const fresh = notes.filter(({ code, severity }) => known.get(code) !== severity);
 		if (fresh.some(({ severity }) => severity === 'stop')) continue;
-		const { body } = compileBuild(next, values);
-		const { speed, pitch } = settleNear(body, fluid, values, sink, CLOSE);
+		const { body } = compileBuild(next, its);
+		const { speed, pitch } = settleNear(body, fluid, its, sink, CLOSE);
 		found.push({
 			...step,
 			build: next,
@@ -78,7 +88,6 @@ export function levers(
 	}
 	return found.sort((a, b) => miss(a.speed, wanted) - miss(b.speed, wanted));
 }
-const MEDIANS = valuesAt(priorBeliefs);
 
 /** How far a sink rate is from what is asked for: too slow always behind fast enough. */
 function miss(speed: number, wanted: number): number {

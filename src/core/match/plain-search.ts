@@ -21,17 +21,17 @@ export const WORLDS = 12;
  * @param from the first of the drifts
  */
 export function goodDrifts(
-	question: Pick<MatchQuestion, 'lie' | 'rig' | 'celsius' | 'wanted'>,
+	question: Pick<MatchQuestion, 'lie' | 'rig' | 'celsius' | 'wanted' | 'believed'>,
 	{ recipe }: Pick<Found, 'recipe'>,
 	from: number,
 	to: number
 ): number {
-	const { lie, rig, celsius, wanted } = question;
+	const { lie, rig, celsius, wanted, believed } = question;
 	if (!rig)
 		throw new Error(
 			'goodDrifts: a fly without a line does not drift; the chance is in closed form'
 		);
-	const ready = drifting({ recipe, lie, rig, celsius });
+	const ready = drifting({ recipe, lie, rig, celsius, ...(believed && { believed }) });
 	const distances = bandDistances(ready.median.column);
 	let good = 0;
 	for (let k = from; k < to; k++) if (worldRun(ready, k, distances, wanted).good) good++;
@@ -70,7 +70,7 @@ export function plainSearch(
 	each = 1
 ): Found[] {
 	const { recipe, locks, shelf, wishes, celsius } = question;
-	const space = spaceOf(recipe, locks, shelf, wishes.noLead);
+	const space = spaceOf(recipe, locks, shelf, wishes.noLead, question.believed);
 	const fluid = fluidAt(celsius);
 	const dearest = dearestOf(space, shelf);
 	const found: Found[] = [];

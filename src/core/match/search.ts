@@ -87,7 +87,7 @@ export class Search {
 		private readonly asked: Asked
 	) {
 		const { recipe, locks, shelf, wishes, celsius } = question;
-		this.space = spaceOf(recipe, locks, shelf, wishes.noLead);
+		this.space = spaceOf(recipe, locks, shelf, wishes.noLead, question.believed);
 		this.pairs = this.space.hooks.length * this.space.beads.length;
 		this.fluid = fluidAt(celsius);
 		this.chanceOf = chances(asked);
@@ -247,7 +247,7 @@ export function judgedAt(
 ): Judged {
 	const away = hookDepartures(space, space.hooks[place.hook]!);
 	const { departures } = space.looks[place.look]!;
-	return judge(recipeAt(space, place), away + departures, asked, fluid, shelf);
+	return judge(recipeAt(space, place), away + departures, asked, fluid, shelf, space.believed);
 }
 
 const keyOf = ({ hook, bead, winding, turns, look }: Place) =>

@@ -1,3 +1,4 @@
+import { priorBeliefs, type Beliefs } from '../belief/index';
 import {
 	isJig,
 	usualCoilWire,
@@ -34,6 +35,7 @@ export interface Space {
 	/** The coil as it is in the pattern, where that is kept. */
 	readonly kept: CoilChoice | null;
 	readonly coilOpen: boolean;
+	readonly believed: Beliefs;
 }
 
 /** Hooks so many numbers larger and smaller come into question: one sold size (our choice). */
@@ -54,7 +56,13 @@ const PLACES: readonly CoilPlace[] = ['forward', 'slot', 'butted', 'centred', 'r
  * @param shelf what the tier owns; with `only`, nothing else
  * @param noLead leaves lead out
  */
-export function spaceOf(whole: Recipe, locks: Locks, shelf: Shelf, noLead = false): Space {
+export function spaceOf(
+	whole: Recipe,
+	locks: Locks,
+	shelf: Shelf,
+	noLead = false,
+	believed: Beliefs = priorBeliefs
+): Space {
 	const pattern = without(whole, 'weighed');
 	const hooks = locks.hook ? [pattern.hook] : hooksAround(pattern.hook, shelf);
 	return {
@@ -64,7 +72,8 @@ export function spaceOf(whole: Recipe, locks: Locks, shelf: Shelf, noLead = fals
 		windings: locks.coil ? [] : windingsFor(pattern, shelf, noLead),
 		...looksOf(pattern, locks),
 		kept: locks.coil ? pattern.coil : null,
-		coilOpen: !locks.coil
+		coilOpen: !locks.coil,
+		believed
 	};
 }
 

@@ -103,8 +103,8 @@ export function waysOut(question: MatchQuestion, asked: Asked, best: Found | nul
 	}
 	const { rig } = question;
 	if (best && rig) {
-		const { lie, celsius, wanted = USUAL_WANTED } = question;
-		const asks = { recipe: best.recipe, rig, lie, celsius };
+		const { wanted = USUAL_WANTED } = question;
+		const asks = { ...question, recipe: best.recipe, rig };
 		const ready = drifting(asks);
 		const distances = bandDistances(ready.median.column);
 		const runs = Array.from({ length: TRIED }, (_, k) => worldRun(ready, k, distances, wanted));

@@ -57,7 +57,7 @@ test('worlds are drawn from the beliefs: the same seed the same one, and without
 			{ ...belief, spread: 0, spreadBelow: 0 }
 		])
 	) as unknown as typeof priorBeliefs;
-	const sure = drifting(ask(), certain);
+	const sure = drifting({ ...ask(), believed: certain });
 	const [a, b] = [sure.sample(1), sure.sample(2)];
 	expect(a.column).toEqual(b.column);
 	expect(smoothDrift({ median: a, sample: sure.sample }).time).toBeCloseTo(

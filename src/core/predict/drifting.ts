@@ -1,5 +1,6 @@
 import {
 	priorBeliefs,
+	scoresTogether,
 	valuesAt,
 	type BeliefName,
 	type Beliefs,
@@ -32,6 +33,8 @@ export interface DriftQuestion {
 	readonly lie: Lie;
 	/** °C */
 	readonly celsius: number;
+	/** The priors where it is not said. */
+	readonly believed?: Beliefs;
 }
 
 /** What a question comes to, at the medians and anywhere else in the beliefs. */
@@ -42,7 +45,12 @@ export interface Drifting {
 	 * One world that may be the true one: every belief drawn from its distribution. Mirrored, each lies as
 	 * far on the other side of its median.
 	 */
-	sample(seed: number, mirrored?: boolean): DriftCase;
+	sample(seed: number, mirrored?: boolean): World;
+}
+
+/** A world that may be the true one, with the scores of the beliefs that were drawn for it. */
+export interface World extends DriftCase {
+	readonly scores: Readonly<Partial<Record<BeliefName, number>>>;
 }
 
 /**
@@ -54,8 +62,7 @@ export interface Drifting {
  * @param known that table, where the fly and the temperature are as they were when it was made
  */
 export function drifting(
-	{ recipe, rig, lie, celsius }: DriftQuestion,
-	believed: Beliefs = priorBeliefs,
+	{ recipe, rig, lie, celsius, believed = priorBeliefs }: DriftQuestion,
 	known?: Towed
 ): Drifting {
 	const beliefs = beliefsFor(recipe, beliefsIn(lie, believed));
@@ -74,15 +81,15 @@ export function drifting(
 		sample(seed, mirrored = false) {
 			const normal = normalsFrom(randomFrom(seed));
 			// A draw for every belief there is, so that two flies of other parts still meet the same water.
-			const z: Partial<Record<BeliefName, number>> = {};
-			for (const name of beliefNames) {
-				const draw = normal();
-				if (about.has(name)) z[name] = mirrored ? -draw : draw;
-			}
+			const draws: Partial<Record<BeliefName, number>> = {};
+			for (const name of beliefNames) draws[name] = mirrored ? -normal() : normal();
+			const z = scoresTogether(beliefs, draws);
+			for (const name of beliefNames) if (!about.has(name)) delete z[name];
 			const values = valuesAt(beliefs, z);
 			const other = compileFly(recipe, values).body;
 			const { submergedWeight, speed } = settle(other, fluid, values);
-			return caseOf(towedAlike(table, other.mass, submergedWeight, speed), values);
+			const fly = towedAlike(table, other.mass, submergedWeight, speed);
+			return { ...caseOf(fly, values), scores: z };
 		}
 	};
 }
@@ -123,7 +130,7 @@ export function worldOf(
 	ready: Drifting,
 	k: number,
 	seed = USUAL_SEED
-): { readonly world: DriftCase; readonly eddies: number } {
+): { readonly world: World; readonly eddies: number } {
 	const pair = k - (k % 2);
 	return {
 		world: ready.sample(seedOf(seed, 2 * pair), k !== pair),

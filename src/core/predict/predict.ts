@@ -4,6 +4,7 @@ import {
 	valuesAt,
 	type BeliefName,
 	type Beliefs,
+	type BeliefValues,
 	type Contribution
 } from '../belief/index';
 import type { FlyBody } from '../body/index';
@@ -13,32 +14,28 @@ import {
 	beliefsFor,
 	buildFly,
 	compileBuild,
-	compileNear,
 	rollMoment,
-	weighs,
 	type Build,
 	type PartMass,
 	type Recipe,
 	type Ride
 } from '../fly/index';
 import { normalProbability, Z90, type Interval } from '../quantity/index';
-import { settle, settleNear, settleWeight, type Sink } from '../sink/index';
+import { settle, type Sink } from '../sink/index';
+import { nearbyFlies } from './nearby';
 import { beliefsIn, compileColumn, fluidAt, type Lie } from '../water/index';
 
 /** Version of the model; a stored prediction carries it. */
 export const MODEL_VERSION = 3;
-
-/**
- * Relative step at which a speed off the median counts as found: one more would move it by about a
- * twentieth of that (the exponent changes so little), far under what an interval shows.
- */
-const NEAR_ENOUGH = 0.02;
 
 export type Verdict = 'yes' | 'likely' | 'even' | 'unlikely' | 'no';
 
 /** What Gravitas says of one fly in one lie, sinking free. SI; intervals are the central 90 %. */
 export interface Prediction {
 	readonly modelVersion: number;
+	/** The beliefs of this fly in this lie, and their medians. */
+	readonly beliefs: Beliefs;
+	readonly median: BeliefValues;
 	readonly mass: Interval;
 	/** The beliefs that the mass's interval comes from, the widest first, with their shares of it. */
 	readonly massContributors: readonly Contribution[];
@@ -92,23 +89,14 @@ export function predict(
 
 	const roll: number[] = [];
 	const pitch: number[] = [];
-	/** Of the fly before with a belief moved: its memory serves the next. */
-	let spare: FlyBody['elements'] | null = null;
+	const nearby = nearbyFlies(build, fly, sink, fluid);
 	const [mass, weight, speed, time, distance] = spreadOf(
 		(values, moved) => {
-			const near = moved === null ? fly : compileNear(build, fly, values, moved, spare);
-			const { body } = near;
-			if (body.elements !== fly.body.elements) spare = body.elements;
+			const { fly: near, sink: s } = nearby(values, moved);
 			roll.push(rollMoment(near, fluid.density).up);
-			const s =
-				moved === null || moved.startsWith('water.')
-					? sink
-					: body.elements === fly.body.elements && weighs(moved)
-						? settleWeight(body, fluid, { body: fly.body, sink })
-						: settleNear(body, fluid, values, sink, NEAR_ENOUGH);
 			pitch.push(s.pitch);
 			const d = freeDescent(s.speed, compileColumn(lie, celsius, values));
-			return [body.mass, s.submergedWeight, s.speed, d.time, d.distance];
+			return [near.body.mass, s.submergedWeight, s.speed, d.time, d.distance];
 		},
 		beliefs,
 		beliefsAbout(recipe, beliefs)
@@ -126,6 +114,7 @@ export function predict(
 	}
 	return {
 		modelVersion: MODEL_VERSION,
+		...{ beliefs, median },
 		mass: mass.interval,
 		massContributors: mass.contributions,
 		ride: rideOf(rollMoment(fly, fluid.density), roll),

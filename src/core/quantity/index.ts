@@ -9,3 +9,4 @@ export * from './run-fields';
 export * from './hook-words';
 export * from './without';
 export * from './random';
+export * from './linear';

@@ -1,4 +1,12 @@
-import type { Belief, BeliefName, Beliefs } from '../belief/index';
+import {
+	mixture,
+	withLearned,
+	type Belief,
+	type BeliefName,
+	type Beliefs,
+	type Mixture
+} from '../belief/index';
+import { without } from '../quantity/index';
 
 /** What a lie's bed is made of. */
 export const beds = ['sand', 'gravel', 'cobble', 'boulder'] as const;
@@ -41,6 +49,8 @@ export interface Lie {
 	readonly surveyedAt?: number;
 	/** Depth that would stay if the river stopped running, m; a pool keeps one. */
 	readonly residualDepth?: number;
+	/** By which what was learned of it is found again. */
+	readonly key?: string;
 }
 
 export const depthsFrom = ['measured', 'judged', 'guessed'] as const;
@@ -85,8 +95,23 @@ export function speedOf({ over, seconds }: TimedFloats): {
 	return { speed, scatter, spread: Math.hypot(scatter / Math.sqrt(n), LINE_SPREAD) };
 }
 
-/** The beliefs as they stand for this lie: what was measured there is believed more, where the law is a guess less. */
-export function beliefsIn({ depthFrom, timed, depth, bed }: Lie, believed: Beliefs): Beliefs {
+/**
+ * The beliefs as they stand for this lie: what was measured there is believed more, where the law is a
+ * guess less, and what was learned of the lie is taken in.
+ */
+export function beliefsIn(lie: Lie, believed: Beliefs): Beliefs {
+	const here = surveyedIn(lie, believed);
+	if (!believed.learned) return here;
+	// How errors of the water go together with those of the fly is left out: each is its own.
+	return without(withLearned(here, believed.learned, mixturesIn(lie)), 'together');
+}
+
+/** How the beliefs about a lie are made up, for learning: each is its own. */
+export function mixturesIn({ key }: Lie): (belief: BeliefName) => Mixture | null {
+	return (belief) => (belief.startsWith('water.') ? mixture(belief, 0, key ?? null) : null);
+}
+
+function surveyedIn({ depthFrom, timed, depth, bed }: Lie, believed: Beliefs): Beliefs {
 	const guess = depth < LAW_HOLDS_FROM * ROUGHNESS[bed];
 	if (depthFrom === undefined && timed === undefined && !guess) return believed;
 	const spreads = {

@@ -20,7 +20,7 @@ export async function driftFor(
 	believed: Beliefs,
 	submergedWeight: number
 ) {
-	const ready = drifting(question, believed);
+	const ready = drifting({ ...question, believed });
 	const single = smoothDrift(ready);
 	const distances = bandDistances(ready.median.column);
 	const runs: Run[] = [];

@@ -1,4 +1,10 @@
-import { priorBeliefs, valuesAt, type Belief, type Beliefs } from '$core/belief/index';
+import {
+	priorBeliefs,
+	valuesAt,
+	type Belief,
+	type BeliefName,
+	type Beliefs
+} from '$core/belief/index';
 import { buildFly, fitOf, partNames } from '$core/fly/index';
 import { predict } from '$core/predict/index';
 import { descend, dragAccount, type Hang } from '$core/sink/index';
@@ -120,7 +126,7 @@ function withBeliefs(given: Record<string, unknown>): Beliefs {
 			throw new Refusal(422, `${path}: ${message}`, { errors: [{ path, message }] });
 		}
 		const { median, spread, spreadBelow } = checked(raw, BeliefRequest, path);
-		const { scope, about, source } = priorBeliefs[name as keyof Beliefs];
+		const { scope, about, source } = priorBeliefs[name as BeliefName];
 		changed[name] = {
 			...{ scope, about, source, median, spread },
 			...(spreadBelow === undefined ? {} : { spreadBelow })

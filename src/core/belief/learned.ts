@@ -1,0 +1,131 @@
+import { cholesky, Z90 } from '../quantity/index';
+import { valueAt, valuesAt, type Beliefs, type BeliefValues } from './beliefs';
+import type { Belief, BeliefName } from './priors';
+
+/**
+ * What was learned: the mean and covariance of some standard normal scores that stood at 0 and 1 before.
+ * A score is named by its belief, where all of a kind share it, or by belief and place, `belief@place`,
+ * where it is of one lot, one dressing or one lie alone.
+ */
+export interface Learned {
+	readonly scores: readonly string[];
+	readonly mean: readonly number[];
+	readonly covariance: readonly (readonly number[])[];
+}
+
+/** How a belief's own score is made up: weights whose squares sum to one, each of a score of Learned. */
+export type Mixture = readonly { readonly score: string; readonly weight: number }[];
+
+/** Of which belief a score is. */
+export const beliefOf = (score: string) => score.split('@', 1)[0] as BeliefName;
+
+/**
+ * How a belief divides between what all of its kind share and what is one place's own. Before anything
+ * was learned the sum stands at 0 ± 1, whatever the share.
+ *
+ * @param shared share of the variance that all of the kind have in common, 0 to 1
+ */
+export function mixture(belief: BeliefName, shared: number, place: string | null): Mixture {
+	return [
+		...(shared > 0 ? [{ score: belief, weight: Math.sqrt(shared) }] : []),
+		...(shared < 1 && place !== null
+			? [{ score: `${belief}@${place}`, weight: Math.sqrt(1 - shared) }]
+			: [])
+	];
+}
+
+/**
+ * The beliefs of one fly in one water after learning: each as wide and where the scores leave it, and
+ * which of them go together. A belief of which nothing was learned stays as it is.
+ *
+ * @param mixtureOf the make-up of the beliefs that are to be looked at; null for others
+ */
+export function withLearned(
+	beliefs: Beliefs,
+	learned: Learned,
+	mixtureOf: (belief: BeliefName) => Mixture | null
+): Beliefs {
+	const { mean, covariance } = learned;
+	if (mean.length === 0) return beliefs;
+	const place = placesOf(learned);
+	const touched: { name: BeliefName; parts: { k: number; weight: number }[]; rest: number }[] = [];
+	for (const name of namesOf(learned)) {
+		const made = mixtureOf(name);
+		const parts = made?.flatMap(({ score, weight }) => {
+			const k = place.get(score);
+			return k === undefined ? [] : [{ k, weight }];
+		});
+		if (!parts?.length) continue;
+		const known = parts.reduce((sum, { weight }) => sum + weight * weight, 0);
+		touched.push({ name, parts, rest: Math.max(0, 1 - known) });
+	}
+	const own: Partial<Record<BeliefName, Belief>> = {};
+	const between = touched.map((a) =>
+		touched.map((b) => {
+			let sum = a === b ? a.rest : 0;
+			for (const one of a.parts)
+				for (const other of b.parts)
+					sum += one.weight * other.weight * covariance[one.k]![other.k]!;
+			return sum;
+		})
+	);
+	const spreads = touched.map((_, i) => Math.sqrt(between[i]![i]!));
+	touched.forEach(({ name, parts }, i) => {
+		const at = parts.reduce((sum, { k, weight }) => sum + weight * mean[k]!, 0);
+		own[name] = movedTo(beliefs[name], at, spreads[i]!);
+	});
+	const correlations = between.map((row, i) =>
+		row.map((value, j) => (i === j ? 1 : value / (spreads[i]! * spreads[j]!)))
+	);
+	return {
+		...beliefs,
+		...own,
+		together: {
+			names: touched.map(({ name }) => name),
+			factor: cholesky(correlations).map((row) => Array.from(row))
+		}
+	};
+}
+
+/** The medians that `withLearned` gives, alone and fast. */
+export function learnedValues(
+	beliefs: Beliefs,
+	learned: Learned,
+	mixtureOf: (belief: BeliefName) => Mixture | null
+): BeliefValues {
+	const place = placesOf(learned);
+	const values = { ...valuesAt(beliefs) };
+	for (const name of namesOf(learned)) {
+		const z = (mixtureOf(name) ?? []).reduce(
+			(sum, { score, weight }) => sum + weight * (learned.mean[place.get(score) ?? -1] ?? 0),
+			0
+		);
+		if (z !== 0) values[name] = valueAt(beliefs[name], z);
+	}
+	return values;
+}
+
+const places = new WeakMap<Learned, ReadonlyMap<string, number>>();
+function placesOf(learned: Learned): ReadonlyMap<string, number> {
+	let found = places.get(learned);
+	if (!found) places.set(learned, (found = new Map(learned.scores.map((score, k) => [score, k]))));
+	return found;
+}
+const named = new WeakMap<Learned, readonly BeliefName[]>();
+function namesOf(learned: Learned): readonly BeliefName[] {
+	let found = named.get(learned);
+	if (!found) named.set(learned, (found = [...new Set(learned.scores.map(beliefOf))]));
+	return found;
+}
+
+/** A belief whose score is now `at` ± `spread`: still two-sided, so that a bent tail stays bent. */
+function movedTo(belief: Belief, at: number, spread: number): Belief {
+	const median = valueAt(belief, at);
+	const end = (z: number) => Math.abs(Math.log(valueAt(belief, at + z * spread) / median)) / Z90;
+	return {
+		...{ scope: belief.scope, about: belief.about, median },
+		spread: end(Z90),
+		spreadBelow: end(-Z90),
+		source: 'learned from what was weighed and timed'
+	};
+}

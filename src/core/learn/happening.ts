@@ -1,0 +1,56 @@
+import { priorBeliefs, type BeliefName } from '../belief/index';
+import type { Run } from '../drift/index';
+import { bandDistances } from '../drift/index';
+import { drifting, worldOf, worldRun } from '../predict/index';
+import type { Outing, Sight } from './observation';
+import { posterior } from './posterior';
+
+/** What an outing's water says of the beliefs: log-odds of the sight, linear in their scores. */
+export interface Surrogate {
+	readonly logOdds: number;
+	readonly slopes: readonly { readonly belief: BeliefName; readonly slope: number }[];
+}
+
+/** Drifts that a surrogate is fitted to. */
+const DRIFTS = 160;
+/** The constant's own prior is so many times as wide as a slope's. */
+const WIDE = 4;
+/** From this chance of hanging up on the way it counts as having touched (our choice). */
+const TOUCHED = 0.02;
+/** What is seen through the water is believed so much less than the fit says (our estimate). */
+const SEEN = 0.7;
+
+/** Whether a drift shows what was seen; `happened` is true for all but `untouched`. */
+const shows: Readonly<Record<Sight, (run: Run) => boolean>> = {
+	touched: ({ onBed, hangUp }) => onBed > 0 || hangUp > TOUCHED,
+	untouched: ({ onBed, hangUp }) => onBed > 0 || hangUp > TOUCHED,
+	hungUp: ({ onBed, hangUp }) => onBed > 0 || hangUp > TOUCHED,
+	atDepth: ({ time }) => time !== null
+};
+
+/**
+ * Fits how likely a sight is over the beliefs: logistic regression, with a prior of one on each slope, on
+ * drifts in worlds drawn from the prior with their eddies. Half a second's work; to be kept.
+ */
+export function surrogateOf(
+	outing: Pick<Outing, 'recipe' | 'lie' | 'rig' | 'celsius' | 'saw'>
+): Surrogate {
+	const ready = drifting({ ...outing, believed: priorBeliefs });
+	const distances = bandDistances(ready.median.column, 2);
+	const seen = shows[outing.saw];
+	const names: BeliefName[] = [];
+	const happenings = Array.from({ length: DRIFTS }, (_, k) => {
+		const { scores } = worldOf(ready, k).world;
+		const slopes = (Object.entries(scores) as [BeliefName, number][]).map(([name, slope]) => {
+			if (!names.includes(name)) names.push(name);
+			return { k: names.indexOf(name) + 1, slope };
+		});
+		const happened = seen(worldRun(ready, k, distances));
+		return { logOdds: 0, slopes: [{ k: 0, slope: WIDE }, ...slopes], happened };
+	});
+	const { mean } = posterior(names.length + 1, [], happenings);
+	return {
+		logOdds: SEEN * WIDE * mean[0]!,
+		slopes: names.map((belief, k) => ({ belief, slope: SEEN * mean[k + 1]! }))
+	};
+}

@@ -1,0 +1,291 @@
+import {
+	beliefOf,
+	mixture,
+	priorBeliefs,
+	type BeliefName,
+	type Learned,
+	type Mixture
+} from '../belief/index';
+import { mixturesFor } from '../fly/index';
+import { without } from '../quantity/index';
+import { mixturesIn } from '../water/index';
+import { evaluate, expand, placed, type Measurable, type Placed } from './expansion';
+import { surrogateOf, type Surrogate } from './happening';
+import { massOf, timeOf } from './measurables';
+import type { Observation, Outing, TimedDrop, Weighing } from './observation';
+import { posterior, ROBUST, type Found, type Happening, type Term } from './posterior';
+
+/** What was learned of a belief until then is set aside: what comes after teaches it anew. */
+export interface Reset {
+	/** A score of Learned, or a belief for all of its kind. */
+	readonly score: string;
+	/** ISO date and time. */
+	readonly on: string;
+}
+
+/** What an entry comes to beside the others. */
+export interface Judged {
+	readonly key: string;
+	/** Found over predicted after learning, a ratio, each run of its own. */
+	readonly ratios: readonly number[];
+	/** The same in standard deviations of measuring. */
+	readonly off: readonly number[];
+	/** It does not go with the others, and counts for little; any run of it. */
+	readonly flagged: boolean;
+}
+
+export interface Learning {
+	readonly learned: Learned;
+	readonly judged: readonly Judged[];
+	/** Entries that say nothing, since by the model such a fly floats. */
+	readonly unusable: readonly string[];
+}
+
+/** From so many standard deviations on an entry is flagged. */
+const FLAGGED = 3;
+/** Scatter from one bead or hook of a lot to the next, and from one fly of a hand to the next (our estimates). */
+export const PIECE_SCATTER = 0.015;
+export const FLY_SCATTER = 0.03;
+/** How well a length of wire is cut, m. */
+const CUT = 0.001;
+/** What a drop is off however often it is timed: the way it enters, the water's rest (our estimate). */
+const DROP_SCATTER = 0.03;
+/** How well the distance is known, m. */
+const DISTANCE = 0.003;
+/** A tippet's pull is known only so well, as a share of what it slows. */
+const TIPPET = 0.3;
+/** Spread of one timing between two light gates, s. */
+const GATE = 0.002;
+/** Scores are looked at anew when they have moved so far since. */
+const MOVED = 0.1;
+const MOST_PASSES = 4;
+
+/**
+ * The posterior of the beliefs from all that was weighed, timed and seen: mode by Gauss–Newton from the
+ * prior on all data at once (the order of entry has no part in it), spread by Laplace. The figures are
+ * expanded about the mode, and anew where it has moved.
+ *
+ * @param kept fits of the water that were made before, by what they are of; filled in
+ * @param robust δ of the pseudo-Huber loss; Infinity: least squares
+ */
+export function learn(
+	observations: readonly Observation[],
+	{
+		resets = [],
+		kept = new Map<string, Surrogate>(),
+		robust = ROBUST
+	}: {
+		readonly resets?: readonly Reset[];
+		readonly kept?: Map<string, Surrogate>;
+		readonly robust?: number;
+	} = {}
+): Learning {
+	const sorted = [...observations].sort(byKey);
+	const cases = new Map<string, Case>();
+	const outings: Outing[] = [];
+	for (const one of sorted) {
+		if (one.kind === 'outing') {
+			outings.push(one);
+			continue;
+		}
+		const since = resetsBefore(one.on, resets);
+		const id = `${since} ${idOf(one)}`;
+		let its = cases.get(id);
+		if (!its) cases.set(id, (its = caseOf(one, resets)));
+		its.found.push(one);
+	}
+	const places = new Map<string, number>();
+	const place = (score: string) => {
+		const known = places.get(score);
+		if (known !== undefined) return known;
+		places.set(score, places.size);
+		return places.size - 1;
+	};
+	const unusable = [...cases.values()].flatMap((one) =>
+		expandCase(one, place, new Float64Array(0))
+	);
+	const usable = [...cases.values()].filter(({ at }) => at !== null);
+	const happenings = outings.map((one): Happening => {
+		const id = JSON.stringify([one.recipe, one.lie, one.rig, one.celsius, one.saw]);
+		const fit = kept.get(id) ?? surrogateOf(one);
+		kept.set(id, fit);
+		const made = asOf(one.on, resets, bothOf(one));
+		return {
+			logOdds: fit.logOdds,
+			happened: one.saw !== 'untouched',
+			slopes: fit.slopes.flatMap(({ belief, slope }) =>
+				(made(belief) ?? []).map(({ score, weight }) => ({
+					k: place(score),
+					slope: slope * weight
+				}))
+			)
+		};
+	});
+	let start = new Float64Array(places.size);
+	let found = posterior(places.size, usable.map(termOf), happenings, robust, start);
+	for (let pass = 1; pass < MOST_PASSES; pass++) {
+		let moved = false;
+		for (const one of usable) {
+			if (distance(one, found.mean) < MOVED) continue;
+			expandCase(one, place, found.mean);
+			moved = true;
+		}
+		if (!moved) break;
+		start = found.mean as typeof start;
+		found = posterior(places.size, usable.map(termOf), happenings, robust, start);
+	}
+	const judged = usable.flatMap((one, k) => {
+		let next = 0;
+		return one.found.map((entry): Judged => {
+			const { key } = entry;
+			const values = foundOf(entry, one.at!.expansion.value);
+			const off = found.residuals[k]!.slice(next, (next += values.length));
+			const ratios = values.map(({ spread }, i) =>
+				Math.exp(off[i]! * Math.hypot(spread, Math.sqrt(one.at!.rest)))
+			);
+			return { key, ratios, off, flagged: off.some((r) => Math.abs(r) > FLAGGED) };
+		});
+	});
+	// What was set aside was only there so that the rest is not misled by it.
+	const shown = [...places].filter(([score]) => !score.endsWith(SET_ASIDE));
+	return {
+		learned: {
+			scores: shown.map(([score]) => score),
+			mean: shown.map(([, k]) => found.mean[k]!),
+			covariance: shown.map(([, i]) => shown.map(([, j]) => found.covariance[i]![j]!))
+		},
+		judged,
+		unusable
+	};
+}
+
+/** All that was found of one figure of one thing. */
+interface Case {
+	readonly of: Measurable;
+	readonly found: (Weighing | TimedDrop)[];
+	at: Placed | null;
+	/** Scores of its beliefs at which it was expanded. */
+	centre: Partial<Record<BeliefName, number>>;
+}
+
+function caseOf(one: Weighing | TimedDrop, resets: readonly Reset[]): Case {
+	const of = measurableOf(one);
+	return {
+		...{ of: { ...of, mixtureOf: asOf(one.on, resets, of.mixtureOf) }, found: [] },
+		...{ at: null, centre: {} }
+	};
+}
+
+/** What an entry measures, before anything was learned. */
+export const measurableOf = (one: Weighing | TimedDrop): Measurable =>
+	one.kind === 'weighing' ? massOf(one.of, priorBeliefs) : timeOf(one, priorBeliefs);
+
+/** @returns the keys of its entries where it has no figure */
+function expandCase(one: Case, place: (score: string) => number, scores: Float64Array): string[] {
+	one.centre = {};
+	for (const name of one.of.about) {
+		one.centre[name] = (one.of.mixtureOf(name) ?? []).reduce(
+			(sum, { score, weight }) => sum + weight * (scores[place(score)] ?? 0),
+			0
+		);
+	}
+	const [expansion] = expand(one.of, one.centre);
+	const fine = expansion && [expansion.value, ...expansion.slope].every(Number.isFinite);
+	one.at = fine ? placed(expansion, one.of, place) : null;
+	return fine ? [] : one.found.map(({ key }) => key);
+}
+
+/** How far the scores of its beliefs are from where it was expanded, at the most. */
+function distance({ at, centre }: Case, scores: Float64Array): number {
+	return at!.expansion.names.reduce((most, name, i) => {
+		const z = at!.parts[i]!.reduce((sum, { k, weight }) => sum + weight * scores[k]!, 0);
+		return Math.max(most, Math.abs(z - centre[name]!));
+	}, 0);
+}
+
+const termOf = ({ at, found }: Case): Term => ({
+	predict: (scores, gradient) => evaluate(at!, scores, gradient),
+	found: found.flatMap((entry) =>
+		foundOf(entry, at!.expansion.value).map(({ value, spread }) => ({
+			value,
+			spread: Math.hypot(spread, Math.sqrt(at!.rest))
+		}))
+	)
+});
+
+/**
+ * What an entry says, each run of its own, in logarithms.
+ *
+ * @param predicted logarithm of the figure: a reaction is a share of the time that it should take, or one
+ *   that was timed far too long would count as the best of all
+ */
+export function foundOf(one: Weighing | TimedDrop, predicted: number): Found[] {
+	if (one.kind === 'weighing') return [weighedFound(one)];
+	const { seconds, reaction, gates, distance: way, tippet } = one;
+	const common = Math.hypot(
+		DROP_SCATTER,
+		DISTANCE / way,
+		tippet === undefined ? 0 : TIPPET * slowed(one)
+	);
+	return seconds.map((s) => {
+		// Two keys a run; what all runs share is divided among them.
+		const timing = (gates ? GATE : Math.SQRT2 * reaction) / Math.exp(predicted);
+		return { value: Math.log(s), spread: Math.hypot(timing, common * Math.sqrt(seconds.length)) };
+	});
+}
+
+function weighedFound({ of, count, mass, step }: Weighing): Found {
+	// Two readings, empty and full, each somewhere within a step.
+	const reading = step / Math.sqrt(6) / mass;
+	const value = Math.log(of.kind === 'wire' ? mass / count / of.length : mass / count);
+	if (of.kind === 'wire') return { value, spread: Math.hypot(reading, CUT / of.length) };
+	const scatter = of.kind === 'fly' ? FLY_SCATTER : PIECE_SCATTER;
+	return { value, spread: Math.hypot(reading, scatter / Math.sqrt(count)) };
+}
+
+/** Share by which its tippet lengthens a drop. */
+function slowed(one: TimedDrop): number {
+	const free = without(one, 'tippet');
+	const at = (drop: TimedDrop) => expand({ ...measurableOf(drop), about: [] }, {})[0]!.value;
+	return at(one) - at(free as TimedDrop);
+}
+
+const byKey = (a: Observation, b: Observation) =>
+	a.key < b.key ? -1 : a.key > b.key ? 1 : JSON.stringify(a) < JSON.stringify(b) ? -1 : 1;
+
+/** Entries with the same id measure the same figure. */
+function idOf(one: Weighing | TimedDrop): string {
+	if (one.kind === 'weighing') {
+		const { of } = one;
+		return JSON.stringify(of.kind === 'wire' ? of.coil : of);
+	}
+	const { recipe, wet, celsius, distance: way, tippet, gates } = one;
+	return JSON.stringify([recipe, wet, celsius, way, tippet, gates]);
+}
+
+const SET_ASIDE = ' (set aside)';
+
+/** Which resets came after an entry. */
+const resetsBefore = (on: string, resets: readonly Reset[]) =>
+	resets.flatMap((reset, k) => (on < reset.on ? [k] : [])).join(' ');
+
+/** The make-up of beliefs for an entry of some time: scores that were reset since are others. */
+function asOf(
+	on: string,
+	resets: readonly Reset[],
+	of: (belief: BeliefName) => Mixture | null
+): (belief: BeliefName) => Mixture | null {
+	const since = resets.filter((reset) => on < reset.on).map(({ score }) => score);
+	if (since.length === 0) return of;
+	const aside = (score: string) => since.includes(score) || since.includes(beliefOf(score));
+	return (belief) =>
+		of(belief)?.map(({ score, weight }) => ({
+			score: aside(score) ? score + SET_ASIDE : score,
+			weight
+		})) ?? null;
+}
+
+function bothOf({ recipe, lie }: Outing) {
+	const [fly, water] = [mixturesFor(recipe), mixturesIn(lie)];
+	return (belief: BeliefName) => water(belief) ?? fly(belief) ?? mixture(belief, 1, null);
+}

@@ -1,0 +1,150 @@
+import { type Beliefs } from '../belief/index';
+import {
+	beliefsAbout,
+	beliefsFor,
+	buildFly,
+	compileBuild,
+	mixturesFor,
+	starterRecipe,
+	type PartName,
+	type Recipe
+} from '../fly/index';
+import { nearbyFlies } from '../predict/index';
+import { axialPull } from './tippet';
+import { settle } from '../sink/index';
+import { fluidAt } from '../water/index';
+import type { Measurable } from './expansion';
+import type { TimedDrop, Weighed } from './observation';
+
+/** Added mass of a fly as a share of the water it displaces: a sphere's (Lamb 1932). */
+const ADDED_MASS = 0.5;
+
+/** Mass of one, kg; of wire that of a metre. */
+export function massOf(of: Weighed, prior: Beliefs): Measurable {
+	if (of.kind === 'wire') {
+		const { metal, wire, measured } = of.coil;
+		const recipe: Recipe = {
+			...starterRecipe,
+			coil: {
+				metal,
+				wire,
+				turns: 1,
+				...(of.coil.lot && { lot: of.coil.lot }),
+				...(measured && { measured })
+			}
+		};
+		return {
+			beliefs: beliefsFor(recipe, prior),
+			about: [`coil.${metal}.density`, 'coil.wire'],
+			mixtureOf: mixturesFor(recipe),
+			figuresAbout: () => (values) => [
+				(values[`coil.${metal}.density`] * Math.PI * (wire * values['coil.wire']) ** 2) / 4
+			]
+		};
+	}
+	if (of.kind === 'fly') return flyOf(of.recipe, prior);
+	const recipe: Recipe =
+		of.kind === 'beads'
+			? { ...starterRecipe, bead: of.bead }
+			: { ...starterRecipe, hook: of.hook, bead: null };
+	const part: PartName = of.kind === 'beads' ? 'bead' : 'hook';
+	const beliefs = beliefsFor(recipe, prior);
+	return {
+		beliefs,
+		about: beliefsAbout(recipe, beliefs).filter((name) => name.startsWith(part)),
+		mixtureOf: mixturesFor(recipe),
+		figuresAbout: () => (values) => [
+			compileBuild(buildFly(recipe, values), values).parts.find((one) => one.part === part)!.mass
+		]
+	};
+}
+
+function flyOf(recipe: Recipe, prior: Beliefs): Measurable {
+	const beliefs = beliefsFor(recipe, prior);
+	return {
+		beliefs,
+		// How it lies in the water has no part in what the scale says.
+		about: beliefsAbout(recipe, beliefs).filter(
+			(name) => !name.startsWith('water.') && !name.startsWith('model.') && name !== 'dressing.drag'
+		),
+		mixtureOf: mixturesFor(recipe),
+		figuresAbout(centre) {
+			const build = buildFly(recipe, centre);
+			const fly = compileBuild(build, centre);
+			const fluid = fluidAt(10);
+			const nearby = nearbyFlies(build, fly, settle(fly.body, fluid, centre), fluid);
+			return (values, moved) => [nearby(values, moved).fly.body.mass];
+		}
+	};
+}
+
+/** Seconds of a drop; the figure is Infinity where the fly floats. */
+export function timeOf(
+	drop: Omit<TimedDrop, 'kind' | 'key' | 'on' | 'seconds' | 'reaction'>,
+	prior: Beliefs
+): Measurable {
+	const { recipe, celsius, wet } = drop;
+	const beliefs = beliefsFor(recipe, prior);
+	const fluid = fluidAt(celsius);
+	return {
+		beliefs,
+		about: beliefsAbout(recipe, beliefs).filter((name) => !name.startsWith('water.')),
+		mixtureOf: mixturesFor(recipe),
+		figuresAbout(centre) {
+			const build = buildFly(recipe, centre);
+			const fly = compileBuild(build, centre);
+			const sink = settle(fly.body, fluid, centre);
+			const nearby = nearbyFlies(build, fly, sink, fluid);
+			let dry = 1;
+			if (wet === 'fresh' && !sink.floats) {
+				const fresh = settle(compileBuild(build, centre, 'fresh').body, fluid, centre);
+				dry = fresh.speed / sink.speed;
+			}
+			return (values, moved) => {
+				const near = nearby(values, moved);
+				const { mass, volume } = near.fly.body;
+				const moving = mass + ADDED_MASS * fluid.density * volume;
+				return [dropTime(near.sink.submergedWeight, near.sink.speed * dry, moving, drop, fluid)];
+			};
+		}
+	};
+}
+
+/**
+ * Seconds that a fly takes from rest at the surface: x = (v²/g′) ln cosh(g′t/v) for drag that goes with
+ * the square of the speed, g′ its weight in water over the mass that moves. On a tippet it goes step by
+ * step at the speed at which drag and the tippet's pull bear its weight. Between gates at full speed.
+ *
+ * @param weight in water, N
+ * @param speed at which it sinks free, m/s
+ * @param moving kg, with the water that moves along
+ */
+export function dropTime(
+	weight: number,
+	speed: number,
+	moving: number,
+	{ distance, tippet, gates }: Pick<TimedDrop, 'distance' | 'tippet' | 'gates'>,
+	fluid: { readonly density: number; readonly viscosity: number }
+): number {
+	if (!(speed > 0)) return Infinity;
+	const gain = weight / moving;
+	const reach = (distance * gain) / (speed * speed);
+	// acosh(eˣ), which overflows for large x.
+	const free = gates
+		? distance / speed
+		: (speed / gain) * (reach + Math.log1p(Math.sqrt(1 - Math.exp(-2 * reach))));
+	if (tippet === undefined) return free;
+	const steps = 16;
+	let time = 0;
+	let now = speed;
+	for (let k = 0; k < steps; k++) {
+		const length = (distance * (k + 0.5)) / steps;
+		for (let i = 0; i < 6; i++) {
+			const pull = axialPull(now, length, tippet, fluid);
+			const borne = Math.max(0.05, 1 - pull / weight);
+			now = (now + speed * Math.sqrt(borne)) / 2;
+		}
+		time += distance / steps / now;
+	}
+	return time + (free - distance / speed);
+}

@@ -1,0 +1,144 @@
+import { cholesky, inverse, solved } from '../quantity/index';
+
+/** Something that was measured, as the logarithm of a figure that scores predict. */
+export interface Found {
+	/** Logarithm of what was found. */
+	readonly value: number;
+	/** Standard deviation of the logarithm, of measuring and of one piece against the next. */
+	readonly spread: number;
+}
+
+/** All that was found of one figure. */
+export interface Term {
+	/** The figure's logarithm at some scores, with its gradient by place. */
+	readonly predict: (scores: Float64Array, gradient: Map<number, number>) => number;
+	readonly found: readonly Found[];
+}
+
+/** Something that happened or did not, whose log-odds are linear in the scores. */
+export interface Happening {
+	readonly logOdds: number;
+	readonly slopes: readonly { readonly k: number; readonly slope: number }[];
+	readonly happened: boolean;
+}
+
+export interface Posterior {
+	readonly mean: Float64Array;
+	readonly covariance: readonly (readonly number[])[];
+	/** Of each term its residuals in their own spreads, found less predicted, in the order of `found`. */
+	readonly residuals: readonly (readonly number[])[];
+	readonly rounds: number;
+}
+
+/**
+ * From so many spreads on a residual counts less and less (pseudo-Huber loss; our choice): its pull never
+ * grows beyond that of one so far off.
+ */
+export const ROBUST = 1.5;
+const ENOUGH = 1e-10;
+const MOST_ROUNDS = 60;
+
+/**
+ * Mode of the scores by Gauss–Newton from the prior on all data, and their spread by Laplace's
+ * approximation. Prior: independent standard normal. Loss: pseudo-Huber, δ²(√(1 + (r/δ)²) − 1), convex, so
+ * that one wild measurement is held; logistic for what happened.
+ *
+ * @param count of scores
+ * @param robust δ; Infinity for least squares
+ * @param start where to begin; the prior's mode unless said
+ */
+export function posterior(
+	count: number,
+	terms: readonly Term[],
+	happenings: readonly Happening[] = [],
+	robust = ROBUST,
+	start?: Float64Array
+): Posterior {
+	const scores = start?.slice() ?? new Float64Array(count);
+	const gradient = new Map<number, number>();
+	const loss = (r: number) =>
+		robust === Infinity ? (r * r) / 2 : robust * robust * (Math.hypot(1, r / robust) - 1);
+	const objective = (at: Float64Array) => {
+		let sum = 0;
+		for (let k = 0; k < count; k++) sum += (at[k]! * at[k]!) / 2;
+		for (const { predict, found } of terms) {
+			const predicted = predict(at, gradient);
+			for (const { value, spread } of found) sum += loss((predicted - value) / spread);
+		}
+		for (const one of happenings) {
+			const odds = oddsOf(one, at);
+			sum += Math.log1p(Math.exp(-Math.abs(odds))) + Math.max(0, -odds);
+		}
+		return sum;
+	};
+	/** Gradient and, with `curved`, the second derivative of the loss itself; else Gauss–Newton's. */
+	const slopeAt = (at: Float64Array, curved: boolean) => {
+		const slope = Float64Array.from(at);
+		const curve = Array.from({ length: count }, (_, k) => {
+			const row = new Float64Array(count);
+			row[k] = 1;
+			return row;
+		});
+		const add = (by: number) => {
+			for (const [i, a] of gradient) for (const [j, b] of gradient) curve[i]![j]! += by * a * b;
+		};
+		for (const { predict, found } of terms) {
+			const predicted = predict(at, gradient);
+			let [pull, stiff] = [0, 0];
+			for (const { value, spread } of found) {
+				const r = (predicted - value) / spread;
+				const far = robust === Infinity ? 1 : Math.hypot(1, r / robust);
+				pull += r / far / spread;
+				stiff += 1 / (curved ? far ** 3 : far) / spread ** 2;
+			}
+			for (const [k, a] of gradient) slope[k]! += pull * a;
+			add(stiff);
+		}
+		for (const one of happenings) {
+			const miss = 1 / (1 + Math.exp(oddsOf(one, at)));
+			const sign = one.happened ? 1 : -1;
+			gradient.clear();
+			for (const { k, slope: by } of one.slopes) {
+				gradient.set(k, (gradient.get(k) ?? 0) + by);
+			}
+			for (const [k, a] of gradient) slope[k]! -= sign * miss * a;
+			add(miss * (1 - miss));
+		}
+		return { slope, curve };
+	};
+	let now = objective(scores);
+	let rounds = 0;
+	for (; rounds < MOST_ROUNDS; rounds++) {
+		const { slope, curve } = slopeAt(scores, false);
+		const step = solved(cholesky(curve), slope);
+		const largest = step.reduce((most, by) => Math.max(most, Math.abs(by)), 0);
+		if (largest < ENOUGH) break;
+		let share = 1;
+		let next = scores;
+		let there = now;
+		// Halved until it falls: the loss is convex, the figures nearly so.
+		for (; share > 1e-6; share /= 2) {
+			next = scores.map((value, k) => value - share * step[k]!);
+			there = objective(next);
+			if (there <= now) break;
+		}
+		if (!(there <= now)) break;
+		const gained = now - there;
+		scores.set(next);
+		now = there;
+		if (gained < 1e-14 * Math.max(1, now) && largest < 1e-6) break;
+	}
+	const { curve } = slopeAt(scores, true);
+	const covariance = inverse(cholesky(curve));
+	const residuals = terms.map(({ predict, found }) => {
+		const predicted = predict(scores, gradient);
+		return found.map(({ value, spread }) => (value - predicted) / spread);
+	});
+	return { mean: scores, covariance, residuals, rounds };
+}
+
+/** Log-odds of what was seen. */
+function oddsOf({ logOdds, slopes, happened }: Happening, at: Float64Array): number {
+	const odds = slopes.reduce((sum, { k, slope }) => sum + slope * at[k]!, logOdds);
+	return happened ? odds : -odds;
+}
