@@ -40,6 +40,15 @@ const arrows = {
 	'lib/drift': ['lib/ui', 'lib/state', 'lib/contract', 'core/*'],
 	'lib/batch': ['lib/match', 'lib/frame', 'lib/ui', 'lib/state', 'lib/contract', 'core/*'],
 	'lib/box': ['lib/match', 'lib/ui', 'lib/state', 'lib/contract', 'core/*'],
+	'lib/log': [
+		'lib/batch',
+		'lib/frame',
+		'lib/controls',
+		'lib/ui',
+		'lib/state',
+		'lib/contract',
+		'core/*'
+	],
 	'lib/match': ['lib/ui', 'lib/state', 'lib/contract', 'core/*'],
 	'lib/water': ['lib/controls', 'lib/ui', 'lib/state', 'lib/contract', 'core/*'],
 	'lib/stock': ['lib/controls', 'lib/ui', 'lib/state', 'lib/contract', 'core/*'],

@@ -4,15 +4,18 @@
 	import NoticeBar from '$lib/frame/NoticeBar.svelte';
 	import Rail from '$lib/frame/Rail.svelte';
 	import { Bench } from '$lib/state/bench.svelte';
-	import { provideBench, provideDrift } from '$lib/state/context';
+	import { provideBench, provideDrift, provideLearning } from '$lib/state/context';
+	import { LearningState } from '$lib/state/learning.svelte';
 	import { DriftState } from '$lib/state/drift.svelte';
 	import { listenForNews } from '$lib/state/news';
 
 	let { data, children } = $props();
 	// The data are read once; from then on the Bench owns them, and hears what other windows do.
 	// svelte-ignore state_referenced_locally
-	const bench = provideBench(new Bench(data.snapshot));
+	const bench = provideBench(new Bench(data.snapshot, data.learning));
 	const drift = provideDrift(new DriftState());
+	const learning = provideLearning(new LearningState(bench));
+	learning.follow();
 
 	let keysShown = $state(false);
 	let ready = $state(false);
@@ -25,6 +28,7 @@
 		);
 		return () => {
 			drift.end();
+			learning.end();
 			unbind();
 			unlisten();
 		};

@@ -87,6 +87,24 @@ export function withLearned(
 	};
 }
 
+/** What was learned that bears on some beliefs, as it is made up in one place or several: less to hand round. */
+export function learnedAbout(
+	learned: Learned,
+	mixtures: readonly ((belief: BeliefName) => Mixture | null)[]
+): Learned {
+	const wanted = new Set(
+		namesOf(learned).flatMap((name) =>
+			mixtures.flatMap((of) => (of(name) ?? []).map(({ score }) => score))
+		)
+	);
+	const kept = learned.scores.flatMap((score, k) => (wanted.has(score) ? [k] : []));
+	return {
+		scores: kept.map((k) => learned.scores[k]!),
+		mean: kept.map((k) => learned.mean[k]!),
+		covariance: kept.map((i) => kept.map((j) => learned.covariance[i]![j]!))
+	};
+}
+
 /** The medians that `withLearned` gives, alone and fast. */
 export function learnedValues(
 	beliefs: Beliefs,

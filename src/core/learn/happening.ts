@@ -1,15 +1,9 @@
 import { priorBeliefs, type BeliefName } from '../belief/index';
 import type { Run } from '../drift/index';
 import { bandDistances } from '../drift/index';
-import { drifting, worldOf, worldRun } from '../predict/index';
-import type { Outing, Sight } from './observation';
+import { drifting, MODEL_VERSION, worldOf, worldRun } from '../predict/index';
+import type { Outing, Sight, Surrogate } from './observation';
 import { posterior } from './posterior';
-
-/** What an outing's water says of the beliefs: log-odds of the sight, linear in their scores. */
-export interface Surrogate {
-	readonly logOdds: number;
-	readonly slopes: readonly { readonly belief: BeliefName; readonly slope: number }[];
-}
 
 /** Drifts that a surrogate is fitted to. */
 const DRIFTS = 160;
@@ -50,7 +44,8 @@ export function surrogateOf(
 	});
 	const { mean } = posterior(names.length + 1, [], happenings);
 	return {
-		logOdds: SEEN * WIDE * mean[0]!,
-		slopes: names.map((belief, k) => ({ belief, slope: SEEN * mean[k + 1]! }))
+		model: MODEL_VERSION,
+		logOdds: Number((SEEN * WIDE * mean[0]!).toFixed(4)),
+		slopes: names.map((belief, k) => ({ belief, slope: Number((SEEN * mean[k + 1]!).toFixed(4)) }))
 	};
 }

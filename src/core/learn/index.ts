@@ -12,6 +12,7 @@ export {
 	type Observation,
 	type Outing,
 	type Sight,
+	type Surrogate,
 	type TimedDrop,
 	type Weighed,
 	type Weighing
@@ -25,7 +26,9 @@ export {
 	type Posterior,
 	type Term
 } from './posterior';
-export { surrogateOf, type Surrogate } from './happening';
+export { surrogateOf } from './happening';
 export { dropTime, massOf, timeOf } from './measurables';
 export { expand, type Expansion, type Measurable } from './expansion';
 export { axialPull } from './tippet';
+export { gains, type Candidate, type Gain } from './next';
+export { lessonAbout, lessonOf, surely, worthAWord, type Lesson } from './lessons';

@@ -7,17 +7,18 @@ import {
 	type Mixture
 } from '../belief/index';
 import { mixturesFor } from '../fly/index';
+import { MODEL_VERSION } from '../predict/index';
 import { without } from '../quantity/index';
 import { mixturesIn } from '../water/index';
 import { evaluate, expand, placed, type Measurable, type Placed } from './expansion';
-import { surrogateOf, type Surrogate } from './happening';
+import { surrogateOf } from './happening';
 import { massOf, timeOf } from './measurables';
-import type { Observation, Outing, TimedDrop, Weighing } from './observation';
+import type { Observation, Outing, Surrogate, TimedDrop, Weighing } from './observation';
 import { posterior, ROBUST, type Found, type Happening, type Term } from './posterior';
 
 /** What was learned of a belief until then is set aside: what comes after teaches it anew. */
 export interface Reset {
-	/** A score of Learned, or a belief for all of its kind. */
+	/** A score of Learned, a belief for all of its kind, or `@` and a place for all that is of that. */
 	readonly score: string;
 	/** ISO date and time. */
 	readonly on: string;
@@ -107,7 +108,8 @@ export function learn(
 	const usable = [...cases.values()].filter(({ at }) => at !== null);
 	const happenings = outings.map((one): Happening => {
 		const id = JSON.stringify([one.recipe, one.lie, one.rig, one.celsius, one.saw]);
-		const fit = kept.get(id) ?? surrogateOf(one);
+		const ready = one.fit?.model === MODEL_VERSION ? one.fit : kept.get(id);
+		const fit = ready ?? surrogateOf(one);
 		kept.set(id, fit);
 		const made = asOf(one.on, resets, bothOf(one));
 		return {
@@ -277,7 +279,10 @@ function asOf(
 ): (belief: BeliefName) => Mixture | null {
 	const since = resets.filter((reset) => on < reset.on).map(({ score }) => score);
 	if (since.length === 0) return of;
-	const aside = (score: string) => since.includes(score) || since.includes(beliefOf(score));
+	const aside = (score: string) =>
+		[score, beliefOf(score), score.slice(beliefOf(score).length)].some((one) =>
+			since.includes(one)
+		);
 	return (belief) =>
 		of(belief)?.map(({ score, weight }) => ({
 			score: aside(score) ? score + SET_ASIDE : score,

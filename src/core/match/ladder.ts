@@ -1,3 +1,4 @@
+import { without } from '../quantity/index';
 import type { Lie } from '../water/index';
 import type { Asked } from './asked';
 import { MOST_WATERS, type Cover } from './cover';
@@ -32,8 +33,10 @@ export function spanOf(
 		Array.from({ length: count }, (_, k) =>
 			count === 1 ? from : from + ((to - from) * k) / (count - 1)
 		);
+	// Of another depth or speed nothing was learned.
+	const place = without(lie, 'key');
 	return along(depths, steps.depth).flatMap((depth) =>
-		along(speeds, steps.speed).map((surfaceSpeed) => ({ ...lie, depth, surfaceSpeed }))
+		along(speeds, steps.speed).map((surfaceSpeed) => ({ ...place, depth, surfaceSpeed }))
 	);
 }
 
@@ -72,11 +75,11 @@ export async function ladder(
 		})
 	);
 	if (stopped()) return null;
-	const { recipe, locks, shelf, wishes } = question;
+	const { recipe, locks, shelf, wishes, believed } = question;
 	const celsius = waters.map((water) => water.celsius);
 	const cover = await lanes[0]!.ask({
 		...{ kind: 'cover', asked },
-		question: { recipe, locks, shelf, wishes, celsius }
+		question: { recipe, locks, shelf, wishes, celsius, ...(believed && { believed }) }
 	});
 	if (stopped()) return null;
 	report(1);

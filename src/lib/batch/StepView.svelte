@@ -1,8 +1,7 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import { gaugeLengths, marksOf } from '$core/batch/index';
-	import { priorBeliefs, valuesAt } from '$core/belief/index';
-	import { buildFly } from '$core/fly/index';
+	import { buildFly, mediansFor } from '$core/fly/index';
 	import { fliesOf } from '$lib/contract/batches';
 	import { bindSteps } from '$lib/frame/keys';
 	import FlyPicture from '$lib/match/FlyPicture.svelte';
@@ -24,7 +23,6 @@
 	}
 	let { bench, tying, name, items, steps, leave }: Props = $props();
 
-	const MEDIANS = valuesAt(priorBeliefs);
 	let root = $state<HTMLElement>();
 	// The keys are for the vise from now on, not for what was pressed to come here.
 	$effect(() => root?.focus());
@@ -52,7 +50,7 @@
 
 	const now = $derived(tying.order[tying.place] ?? null);
 	const item = $derived(items[now?.item ?? 0]!);
-	const build = $derived(buildFly(item.recipe, MEDIANS));
+	const build = $derived(buildFly(item.recipe, mediansFor(item.recipe, bench.believed)));
 	const marks = $derived(marksOf(build));
 	const lengths = $derived(gaugeLengths(build));
 	const shown = $derived(marks.filter(({ code }) => now?.step.marks.includes(code)));

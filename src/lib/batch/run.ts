@@ -1,3 +1,4 @@
+import { priorBeliefs, type Beliefs } from '$core/belief/index';
 import { amountsFor, causesFor, diagnose, scatterOf, type Amount } from '$core/batch/index';
 import { controlChart, type ControlChart } from '$core/learn/index';
 import { evaluate } from '$core/match/index';
@@ -74,8 +75,12 @@ export function cutListOf(items: readonly RunItem[]): Amount[] {
 const STILL: Lie = { depth: 1, surfaceSpeed: 0, bed: 'gravel', zoneTop: 0.2, approach: 3 };
 
 /** An item as a batch keeps it, with the prediction as it stands. */
-export function itemToDocument({ name, recipe, count }: RunItem, celsius: number): BatchItem {
-	const { mass, speed } = predict(recipe, STILL, celsius);
+export function itemToDocument(
+	{ name, recipe, count }: RunItem,
+	celsius: number,
+	believed: Beliefs = priorBeliefs
+): BatchItem {
+	const { mass, speed } = predict(recipe, STILL, celsius, believed);
 	const g = (kg: number) => Number((kg / GRAM).toPrecision(5));
 	return {
 		...{ name, count, recipe: recipeToDocument(recipe) },
@@ -95,8 +100,12 @@ export const itemFromDocument = ({ name, recipe, count }: BatchItem): RunItem =>
 });
 
 /** Weight and sink of an item, each with its interval, in a line. */
-export function figuresOf({ recipe }: RunItem, celsius: number): string {
-	const { mass, speed } = predict(recipe, STILL, celsius);
+export function figuresOf(
+	{ recipe }: RunItem,
+	celsius: number,
+	believed: Beliefs = priorBeliefs
+): string {
+	const { mass, speed } = predict(recipe, STILL, celsius, believed);
 	const said = (one: Interval, by: number, digits: number) => {
 		const [value, low, high] = [one.value, one.low, one.high].map((n) => (n / by).toFixed(digits));
 		return `${value} (${low}–${high})`;
@@ -207,10 +216,11 @@ export function substitutesFor(
 	part: PartName,
 	need: number,
 	lots: readonly LotRow[],
-	celsius: number
+	celsius: number,
+	believed: Beliefs = priorBeliefs
 ): Substitute[] {
 	const fluid = fluidAt(celsius);
-	const now = evaluate(recipe, fluid);
+	const now = evaluate(recipe, fluid, believed);
 	const own = new Set(lotsOf(recipe, part));
 	return lots
 		.filter((lot) => !own.has(lot.id) && makes(lot, part) && leftOf(lot.body) >= need)
@@ -220,7 +230,7 @@ export function substitutesFor(
 				part === 'coil' && recipe.coil
 					? { ...other, coil: { ...other.coil!, turns: recipe.coil.turns } }
 					: other;
-			const found = evaluate(kept, fluid);
+			const found = evaluate(kept, fluid, believed);
 			if (!found.fits) return [];
 			const grams = (found.mass - now.mass) / GRAM;
 			const speed = (found.speed - now.speed) / CENTIMETRE;

@@ -34,7 +34,12 @@
 	$effect(() => {
 		const { recipe } = bench;
 		if (!open || !recipe) return;
-		const search = equivalents(recipe, fluidAt(bench.temperature), shelfOf(bench.lots, only));
+		const search = equivalents(
+			recipe,
+			fluidAt(bench.temperature),
+			shelfOf(bench.lots, only),
+			bench.believed
+		);
 		let stopped = false;
 		found = [];
 		tried = 0;

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { priorBeliefs, valuesAt } from '$core/belief/index';
+	import { priorBeliefs } from '$core/belief/index';
 	import { compileBuild, partNames, partWords } from '$core/fly/index';
 	import { GRAVITY } from '$core/material/index';
 	import { CENTIMETRE, GRAM } from '$core/quantity/index';
@@ -14,15 +14,14 @@
 		open: boolean;
 	}
 	let { bench, open = $bindable() }: Props = $props();
-	const MEDIANS = valuesAt(priorBeliefs);
 
 	const account = $derived.by(() => {
 		const { prediction } = bench;
 		if (!open || !prediction) return null;
 		const fluid = fluidAt(bench.temperature);
-		const { build, body, sink, parts, speed } = prediction;
+		const { build, body, sink, parts, speed, median } = prediction;
 		const drag = new Map(
-			dragAccount(body, fluid, MEDIANS, sink).map((row) => [partNames[row.part]!, row])
+			dragAccount(body, fluid, median, sink).map((row) => [partNames[row.part]!, row])
 		);
 		const rows = parts.map(({ part, mass, volume }) => ({
 			part,
@@ -31,10 +30,10 @@
 			drag: drag.get(part) ?? null
 		}));
 		const to = Math.max(1, Math.ceil(2 * (bench.water?.depth ?? 1)) / 2);
-		const soaked = descend(body, fluid, MEDIANS, sink, to);
-		const dry = compileBuild(build, MEDIANS, 'fresh').body;
-		const drySink = settle(dry, fluid, MEDIANS);
-		const fresh = descend(dry, fluid, MEDIANS, drySink, to);
+		const soaked = descend(body, fluid, median, sink, to);
+		const dry = compileBuild(build, median, 'fresh').body;
+		const drySink = settle(dry, fluid, median);
+		const fresh = descend(dry, fluid, median, drySink, to);
 		const depths = Array.from({ length: 4 }, (_, i) => ((i + 1) * to) / 4);
 		const drop = depths.map((depth) => {
 			const time = timeTo(soaked, depth);

@@ -28,7 +28,7 @@
 			const requiredSpeed = drift.asked ?? prediction.requiredSpeed;
 			const wanted = bench.column ? sureSpeed({ requiredSpeed, speed }) : 0;
 			const fluid = fluidAt(bench.temperature);
-			const found = levers(build, sink, fluid, wanted, shelfOf(lots, onlyOwned));
+			const found = levers(build, sink, fluid, wanted, shelfOf(lots, onlyOwned), bench.believed);
 			const owned: Record<string, string> = {};
 			const costs: Record<string, number | null> = {};
 			for (const { key, part, recipe, build: next } of found) {

@@ -1,7 +1,6 @@
 <script lang="ts">
 	import { fitOf, onSize, type Recipe } from '$core/fly/index';
 	import { BEAD_STEPS, COIL_WIRE_STEPS } from '$core/material/index';
-	import { priorBeliefs, valuesAt } from '$core/belief/index';
 	import { predict } from '$core/predict/index';
 	import {
 		beadDiameterField,
@@ -22,7 +21,6 @@
 		open: boolean;
 	}
 	let { bench, open = $bindable() }: Props = $props();
-	const MEDIANS = valuesAt(priorBeliefs);
 	/** How many sizes to each side are offered. */
 	const REACH = 2;
 
@@ -38,8 +36,10 @@
 			.filter((size) => size !== recipe.hook.size)
 			.map((size) => {
 				const graded = edited[size] ?? onSize(recipe, size);
-				const found = predict(graded, bench.waterOrStill, bench.temperature);
-				const stop = fitOf(found.build, MEDIANS, found.ride).find((n) => n.severity !== 'note');
+				const found = predict(graded, bench.waterOrStill, bench.temperature, bench.believed);
+				const stop = fitOf(found.build, found.median, found.ride).find(
+					(n) => n.severity !== 'note'
+				);
 				return { size, recipe: graded, mass: found.mass, speed: found.speed, stop };
 			});
 	});

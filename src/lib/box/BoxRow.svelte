@@ -18,7 +18,7 @@
 	const gone = $derived(tied.filter(({ out }) => out !== undefined));
 	const weights = $derived(left.flatMap(({ massG }) => massG ?? []));
 	const mean = $derived(weights.reduce((a, b) => a + b, 0) / weights.length);
-	const sink = $derived(evaluate(recipe, fluidAt(bench.temperature)));
+	const sink = $derived(evaluate(recipe, fluidAt(bench.temperature), bench.believed));
 	const words = $derived(
 		[
 			hookWords(recipe.hook),

@@ -11,6 +11,7 @@ import {
 	type RiverBodyDocument
 } from './documents';
 import { batchWords, type BatchBodyDocument } from './batches';
+import { entryWords, type EntryBodyDocument } from './entries';
 import { leftOf, lotWords, materialOf, measuredWords } from './lots';
 
 /** What differs between two states of a document: the paths, and the whole in a tier's words. */
@@ -49,6 +50,7 @@ function bodyChange(a: DocumentRow, b: DocumentRow): Difference {
 	}
 	if (a.kind === 'lot' && b.kind === 'lot') return lotChange(a.body, b.body);
 	if (a.kind === 'batch' && b.kind === 'batch') return batchChange(a.body, b.body);
+	if (a.kind === 'entry' && b.kind === 'entry') return entryChange(a.body, b.body);
 	if (a.kind === 'rig' && b.kind === 'rig') {
 		return rigChange(rigFromDocument(a.body), rigFromDocument(b.body));
 	}
@@ -91,6 +93,15 @@ function batchChange(a: BatchBodyDocument, b: BatchBodyDocument): Difference {
 		['flies', batchWords(a), batchWords(b)],
 		['state', a.state, b.state],
 		...flies.map((fly) => [`fly ${fly + 1}`, shown(a, fly), shown(b, fly)] as const)
+	]);
+}
+
+function entryChange(a: EntryBodyDocument, b: EntryBodyDocument): Difference {
+	const counts = ({ excluded }: EntryBodyDocument) => (excluded ? 'left out' : 'counted');
+	return shownChange([
+		['what was found', entryWords(a), entryWords(b)],
+		['learning', counts(a), counts(b)],
+		['note', a.note ?? 'none', b.note ?? 'none']
 	]);
 }
 

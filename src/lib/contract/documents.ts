@@ -2,6 +2,7 @@ import type { LandingKind, LineMaterial, Rig, Stretch, Way } from '$core/rig/ind
 import type { Bed, DepthFrom, Lie } from '$core/water/index';
 import { GRAM, MILLIMETRE } from '$core/quantity/index';
 import type { BatchBodyDocument, TyingRow } from './batches';
+import type { EntryBodyDocument } from './entries';
 import { tidy, type RecipeDocument } from './recipe-document';
 
 export { recipeFromDocument, recipeToDocument, type RecipeDocument } from './recipe-document';
@@ -90,7 +91,7 @@ export interface LotEntry {
 /** The lie that an empty database starts with; until it is changed the page asks for the person's own water. */
 export const FIRST_LIE = 'First lie';
 
-export const documentKinds = ['fly', 'rig', 'lie', 'river', 'lot', 'batch'] as const;
+export const documentKinds = ['fly', 'rig', 'lie', 'river', 'lot', 'batch', 'entry'] as const;
 export type DocumentKind = (typeof documentKinds)[number];
 
 interface Stored<Kind extends DocumentKind, Body> {
@@ -107,7 +108,9 @@ export type LieRow = Stored<'lie', LieBodyDocument> & { readonly riverId: string
 export type LotRow = Stored<'lot', LotBodyDocument>;
 export type RigRow = Stored<'rig', RigBodyDocument>;
 export type BatchRow = Stored<'batch', BatchBodyDocument>;
-export type DocumentRow = FlyRow | RigRow | LieRow | RiverRow | LotRow | BatchRow;
+/** An entry of the log. */
+export type EntryRow = Stored<'entry', EntryBodyDocument>;
+export type DocumentRow = FlyRow | RigRow | LieRow | RiverRow | LotRow | BatchRow | EntryRow;
 
 export function lieFromDocument(body: LieBodyDocument): Lie {
 	return {
@@ -261,6 +264,7 @@ export interface Snapshot {
 	readonly rivers: RiverRow[];
 	readonly lots: LotRow[];
 	readonly batches: BatchRow[];
+	readonly entries: EntryRow[];
 	/** Where one is at the vise with each batch that was begun. */
 	readonly tying: TyingRow[];
 	readonly strip: StripSelection;

@@ -148,6 +148,25 @@ export function Positive(name: string, most: number, optional = false): Property
 	);
 }
 
+/** A number within limits, in what unit its use says. */
+export function Within(
+	name: string,
+	[low, high]: readonly [number, number],
+	optional = false
+): PropertyDecorator {
+	const message = `${name} must be a number from ${low} to ${high}.`;
+	return field(
+		() => ({ type: 'number', minimum: low, maximum: high }),
+		[
+			...may(optional),
+			IsNumber({ allowNaN: false, allowInfinity: false }, { message }),
+			Min(low, { message }),
+			Max(high, { message })
+		],
+		!optional
+	);
+}
+
 /** A count or a length in a ledger, of either sign. */
 export function Amount(name: string): PropertyDecorator {
 	const message = `${name} must be a number from −1000000 to 1000000.`;
@@ -273,6 +292,15 @@ export function Text(name: string, most: number): PropertyDecorator {
 		() => ({ type: 'string', maxLength: most }),
 		[IfGiven(), IsString({ message }), Length(0, most, { message })],
 		false
+	);
+}
+
+/** Words that have to be there. */
+export function Sentence(name: string, most: number): PropertyDecorator {
+	const message = `${name} must be text of 1 to ${most} characters.`;
+	return field(
+		() => ({ type: 'string', minLength: 1, maxLength: most }),
+		[IsString({ message }), Length(1, most, { message })]
 	);
 }
 

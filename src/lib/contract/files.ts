@@ -1,6 +1,7 @@
 import {
 	DOCUMENT_VERSION,
 	type BatchRow,
+	type EntryRow,
 	type DocumentKind,
 	type FlyRow,
 	type LieRow,
@@ -35,6 +36,10 @@ export function lotFile({ id, name, body }: LotRow) {
 
 export function batchFile({ id, name, body }: BatchRow) {
 	return { format: 'gravitas/batch', version: DOCUMENT_VERSION, id, name, body };
+}
+
+export function entryFile({ id, name, body }: EntryRow) {
+	return { format: 'gravitas/entry', version: DOCUMENT_VERSION, id, name, body };
 }
 
 export function riverFile({ id, name, body }: RiverRow, lies: readonly LieRow[]) {

@@ -12,23 +12,10 @@ import {
 	type RibKind
 } from '$core/fly/index';
 import {
-	approachField,
 	beadDiameterField,
-	carriesField,
-	countdownField,
 	exponentField,
-	floatField,
 	flowField,
 	goodField,
-	GRAM,
-	holdField,
-	leadField,
-	leaderField,
-	lineDiameterField,
-	retrieveField,
-	rodField,
-	tipHeightField,
-	tippetField,
 	coilWireField,
 	denierField,
 	HOOK_SIZE_RANGE,
@@ -37,24 +24,15 @@ import {
 	MILLIMETRE,
 	ribWireField,
 	X_STEP_RANGE,
-	depthField,
-	speedField,
-	temperatureField,
-	zoneField
+	temperatureField
 } from '$core/quantity/index';
 import { priorBeliefs } from '$core/belief/index';
-import {
-	landings,
-	lineMaterials,
-	ways,
-	type LandingKind,
-	type LineMaterial,
-	type Way
-} from '$core/rig/index';
-import { beds, depthsFrom, type Bed, type DepthFrom } from '$core/water/index';
+
 import { BatchBodyRequest } from './batch-validation';
 import { DOCUMENT_VERSION } from './documents';
+import { EntryBodyRequest } from './entry-validation';
 import { RecipeRequest } from './recipe-validation';
+import { LieBodyRequest, RigBodyRequest } from './water-validation';
 import type { RecipeDocument } from './recipe-document';
 import { entryKinds, type EntryKind } from './lots';
 import {
@@ -66,11 +44,9 @@ import {
 	MapOf,
 	Name,
 	Nested,
-	Numbers,
 	OneOf,
 	Positive,
 	Quantity,
-	Text,
 	Whole,
 	YesNo
 } from './fields';
@@ -140,50 +116,6 @@ class RiverBodyRequest {
 	@Quantity({ ...exponentField, name: 'Speed’s exponent' }, 1, true) speedExponent?: number;
 }
 
-class TimedRequest {
-	@Quantity({ ...approachField, name: 'The distance' }) overM!: number;
-	@Numbers('The runs', [0.2, 600], 20) runsS!: number[];
-}
-
-class LieBodyRequest {
-	@Quantity(depthField) depthM!: number;
-	@Quantity(speedField) surfaceSpeedMs!: number;
-	@OneOf('Bed', beds) bed!: Bed;
-	@Quantity(zoneField) zoneTopM!: number;
-	@Quantity(approachField) approachM!: number;
-	@Quantity(holdField, 1, true) holdM?: number;
-	@OneOf('How the depth was found', depthsFrom, true) depthFrom?: DepthFrom;
-	@Nested('The timed floats', () => TimedRequest, 'optional') timed?: TimedRequest;
-	@Text('The notes', 2000) notes?: string;
-	@Quantity({ ...flowField, name: 'Flow at the survey' }, 1, true) surveyedAtM3s?: number;
-	@Quantity({ ...depthField, name: 'Residual depth', possible: [0, 10] }, 1, true)
-	residualDepthM?: number;
-}
-
-class LeaderRequest {
-	@Quantity(leaderField) lengthM!: number;
-	@Quantity(lineDiameterField, MILLIMETRE) diameterMm!: number;
-	@OneOf('The material', lineMaterials) material!: LineMaterial;
-}
-class TippetRequest {
-	@Quantity(tippetField) lengthM!: number;
-	@Quantity(lineDiameterField, MILLIMETRE) diameterMm!: number;
-	@OneOf('The material', lineMaterials) material!: LineMaterial;
-}
-class RigBodyRequest {
-	@OneOf('The way of fishing', ways) way!: Way;
-	@Quantity(rodField) rodM!: number;
-	@Quantity(tipHeightField) tipHeightM!: number;
-	@Quantity(leadField) lead!: number;
-	@Nested('The leader', () => LeaderRequest) leader!: LeaderRequest;
-	@Nested('The tippet', () => TippetRequest) tippet!: TippetRequest;
-	@Quantity(floatField, MILLIMETRE) floatMm!: number;
-	@Quantity(carriesField, GRAM) carriesG!: number;
-	@Quantity(countdownField) countdownS!: number;
-	@Quantity(retrieveField) retrieveMs!: number;
-	@OneOf('The landing', landings) landing!: LandingKind;
-}
-
 /** A new document; an edit adds the revision that it saw. */
 class DocumentRequest {
 	@Name() name!: string;
@@ -209,6 +141,10 @@ export class LotRequest extends DocumentRequest {
 
 export class BatchRequest extends DocumentRequest {
 	@Nested('The body', () => BatchBodyRequest) body!: BatchBodyRequest;
+}
+
+export class EntryRequest extends DocumentRequest {
+	@Nested('The body', () => EntryBodyRequest) body!: EntryBodyRequest;
 }
 
 export class LieRequest extends DocumentRequest {
@@ -255,6 +191,12 @@ export class LotFile extends DocumentFile {
 export class BatchFile extends DocumentFile {
 	@Exactly('gravitas/batch', 'The format must be gravitas/batch.') format!: 'gravitas/batch';
 	@Nested('The body', () => BatchBodyRequest) body!: BatchBodyRequest;
+}
+
+/** An entry of the log as a file of its own. */
+export class EntryFile extends DocumentFile {
+	@Exactly('gravitas/entry', 'The format must be gravitas/entry.') format!: 'gravitas/entry';
+	@Nested('The body', () => EntryBodyRequest) body!: EntryBodyRequest;
 }
 
 class RiverOfLieFile {

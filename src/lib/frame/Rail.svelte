@@ -21,6 +21,7 @@
 		{ path: '/match', name: 'Match', key: 'M' },
 		{ path: '/batch', name: 'Batch', key: 'Y' },
 		{ path: '/box', name: 'Box', key: 'X' },
+		{ path: '/log', name: 'Log', key: 'L' },
 		{ path: '/beads', name: 'Beads', key: 'Q' },
 		{ path: '/stock', name: 'Stock', key: 'S' },
 		{ path: '/files', name: 'Files', key: 'K' }
@@ -139,6 +140,19 @@
 						<circle cx="8" cy="12" r="0.800" fill="currentColor" />
 						<circle cx="15" cy="12" r="0.800" fill="currentColor" />
 						<circle cx="11" cy="17.500" r="0.800" fill="currentColor" />
+					</svg>
+				{:else if path === '/log'}
+					<svg
+						viewBox="0 0 24 24"
+						class="size-5"
+						fill="none"
+						stroke="currentColor"
+						stroke-width="1.8"
+						stroke-linecap="round"
+						aria-hidden="true"
+					>
+						<path d="M12 3v3M4 8h16M12 6v13M8 20h8" />
+						<path d="M4 8l-2 6h5zM20 8l-2.500 6h5z" />
 					</svg>
 				{:else if path === '/beads'}
 					<svg viewBox="0 0 24 24" class="size-5" fill="currentColor" aria-hidden="true">

@@ -15,7 +15,10 @@ export interface KeyTargets {
 /** Whether the person is writing, so that letters are letters. */
 function writing(event: KeyboardEvent): boolean {
 	const target = event.target;
-	return target instanceof HTMLInputElement && target.type === 'text';
+	return (
+		target instanceof HTMLTextAreaElement ||
+		(target instanceof HTMLInputElement && ['text', 'number'].includes(target.type))
+	);
 }
 
 /** Whether a chooser or a dialog is open, which then has the plain keys to itself. */
@@ -45,6 +48,7 @@ export function bindEverywhere(bench: Bench, showKeys: () => void): () => void {
 		m: plain(() => void goto('/match')),
 		y: plain(() => void goto('/batch')),
 		x: plain(() => void goto('/box')),
+		l: plain(() => void goto('/log')),
 		q: plain(() => void goto('/beads')),
 		s: plain(() => void goto('/stock')),
 		k: plain(() => void goto('/files')),

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { lieKey } from '$lib/contract/observations';
 	import { beadWords, coilWords } from '$core/fly/index';
 	import { spanOf, type MatchQuestion, type Rung } from '$core/match/index';
 	import {
@@ -59,7 +60,7 @@
 		}
 		const waters = lies.map((row) => {
 			const river = bench.rivers.find(({ id }) => id === row.riverId)?.body;
-			const surveyed = lieFromDocument(row.body);
+			const surveyed = { ...lieFromDocument(row.body), key: lieKey(row) };
 			return {
 				lie: lieAtFlow(surveyed, river?.flowM3s ?? null, bench.exponents).lie,
 				celsius: river?.temperatureC ?? question.celsius,

@@ -3,6 +3,7 @@ import type { DocumentKind, ErrorAnswer } from '$lib/contract/documents';
 import { parse } from '$lib/contract/parse';
 import {
 	BatchRequest,
+	EntryRequest,
 	FlyRequest,
 	LieRequest,
 	LotRequest,
@@ -16,14 +17,15 @@ import { DataFolderError } from './db/folder';
 import { readBody, readJson } from './json';
 import { Refusal, type Store } from './store/index';
 
-export type Collection = 'flies' | 'rigs' | 'lies' | 'rivers' | 'lots' | 'batches';
+export type Collection = 'flies' | 'rigs' | 'lies' | 'rivers' | 'lots' | 'batches' | 'entries';
 export const kindOf: Readonly<Record<Collection, DocumentKind>> = {
 	flies: 'fly',
 	rigs: 'rig',
 	lies: 'lie',
 	rivers: 'river',
 	lots: 'lot',
-	batches: 'batch'
+	batches: 'batch',
+	entries: 'entry'
 };
 const requests = {
 	fly: FlyRequest,
@@ -31,7 +33,8 @@ const requests = {
 	lie: LieRequest,
 	river: RiverRequest,
 	lot: LotRequest,
-	batch: BatchRequest
+	batch: BatchRequest,
+	entry: EntryRequest
 } as const;
 
 /** The most that an ordinary request may hold, and the most that an import may. */
@@ -93,7 +96,7 @@ export function checked<T extends object>(raw: unknown, type: new () => T, where
 /** A document of the collection's kind from the request. */
 export async function documentOf(request: Request, kind: DocumentKind) {
 	const { name, body, id, revision, ...rest } = await bodyOf<
-		FlyRequest | RigRequest | LieRequest | RiverRequest | LotRequest | BatchRequest
+		FlyRequest | RigRequest | LieRequest | RiverRequest | LotRequest | BatchRequest | EntryRequest
 	>(request, requests[kind]);
 	const riverId = (rest as Partial<LieRequest>).riverId;
 	return {

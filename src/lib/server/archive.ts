@@ -1,6 +1,6 @@
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import type { Snapshot } from '$lib/contract/documents';
-import { batchFile, flyFile, lotFile, rigFile, riverFile } from '$lib/contract/files';
+import { batchFile, entryFile, flyFile, lotFile, rigFile, riverFile } from '$lib/contract/files';
 import { Refusal } from './store/refusal';
 
 /** Bounds of an archive that is read; what a person has tied in a life is far below. */
@@ -12,14 +12,15 @@ export interface NamedBytes {
 	readonly bytes: Uint8Array;
 }
 
-/** Everything that a person describes, as a ZIP of document files: one a fly, one a rig, one a river with its lies, one a lot of the stock, one a batch. */
+/** Everything that a person describes, as a ZIP of document files: one a fly, one a rig, one a river with its lies, one a lot of the stock, one a batch, one an entry of the log. */
 export function makeArchive({
 	flies,
 	rigs,
 	rivers,
 	lies,
 	lots,
-	batches
+	batches,
+	entries
 }: Snapshot): Uint8Array<ArrayBuffer> {
 	const files: Record<string, Uint8Array> = {};
 	const add = (folder: string, name: string, id: string, content: object) => {
@@ -32,6 +33,7 @@ export function makeArchive({
 	rigs.forEach((rig) => add('rigs', rig.name, rig.id, rigFile(rig)));
 	rivers.forEach((river) => add('rivers', river.name, river.id, riverFile(river, lies)));
 	batches.forEach((batch) => add('batches', batch.name, batch.id, batchFile(batch)));
+	entries.forEach((entry) => add('entries', entry.name, entry.id, entryFile(entry)));
 	lots.forEach((lot) => add('stock', lot.name, lot.id, lotFile(lot)));
 	return zipSync(files) as Uint8Array<ArrayBuffer>;
 }

@@ -1,12 +1,10 @@
+import { priorBeliefs } from '$core/belief/index';
+import { lieKey } from '$lib/contract/observations';
+import { learnedFrom } from './learned';
 import Papa from 'papaparse';
 import { predict } from '$core/predict/index';
 import type { Interval } from '$core/quantity/index';
-import {
-	lieFromDocument,
-	recipeFromDocument,
-	type FlyRow,
-	type LieRow
-} from '$lib/contract/documents';
+import { lieFromDocument, recipeFromDocument, type LieRow } from '$lib/contract/documents';
 import type { Store } from './store/index';
 
 /** Still water at an ordinary temperature, where no lie is named. */
@@ -24,12 +22,14 @@ const STILL = {
 export async function fliesAsCsv(store: Store, lieId: string | null): Promise<string> {
 	const row = lieId === null ? null : ((await store.get('lie', lieId)) as LieRow);
 	const river = row && (await store.get('river', row.riverId));
-	const lie = row ? lieFromDocument(row.body) : STILL.lie;
+	const lie = row ? { ...lieFromDocument(row.body), key: lieKey(row) } : STILL.lie;
 	const temperature = river?.kind === 'river' ? river.body.temperatureC : STILL.temperature;
-	const flies = (await store.list('fly')) as FlyRow[];
-	const table = flies.map(({ name, body: { recipe } }) => {
+	const snapshot = await store.snapshot();
+	const { learned } = await learnedFrom(snapshot);
+	const believed = { ...priorBeliefs, learned };
+	const table = snapshot.flies.map(({ name, body: { recipe } }) => {
 		const { hook, bead, coil, dressing } = recipe;
-		const found = predict(recipeFromDocument(recipe), lie, temperature);
+		const found = predict(recipeFromDocument(recipe), lie, temperature, believed);
 		return {
 			name,
 			hook_style: hook.style,

@@ -1,5 +1,13 @@
 import type { DocumentKind, FlyRow, LieRow, RiverRow } from '$lib/contract/documents';
-import { batchFile, flyFile, lieFile, lotFile, rigFile, riverFile } from '$lib/contract/files';
+import {
+	batchFile,
+	entryFile,
+	flyFile,
+	lieFile,
+	lotFile,
+	rigFile,
+	riverFile
+} from '$lib/contract/files';
 import type { Store } from './store/index';
 
 /** A stored document as the content of a file of its own. @throws Refusal with 404 when it is not there */
@@ -17,6 +25,8 @@ export async function fileOf(store: Store, kind: DocumentKind, id: string) {
 			return { name: row.name, content: rigFile(row) };
 		case 'batch':
 			return { name: row.name, content: batchFile(row) };
+		case 'entry':
+			return { name: row.name, content: entryFile(row) };
 		case 'lot':
 			return { name: row.name, content: lotFile(row) };
 		case 'river':

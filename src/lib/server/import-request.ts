@@ -3,6 +3,7 @@ import type { LotRow } from '$lib/contract/documents';
 import { isArchive, openArchive, type NamedBytes } from './archive';
 import { LONG } from './api';
 import { readBody, readJson } from './json';
+import { entriesFromCsv, isLogCsv } from './log-csv';
 import { lotsFromCsv } from './stock-csv';
 import { documentsIn, importLabel, planImport } from './store/import';
 import { listDocuments } from './store/documents';
@@ -118,13 +119,16 @@ function incomingOf(files: readonly NamedBytes[], lots: readonly LotRow[]) {
 			);
 		}
 		if (!/\.(csv|tsv|txt)$/i.test(name)) return documentsIn(name, readJson(bytes, name));
-		const table = lotsFromCsv(name, textOf(bytes, name), lots, today);
-		return table.flatMap((lot) => documentsIn(name, lot));
+		const text = textOf(bytes, name);
+		const table = isLogCsv(text)
+			? entriesFromCsv(name, text)
+			: lotsFromCsv(name, text, lots, today);
+		return table.flatMap((one) => documentsIn(name, one));
 	});
 	if (incoming.length === 0) {
 		throw new Refusal(
 			422,
-			'There is no document in this: no .json file of a fly, a rig, a lie, a river, a lot of the stock or a batch, and no table of a stock.'
+			'There is no document in this: no .json file of a fly, a rig, a lie, a river, a lot of the stock, a batch or an entry of the log, and no table of a stock or a log.'
 		);
 	}
 	return incoming;

@@ -1,5 +1,13 @@
 import { schemaOf, type JsonSchema } from '$lib/contract/fields';
-import { BatchFile, FlyFile, LieFile, LotFile, RigFile, RiverFile } from '$lib/contract/validation';
+import {
+	BatchFile,
+	EntryFile,
+	FlyFile,
+	LieFile,
+	LotFile,
+	RigFile,
+	RiverFile
+} from '$lib/contract/validation';
 import { Refusal } from './store/refusal';
 
 const files = {
@@ -8,7 +16,8 @@ const files = {
 	'river.json': RiverFile,
 	'lot.json': LotFile,
 	'rig.json': RigFile,
-	'batch.json': BatchFile
+	'batch.json': BatchFile,
+	'entry.json': EntryFile
 } as const;
 const titles = {
 	'fly.json': 'A fly',
@@ -16,7 +25,8 @@ const titles = {
 	'river.json': 'A river with its lies',
 	'lot.json': 'A lot of the stock',
 	'rig.json': 'A rig',
-	'batch.json': 'A batch with its tied flies'
+	'batch.json': 'A batch with its tied flies',
+	'entry.json': 'An entry of the log'
 } as const;
 
 /** The JSON Schema of a kind of document file. @throws Refusal with 404 for another name */

@@ -1,5 +1,6 @@
 import {
 	compileBuild,
+	mixturesFor,
 	fitOf,
 	recipeChange,
 	sectionOf,
@@ -9,10 +10,18 @@ import {
 } from '$core/fly/index';
 import { without } from '$core/quantity/index';
 import { settleNear } from '$core/sink/index';
+import type { Learning } from '$core/learn/index';
 import { predict, type DriftQuestion } from '$core/predict/index';
-import { priorBeliefs, valuesAt } from '$core/belief/index';
+import { learnedAbout, priorBeliefs, type Beliefs } from '$core/belief/index';
 import { starterRig, type Rig } from '$core/rig/index';
-import { compileColumn, fluidAt, lieAtFlow, USUAL_EXPONENTS, type Lie } from '$core/water/index';
+import {
+	compileColumn,
+	fluidAt,
+	mixturesIn,
+	lieAtFlow,
+	USUAL_EXPONENTS,
+	type Lie
+} from '$core/water/index';
 import {
 	FIRST_LIE,
 	lieFromDocument,
@@ -35,16 +44,22 @@ import {
 	type StripSelection
 } from '$lib/contract/documents';
 import { flyFile } from '$lib/contract/files';
+import { lieKey } from '$lib/contract/observations';
 import { withLot } from '$lib/contract/from-stock';
 import { clipped } from '$lib/contract/names';
 import { api } from './client';
-import { Batches } from './batches.svelte';
+import { Log } from './log.svelte';
 import { freeName, neighbour } from './rows';
 
 /** Still water of ordinary depth, for the figures of a fly while there is no lie. */
 const NO_LIE: Lie = { depth: 1, surfaceSpeed: 0, bed: 'gravel', zoneTop: 0.2, approach: 3 };
 const NO_TEMPERATURE = 10;
-const MEDIANS = valuesAt(priorBeliefs);
+
+const NOTHING: Learning = {
+	learned: { scores: [], mean: [], covariance: [] },
+	judged: [],
+	unusable: []
+};
 
 type OnStrip = 'fly' | 'rig' | 'lie';
 
@@ -54,9 +69,19 @@ function plainLie(body: LieBodyDocument): LieBodyDocument {
 }
 
 /** What is on the strip, the fly, the rig and the lie, and their answer. */
-export class Bench extends Batches {
+export class Bench extends Log {
 	private selection = $state.raw<StripSelection>({ flyId: null, lieId: null, rigId: null });
 	private selecting: Promise<unknown> = Promise.resolve();
+	/** What was learned from the log so far. */
+	learning = $state.raw<Learning>(NOTHING);
+	/** What is believed with it. */
+	readonly believed: Beliefs = $derived({ ...priorBeliefs, learned: this.learning.learned });
+	/** Where all that was found lies. */
+	readonly found = $derived({
+		entries: this.entryRows,
+		lots: this.lotRows,
+		batches: this.batchRows
+	});
 
 	readonly fly = $derived(
 		this.flyRows.find((row) => row.id === this.selection.flyId) ?? this.flies[0] ?? null
@@ -84,7 +109,13 @@ export class Bench extends Batches {
 	);
 	readonly recipe = $derived(this.flyBody && recipeFromDocument(this.flyBody.recipe));
 	/** The lie as it was surveyed. */
-	readonly surveyed = $derived(this.lieBody && lieFromDocument(this.lieBody));
+	readonly surveyed = $derived(
+		this.lie &&
+			this.lieBody && {
+				...lieFromDocument(this.lieBody),
+				key: lieKey({ id: this.lie.id, body: this.lieBody })
+			}
+	);
 	readonly flow = $derived(this.riverBody?.flowM3s ?? null);
 	readonly exponents = $derived({
 		depth: this.riverBody?.depthExponent ?? USUAL_EXPONENTS.depth,
@@ -95,29 +126,45 @@ export class Bench extends Batches {
 	readonly water = $derived(this.today?.lie ?? null);
 	readonly rig = $derived(this.rigBody && rigFromDocument(this.rigBody));
 	readonly temperature = $derived(this.river?.body.temperatureC ?? NO_TEMPERATURE);
+	/** And of it what bears on the fly, the rig and the lie on the strip. */
+	private readonly believedHere: Beliefs = $derived.by(() => {
+		const { learned } = this.learning;
+		if (learned.mean.length === 0 || !this.recipe || !this.water) return this.believed;
+		const about = [mixturesFor(this.recipe), mixturesIn(this.water)];
+		return { ...priorBeliefs, learned: learnedAbout(learned, about) };
+	});
 	/** What the drift is asked; null while something of it is missing, or it is fished without a line. */
 	readonly driftQuestion: DriftQuestion | null = $derived(
 		this.recipe && this.rig && this.water
-			? { recipe: this.recipe, rig: this.rig, lie: this.water, celsius: this.temperature }
+			? {
+					...{ recipe: this.recipe, rig: this.rig, lie: this.water, celsius: this.temperature },
+					believed: this.believedHere
+				}
 			: null
 	);
 	readonly prediction = $derived(
-		this.recipe && predict(this.recipe, this.waterOrStill, this.temperature)
+		this.recipe && predict(this.recipe, this.waterOrStill, this.temperature, this.believed)
 	);
-	readonly column = $derived(this.water && compileColumn(this.water, this.temperature, MEDIANS));
+	readonly column = $derived(
+		this.water &&
+			this.prediction &&
+			compileColumn(this.water, this.temperature, this.prediction.median)
+	);
 	readonly section = $derived(
 		this.prediction && sectionOf(this.prediction.build, this.prediction.body)
 	);
 	readonly fit = $derived(
-		this.prediction ? fitOf(this.prediction.build, MEDIANS, this.prediction.ride) : []
+		this.prediction
+			? fitOf(this.prediction.build, this.prediction.median, this.prediction.ride)
+			: []
 	);
 
 	/** How fast it sinks while its fur still holds air, m/s; 0 when it floats. */
 	readonly freshSpeed = $derived.by(() => {
 		if (!this.prediction) return null;
-		const { body } = compileBuild(this.prediction.build, MEDIANS, 'fresh');
-		const { sink } = this.prediction;
-		return settleNear(body, fluidAt(this.temperature), MEDIANS, sink, 1e-4).speed;
+		const { build, median, sink } = this.prediction;
+		const { body } = compileBuild(build, median, 'fresh');
+		return settleNear(body, fluidAt(this.temperature), median, sink, 1e-4).speed;
 	});
 
 	private besideId = $state<string | null>(null);
@@ -126,7 +173,12 @@ export class Bench extends Batches {
 		const row = this.flyRows.find(({ id }) => id === this.besideId && id !== this.fly?.id);
 		if (!row || !this.recipe) return null;
 		const recipe = recipeFromDocument(row.body.recipe);
-		const { build, body, mass, speed } = predict(recipe, this.waterOrStill, this.temperature);
+		const { build, body, mass, speed } = predict(
+			recipe,
+			this.waterOrStill,
+			this.temperature,
+			this.believed
+		);
 		return {
 			id: row.id,
 			name: row.name,
@@ -141,9 +193,10 @@ export class Bench extends Batches {
 		this.besideId = id;
 	}
 
-	constructor(data: Snapshot) {
+	constructor(data: Snapshot, learning: Learning) {
 		super(data);
 		this.selection = data.strip;
+		this.learning = learning;
 	}
 
 	setRecipe(recipe: Recipe): void {

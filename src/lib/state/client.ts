@@ -44,6 +44,7 @@ const collection: Readonly<Record<DocumentKind, string>> = {
 	river: 'rivers',
 	lot: 'lots',
 	batch: 'batches',
+	entry: 'entries',
 	rig: 'rigs'
 };
 

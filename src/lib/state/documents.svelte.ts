@@ -3,6 +3,7 @@ import {
 	documentKinds,
 	type ActionAnswer,
 	type BatchRow,
+	type EntryRow,
 	type ChangeNews,
 	type DocumentChange,
 	type DocumentKind,
@@ -37,6 +38,7 @@ export class Documents {
 	protected riverRows = $state.raw<readonly RiverRow[]>([]);
 	protected lotRows = $state.raw<readonly LotRow[]>([]);
 	protected batchRows = $state.raw<readonly BatchRow[]>([]);
+	protected entryRows = $state.raw<readonly EntryRow[]>([]);
 	history = $state.raw<HistoryEnds>({ undo: null, redo: null });
 	notice = $state.raw<Notice | null>(null);
 	saving = $state(false);
@@ -53,6 +55,7 @@ export class Documents {
 	readonly lots = $derived([...this.lotRows].sort(byName));
 	/** The newest first. */
 	readonly batches = $derived([...this.batchRows].reverse());
+	readonly entries = $derived([...this.entryRows].sort((a, b) => b.body.at - a.body.at));
 
 	constructor(data: Snapshot) {
 		this.flyRows = data.flies;
@@ -61,6 +64,7 @@ export class Documents {
 		this.riverRows = data.rivers;
 		this.lotRows = data.lots;
 		this.batchRows = data.batches;
+		this.entryRows = data.entries;
 		this.history = data.history;
 		this.stand = data.stand;
 		for (const row of rowsOf(data)) this.bases.set(row.id, row);
@@ -188,6 +192,8 @@ export class Documents {
 				return this.lotRows;
 			case 'batch':
 				return this.batchRows;
+			case 'entry':
+				return this.entryRows;
 		}
 	}
 
@@ -209,6 +215,7 @@ export class Documents {
 		else if (change.kind === 'lie') this.lieRows = withChange(this.lieRows, change);
 		else if (change.kind === 'river') this.riverRows = withChange(this.riverRows, change);
 		else if (change.kind === 'batch') this.batchRows = withChange(this.batchRows, change);
+		else if (change.kind === 'entry') this.entryRows = withChange(this.entryRows, change);
 		else this.lotRows = withChange(this.lotRows, change);
 	}
 
@@ -329,11 +336,12 @@ export class Documents {
 	}
 }
 
-const rowsOf = ({ flies, rigs, lies, rivers, lots, batches }: Snapshot): DocumentRow[] => [
+const rowsOf = ({ flies, rigs, lies, rivers, lots, batches, entries }: Snapshot): DocumentRow[] => [
 	...flies,
 	...rigs,
 	...lies,
 	...rivers,
 	...lots,
-	...batches
+	...batches,
+	...entries
 ];

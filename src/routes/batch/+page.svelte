@@ -1,8 +1,7 @@
 <script lang="ts">
 	import { tick } from 'svelte';
 	import { gaugeLengths, marksOf, pacesOf, planOf, stepsOf } from '$core/batch/index';
-	import { priorBeliefs, valuesAt } from '$core/belief/index';
-	import { buildFly, partNames, type PartName } from '$core/fly/index';
+	import { buildFly, mediansFor, partNames, type PartName } from '$core/fly/index';
 	import { carryField, fliesField, readQuantity } from '$core/quantity/index';
 	import CutList from '$lib/batch/CutList.svelte';
 	import Marks from '$lib/batch/Marks.svelte';
@@ -39,7 +38,6 @@
 	import Stepper from '$lib/ui/Stepper.svelte';
 
 	let { data } = $props();
-	const MEDIANS = valuesAt(priorBeliefs);
 	const bench = useBench();
 	let chooser = $state<'fly' | 'rig' | 'lie' | null>(null);
 	let history = $state<{ row: DocumentRow; open: boolean } | null>(null);
@@ -78,7 +76,9 @@
 		return [{ name: bench.fly.name, recipe: bench.recipe, count }, ...more];
 	});
 	const all = $derived(items.reduce((sum, one) => sum + one.count, 0));
-	const builds = $derived(items.map(({ recipe }) => buildFly(recipe, MEDIANS)));
+	const builds = $derived(
+		items.map(({ recipe }) => buildFly(recipe, mediansFor(recipe, bench.believed)))
+	);
 	const steps = $derived(builds.map((build) => stepsOf(build, pace)));
 	const plan = $derived(
 		items.length > 0
@@ -108,7 +108,7 @@
 				const found = lacks[part];
 				if (!found || !items[at]) return [];
 				const substitutes = substitutesFor(
-					...([items[at], part, found.need, bench.lots, bench.temperature] as const)
+					...([items[at], part, found.need, bench.lots, bench.temperature, bench.believed] as const)
 				);
 				return [[part, { words: found.words, substitutes }] as const];
 			})
@@ -121,7 +121,7 @@
 			const { from, to } = plan.stretches[fly]![stretch]!;
 			return { fly, from, to };
 		});
-		const documents = items.map((one) => itemToDocument(one, bench.temperature));
+		const documents = items.map((one) => itemToDocument(one, bench.temperature, bench.believed));
 		const id = await bench.beginBatch(documents, carry, order, reservedFor(items, bench.lots));
 		if (!id) return;
 		others = [];
@@ -148,7 +148,7 @@
 		const card = {
 			...item,
 			amounts: cutListOf([item]),
-			figures: figuresOf(item, bench.temperature)
+			figures: figuresOf(item, bench.temperature, bench.believed)
 		};
 		const name = `${item.name} bench card`;
 		if (as === 'svg') saveText(`${name}.svg`, 'image/svg+xml', cardSvg(card, page));
@@ -162,7 +162,10 @@
 	}
 	async function intoTheBox() {
 		for (const one of items) {
-			await bench.putInBox(itemToDocument(one, bench.temperature), usedFor([one], bench.lots));
+			await bench.putInBox(
+				itemToDocument(one, bench.temperature, bench.believed),
+				usedFor([one], bench.lots)
+			);
 		}
 	}
 </script>

@@ -39,11 +39,23 @@
 	const answer = whenStill(
 		() => [water, temperature, recipe, only, bench.lots],
 		() => {
-			const rows = beadTable(recipe, fluidAt(temperature), shelfOf(bench.lots, only));
+			const rows = beadTable(
+				recipe,
+				fluidAt(temperature),
+				shelfOf(bench.lots, only),
+				bench.believed
+			);
 			const chances = new Map(
 				rows.flatMap(({ found }) =>
 					Object.values(found).flatMap((candidate) =>
-						candidate ? [[candidate, predict(candidate.recipe, water, temperature)] as const] : []
+						candidate
+							? [
+									[
+										candidate,
+										predict(candidate.recipe, water, temperature, bench.believed)
+									] as const
+								]
+							: []
 					)
 				)
 			);
@@ -53,7 +65,7 @@
 					metal,
 					(candidate) => !candidate.trouble && chances.get(candidate)!.chance >= SURE
 				);
-			const { requiredSpeed } = predict(recipe, water, temperature);
+			const { requiredSpeed } = predict(recipe, water, temperature, bench.believed);
 			return { rows, chances, requiredSpeed, best: tableMetals.map(best) };
 		}
 	);

@@ -31,7 +31,8 @@
 		return {
 			...{ recipe, rig, lie: water, celsius: temperature, wanted: goodDrift.current },
 			...{ locks: matching.locks, wishes: matching.wishes },
-			shelf: shelfOf(lots, matching.wishes.onlyOwned)
+			shelf: shelfOf(lots, matching.wishes.onlyOwned),
+			believed: bench.believed
 		};
 	});
 	$effect(() => matching.follow(question));

@@ -5,6 +5,7 @@ import { RecipeRequest } from '$lib/contract/recipe-validation';
 import { TyingRequest } from '$lib/contract/batch-validation';
 import {
 	BatchRequest,
+	EntryRequest,
 	FlyRequest,
 	LieRequest,
 	LotRequest,
@@ -66,8 +67,19 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 	Lot: row('lot', LotRequest),
 	Rig: row('rig', RigRequest),
 	Batch: row('batch', BatchRequest),
+	Entry: row('entry', EntryRequest),
 	Tying: schemaOf(TyingRequest),
-	Document: { anyOf: [ref('Fly'), ref('Rig'), ref('Lie'), ref('River'), ref('Lot'), ref('Batch')] },
+	Document: {
+		anyOf: [
+			ref('Fly'),
+			ref('Rig'),
+			ref('Lie'),
+			ref('River'),
+			ref('Lot'),
+			ref('Batch'),
+			ref('Entry')
+		]
+	},
 	History: object({ undo: orNull(text), redo: orNull(text) }),
 	Change: object({
 		kind: { enum: [...documentKinds] },
@@ -93,6 +105,7 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 		rivers: list(ref('River')),
 		lots: list(ref('Lot')),
 		batches: list(ref('Batch')),
+		entries: list(ref('Entry')),
 		tying: list(tyingRow()),
 		strip: object({ flyId: orNull(uuid), rigId: orNull(uuid), lieId: orNull(uuid) }),
 		history: ref('History')

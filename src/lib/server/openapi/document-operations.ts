@@ -4,6 +4,7 @@ import { recipeToDocument, rigToDocument } from '$lib/contract/documents';
 import { schemaOf } from '$lib/contract/fields';
 import {
 	BatchRequest,
+	EntryRequest,
 	FlyRequest,
 	LieRequest,
 	LotRequest,
@@ -20,6 +21,7 @@ const LIE = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e03';
 const LOT = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e04';
 const RIG = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e05';
 const BATCH = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e06';
+const ENTRY = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e08';
 /** An id that nothing has. */
 export const ABSENT = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2eff';
 
@@ -55,12 +57,14 @@ const batch = {
 	taken: [{ lotId: '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e07', amount: 4 }],
 	times: []
 };
+const weighing = { of: 'fly', recipe, count: 1, massG: 0.243, scaleStepG: 0.001 };
+const entry = { at: 1770112800000, weighing };
 const tied = { fly: 0, on: '2026-02-03', massG: 0.243, scaleStepG: 0.001 };
 const progress = { place: 4, counted: 2, drying: [{ fly: 0, at: 1770112800000 }], times: [] };
 const used = { on: '2026-02-03', kind: 'used', amount: 6 };
 
 interface Collection {
-	readonly name: 'flies' | 'rigs' | 'rivers' | 'lies' | 'lots' | 'batches';
+	readonly name: 'flies' | 'rigs' | 'rivers' | 'lies' | 'lots' | 'batches' | 'entries';
 	readonly schema: string;
 	readonly request: new () => object;
 	readonly id: string;
@@ -124,6 +128,19 @@ const collections: readonly Collection[] = [
 		second: { name: 'Three for the sill', body: { ...batch, flies: [tied] } },
 		// A fly that the run does not have.
 		wrong: { name: 'Three for the sill', body: { ...batch, flies: [{ ...tied, fly: 3 }] } }
+	},
+	{
+		name: 'entries',
+		schema: 'Entry',
+		request: EntryRequest,
+		id: ENTRY,
+		first: { name: 'Sill Nymph on the scale', body: entry },
+		second: { name: 'Sill Nymph on the scale', body: { ...entry, excluded: true } },
+		// Wire of no length.
+		wrong: {
+			name: 'Sill Nymph on the scale',
+			body: { ...entry, weighing: { ...weighing, of: 'wire' } }
+		}
 	}
 ];
 

@@ -162,6 +162,13 @@ export const operations: readonly Operation[] = [
 	},
 	{
 		method: 'get',
+		path: '/api/log.csv',
+		summary: 'The log as a table, one row an entry; the same table can be imported',
+		answer: { status: 200, content: 'text/csv' },
+		examples: [{ path: '/api/log.csv', status: 200 }]
+	},
+	{
+		method: 'get',
 		path: '/api/flies.csv',
 		summary: 'The flies with their predictions as CSV',
 		query: { lie: { about: 'the lie that they are fished in', schema: { type: 'string' } } },

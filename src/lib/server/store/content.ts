@@ -1,4 +1,5 @@
-import { batchFault } from '$lib/contract/batches';
+import { batchFault, type BatchBodyDocument } from '$lib/contract/batches';
+import { entryFault, type EntryBodyDocument } from '$lib/contract/entries';
 import type { DocumentKind, DocumentRow } from '$lib/contract/documents';
 import type { DocumentContent } from './documents';
 import { checkLot } from './lots';
@@ -16,7 +17,11 @@ export function checkContent(
 	before: DocumentRow | null
 ): void {
 	if (kind === 'lot') checkLot(kind, content, before);
-	if (kind !== 'batch') return;
-	const fault = batchFault(content.body as Parameters<typeof batchFault>[0]);
+	const fault =
+		kind === 'batch'
+			? batchFault(content.body as BatchBodyDocument)
+			: kind === 'entry'
+				? entryFault(content.body as EntryBodyDocument)
+				: null;
 	if (fault) throw new Refusal(422, `${fault.path}: ${fault.message}`, { errors: [fault] });
 }

@@ -23,6 +23,7 @@ const columns: Readonly<Record<DocumentKind, string>> = {
 	river: 'id, name, body, revision',
 	lot: 'id, name, body, revision',
 	batch: 'id, name, body, revision',
+	entry: 'id, name, body, revision',
 	lie: 'id, name, body, revision, river_id'
 };
 

@@ -8,6 +8,7 @@ import {
 	rigToDocument
 } from '$lib/contract/documents';
 import type { Database } from '../db/database';
+import { entriesFromCsv, isLogCsv } from '../log-csv';
 import { lotsFromCsv } from '../stock-csv';
 import { putDocument } from './documents';
 import { documentsIn, planImport } from './import';
@@ -82,6 +83,9 @@ const demoTables = import.meta.glob<string>('/demo/*.csv', { query: '?raw', impo
 /** The day on which the demo's stock was bought. */
 const DEMO_BOUGHT = '2026-01-20';
 
+const tableOf = (source: string, text: string) =>
+	isLogCsv(text) ? entriesFromCsv(source, text) : lotsFromCsv(source, text, [], DEMO_BOUGHT);
+
 /** Brings in the demo scenario from its open-format files. @throws Refusal naming a file that is wrong */
 export async function startDemo(db: Database): Promise<void> {
 	const files = await Promise.all(
@@ -89,7 +93,7 @@ export async function startDemo(db: Database): Promise<void> {
 	);
 	const tables = await Promise.all(
 		Object.entries(demoTables).map(async ([source, load]) =>
-			lotsFromCsv(source, await load(), [], DEMO_BOUGHT).map((raw) => ({ source, raw }))
+			tableOf(source, await load()).map((raw) => ({ source, raw }))
 		)
 	);
 	await fillOnce(db, [...files.sort((a, b) => a.source.localeCompare(b.source)), ...tables.flat()]);

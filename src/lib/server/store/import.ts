@@ -9,7 +9,15 @@ import {
 import type { ImportChoice, ImportItem } from '$lib/contract/files';
 import { joinedLedger } from '$lib/contract/lots';
 import { clipped } from '$lib/contract/names';
-import { BatchFile, FlyFile, LieFile, LotFile, RigFile, RiverFile } from '$lib/contract/validation';
+import {
+	BatchFile,
+	EntryFile,
+	FlyFile,
+	LieFile,
+	LotFile,
+	RigFile,
+	RiverFile
+} from '$lib/contract/validation';
 import { parse } from '$lib/contract/parse';
 import type { Queryable } from '../db/database';
 import { listDocuments, type DocumentContent } from './documents';
@@ -81,9 +89,13 @@ export function documentsIn(source: string, raw: unknown): Incoming[] {
 			const { id, name, body } = read(source, BatchFile, raw);
 			return [{ kind: 'batch', ...known(id, name, source), body, river: null }];
 		}
+		case 'gravitas/entry': {
+			const { id, name, body } = read(source, EntryFile, raw);
+			return [{ kind: 'entry', ...known(id, name, source), body, river: null }];
+		}
 		default: {
 			const message =
-				'The format must be gravitas/fly, gravitas/rig, gravitas/lie, gravitas/river, gravitas/lot or gravitas/batch; this is no document of Gravitas.';
+				'The format must be gravitas/fly, gravitas/rig, gravitas/lie, gravitas/river, gravitas/lot, gravitas/batch or gravitas/entry; this is no document of Gravitas.';
 			throw new Refusal(422, `${source}: ${message}`, { errors: [{ path: 'format', message }] });
 		}
 	}
@@ -129,7 +141,7 @@ export async function planImport(
 		for (const row of await listDocuments(db, kind)) here.put(row);
 	}
 	// What is here under its id goes first: it may give up the name by which another is found.
-	const rank = { river: 0, lie: 2, lot: 4, fly: 6, rig: 8, batch: 10 } as const;
+	const rank = { river: 0, lie: 2, lot: 4, fly: 6, rig: 8, batch: 10, entry: 12 } as const;
 	const order = incoming
 		.map((document, place) => {
 			const known = document.id !== null && here.get(document.kind, document.id) !== undefined;
@@ -228,7 +240,8 @@ export function importLabel(writes: readonly Write[]): string {
 		lie: ['lie', 'lies'],
 		river: ['river', 'rivers'],
 		lot: ['lot', 'lots'],
-		batch: ['batch', 'batches']
+		batch: ['batch', 'batches'],
+		entry: ['entry of the log', 'entries of the log']
 	} as const;
 	const counted = documentKinds.flatMap((kind) => {
 		const count = writes.filter((write) => write.kind === kind).length;

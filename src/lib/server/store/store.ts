@@ -3,6 +3,7 @@ import { difference } from '$lib/contract/changes';
 import type {
 	ActionAnswer,
 	BatchRow,
+	EntryRow,
 	ChangeNews,
 	DocumentChange,
 	DocumentKind,
@@ -92,7 +93,8 @@ const words: Readonly<Record<DocumentKind, string>> = {
 	lie: 'lie',
 	river: 'river',
 	lot: 'lot',
-	batch: 'batch'
+	batch: 'batch',
+	entry: 'entry of the log'
 };
 
 /**
@@ -164,6 +166,7 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 					rivers: await listDocuments<RiverRow>(tx, 'river'),
 					lots: await listDocuments<LotRow>(tx, 'lot'),
 					batches: await listDocuments<BatchRow>(tx, 'batch'),
+					entries: await listDocuments<EntryRow>(tx, 'entry'),
 					tying: await listTying(tx),
 					strip: { flyId: null, lieId: null, rigId: null, ...strip?.value },
 					history: await historyEnds(tx)

@@ -1,0 +1,206 @@
+<script lang="ts">
+	import { CENTIMETRE, MILLIMETRE } from '$core/quantity/index';
+	import { recipeToDocument } from '$lib/contract/documents';
+	import type { Bench } from '$lib/state/bench.svelte';
+	import Segments from '$lib/ui/Segments.svelte';
+	import { expectedTime } from './expected';
+
+	let { bench }: { bench: Bench } = $props();
+
+	let wet = $state<'soaked' | 'fresh'>('soaked');
+	let centimetres = $state(50);
+	let celsius = $state(15);
+	let reaction = $state(0.1);
+	let line = $state<'free' | 'tippet'>('free');
+	let typed = $state('');
+	let runs = $state.raw<readonly number[]>([]);
+	/** When the present run began, ms; null between runs. */
+	let since = $state<number | null>(null);
+	let now = $state(0);
+	let words = $state('');
+
+	const tippet = $derived(bench.rig?.tippet.diameter ?? 0.00013);
+	const drop = $derived(
+		bench.recipe && {
+			...{ recipe: bench.recipe, wet, celsius, distance: centimetres * CENTIMETRE },
+			...(line === 'tippet' ? { tippet } : {})
+		}
+	);
+	const expected = $derived(
+		drop && drop.distance > 0 && celsius >= 0 && celsius <= 35
+			? expectedTime(drop, bench.believed)
+			: null
+	);
+
+	/** A tap or a key as it goes under, and one as it arrives. */
+	function press() {
+		const at = performance.now();
+		if (since === null) {
+			since = now = at;
+			const tick = () => {
+				if (since === null) return;
+				now = performance.now();
+				requestAnimationFrame(tick);
+			};
+			requestAnimationFrame(tick);
+			return;
+		}
+		const seconds = (at - since) / 1000;
+		since = null;
+		if (seconds >= 0.05) runs = [...runs, Number(seconds.toFixed(3))];
+	}
+	function type() {
+		const found = typed
+			.split(/[\s;]+/)
+			.filter(Boolean)
+			.map((word) => Number(word.replace(',', '.').replace(/s$/, '')));
+		if (found.length === 0 || found.some((n) => !(n >= 0.05 && n <= 600))) {
+			words = 'Times in seconds, such as 1.32 1.28 1.40.';
+			return;
+		}
+		words = '';
+		runs = [...runs, ...found];
+		typed = '';
+	}
+	async function keep() {
+		if (typed.trim() !== '') type();
+		if (!drop || runs.length === 0 || words) {
+			words ||= 'Time at least one run: a tap as it goes under, and one as it arrives.';
+			return;
+		}
+		const done = await bench.keepEntry(`${bench.fly?.name ?? 'A fly'}, timed`, {
+			drop: {
+				...{ recipe: recipeToDocument(drop.recipe), wet, temperatureC: celsius },
+				...{ distanceM: centimetres / 100, runsS: [...runs], reactionS: reaction },
+				...(line === 'tippet' ? { tippetMm: Number((tippet / MILLIMETRE).toFixed(3)) } : {})
+			},
+			...(expected ? { expected } : {})
+		});
+		if (done) runs = [];
+	}
+</script>
+
+<form
+	class="grid gap-3"
+	onsubmit={(event) => {
+		event.preventDefault();
+		void keep();
+	}}
+>
+	<p class="truncate">{bench.fly?.name}, dropped in still water</p>
+	<div class="grid grid-cols-3 gap-2">
+		<label class="grid gap-1">
+			<span class="text-sm text-quiet">Distance, cm</span>
+			<input
+				type="number"
+				min="5"
+				max="2000"
+				step="any"
+				required
+				bind:value={centimetres}
+				class="figure h-11 w-full min-w-0 rounded-md bg-sunk px-2 text-right"
+			/>
+		</label>
+		<label class="grid gap-1">
+			<span class="text-sm text-quiet">Water, °C</span>
+			<input
+				type="number"
+				min="0"
+				max="35"
+				step="any"
+				required
+				bind:value={celsius}
+				class="figure h-11 w-full min-w-0 rounded-md bg-sunk px-2 text-right"
+			/>
+		</label>
+		<label class="grid gap-1" title="How much one key press comes early or late">
+			<span class="text-sm text-quiet">Reaction, s</span>
+			<input
+				type="number"
+				min="0.01"
+				max="2"
+				step="any"
+				required
+				bind:value={reaction}
+				class="figure h-11 w-full min-w-0 rounded-md bg-sunk px-2 text-right"
+			/>
+		</label>
+	</div>
+	<div class="grid grid-cols-2 gap-2">
+		<Segments
+			label="The fly is"
+			value={wet}
+			options={[
+				{ value: 'soaked', words: 'soaked' },
+				{ value: 'fresh', words: 'dry' }
+			]}
+			onchange={(value) => (wet = value)}
+		/>
+		<Segments
+			label="It falls"
+			value={line}
+			options={[
+				{ value: 'free', words: 'free' },
+				{ value: 'tippet', words: 'on tippet' }
+			]}
+			onchange={(value) => (line = value)}
+		/>
+	</div>
+	<button
+		type="button"
+		class="h-20 touch-manipulation rounded-md bg-water text-xl text-on-water select-none"
+		aria-live="off"
+		onpointerdown={(event) => {
+			if (event.button === 0) press();
+		}}
+		onkeydown={(event) => {
+			if (event.repeat || (event.key !== ' ' && event.key !== 'Enter')) return;
+			event.preventDefault();
+			press();
+		}}
+	>
+		{#if since === null}Tap as it goes under{:else}<span class="figure text-3xl"
+				>{((now - since) / 1000).toFixed(2)}</span
+			> s: tap as it arrives{/if}
+	</button>
+	{#if runs.length > 0}
+		<ul aria-label="Runs" class="flex flex-wrap gap-2">
+			{#each runs as seconds, k (k)}
+				<li>
+					<button
+						type="button"
+						class="figure h-11 rounded-md bg-sunk px-3 hover:bg-line"
+						title="Take this run out"
+						onclick={() => (runs = runs.filter((_, other) => other !== k))}
+						>{seconds.toFixed(2)}<span class="sr-only">seconds, take out</span></button
+					>
+				</li>
+			{/each}
+		</ul>
+	{/if}
+	<label class="grid gap-1">
+		<span class="text-sm text-quiet">Or timed otherwise, s</span>
+		<input
+			type="text"
+			inputmode="decimal"
+			autocomplete="off"
+			placeholder="1.32 1.28 1.40"
+			bind:value={typed}
+			class="figure h-11 w-full min-w-0 rounded-md bg-sunk px-3"
+		/>
+	</label>
+	{#if expected}
+		<p class="text-sm text-quiet">
+			Predicted: <span class="figure">{expected.value.toFixed(2)}</span> s,
+			<span class="figure">{expected.low.toFixed(2)}–{expected.high.toFixed(2)}</span>
+		</p>
+	{:else if bench.prediction?.floats}
+		<p class="text-sm text-quiet">By the model it floats: a drop says nothing to it.</p>
+	{/if}
+	{#if words}<p role="alert" class="text-warn">{words}</p>{/if}
+	<button type="submit" class="h-12 rounded-md bg-sunk px-4 text-lg hover:bg-line"
+		>Keep {runs.length > 0
+			? `the ${runs.length} ${runs.length === 1 ? 'run' : 'runs'}`
+			: 'the drop'}</button
+	>
+</form>

@@ -1,0 +1,103 @@
+<script lang="ts">
+	import type { Bench } from '$lib/state/bench.svelte';
+	import { whenWords } from '$lib/ui/when';
+	import type { LogRow } from './rows';
+
+	let { bench, rows }: { bench: Bench; rows: readonly LogRow[] } = $props();
+
+	/** Rows that are shown at first: a year's log is long. */
+	const SHOWN = 40;
+	let all = $state(false);
+	const shown = $derived(all ? rows : rows.slice(0, SHOWN));
+
+	/** The strip spans from half to twice the prediction, in logarithms. */
+	const x = (ratio: number) => 50 + 50 * Math.max(-1, Math.min(1, Math.log2(ratio)));
+
+	function leaveOut(row: LogRow) {
+		if (row.entry) bench.leaveOut(row.entry, !row.excluded);
+		else if (row.exclusion) void bench.removeEntry(row.exclusion);
+		else void bench.keepEntry(`${row.name}: left out`, { exclusion: { of: row.key } });
+	}
+</script>
+
+<ul aria-label="What was found, newest first">
+	{#each shown as row (row.key)}
+		<li
+			class="grid grid-cols-[minmax(0,1fr)_9rem_auto] items-center gap-x-3 border-t border-line py-1.5 max-md:grid-cols-[minmax(0,1fr)_auto]"
+		>
+			<div class="min-w-0 {row.excluded ? 'text-quiet line-through decoration-1' : ''}">
+				<p class="truncate">
+					<span class="font-semibold">{row.name}</span>
+					<span class="figure">{row.words}</span>
+				</p>
+				<p class="truncate text-sm text-quiet">
+					{row.at ? whenWords(new Date(row.at).toISOString()) : 'some time'}{row.predicted
+						? `; predicted ${row.predicted}`
+						: ''}{row.note ? `; ${row.note}` : ''}
+				</p>
+				{#if row.flagged && !row.excluded}
+					<p class="text-sm text-warn">
+						Does not go with the others, so it counts for little. Look at it again, or leave it out.
+					</p>
+				{:else if row.silent}
+					<p class="text-sm text-warn">By the model such a fly floats: this says nothing to it.</p>
+				{/if}
+			</div>
+			{#if row.ratio}
+				<svg
+					viewBox="0 0 100 16"
+					class="h-6 w-full max-md:hidden"
+					preserveAspectRatio="none"
+					role="img"
+					aria-label="found is {(100 * row.ratio.found).toFixed(0)} % of what was predicted"
+				>
+					<rect
+						x={x(row.ratio.low)}
+						y="4"
+						width={Math.max(0.5, x(row.ratio.high) - x(row.ratio.low))}
+						height="8"
+						fill="var(--zone)"
+					/>
+					<path
+						d="M50 2v12"
+						stroke="var(--water)"
+						stroke-width="1.5"
+						vector-effect="non-scaling-stroke"
+					/>
+					<path
+						d="M{x(row.ratio.found)} 8h.001"
+						stroke={row.flagged ? 'var(--warn)' : 'var(--ink)'}
+						stroke-width="9"
+						stroke-linecap="round"
+						vector-effect="non-scaling-stroke"
+					/>
+				</svg>
+			{:else}<span class="max-md:hidden"></span>{/if}
+			<span class="flex gap-1">
+				<button
+					type="button"
+					class="min-h-9 rounded-md px-2 text-sm text-water underline hover:bg-sunk"
+					onclick={() => leaveOut(row)}
+					>{row.excluded ? 'count it again' : 'leave out'}<span class="sr-only">: {row.name}</span
+					></button
+				>
+				{#if row.entry}
+					{@const { entry } = row}
+					<button
+						type="button"
+						class="min-h-9 rounded-md px-2 text-sm text-water underline hover:bg-sunk"
+						onclick={() => void bench.removeEntry(entry)}
+						>delete<span class="sr-only"> {row.name}</span></button
+					>
+				{/if}
+			</span>
+		</li>
+	{/each}
+</ul>
+{#if rows.length > SHOWN && !all}
+	<button
+		type="button"
+		class="mt-2 h-11 rounded-md bg-sunk px-4 hover:bg-line"
+		onclick={() => (all = true)}>Show all {rows.length}</button
+	>
+{/if}

@@ -1,0 +1,67 @@
+<script lang="ts">
+	import type { Bench } from '$lib/state/bench.svelte';
+	import { taught, type Taught } from './lessons';
+
+	let { bench }: { bench: Bench } = $props();
+
+	const FEW = 5;
+	let all = $state(false);
+	const lessons = $derived(taught(bench.learning.learned, bench.flies, bench.lots));
+	const shown = $derived(all ? lessons : lessons.slice(0, FEW));
+	const resets = $derived(bench.entries.filter(({ body }) => body.reset));
+
+	const percent = (ratio: number) => {
+		const by = 100 * (ratio - 1);
+		return `${by > 0 ? '+' : by < 0 ? '−' : ''}${Math.abs(by).toFixed(Math.abs(by) < 10 ? 1 : 0)}`;
+	};
+	const anew = ({ score, words }: Taught) =>
+		void bench.keepEntry(`Learned anew: ${words}`, { reset: { score } });
+</script>
+
+<section aria-labelledby="taught">
+	<h2 id="taught" class="text-lg font-semibold">What your flies have taught</h2>
+	{#if lessons.length === 0}
+		<p class="text-quiet">
+			{bench.learning.judged.length === 0
+				? 'Nothing yet: the predictions rest on tables and estimates alone.'
+				: 'What was found is as predicted: nothing had to move.'}
+		</p>
+	{:else}
+		<ul>
+			{#each shown as lesson (lesson.score + lesson.words)}
+				<li class="flex flex-wrap items-baseline gap-x-3 border-t border-line py-1.5">
+					<span class="min-w-0 flex-1 basis-72 {lesson.sure ? 'text-lg' : ''}">{lesson.words}</span>
+					<span class="figure text-sm whitespace-nowrap text-quiet" title="nine times of ten"
+						>{percent(lesson.ratio.low)} to {percent(lesson.ratio.high)} %</span
+					>
+					<button
+						type="button"
+						class="min-h-8 text-sm text-water underline"
+						title="What was learned of it until now is set aside; what comes teaches it anew"
+						onclick={() => anew(lesson)}
+						>learn anew<span class="sr-only">: {lesson.words}</span></button
+					>
+				</li>
+			{/each}
+		</ul>
+		{#if lessons.length > FEW}
+			<button
+				type="button"
+				class="min-h-8 text-sm text-water underline"
+				onclick={() => (all = !all)}
+				>{all ? 'the first only' : `${lessons.length - FEW} more`}</button
+			>
+		{/if}
+	{/if}
+	{#each resets as row (row.id)}
+		<p class="flex items-baseline gap-3 text-sm text-quiet">
+			<span class="min-w-0 flex-1 truncate">{row.name}</span>
+			<button
+				type="button"
+				class="min-h-8 text-water underline"
+				onclick={() => void bench.removeEntry(row)}
+				>take that back<span class="sr-only">: {row.name}</span></button
+			>
+		</p>
+	{/each}
+</section>

@@ -1,0 +1,125 @@
+import { priorBeliefs } from '$core/belief/index';
+import type { Learning, Observation } from '$core/learn/index';
+import { GRAM } from '$core/quantity/index';
+import type { BatchRow, EntryRow, LotRow } from '$lib/contract/documents';
+import { entryWords, logKind } from '$lib/contract/entries';
+import { evidenceOf } from '$lib/contract/observations';
+import { expectedMass } from './expected';
+
+export type RowKind = 'weighing' | 'drop' | 'outing';
+
+/** One thing that was found, beside what was predicted of it. */
+export interface LogRow {
+	readonly key: string;
+	readonly kind: RowKind;
+	readonly name: string;
+	/** ms since 1970; 0 where it is not known. */
+	readonly at: number;
+	readonly words: string;
+	/** Found over predicted as it stood, with the interval of the prediction over its value; null where none stood. */
+	readonly ratio: { readonly found: number; readonly low: number; readonly high: number } | null;
+	/** The prediction as it stood, in words. */
+	readonly predicted: string;
+	readonly flagged: boolean;
+	/** By the model it floats: it says nothing. */
+	readonly silent: boolean;
+	readonly excluded: boolean;
+	/** The entry, where it is one of the log's own. */
+	readonly entry: EntryRow | null;
+	/** The entry by which a weighing of the stock or of a batch is left out. */
+	readonly exclusion: EntryRow | null;
+	readonly note: string;
+}
+
+interface Shelf {
+	readonly entries: readonly EntryRow[];
+	readonly lots: readonly LotRow[];
+	readonly batches: readonly BatchRow[];
+}
+
+/** Everything that was found, the newest first. */
+export function logRows(found: Shelf, { judged, unusable }: Learning): LogRow[] {
+	const flagged = new Set(judged.flatMap((one) => (one.flagged ? [one.key] : [])));
+	const silent = new Set(unusable);
+	const exclusions = new Map(
+		found.entries.flatMap((row) => (row.body.exclusion ? [[row.body.exclusion.of, row]] : []))
+	);
+	const of = (key: string) => ({
+		...{ key, flagged: flagged.has(key), silent: silent.has(key) },
+		exclusion: exclusions.get(key) ?? null
+	});
+	const own = found.entries.flatMap((row): LogRow[] => {
+		const kind = logKind(row.body);
+		if (kind !== 'weighing' && kind !== 'drop' && kind !== 'outing') return [];
+		return [
+			{
+				...{ ...of(`entry:${row.id}`), kind, name: row.name, at: row.body.at },
+				...{ words: entryWords(row.body), ...besides(row) },
+				...{ excluded: row.body.excluded ?? false, entry: row, note: row.body.note ?? '' }
+			}
+		];
+	});
+	const other = evidenceOf({ ...found, entries: [] }, true).observations.map((one) =>
+		elsewhere(one, found, of(one.key))
+	);
+	return [...own, ...other].sort((a, b) => b.at - a.at);
+}
+
+function besides({ body }: EntryRow): Pick<LogRow, 'ratio' | 'predicted'> {
+	const { expected, weighing, drop, outing } = body;
+	if (!expected) return { ratio: null, predicted: '' };
+	if (outing) {
+		return { ratio: null, predicted: `${(10 * expected.value).toFixed(0)} of 10 would have` };
+	}
+	const each = weighing
+		? weighing.massG / weighing.count
+		: drop!.runsS.reduce((sum, s) => sum + s, 0) / drop!.runsS.length;
+	return compared(each, expected, weighing ? 'g' : 's');
+}
+
+function compared(
+	found: number,
+	{ value, low, high }: { readonly value: number; readonly low: number; readonly high: number },
+	unit: string
+): Pick<LogRow, 'ratio' | 'predicted'> {
+	const said = (n: number) => n.toPrecision(3);
+	return {
+		ratio: { found: found / value, low: low / value, high: high / value },
+		predicted: `${said(value)} ${unit}, ${said(low)}–${said(high)}`
+	};
+}
+
+/** A weighing of the stock or of a batch. */
+function elsewhere(
+	one: Observation,
+	{ lots, batches }: Shelf,
+	its: Pick<LogRow, 'key' | 'flagged' | 'silent' | 'exclusion'>
+): LogRow {
+	const [from, id, fly] = one.key.split(':');
+	const weighing = one as Extract<Observation, { kind: 'weighing' }>;
+	const each = weighing.mass / GRAM / weighing.count;
+	const common = {
+		...{ ...its, kind: 'weighing' as const, entry: null, note: '' },
+		...{ at: one.on ? Date.parse(one.on) : 0, excluded: its.exclusion !== null }
+	};
+	if (from === 'lot') {
+		const expected = expectedMass(weighing.of, priorBeliefs);
+		const name = lots.find((lot) => lot.id === id)?.name ?? '';
+		return {
+			...{ ...common, name: `${name}, in the stock` },
+			words: `${weighing.count} weigh ${Number((weighing.mass / GRAM).toPrecision(6))} g`,
+			...(expected ? compared(each, expected, 'g') : { ratio: null, predicted: '' })
+		};
+	}
+	const batch = batches.find((row) => row.id === id);
+	let first = 0;
+	const item = batch?.body.items.find(({ count }) => (first += count) > Number(fly));
+	const { predicted } = item ?? {};
+	return {
+		...{ ...common, name: `${item?.name ?? ''}, fly ${Number(fly) + 1} of a run` },
+		words: `${weighing.count > 1 ? `${weighing.count} together, each ` : 'weighs '}${each.toFixed(3)} g`,
+		...(predicted
+			? compared(each, { value: predicted.massG, low: predicted.lowG, high: predicted.highG }, 'g')
+			: { ratio: null, predicted: '' })
+	};
+}

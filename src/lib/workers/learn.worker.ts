@@ -1,0 +1,4 @@
+import { doLearnTask } from './learn-task';
+import { serve } from './task-worker';
+
+serve(doLearnTask);

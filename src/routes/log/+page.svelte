@@ -1,0 +1,212 @@
+<script lang="ts">
+	import { bindOnlyStrip } from '$lib/frame/keys';
+	import Strip from '$lib/bench/Strip.svelte';
+	import type { DocumentRow } from '$lib/contract/documents';
+	import type { WeighedThing } from '$lib/contract/entries';
+	import DropForm from '$lib/log/DropForm.svelte';
+	import FoundList from '$lib/log/FoundList.svelte';
+	import OutingForm from '$lib/log/OutingForm.svelte';
+	import { logRows, type RowKind } from '$lib/log/rows';
+	import { suggestions, type Suggestion } from '$lib/log/suggestions';
+	import Taught from '$lib/log/Taught.svelte';
+	import WeighForm from '$lib/log/WeighForm.svelte';
+	import { useBench, useLearning } from '$lib/state/context';
+	import { scale } from '$lib/state/scale.svelte';
+	import Segments from '$lib/ui/Segments.svelte';
+
+	let { data } = $props();
+	const bench = useBench();
+	const learning = useLearning();
+	let chooser = $state<'fly' | 'rig' | 'lie' | null>(null);
+	let history = $state<{ row: DocumentRow; open: boolean } | null>(null);
+	let how = $state(false);
+	$effect(() => scale.load(data.demo));
+	$effect(() => bindOnlyStrip(bench, (which) => (chooser = which)));
+
+	let kind = $state<RowKind>('weighing');
+	let of = $state<WeighedThing>('fly');
+	let lotId = $state<string | null>(null);
+	let count = $state(1);
+	let only = $state<RowKind | 'all'>('all');
+
+	const rows = $derived(logRows(bench.found, bench.learning));
+	const shown = $derived(only === 'all' ? rows : rows.filter((row) => row.kind === only));
+	const counted = $derived(rows.filter(({ excluded }) => !excluded));
+	const many = (one: RowKind) => counted.filter((row) => row.kind === one).length;
+	const next = $derived(suggestions(bench).slice(0, 4));
+
+	/** A newcomer's ten minutes. */
+	const first = $derived.by(() => {
+		const weighed = (what: WeighedThing) =>
+			bench.entries.some(({ body }) => body.weighing?.of === what && body.weighing.count >= 5) ||
+			bench.lots.some(
+				({ body }) =>
+					body.measured?.togetherG !== undefined && (what === 'beads' ? body.bead : body.hook)
+			);
+		const drops = new Set(
+			bench.entries.flatMap(({ body }) => (body.drop ? [JSON.stringify(body.drop.recipe)] : []))
+		).size;
+		return [
+			{ words: 'Weigh ten beads of one size', done: weighed('beads'), go: () => weigh('beads') },
+			{ words: 'Weigh ten hooks of one packet', done: weighed('hooks'), go: () => weigh('hooks') },
+			{
+				words: `Drop three flies in a jug and time them${drops > 0 && drops < 3 ? `: ${3 - drops} to go` : ''}`,
+				done: drops >= 3,
+				go: () => (kind = 'drop')
+			}
+		];
+	});
+	const newcomer = $derived(first.some(({ done }) => !done));
+
+	function weigh(what: WeighedThing, lot: string | null = null, pieces = 10) {
+		kind = 'weighing';
+		of = what;
+		lotId = lot;
+		count = pieces;
+	}
+	function go({ form }: Suggestion) {
+		if (form.kind === 'drop') kind = 'drop';
+		else weigh(form.of, form.lotId, form.count);
+	}
+</script>
+
+<svelte:head><title>Log · Gravitas</title></svelte:head>
+<h1 class="sr-only">Log</h1>
+<div class="bg-ground max-md:sticky max-md:top-0 max-md:z-10 print:hidden">
+	<Strip
+		{bench}
+		bind:open={chooser}
+		showHistory={(row) => (history = { row, open: true })}
+		showHow={() => (how = true)}
+	/>
+</div>
+<div
+	class="grid min-h-0 flex-1 border-t border-line md:grid-cols-[19rem_minmax(0,1fr)_17rem]"
+	data-learning={learning.busy || undefined}
+>
+	<section
+		aria-label="A new entry"
+		class="grid min-h-0 content-start gap-3 overflow-y-auto border-line px-4 py-3 md:border-r"
+	>
+		<Segments
+			label="Enter"
+			value={kind}
+			options={[
+				{ value: 'weighing', words: 'weighing' },
+				{ value: 'drop', words: 'drop' },
+				{ value: 'outing', words: 'outing' }
+			]}
+			onchange={(value) => (kind = value)}
+		/>
+		{#if kind === 'weighing'}
+			<WeighForm {bench} bind:of bind:lotId bind:count />
+		{:else if kind === 'drop'}
+			<DropForm {bench} />
+		{:else}
+			<OutingForm {bench} {learning} />
+		{/if}
+	</section>
+	<div class="flex min-h-0 flex-col gap-4 overflow-y-auto px-5 py-3">
+		<Taught {bench} />
+		{#if learning.changed}
+			<p class="text-sm text-quiet" role="status">{learning.changed}</p>
+		{/if}
+		<section aria-labelledby="found">
+			<div class="flex flex-wrap items-end gap-x-4 gap-y-1 pb-1">
+				<h2 id="found" class="text-lg font-semibold whitespace-nowrap">Found against predicted</h2>
+				<span class="flex-1 text-sm text-quiet"
+					>{many('weighing')} weighings, {many('drop')} drops, {many('outing')} outings</span
+				>
+				<div class="w-80">
+					<Segments
+						label="Show"
+						labelled
+						value={only}
+						options={[
+							{ value: 'all', words: 'all' },
+							{ value: 'weighing', words: 'weighed' },
+							{ value: 'drop', words: 'timed' },
+							{ value: 'outing', words: 'seen' }
+						]}
+						onchange={(value) => (only = value)}
+					/>
+				</div>
+			</div>
+			{#if shown.length > 0}
+				<p class="flex justify-end gap-6 text-sm text-quiet max-md:hidden" aria-hidden="true">
+					<span>half</span><span>as predicted</span><span class="pr-36">twice</span>
+				</p>
+				<FoundList {bench} rows={shown} />
+			{:else}
+				<p class="text-quiet">
+					{rows.length === 0
+						? 'Nothing was weighed, timed or fished yet. Each entry is set beside the prediction as it stood.'
+						: 'None of these yet.'}
+				</p>
+			{/if}
+		</section>
+	</div>
+	<div class="flex min-h-0 flex-col gap-5 overflow-y-auto border-line px-4 py-3 md:border-l">
+		{#if newcomer}
+			<section aria-labelledby="first" class="rounded-md bg-raised p-3">
+				<h2 id="first" class="text-lg font-semibold">Ten minutes that make it yours</h2>
+				<ol class="grid gap-1 pt-1">
+					{#each first as { words, done, go: begin } (words)}
+						<li class="flex items-center gap-2">
+							<span aria-hidden="true" class="w-4">{done ? '✓' : ''}</span>
+							{#if done}<span class="text-quiet">{words}<span class="sr-only">, done</span></span
+								>{:else}<button
+									type="button"
+									class="min-h-9 text-left text-water underline"
+									onclick={begin}>{words}</button
+								>{/if}
+						</li>
+					{/each}
+				</ol>
+			</section>
+		{/if}
+		<section aria-labelledby="next">
+			<h2 id="next" class="text-lg font-semibold">What to measure next</h2>
+			<p class="pb-1 text-sm text-quiet">
+				By how much narrower it would make the sink rate of {bench.fly?.name ?? 'the fly'}, whatever
+				is found.
+			</p>
+			{#if next.length === 0}
+				<p class="text-quiet">Nothing would make it much surer.</p>
+			{/if}
+			<ul>
+				{#each next as one (one.words)}
+					<li class="flex items-center gap-2 border-t border-line py-1">
+						<span class="figure w-14 text-xl">{(100 * (1 - one.narrower)).toFixed(0)} %</span>
+						<button
+							type="button"
+							class="min-h-11 min-w-0 flex-1 text-left text-water underline"
+							onclick={() => go(one)}>{one.words}</button
+						>
+					</li>
+				{/each}
+			</ul>
+		</section>
+		<section aria-labelledby="out" class="grid gap-2">
+			<h2 id="out" class="text-lg font-semibold">In and out</h2>
+			<a
+				href="/api/log.csv"
+				download="gravitas-log.csv"
+				class="grid h-11 place-items-center rounded-md bg-sunk hover:bg-line"
+				data-sveltekit-reload>The log as a table (CSV)</a
+			>
+			<p class="text-sm text-quiet">Such a table comes in again under Files.</p>
+		</section>
+	</div>
+</div>
+<!-- Seldom wanted: fetched when they are. -->
+{#if how}
+	{#await import('$lib/bench/HowDialog.svelte') then { default: HowDialog }}
+		<HowDialog {bench} bind:open={how} />
+	{/await}
+{/if}
+{#if history}
+	{#await import('$lib/bench/HistoryDialog.svelte') then { default: HistoryDialog }}
+		<HistoryDialog {bench} row={history.row} bind:open={history.open} />
+	{/await}
+{/if}
