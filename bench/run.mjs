@@ -12,6 +12,7 @@ const { keyToAnswer } = await import('./key-to-answer.mjs');
 const { driftAlone, driftOnPage } = await import('./drift.mjs');
 const { firstLoad } = await import('./first-load.mjs');
 const { searching } = await import('./match.mjs');
+const { learning } = await import('./learn.mjs');
 const { prediction } = await import('./prediction.mjs');
 
 const { address, stop } = await temporaryDemo();
@@ -31,6 +32,7 @@ function print(what, value, unit, budget) {
 try {
 	await firstLoad(address, print);
 	await prediction(print);
+	await learning(print);
 	await driftAlone(print);
 	await searching(address, print);
 	await driftOnPage(address, print);

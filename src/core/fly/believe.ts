@@ -22,8 +22,10 @@ const SCALE_STEP = 1e-5 / Math.sqrt(12);
 /** How much less the shape of a fly is believed whose dressing nobody wrote down. */
 const UNKNOWN_DRESSING = 1.5;
 
-/** Of what one lot or one dressing is off by, the part that all of the kind are off by (our estimate). */
+/** Of what one lot is off by, the part that all of the kind are off by (our estimate). */
 const SHARED = 0.5;
+/** And of one dressing: one pattern may be over-dressed where the hand is not (our estimate). */
+const SHARED_BY_DRESSINGS = 0.3;
 
 /**
  * The beliefs as they stand for this fly: what was measured of its parts is believed more, and what was
@@ -69,7 +71,7 @@ export function mixturesFor(recipe: Recipe): (belief: BeliefName) => Mixture | n
 			return mixture(belief, known ? 0 : SHARED, known ? `${place} measured` : place);
 		}
 		const own = about === 'dressing' || belief === 'thread.mass' || belief === 'finish.mass';
-		return own ? mixture(belief, SHARED, places.dressing) : mixture(belief, 1, null);
+		return own ? mixture(belief, SHARED_BY_DRESSINGS, places.dressing) : mixture(belief, 1, null);
 	};
 }
 

@@ -1,7 +1,7 @@
+import type { Gradient } from './posterior';
 import {
-	beliefOf,
-	valueAt,
 	valuesAt,
+	type Belief,
 	type BeliefName,
 	type Beliefs,
 	type BeliefValues,
@@ -41,6 +41,24 @@ export interface Measurable {
 /** Scores that an expansion looks to either side, in standard deviations. */
 const STEP = 1;
 
+/** Width, in scores, over which a lopsided belief goes from its lower spread to its upper one. */
+const ROUNDED = 0.15;
+
+/**
+ * Logarithm of a belief over its median: a lopsided one's corner at the median is rounded, since the mode
+ * is sought by slopes.
+ */
+function logarithm({ spread, spreadBelow = spread }: Belief, z: number): number {
+	const share = 1 / (1 + Math.exp(-z / ROUNDED));
+	return (spreadBelow + (spread - spreadBelow) * share) * z;
+}
+
+function logarithmSlope({ spread, spreadBelow = spread }: Belief, z: number): number {
+	const share = 1 / (1 + Math.exp(-z / ROUNDED));
+	const more = spread - spreadBelow;
+	return spreadBelow + more * share + (more * z * share * (1 - share)) / ROUNDED;
+}
+
 /**
  * Expands a thing's figures about the scores that are given.
  *
@@ -51,10 +69,11 @@ export function expand(
 	{ beliefs, about, figuresAbout }: Measurable,
 	scores: Readonly<Partial<Record<BeliefName, number>>>
 ): Expansion[] {
-	const values = { ...valuesAt(beliefs, scores) };
+	const values = { ...valuesAt(beliefs) };
+	const at = (name: BeliefName, z: number) =>
+		beliefs[name].median * Math.exp(logarithm(beliefs[name], z));
+	for (const name of about) values[name] = at(name, scores[name] ?? 0);
 	const figures = figuresAbout(values);
-	const x = (name: BeliefName, z: number) =>
-		Math.log(valueAt(beliefs[name], z) / beliefs[name].median);
 	const centre = figures(values, null).map(Math.log);
 	const made = centre.map((value) => ({
 		value,
@@ -62,21 +81,25 @@ export function expand(
 	}));
 	for (const name of about) {
 		const z = scores[name] ?? 0;
-		const [low, at, high] = [x(name, z - STEP), x(name, z), x(name, z + STEP)];
+		const [low, here, high] = [-STEP, 0, STEP].map((by) => logarithm(beliefs[name], z + by)) as [
+			number,
+			number,
+			number
+		];
 		const middle = values[name];
-		values[name] = valueAt(beliefs[name], z + STEP);
+		values[name] = at(name, z + STEP);
 		const up = figures(values, name).map(Math.log);
-		values[name] = valueAt(beliefs[name], z - STEP);
+		values[name] = at(name, z - STEP);
 		const down = figures(values, name).map(Math.log);
 		values[name] = middle;
 		made.forEach((one, k) => {
 			// The parabola through three points.
-			const right = (up[k]! - centre[k]!) / (high - at);
-			const left = (centre[k]! - down[k]!) / (at - low);
+			const right = (up[k]! - centre[k]!) / (high - here);
+			const left = (centre[k]! - down[k]!) / (here - low);
 			const bend = (right - left) / (high - low);
-			one.at.push(at);
+			one.at.push(here);
 			one.bend.push(bend);
-			one.slope.push(right - bend * (high - at));
+			one.slope.push(right - bend * (high - here));
 		});
 	}
 	return made;
@@ -112,22 +135,21 @@ export function placed(
 export function evaluate(
 	{ expansion: { names, value, at, slope, bend }, beliefs, parts }: Placed,
 	scores: Float64Array,
-	gradient: Map<number, number>
+	gradient: Gradient
 ): number {
-	gradient.clear();
+	gradient.places.length = gradient.slopes.length = 0;
 	let sum = value;
 	for (let i = 0; i < names.length; i++) {
-		const { median, spread, spreadBelow } = beliefs[names[i]!];
 		let z = 0;
 		for (const { k, weight } of parts[i]!) z += weight * scores[k]!;
-		if (!(median > 0)) continue;
-		const wide = z < 0 ? (spreadBelow ?? spread) : spread;
-		const off = wide * z - at[i]!;
+		const belief = beliefs[names[i]!];
+		const off = logarithm(belief, z) - at[i]!;
 		sum += (slope[i]! + bend[i]! * off) * off;
-		const rate = (slope[i]! + 2 * bend[i]! * off) * wide;
-		for (const { k, weight } of parts[i]!) gradient.set(k, (gradient.get(k) ?? 0) + rate * weight);
+		const rate = (slope[i]! + 2 * bend[i]! * off) * logarithmSlope(belief, z);
+		for (const { k, weight } of parts[i]!) {
+			gradient.places.push(k);
+			gradient.slopes.push(rate * weight);
+		}
 	}
 	return sum;
 }
-
-export { beliefOf };

@@ -22,6 +22,7 @@ export {
 	posterior,
 	ROBUST,
 	type Found,
+	type Gradient,
 	type Happening,
 	type Posterior,
 	type Term

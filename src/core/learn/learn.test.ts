@@ -16,6 +16,7 @@ import {
 	timeOf,
 	type Observation,
 	type Term,
+	type Gradient,
 	type Outing,
 	type Sight,
 	type TimedDrop,
@@ -45,13 +46,18 @@ const believing = (all: readonly Observation[]) => ({
 	learned: learn(all).learned
 });
 
+/** Slopes of the first scores. */
+function put({ places, slopes }: Gradient, ...by: number[]) {
+	places.splice(0, places.length, ...by.keys());
+	slopes.splice(0, slopes.length, ...by);
+}
+
 describe('the posterior', () => {
 	test('of one linear parameter is the closed form of conjugate normals', () => {
 		const [slope, found, spread] = [0.7, 1.3, 0.4];
 		const term: Term = {
 			predict: (at, gradient) => {
-				gradient.clear();
-				gradient.set(0, slope);
+				put(gradient, slope);
 				return slope * at[0]!;
 			},
 			found: [
@@ -72,9 +78,7 @@ describe('the posterior', () => {
 		const y = x.map((at) => 1.4 * Math.exp(0.6 * at) + 0.01 * normal());
 		const terms = x.map((at, k): Term => ({
 			predict: (s, gradient) => {
-				gradient.clear();
-				gradient.set(0, Math.exp(s[1]! * at));
-				gradient.set(1, s[0]! * at * Math.exp(s[1]! * at));
+				put(gradient, Math.exp(s[1]! * at), s[0]! * at * Math.exp(s[1]! * at));
 				return s[0]! * Math.exp(s[1]! * at);
 			},
 			found: [{ value: y[k]!, spread: 1e-5 }]

@@ -58,7 +58,7 @@ const TIPPET = 0.3;
 /** Spread of one timing between two light gates, s. */
 const GATE = 0.002;
 /** Scores are looked at anew when they have moved so far since. */
-const MOVED = 0.1;
+const MOVED = 0.3;
 const MOST_PASSES = 4;
 
 /**

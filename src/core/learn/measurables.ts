@@ -4,6 +4,7 @@ import {
 	beliefsFor,
 	buildFly,
 	compileBuild,
+	compileNear,
 	mixturesFor,
 	starterRecipe,
 	type PartName,
@@ -71,9 +72,9 @@ function flyOf(recipe: Recipe, prior: Beliefs): Measurable {
 		figuresAbout(centre) {
 			const build = buildFly(recipe, centre);
 			const fly = compileBuild(build, centre);
-			const fluid = fluidAt(10);
-			const nearby = nearbyFlies(build, fly, settle(fly.body, fluid, centre), fluid);
-			return (values, moved) => [nearby(values, moved).fly.body.mass];
+			return (values, moved) => [
+				(moved === null ? fly : compileNear(build, fly, values, moved)).body.mass
+			];
 		}
 	};
 }

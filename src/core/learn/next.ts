@@ -1,6 +1,7 @@
 import type { Learned } from '../belief/index';
 import { evaluate, expand, placed, type Measurable, type Placed } from './expansion';
 import { foundOf, measurableOf } from './learn';
+import type { Gradient } from './posterior';
 import type { TimedDrop, Weighing } from './observation';
 
 /** Something that could be measured next; what would be found plays no part. */
@@ -48,14 +49,17 @@ export function gains(
 	const scores = new Float64Array(places.size);
 	scores.set(learned.mean);
 	const slopesOf = (one: Placed) => {
-		const gradient = new Map<number, number>();
+		const gradient: Gradient = { places: [], slopes: [] };
 		const value = evaluate(one, scores, gradient);
 		return { value, gradient };
 	};
-	const between = (a: ReadonlyMap<number, number>, b: ReadonlyMap<number, number>) => {
+	const between = (a: Gradient, b: Gradient) => {
 		let sum = 0;
-		for (const [i, x] of a)
-			for (const [j, y] of b) sum += x * y * (learned.covariance[i]?.[j] ?? (i === j ? 1 : 0));
+		a.places.forEach((i, m) =>
+			b.places.forEach((j, n) => {
+				sum += a.slopes[m]! * b.slopes[n]! * (learned.covariance[i]?.[j] ?? (i === j ? 1 : 0));
+			})
+		);
 		return sum;
 	};
 	const c = slopesOf(aim).gradient;

@@ -8,10 +8,16 @@ export interface Found {
 	readonly spread: number;
 }
 
+/** A gradient of a few scores among many: their places and how much of each; filled anew each time. */
+export interface Gradient {
+	readonly places: number[];
+	readonly slopes: number[];
+}
+
 /** All that was found of one figure. */
 export interface Term {
 	/** The figure's logarithm at some scores, with its gradient by place. */
-	readonly predict: (scores: Float64Array, gradient: Map<number, number>) => number;
+	readonly predict: (scores: Float64Array, gradient: Gradient) => number;
 	readonly found: readonly Found[];
 }
 
@@ -35,11 +41,12 @@ export interface Posterior {
  * grows beyond that of one so far off.
  */
 export const ROBUST = 1.5;
-const ENOUGH = 1e-10;
+const ENOUGH = 1e-8;
 const MOST_ROUNDS = 60;
 
 /**
- * Mode of the scores by Gauss–Newton from the prior on all data, and their spread by Laplace's
+ * Mode of the scores by Gauss–Newton from the prior on all data (the loss's own second derivative with the
+ * figures' slopes), and their spread by Laplace's
  * approximation. Prior: independent standard normal. Loss: pseudo-Huber, δ²(√(1 + (r/δ)²) − 1), convex, so
  * that one wild measurement is held; logistic for what happened.
  *
@@ -55,7 +62,7 @@ export function posterior(
 	start?: Float64Array
 ): Posterior {
 	const scores = start?.slice() ?? new Float64Array(count);
-	const gradient = new Map<number, number>();
+	const gradient: Gradient = { places: [], slopes: [] };
 	const loss = (r: number) =>
 		robust === Infinity ? (r * r) / 2 : robust * robust * (Math.hypot(1, r / robust) - 1);
 	const objective = (at: Float64Array) => {
@@ -71,8 +78,7 @@ export function posterior(
 		}
 		return sum;
 	};
-	/** Gradient and, with `curved`, the second derivative of the loss itself; else Gauss–Newton's. */
-	const slopeAt = (at: Float64Array, curved: boolean) => {
+	const slopeAt = (at: Float64Array) => {
 		const slope = Float64Array.from(at);
 		const curve = Array.from({ length: count }, (_, k) => {
 			const row = new Float64Array(count);
@@ -80,7 +86,12 @@ export function posterior(
 			return row;
 		});
 		const add = (by: number) => {
-			for (const [i, a] of gradient) for (const [j, b] of gradient) curve[i]![j]! += by * a * b;
+			const { places, slopes } = gradient;
+			for (let i = 0; i < places.length; i++) {
+				const row = curve[places[i]!]!;
+				const much = by * slopes[i]!;
+				for (let j = 0; j < places.length; j++) row[places[j]!]! += much * slopes[j]!;
+			}
 		};
 		for (const { predict, found } of terms) {
 			const predicted = predict(at, gradient);
@@ -89,19 +100,20 @@ export function posterior(
 				const r = (predicted - value) / spread;
 				const far = robust === Infinity ? 1 : Math.hypot(1, r / robust);
 				pull += r / far / spread;
-				stiff += 1 / (curved ? far ** 3 : far) / spread ** 2;
+				stiff += 1 / (far * far * far) / (spread * spread);
 			}
-			for (const [k, a] of gradient) slope[k]! += pull * a;
+			gradient.places.forEach((k, i) => (slope[k]! += pull * gradient.slopes[i]!));
 			add(stiff);
 		}
 		for (const one of happenings) {
 			const miss = 1 / (1 + Math.exp(oddsOf(one, at)));
 			const sign = one.happened ? 1 : -1;
-			gradient.clear();
+			gradient.places.length = gradient.slopes.length = 0;
 			for (const { k, slope: by } of one.slopes) {
-				gradient.set(k, (gradient.get(k) ?? 0) + by);
+				gradient.places.push(k);
+				gradient.slopes.push(by);
+				slope[k]! -= sign * miss * by;
 			}
-			for (const [k, a] of gradient) slope[k]! -= sign * miss * a;
 			add(miss * (1 - miss));
 		}
 		return { slope, curve };
@@ -109,7 +121,7 @@ export function posterior(
 	let now = objective(scores);
 	let rounds = 0;
 	for (; rounds < MOST_ROUNDS; rounds++) {
-		const { slope, curve } = slopeAt(scores, false);
+		const { slope, curve } = slopeAt(scores);
 		const step = solved(cholesky(curve), slope);
 		const largest = step.reduce((most, by) => Math.max(most, Math.abs(by)), 0);
 		if (largest < ENOUGH) break;
@@ -128,7 +140,7 @@ export function posterior(
 		now = there;
 		if (gained < 1e-14 * Math.max(1, now) && largest < 1e-6) break;
 	}
-	const { curve } = slopeAt(scores, true);
+	const { curve } = slopeAt(scores);
 	const covariance = inverse(cholesky(curve));
 	const residuals = terms.map(({ predict, found }) => {
 		const predicted = predict(scores, gradient);

@@ -23,17 +23,21 @@
 <ul aria-label="What was found, newest first">
 	{#each shown as row (row.key)}
 		<li
-			class="grid grid-cols-[minmax(0,1fr)_9rem_auto] items-center gap-x-3 border-t border-line py-1.5 max-md:grid-cols-[minmax(0,1fr)_auto]"
+			class="grid grid-cols-[minmax(0,1fr)_11rem] items-start gap-x-3 border-t border-line py-1.5 max-md:grid-cols-1"
 		>
 			<div class="min-w-0 {row.excluded ? 'text-quiet line-through decoration-1' : ''}">
 				<p class="truncate">
 					<span class="font-semibold">{row.name}</span>
-					<span class="figure">{row.words}</span>
+					<span class="text-sm text-quiet"
+						>{row.at ? whenWords(new Date(row.at).toISOString()) : ''}</span
+					>
 				</p>
-				<p class="truncate text-sm text-quiet">
-					{row.at ? whenWords(new Date(row.at).toISOString()) : 'some time'}{row.predicted
-						? `; predicted ${row.predicted}`
-						: ''}{row.note ? `; ${row.note}` : ''}
+				<p>
+					{row.words}<span class="text-quiet"
+						>{row.predicted ? `; predicted ${row.predicted}` : ''}{row.note
+							? `. ${row.note}`
+							: ''}</span
+					>
 				</p>
 				{#if row.flagged && !row.excluded}
 					<p class="text-sm text-warn">
@@ -43,54 +47,56 @@
 					<p class="text-sm text-warn">By the model such a fly floats: this says nothing to it.</p>
 				{/if}
 			</div>
-			{#if row.ratio}
-				<svg
-					viewBox="0 0 100 16"
-					class="h-6 w-full max-md:hidden"
-					preserveAspectRatio="none"
-					role="img"
-					aria-label="found is {(100 * row.ratio.found).toFixed(0)} % of what was predicted"
-				>
-					<rect
-						x={x(row.ratio.low)}
-						y="4"
-						width={Math.max(0.5, x(row.ratio.high) - x(row.ratio.low))}
-						height="8"
-						fill="var(--zone)"
-					/>
-					<path
-						d="M50 2v12"
-						stroke="var(--water)"
-						stroke-width="1.5"
-						vector-effect="non-scaling-stroke"
-					/>
-					<path
-						d="M{x(row.ratio.found)} 8h.001"
-						stroke={row.flagged ? 'var(--warn)' : 'var(--ink)'}
-						stroke-width="9"
-						stroke-linecap="round"
-						vector-effect="non-scaling-stroke"
-					/>
-				</svg>
-			{:else}<span class="max-md:hidden"></span>{/if}
-			<span class="flex gap-1">
-				<button
-					type="button"
-					class="min-h-9 rounded-md px-2 text-sm text-water underline hover:bg-sunk"
-					onclick={() => leaveOut(row)}
-					>{row.excluded ? 'count it again' : 'leave out'}<span class="sr-only">: {row.name}</span
-					></button
-				>
-				{#if row.entry}
-					{@const { entry } = row}
+			<div class="grid justify-items-end gap-1 max-md:justify-items-start">
+				{#if row.ratio}
+					<svg
+						viewBox="0 0 100 16"
+						class="h-6 w-full max-md:hidden"
+						preserveAspectRatio="none"
+						role="img"
+						aria-label="found is {(100 * row.ratio.found).toFixed(0)} % of what was predicted"
+					>
+						<rect
+							x={x(row.ratio.low)}
+							y="3"
+							width={Math.max(0.5, x(row.ratio.high) - x(row.ratio.low))}
+							height="10"
+							fill="var(--water-soft)"
+						/>
+						<path
+							d="M50 2v12"
+							stroke="var(--water)"
+							stroke-width="1.5"
+							vector-effect="non-scaling-stroke"
+						/>
+						<path
+							d="M{x(row.ratio.found)} 8h.001"
+							stroke={row.flagged ? 'var(--warn)' : 'var(--ink)'}
+							stroke-width="9"
+							stroke-linecap="round"
+							vector-effect="non-scaling-stroke"
+						/>
+					</svg>
+				{/if}
+				<span class="flex gap-1">
 					<button
 						type="button"
-						class="min-h-9 rounded-md px-2 text-sm text-water underline hover:bg-sunk"
-						onclick={() => void bench.removeEntry(entry)}
-						>delete<span class="sr-only"> {row.name}</span></button
+						class="min-h-8 rounded-md px-2 text-sm text-water underline hover:bg-sunk"
+						onclick={() => leaveOut(row)}
+						>{row.excluded ? 'count it again' : 'leave out'}<span class="sr-only">: {row.name}</span
+						></button
 					>
-				{/if}
-			</span>
+					{#if row.entry}
+						{@const { entry } = row}
+						<button
+							type="button"
+							class="min-h-8 rounded-md px-2 text-sm text-water underline hover:bg-sunk"
+							onclick={() => void bench.removeEntry(entry)}
+							>delete<span class="sr-only"> {row.name}</span></button
+						>
+					{/if}
+				</span>
+			</div>
 		</li>
 	{/each}
 </ul>

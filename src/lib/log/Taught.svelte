@@ -4,7 +4,7 @@
 
 	let { bench }: { bench: Bench } = $props();
 
-	const FEW = 5;
+	const FEW = 4;
 	let all = $state(false);
 	const lessons = $derived(taught(bench.learning.learned, bench.flies, bench.lots));
 	const shown = $derived(all ? lessons : lessons.slice(0, FEW));
@@ -30,7 +30,9 @@
 		<ul>
 			{#each shown as lesson (lesson.score + lesson.words)}
 				<li class="flex flex-wrap items-baseline gap-x-3 border-t border-line py-1.5">
-					<span class="min-w-0 flex-1 basis-72 {lesson.sure ? 'text-lg' : ''}">{lesson.words}</span>
+					<span class="min-w-0 flex-1 basis-72 {lesson.sure ? 'font-semibold' : ''}"
+						>{lesson.words}</span
+					>
 					<span class="figure text-sm whitespace-nowrap text-quiet" title="nine times of ten"
 						>{percent(lesson.ratio.low)} to {percent(lesson.ratio.high)} %</span
 					>

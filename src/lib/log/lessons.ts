@@ -77,7 +77,7 @@ export function taught(
 				lessonOf(massOf(weighedOf('beads', recipe), priorBeliefs), learned),
 				`@${beadPlace(bead)}`,
 				(lesson) =>
-					`${beadMetalWords[bead.metal]} beads of ${size} mm that are of no packet: ${than(lesson, 'heavier', 'lighter', 'they should be')}`
+					`Your ${size} mm ${beadMetalWords[bead.metal]} beads (no packet named): ${than(lesson, 'heavier', 'lighter', 'they should be')}`
 			);
 		}
 		const hookPlace = `${hook.style} ${hook.size} ${hook.lengthX} ${hook.wireX}`;
@@ -87,7 +87,7 @@ export function taught(
 				lessonOf(massOf(weighedOf('hooks', recipe), priorBeliefs), learned),
 				`@${hookPlace}`,
 				(lesson) =>
-					`Hooks ${hookWords(hook)} of no packet: ${than(lesson, 'heavier', 'lighter', 'the table says')}`
+					`Your hooks ${hookWords(hook)} (no packet named): ${than(lesson, 'heavier', 'lighter', 'the table says')}`
 			);
 		}
 		const dressing = dressingPlace(recipe);

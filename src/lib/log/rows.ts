@@ -2,7 +2,7 @@ import { priorBeliefs } from '$core/belief/index';
 import type { Learning, Observation } from '$core/learn/index';
 import { GRAM } from '$core/quantity/index';
 import type { BatchRow, EntryRow, LotRow } from '$lib/contract/documents';
-import { entryWords, logKind } from '$lib/contract/entries';
+import { entryWords, logKind, sightWords } from '$lib/contract/entries';
 import { evidenceOf } from '$lib/contract/observations';
 import { expectedMass } from './expected';
 
@@ -54,7 +54,7 @@ export function logRows(found: Shelf, { judged, unusable }: Learning): LogRow[] 
 		return [
 			{
 				...{ ...of(`entry:${row.id}`), kind, name: row.name, at: row.body.at },
-				...{ words: entryWords(row.body), ...besides(row) },
+				...{ words: wordsOf(row), ...besides(row) },
 				...{ excluded: row.body.excluded ?? false, entry: row, note: row.body.note ?? '' }
 			}
 		];
@@ -63,6 +63,13 @@ export function logRows(found: Shelf, { judged, unusable }: Learning): LogRow[] 
 		elsewhere(one, found, of(one.key))
 	);
 	return [...own, ...other].sort((a, b) => b.at - a.at);
+}
+
+/** Where it was fished stands in the name. */
+function wordsOf({ body }: EntryRow): string {
+	const { outing } = body;
+	if (!outing) return entryWords(body);
+	return `${sightWords[outing.saw]}${outing.fish ? ', and took a fish' : ''}`;
 }
 
 function besides({ body }: EntryRow): Pick<LogRow, 'ratio' | 'predicted'> {

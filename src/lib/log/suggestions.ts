@@ -1,6 +1,6 @@
 import { priorBeliefs } from '$core/belief/index';
 import { mediansFor, starterRecipe, type Recipe } from '$core/fly/index';
-import { gains, timeOf, type Candidate } from '$core/learn/index';
+import { gains, massOf as massOfThing, timeOf, type Candidate } from '$core/learn/index';
 import { GRAM } from '$core/quantity/index';
 import { recipeFromDocument, recipeToDocument, type LotRow } from '$lib/contract/documents';
 import type { WeighedThing } from '$lib/contract/entries';
@@ -9,7 +9,10 @@ import { materialOf } from '$lib/contract/lots';
 import { weighedOf } from '$lib/contract/observations';
 import type { Bench } from '$lib/state/bench.svelte';
 
-/** Something to measure, and by how much it would narrow the sink rate of the fly on the strip. */
+/** What is to be surer of the fly on the strip. */
+export type Target = 'speed' | 'mass';
+
+/** Something to measure, and by how much it would narrow what matters of the fly on the strip. */
 export interface Suggestion {
 	readonly words: string;
 	/** Width of the interval after it over that before. */
@@ -29,19 +32,25 @@ const STEP = 0.01 * GRAM;
 const DROP = { distance: 0.5, celsius: 15, reaction: 0.1, runs: 3 };
 
 /** What could be measured next, what gains most first. */
-export function suggestions({
-	recipe,
-	prediction,
-	believed,
-	learning,
-	fly,
-	lots
-}: Pick<Bench, 'recipe' | 'prediction' | 'believed' | 'learning' | 'fly' | 'lots'>): Suggestion[] {
+export function suggestions(
+	{
+		recipe,
+		prediction,
+		believed,
+		learning,
+		fly,
+		lots
+	}: Pick<Bench, 'recipe' | 'prediction' | 'believed' | 'learning' | 'fly' | 'lots'>,
+	aim: Target
+): Suggestion[] {
 	if (!recipe || !prediction?.speed) return [];
-	const target = timeOf(
-		{ recipe, wet: 'soaked', celsius: DROP.celsius, distance: 1, gates: true },
-		priorBeliefs
-	);
+	const target =
+		aim === 'mass'
+			? massOfThing(weighedOf('fly', recipe), priorBeliefs)
+			: timeOf(
+					{ recipe, wet: 'soaked', celsius: DROP.celsius, distance: 1, gates: true },
+					priorBeliefs
+				);
 	const found: { candidate: Candidate; suggestion: Omit<Suggestion, 'narrower'> }[] = [];
 	const noted = { key: '', on: '' };
 	const weigh = (of: WeighedThing, count: number, words: string, lot: LotRow | null, its: Recipe) =>

@@ -46,7 +46,7 @@ const outing = fc.record({
 		fc.constant({ model: 3, logOdds: -1.25, slopes: [{ belief: 'water.depth', slope: 0.5 }] })
 	)
 });
-const body: fc.Arbitrary<EntryBodyDocument> = fc
+const body = fc
 	.record({
 		at: fc.integer({ min: 1, max: 4e12 }),
 		inner: fc.oneof(
@@ -62,7 +62,7 @@ const body: fc.Arbitrary<EntryBodyDocument> = fc
 			expected: maybe(fc.record({ value: some(1e3), low: some(1e3), high: some(1e3) }))
 		})
 	})
-	.map(({ at, inner, more }) => ({ at, ...inner, ...more }));
+	.map(({ at, inner, more }) => ({ at, ...inner, ...more }) as EntryBodyDocument);
 
 test('whatever the log holds, its table reads back exactly', () => {
 	fc.assert(

@@ -7,7 +7,7 @@
 	import FoundList from '$lib/log/FoundList.svelte';
 	import OutingForm from '$lib/log/OutingForm.svelte';
 	import { logRows, type RowKind } from '$lib/log/rows';
-	import { suggestions, type Suggestion } from '$lib/log/suggestions';
+	import { suggestions, type Suggestion, type Target } from '$lib/log/suggestions';
 	import Taught from '$lib/log/Taught.svelte';
 	import WeighForm from '$lib/log/WeighForm.svelte';
 	import { useBench, useLearning } from '$lib/state/context';
@@ -33,7 +33,8 @@
 	const shown = $derived(only === 'all' ? rows : rows.filter((row) => row.kind === only));
 	const counted = $derived(rows.filter(({ excluded }) => !excluded));
 	const many = (one: RowKind) => counted.filter((row) => row.kind === one).length;
-	const next = $derived(suggestions(bench).slice(0, 4));
+	let aim = $state<Target>('speed');
+	const next = $derived(suggestions(bench, aim).slice(0, 4));
 
 	/** A newcomer's ten minutes. */
 	const first = $derived.by(() => {
@@ -112,12 +113,14 @@
 			<p class="text-sm text-quiet" role="status">{learning.changed}</p>
 		{/if}
 		<section aria-labelledby="found">
-			<div class="flex flex-wrap items-end gap-x-4 gap-y-1 pb-1">
-				<h2 id="found" class="text-lg font-semibold whitespace-nowrap">Found against predicted</h2>
-				<span class="flex-1 text-sm text-quiet"
-					>{many('weighing')} weighings, {many('drop')} drops, {many('outing')} outings</span
-				>
-				<div class="w-80">
+			<div class="flex flex-wrap items-center gap-x-4 gap-y-1 pb-1">
+				<div class="flex-1">
+					<h2 id="found" class="text-lg font-semibold whitespace-nowrap">Found against predicted</h2>
+					<p class="text-sm whitespace-nowrap text-quiet">
+						{many('weighing')} weighings, {many('drop')} drops, {many('outing')} outings
+					</p>
+				</div>
+				<div class="w-72">
 					<Segments
 						label="Show"
 						labelled
@@ -133,8 +136,14 @@
 				</div>
 			</div>
 			{#if shown.length > 0}
-				<p class="flex justify-end gap-6 text-sm text-quiet max-md:hidden" aria-hidden="true">
-					<span>half</span><span>as predicted</span><span class="pr-36">twice</span>
+				<p
+					class="grid grid-cols-[minmax(0,1fr)_11rem] text-sm text-quiet max-md:hidden"
+					aria-hidden="true"
+				>
+					<span></span>
+					<span class="flex justify-between"
+						><span>half</span><span>predicted</span><span>twice</span></span
+					>
 				</p>
 				<FoundList {bench} rows={shown} />
 			{:else}
@@ -167,10 +176,20 @@
 		{/if}
 		<section aria-labelledby="next">
 			<h2 id="next" class="text-lg font-semibold">What to measure next</h2>
-			<p class="pb-1 text-sm text-quiet">
-				By how much narrower it would make the sink rate of {bench.fly?.name ?? 'the fly'}, whatever
-				is found.
+			<p class="pb-2 text-sm text-quiet">
+				So much surer it makes what is predicted of {bench.fly?.name ?? 'the fly'}, whatever is
+				found.
 			</p>
+			<Segments
+				label="Of its"
+				labelled
+				value={aim}
+				options={[
+					{ value: 'speed', words: 'sink rate' },
+					{ value: 'mass', words: 'weight' }
+				]}
+				onchange={(value) => (aim = value)}
+			/>
 			{#if next.length === 0}
 				<p class="text-quiet">Nothing would make it much surer.</p>
 			{/if}
