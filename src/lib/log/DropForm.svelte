@@ -199,8 +199,10 @@
 	{/if}
 	{#if words}<p role="alert" class="text-warn">{words}</p>{/if}
 	<button type="submit" class="h-12 rounded-md bg-sunk px-4 text-lg hover:bg-line"
-		>Keep {runs.length > 0
-			? `the ${runs.length} ${runs.length === 1 ? 'run' : 'runs'}`
-			: 'the drop'}</button
+		>Keep {runs.length > 1
+			? `the ${runs.length} runs`
+			: runs.length === 1
+				? 'the run'
+				: 'the drop'}</button
 	>
 </form>
