@@ -35,7 +35,7 @@ test('the description of the API is sound, and its examples do what they say', a
 		.flatMap((file) => {
 			const path = `/api/${file}`.replace('/+server.ts', '').replace(/\[(\w+)\]/g, '{$1}');
 			const kinds = path.includes('[collection')
-				? ['flies', 'rigs', 'lies', 'rivers', 'lots', 'batches']
+				? ['flies', 'rigs', 'lies', 'rivers', 'lots', 'batches', 'entries']
 				: [''];
 			return kinds.map((kind) => path.replace(/\[collection=\w+\]/, kind));
 		});

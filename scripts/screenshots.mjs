@@ -55,11 +55,16 @@ const pictures = [
 		act: (page) => page.getByRole('button', { name: /^Jig 14 barbless/ }).click()
 	},
 	{
-		name: 'sizes',
+		name: 'log',
 		theme: 'limestone',
 		width: 1280,
 		height: 800,
-		act: (page) => page.getByRole('button', { name: 'Other sizes' }).click()
+		path: '/log',
+		act: async (page) => {
+			await page.keyboard.press('f');
+			await page.getByRole('option', { name: 'Thimble Nymph' }).click();
+			await page.getByRole('radio', { name: 'timed', exact: true }).check();
+		}
 	},
 	{
 		name: 'bench-beside',
