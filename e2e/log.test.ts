@@ -127,6 +127,19 @@ test('an empty database: what gains most comes first, ten light beads make the f
 	await expect(found(page).getByRole('listitem').first()).toContainText(
 		/0.5 m in 0\.[78]\d, 0.74, 0.78 s/
 	);
+
+	// A drop tube with two light gates, simulated: each fall is a run.
+	await page.getByRole('button', { name: /^A drop tube with light gates/ }).click();
+	await page.getByRole('radio', { name: 'simulated' }).check();
+	await page.getByRole('button', { name: 'Close' }).click();
+	for (const runs of [1, 2]) {
+		await page.getByRole('button', { name: /^Let it fall/ }).click();
+		await expect(page.getByRole('list', { name: 'Runs' }).getByRole('listitem')).toHaveCount(runs);
+	}
+	const narrow = await page.getByText(/^Predicted: [\d.]+ s/).innerText();
+	await page.getByRole('button', { name: 'Keep the 2 runs' }).click();
+	await learned(page);
+	await expect(page.getByText(/^Predicted: [\d.]+ s/)).not.toHaveText(narrow);
 	await server.stop();
 	folder.remove();
 });

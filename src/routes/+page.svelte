@@ -237,7 +237,7 @@
 							<p class="text-sm text-quiet">
 								Free of its line; <a href="/drift" class="text-water underline underline-offset-2"
 									>on it (G)</a
-								>. Not yet checked against your own flies. Freshly dry it
+								>. {bench.checked}. Freshly dry it
 								{now.freshSpeed ? `sinks ${speedWords(now.freshSpeed)}` : 'floats'}.
 							</p>
 						</div>

@@ -2,3 +2,11 @@
 export * from './gauge';
 export * from './scale';
 export { SIMULATED_PATTERN, SimulatedScale } from './simulated-scale';
+export {
+	gateLine,
+	readGates,
+	SIMULATED_GATES,
+	teachGates,
+	type GatePattern,
+	type GateSample
+} from './gates';

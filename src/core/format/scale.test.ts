@@ -1,10 +1,14 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import {
+	gateLine,
+	readGates,
 	readScale,
 	ScaleWatch,
+	SIMULATED_GATES,
 	SIMULATED_PATTERN,
 	SimulatedScale,
+	teachGates,
 	teachScale,
 	type SampleLine
 } from './index';
@@ -93,4 +97,20 @@ test('the simulated scale: moves after a change, comes to rest near the load, dr
 	expect(new Set(rest).size).toBeGreaterThan(1);
 	scale.put(25);
 	expect(next()).toEqual({ kind: 'over' });
+});
+
+test('light gates are taught from two of their lines, whatever else stands in them', () => {
+	const taught = teachGates([
+		{ line: 'G1-G2 #4 dt=873 ms', seconds: 0.873 },
+		{ line: 'G1-G2 #5 dt=1102 ms', seconds: 1.102 }
+	]);
+	if ('fault' in taught) throw new Error(taught.fault);
+	expect(readGates('G1-G2 #6 dt=640 ms', taught.pattern)).toBeCloseTo(0.64, 9);
+	expect(readGates('ready', taught.pattern)).toBeNull();
+	expect(readGates(gateLine(1.25), SIMULATED_GATES)).toBeCloseTo(1.25, 9);
+	const strange = [
+		{ line: 'dt=873', seconds: 2 },
+		{ line: 'dt=900', seconds: 3 }
+	] as const;
+	expect(teachGates(strange)).toEqual({ fault: expect.stringContaining('one number of both') });
 });

@@ -1,3 +1,5 @@
+import { faultIn, NUMBER, numbersIn, placeOf } from './lines';
+
 /** A line of a scale with what its display showed then. */
 export interface SampleLine {
 	readonly line: string;
@@ -30,21 +32,6 @@ export type ScaleLine =
 	  }
 	| { readonly kind: 'over' };
 
-interface NumberIn {
-	readonly value: number;
-	/** What its last figure counts. */
-	readonly step: number;
-}
-const NUMBER = /[-+]?[ ]{0,8}\d+(?:[.,]\d+)?/g;
-
-function numbersIn(line: string): NumberIn[] {
-	return [...line.matchAll(NUMBER)].map(([text]) => {
-		const plain = text.replace(/[ +]/g, '').replace(',', '.');
-		const decimals = plain.includes('.') ? plain.length - plain.indexOf('.') - 1 : 0;
-		return { value: Number(plain), step: 10 ** -decimals };
-	});
-}
-
 /** What is written in a line beside its numbers. */
 const wordsIn = (line: string) =>
 	line
@@ -62,34 +49,18 @@ export function teachScale(
 	samples: readonly [SampleLine, SampleLine]
 ): { readonly pattern: ScalePattern } | { readonly fault: string } {
 	const [first, second] = samples;
-	for (const { line, grams } of samples) {
-		if (line.trim() === '') return { fault: 'A line is empty.' };
-		if (!Number.isFinite(grams))
-			return { fault: `Say what the display showed with “${line.trim()}”.` };
-		if (numbersIn(line).length === 0) return { fault: `There is no number in “${line.trim()}”.` };
-	}
+	const wrong = faultIn(samples.map(({ line, grams }) => ({ line, shown: grams })));
+	if (wrong) return { fault: wrong };
 	if (first.line.trim() === second.line.trim()) {
 		return {
 			fault: 'Both lines are the same: take one with another load, or while it still moves.'
 		};
 	}
-	/** What the display and a number differ by, g; Infinity where the number's last figure does not allow it. */
-	const off = ({ line, grams }: SampleLine, place: number, unit: ScaleUnit): number => {
-		const found = numbersIn(line)[place];
-		if (!found) return Infinity;
-		const differ = Math.abs(found.value * units[unit] - grams);
-		return differ <= 0.51 * found.step * units[unit] + 1e-9 ? differ : Infinity;
-	};
-	const most = Math.max(...samples.map(({ line }) => numbersIn(line).length));
-	let best: { readonly unit: ScaleUnit; readonly place: number } | null = null;
-	let nearest = Infinity;
-	for (const unit of Object.keys(units) as ScaleUnit[]) {
-		for (let place = 0; place < most; place++) {
-			const far = off(first, place, unit) + off(second, place, unit);
-			if (far < nearest) [best, nearest] = [{ unit, place }, far];
-		}
-	}
-	if (best) {
+	const found = placeOf(
+		samples.map(({ line, grams }) => ({ line, shown: grams })),
+		units
+	);
+	if (found) {
 		const only = (one: SampleLine, other: SampleLine) =>
 			wordsIn(one.line).find((word) => !wordsIn(other.line).includes(word)) ?? null;
 		const steady = samples.find((sample) => sample.steady);
@@ -97,7 +68,7 @@ export function teachScale(
 		const both = steady !== undefined && moving !== undefined;
 		return {
 			pattern: {
-				...{ number: best.place, unit: best.unit },
+				...{ number: found.place, unit: found.unit },
 				steady: both ? only(steady, moving) : null,
 				moving: both ? only(moving, steady) : null
 			}

@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { readScale, teachScale, type SampleLine } from '$core/format/index';
-	import { BAUDS, scale, type ScaleKind } from '$lib/state/scale.svelte';
+	import { scale } from '$lib/state/scale.svelte';
 	import Modal from '$lib/ui/Modal.svelte';
-	import Segments from '$lib/ui/Segments.svelte';
+	import DeviceChoice from './DeviceChoice.svelte';
 	import ScaleReading from './ScaleReading.svelte';
 
 	let { open = $bindable() }: { open: boolean } = $props();
@@ -33,49 +33,22 @@
 		const read = readScale(first!.line, found.pattern);
 		said = `Learned: ${read?.kind === 'weight' ? `“${first!.line.trim()}” is ${read.grams} g${read.steady === null ? '; a weight stands when four lines agree' : read.steady ? ', steady' : ', moving'}` : ''}.`;
 	}
-	function choose(kind: ScaleKind) {
-		if (kind === 'none') scale.none();
-		else if (kind === 'simulated') scale.simulate();
-		else void scale.connect();
-	}
 </script>
 
 <Modal bind:open title="Scale" width={44}>
 	<div class="grid gap-4 pt-3">
-		<Segments
-			label="Which"
-			value={scale.kind}
-			options={[
-				{ value: 'none', words: 'none: weights are typed' },
-				{ value: 'simulated', words: 'simulated' },
-				{ value: 'serial', words: 'on a serial port' }
-			]}
-			onchange={choose}
+		<DeviceChoice
+			device={scale}
+			byHand="none: weights are typed"
+			otherwise="Weights can be typed."
 		/>
-		{#if !scale.canSerial}
-			<p class="text-sm text-quiet">
-				This browser opens no serial ports; others built on Chromium do. Weights can be typed.
-			</p>
-		{/if}
-		{#if scale.fault}<p role="alert" class="text-warn">{scale.fault}</p>{/if}
 		{#if scale.kind !== 'none'}<div><ScaleReading /></div>{/if}
-		<label class="flex items-center gap-2">
-			<span class="text-sm text-quiet">Speed of the port, baud</span>
-			<select bind:value={scale.baud} class="h-11 rounded-md bg-sunk px-3">
-				{#each BAUDS as baud (baud)}<option value={baud}>{baud}</option>{/each}
-			</select>
-		</label>
 		<section aria-labelledby="teach" class="grid gap-2">
 			<h3 id="teach" class="font-semibold">Teach it from two lines</h3>
 			<p class="text-sm text-quiet">
 				One line of a steady weight and one while it moves, or two steady ones with other loads; and
 				what the display showed, in grams.
 			</p>
-			{#if scale.lines.length > 0}
-				<pre class="figure overflow-x-auto rounded-md bg-sunk p-2 text-sm">{scale.lines.join(
-						'\n'
-					)}</pre>
-			{/if}
 			{#each samples as sample, k (k)}
 				<div class="flex flex-wrap items-center gap-2">
 					<input

@@ -62,8 +62,8 @@
 	bind:open
 	title="How is this worked out?"
 	about="{weighed
-		? 'Weighed by you, never timed: the sink is a prediction'
-		: 'Never weighed or timed: these are predictions'}, not yet checked against your own flies. A range holds 9 times in 10."
+		? 'It goes by its own weight. '
+		: ''}{bench.checked}. A range holds 9 times in 10."
 	width={56}
 >
 	{#if account}

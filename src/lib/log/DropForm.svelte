@@ -1,8 +1,11 @@
 <script lang="ts">
+	import { untrack } from 'svelte';
 	import { CENTIMETRE, MILLIMETRE } from '$core/quantity/index';
 	import { recipeToDocument } from '$lib/contract/documents';
 	import type { Bench } from '$lib/state/bench.svelte';
+	import { gates } from '$lib/state/gates.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
+	import GatesDialog from './GatesDialog.svelte';
 	import { expectedTime } from './expected';
 
 	let { bench }: { bench: Bench } = $props();
@@ -18,12 +21,26 @@
 	let since = $state<number | null>(null);
 	let now = $state(0);
 	let words = $state('');
+	let teaching = $state(false);
+	/** How the runs so far were timed: an entry is of one way. */
+	let gated = $state(false);
+	$effect(() => {
+		const { last } = gates;
+		if (!last || last.count === heard) return;
+		heard = last.count;
+		untrack(() => {
+			runs = gated ? [...runs, last.seconds] : [last.seconds];
+			gated = true;
+		});
+	});
+	let heard = gates.last?.count ?? 0;
 
 	const tippet = $derived(bench.rig?.tippet.diameter ?? 0.00013);
 	const drop = $derived(
 		bench.recipe && {
 			...{ recipe: bench.recipe, wet, celsius, distance: centimetres * CENTIMETRE },
-			...(line === 'tippet' ? { tippet } : {})
+			...(line === 'tippet' ? { tippet } : {}),
+			...(gated || gates.kind !== 'none' ? { gates: true } : {})
 		}
 	);
 	const expected = $derived(
@@ -72,11 +89,15 @@
 			drop: {
 				...{ recipe: recipeToDocument(drop.recipe), wet, temperatureC: celsius },
 				...{ distanceM: centimetres / 100, runsS: [...runs], reactionS: reaction },
-				...(line === 'tippet' ? { tippetMm: Number((tippet / MILLIMETRE).toFixed(3)) } : {})
+				...(line === 'tippet' ? { tippetMm: Number((tippet / MILLIMETRE).toFixed(3)) } : {}),
+				...(drop.gates ? { gates: true } : {})
 			},
 			...(expected ? { expected } : {})
 		});
-		if (done) runs = [];
+		if (done) {
+			runs = [];
+			gated = false;
+		}
 	}
 </script>
 
@@ -146,23 +167,37 @@
 			onchange={(value) => (line = value)}
 		/>
 	</div>
-	<button
-		type="button"
-		class="h-20 touch-manipulation rounded-md bg-water text-xl text-on-water select-none"
-		aria-live="off"
-		onpointerdown={(event) => {
-			if (event.button === 0) press();
-		}}
-		onkeydown={(event) => {
-			if (event.repeat || (event.key !== ' ' && event.key !== 'Enter')) return;
-			event.preventDefault();
-			press();
-		}}
-	>
-		{#if since === null}Tap as it goes under{:else}<span class="figure text-3xl"
-				>{((now - since) / 1000).toFixed(2)}</span
-			> s: tap as it arrives{/if}
-	</button>
+	{#if gates.kind === 'none'}
+		<button
+			type="button"
+			class="h-20 touch-manipulation rounded-md bg-water text-xl text-on-water select-none"
+			aria-live="off"
+			onpointerdown={(event) => {
+				if (event.button === 0) press();
+			}}
+			onkeydown={(event) => {
+				if (event.repeat || (event.key !== ' ' && event.key !== 'Enter')) return;
+				event.preventDefault();
+				press();
+			}}
+		>
+			{#if since === null}Tap as it goes under{:else}<span class="figure text-3xl"
+					>{((now - since) / 1000).toFixed(2)}</span
+				> s: tap as it arrives{/if}
+		</button>
+	{:else if gates.kind === 'simulated'}
+		<button
+			type="button"
+			class="h-20 rounded-md bg-water text-xl text-on-water disabled:opacity-60"
+			disabled={!expected || gates.falling}
+			onclick={() => expected && gates.fall(expected.value)}
+			>{gates.falling ? 'Falling …' : 'Let it fall through the simulated gates'}</button
+		>
+	{:else}
+		<p class="grid h-20 place-items-center rounded-md bg-sunk px-3 text-center">
+			{gates.pattern ? 'Each fall between the gates is a run.' : 'The gates are not taught yet.'}
+		</p>
+	{/if}
 	{#if runs.length > 0}
 		<ul aria-label="Runs" class="flex flex-wrap gap-2">
 			{#each runs as seconds, k (k)}
@@ -178,17 +213,19 @@
 			{/each}
 		</ul>
 	{/if}
-	<label class="grid gap-1">
-		<span class="text-sm text-quiet">Or timed otherwise, s</span>
-		<input
-			type="text"
-			inputmode="decimal"
-			autocomplete="off"
-			placeholder="1.32 1.28 1.40"
-			bind:value={typed}
-			class="figure h-11 w-full min-w-0 rounded-md bg-sunk px-3"
-		/>
-	</label>
+	{#if gates.kind === 'none'}
+		<label class="grid gap-1">
+			<span class="text-sm text-quiet">Or timed otherwise, s</span>
+			<input
+				type="text"
+				inputmode="decimal"
+				autocomplete="off"
+				placeholder="1.32 1.28 1.40"
+				bind:value={typed}
+				class="figure h-11 w-full min-w-0 rounded-md bg-sunk px-3"
+			/>
+		</label>
+	{/if}
 	{#if expected}
 		<p class="text-sm text-quiet">
 			Predicted: <span class="figure">{expected.value.toFixed(2)}</span> s,
@@ -205,4 +242,11 @@
 				? 'the run'
 				: 'the drop'}</button
 	>
+	<button
+		type="button"
+		class="min-h-8 justify-self-start text-sm text-water underline"
+		onclick={() => (teaching = true)}
+		>{gates.kind === 'none' ? 'A drop tube with light gates …' : 'The light gates …'}</button
+	>
 </form>
+<GatesDialog bind:open={teaching} />

@@ -44,7 +44,7 @@ import {
 	type StripSelection
 } from '$lib/contract/documents';
 import { flyFile } from '$lib/contract/files';
-import { lieKey } from '$lib/contract/observations';
+import { evidenceOf, lieKey } from '$lib/contract/observations';
 import { withLot } from '$lib/contract/from-stock';
 import { clipped } from '$lib/contract/names';
 import { api } from './client';
@@ -158,6 +158,29 @@ export class Bench extends Log {
 			? fitOf(this.prediction.build, this.prediction.median, this.prediction.ride)
 			: []
 	);
+
+	/** What of this tier's own the predictions rest on, in words. */
+	readonly checked = $derived.by(() => {
+		const { observations } = evidenceOf(this.found);
+		const its = JSON.stringify(this.recipe);
+		const own = { weighing: 0, drop: 0 };
+		for (const one of observations) {
+			const recipe =
+				one.kind === 'drop'
+					? one.recipe
+					: one.kind === 'weighing' && one.of.kind === 'fly'
+						? one.of.recipe
+						: null;
+			if (one.kind !== 'outing' && recipe && JSON.stringify(recipe) === its) own[one.kind]++;
+		}
+		const times = (count: number, what: string) =>
+			count === 0 ? [] : [`${what} ${count === 1 ? 'once' : `${count} times`}`];
+		const said = [...times(own.weighing, 'weighed'), ...times(own.drop, 'timed')];
+		if (said.length > 0) return `By you ${said.join(' and ')}`;
+		return observations.length === 0
+			? 'Not yet checked against your own flies'
+			: `Learned from ${observations.length} entries of your log; this fly was never weighed or timed`;
+	});
 
 	/** How fast it sinks while its fur still holds air, m/s; 0 when it floats. */
 	readonly freshSpeed = $derived.by(() => {

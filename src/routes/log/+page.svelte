@@ -115,7 +115,9 @@
 		<section aria-labelledby="found">
 			<div class="flex flex-wrap items-center gap-x-4 gap-y-1 pb-1">
 				<div class="flex-1">
-					<h2 id="found" class="text-lg font-semibold whitespace-nowrap">Found against predicted</h2>
+					<h2 id="found" class="text-lg font-semibold whitespace-nowrap">
+						Found against predicted
+					</h2>
 					<p class="text-sm whitespace-nowrap text-quiet">
 						{many('weighing')} weighings, {many('drop')} drops, {many('outing')} outings
 					</p>
