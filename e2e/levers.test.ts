@@ -75,7 +75,7 @@ test('how it is worked out: the parts make up the fly, and nothing stands in a s
 	await choose(bench, 'f', 'Rustneck Jig');
 	await bench.keyboard.press('h');
 	const dialog = bench.getByRole('dialog', { name: 'How is this worked out?' });
-	await expect(dialog).toContainText('not yet checked against your own flies');
+	await expect(dialog).toContainText(/This very fly was .*timed once by you/);
 	const shares = await dialog
 		.getByRole('row')
 		.getByText(/^−?\d+ %$/)

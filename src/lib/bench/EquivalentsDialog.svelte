@@ -64,7 +64,8 @@
 				}
 				await new Promise((resolve) => setTimeout(resolve));
 			}
-			running = false;
+			// One that was stopped has another in its place.
+			if (!stopped) running = false;
 		})();
 		return () => (stopped = true);
 	});

@@ -23,6 +23,7 @@
 		['M', 'match: from the water to the fly; 1 to 9 tie a build'],
 		['Y', 'tying a run: cut list, marks, steps; Space goes on, B goes back'],
 		['X', 'the box: what is tied and still there'],
+		['L', 'the log: weigh, time, note; what was learned'],
 		['Q', 'which bead? A question without a recipe'],
 		['S', 'the stock'],
 		['K', 'files and copies: take out, bring in, restore'],

@@ -22,10 +22,15 @@ export function learnedFrom(snapshot: Snapshot): Promise<Learning> {
 	if (evidence.observations.length === 0) return Promise.resolve(NOTHING_LEARNED);
 	const of = createHash('sha256').update(JSON.stringify(evidence)).digest('hex');
 	if (last?.of !== of) {
-		const learning = pool().run(evidence);
+		const learning = pool()
+			.run(evidence)
+			.catch((error: unknown) => {
+				// Better the tables alone than no page; it is tried anew the next time.
+				console.error(`Learning: ${String(error)}`);
+				last = null;
+				return NOTHING_LEARNED;
+			});
 		last = { of, learning };
-		// One that failed is tried anew.
-		learning.catch(() => (last = null));
 	}
 	return last!.learning;
 }

@@ -176,7 +176,7 @@ export class Bench extends Log {
 		const times = (count: number, what: string) =>
 			count === 0 ? [] : [`${what} ${count === 1 ? 'once' : `${count} times`}`];
 		const said = [...times(own.weighing, 'weighed'), ...times(own.drop, 'timed')];
-		if (said.length > 0) return `By you ${said.join(' and ')}`;
+		if (said.length > 0) return `This very fly was ${said.join(' and ')} by you`;
 		return observations.length === 0
 			? 'Not yet checked against your own flies'
 			: `Learned from ${observations.length} entries of your log; this fly was never weighed or timed`;
