@@ -47,8 +47,13 @@ export function logAsCsv(entries: readonly EntryRow[]): string {
 		};
 	});
 	const fields = [...COLUMNS];
-	return `${Papa.unparse({ fields, data: table }, { escapeFormulae: true, newline: '\r\n' })}\r\n`;
+	const data = table.map((row) => fields.map((field) => marked(row[field])));
+	return `${Papa.unparse({ fields, data }, { newline: '\r\n' })}\r\n`;
 }
+
+/** A text that a program would run as a formula has a mark before it, and one that has the mark another. */
+const marked = (value: string | number | boolean) =>
+	typeof value === 'string' && /^'*[=+\-@\t\r]/.test(value) ? `'${value}` : value;
 
 /** The entries in a table, as document files. @throws Refusal naming the row and the column */
 export function entriesFromCsv(source: string, text: string): object[] {
@@ -75,9 +80,8 @@ export function entriesFromCsv(source: string, text: string): object[] {
 }
 
 function entryOf(row: Record<string, string>, where: string): object {
-	// The mark by which a table keeps a text from being run as a formula.
 	const at = (column: (typeof COLUMNS)[number]) =>
-		(row[column] ?? '').replace(/^'(?=[=+\-@\t\r])/, '');
+		(row[column] ?? '').replace(/^'(?='*[=+\-@\t\r])/, '');
 	const fail = (column: string, words: string) =>
 		new Refusal(422, `${where}, ${column}: ${words}`, {
 			errors: [{ path: column, message: words }]
