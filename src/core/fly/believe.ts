@@ -52,7 +52,16 @@ export function mediansFor(recipe: Recipe, beliefs: Beliefs): BeliefValues {
  *
  * @returns null for the beliefs about water, which a fly says nothing of
  */
-export function mixturesFor(recipe: Recipe): (belief: BeliefName) => Mixture | null {
+export function mixturesFor(recipe: Recipe): MixtureOf {
+	let known = mixtures.get(recipe);
+	if (!known) mixtures.set(recipe, (known = mixturesOf(recipe)));
+	return known;
+}
+type MixtureOf = (belief: BeliefName) => Mixture | null;
+/** A recipe is asked several times at each key. */
+const mixtures = new WeakMap<Recipe, MixtureOf>();
+
+function mixturesOf(recipe: Recipe): MixtureOf {
 	const { hook, bead, coil } = recipe;
 	const measured = measuredOf(recipe, priorBeliefs);
 	const places = {

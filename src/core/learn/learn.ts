@@ -60,6 +60,8 @@ const GATE = 0.002;
 /** Scores are looked at anew when they have moved so far since. */
 const MOVED = 0.3;
 const MOST_PASSES = 4;
+/** A score that stands within this of 0 ± 1 is as if nothing had been found. */
+const HARDLY_MOVED = 0.02;
 
 /**
  * The posterior of the beliefs from all that was weighed, timed and seen: mode by Gauss–Newton from the
@@ -148,18 +150,26 @@ export function learn(
 			return { key, ratios, off, flagged: off.some((r) => Math.abs(r) > FLAGGED) };
 		});
 	});
-	// What was set aside was only there so that the rest is not misled by it.
-	const shown = [...places].filter(([score]) => !score.endsWith(SET_ASIDE));
+	// What was set aside was only there so that the rest is not misled by it; of which nothing was learned
+	// stands as before.
+	const shown = [...places].filter(
+		([score, k]) =>
+			!score.endsWith(SET_ASIDE) &&
+			(Math.abs(found.mean[k]!) > HARDLY_MOVED || found.covariance[k]![k]! < 1 - HARDLY_MOVED)
+	);
 	return {
 		learned: {
 			scores: shown.map(([score]) => score),
-			mean: shown.map(([, k]) => found.mean[k]!),
-			covariance: shown.map(([, i]) => shown.map(([, j]) => found.covariance[i]![j]!))
+			mean: shown.map(([, k]) => tidy(found.mean[k]!)),
+			covariance: shown.map(([, i]) => shown.map(([, j]) => tidy(found.covariance[i]![j]!)))
 		},
 		judged,
 		unusable
 	};
 }
+
+/** To a millionth of a standard deviation: it is handed between threads at every key. */
+const tidy = (n: number) => Number(n.toFixed(6));
 
 /** All that was found of one figure of one thing. */
 interface Case {

@@ -4,7 +4,8 @@ import {
 	valuesAt,
 	type BeliefName,
 	type Beliefs,
-	type BeliefValues
+	type BeliefValues,
+	type Learned
 } from '../belief/index';
 import type { Line } from '../body/index';
 import {
@@ -35,6 +36,8 @@ export interface DriftQuestion {
 	readonly celsius: number;
 	/** The priors where it is not said. */
 	readonly believed?: Beliefs;
+	/** Or the priors with this: less to hand round. */
+	readonly learned?: Learned;
 }
 
 /** What a question comes to, at the medians and anywhere else in the beliefs. */
@@ -62,7 +65,7 @@ export interface World extends DriftCase {
  * @param known that table, where the fly and the temperature are as they were when it was made
  */
 export function drifting(
-	{ recipe, rig, lie, celsius, believed = priorBeliefs }: DriftQuestion,
+	{ recipe, rig, lie, celsius, learned, believed = withThis(learned) }: DriftQuestion,
 	known?: Towed
 ): Drifting {
 	const beliefs = beliefsFor(recipe, beliefsIn(lie, believed));
@@ -93,6 +96,9 @@ export function drifting(
 		}
 	};
 }
+
+const withThis = (learned: Learned | undefined): Beliefs =>
+	learned ? { ...priorBeliefs, learned } : priorBeliefs;
 
 function tabled(recipe: Recipe, fluid: Fluid, values: BeliefValues): Towed {
 	const { body } = compileFly(recipe, values);

@@ -126,19 +126,18 @@ export class Bench extends Log {
 	readonly water = $derived(this.today?.lie ?? null);
 	readonly rig = $derived(this.rigBody && rigFromDocument(this.rigBody));
 	readonly temperature = $derived(this.river?.body.temperatureC ?? NO_TEMPERATURE);
-	/** And of it what bears on the fly, the rig and the lie on the strip. */
-	private readonly believedHere: Beliefs = $derived.by(() => {
+	/** And of it what bears on the fly, the rig and the lie on the strip; null where nothing was learned. */
+	private readonly learnedHere = $derived.by(() => {
 		const { learned } = this.learning;
-		if (learned.mean.length === 0 || !this.recipe || !this.water) return this.believed;
-		const about = [mixturesFor(this.recipe), mixturesIn(this.water)];
-		return { ...priorBeliefs, learned: learnedAbout(learned, about) };
+		if (learned.mean.length === 0 || !this.recipe || !this.water) return null;
+		return learnedAbout(learned, [mixturesFor(this.recipe), mixturesIn(this.water)]);
 	});
 	/** What the drift is asked; null while something of it is missing, or it is fished without a line. */
 	readonly driftQuestion: DriftQuestion | null = $derived(
 		this.recipe && this.rig && this.water
 			? {
 					...{ recipe: this.recipe, rig: this.rig, lie: this.water, celsius: this.temperature },
-					believed: this.believedHere
+					...(this.learnedHere && { learned: this.learnedHere })
 				}
 			: null
 	);
@@ -159,11 +158,10 @@ export class Bench extends Log {
 			: []
 	);
 
-	/** What of this tier's own the predictions rest on, in words. */
-	readonly checked = $derived.by(() => {
+	/** How often each fly was weighed and timed; worked out when the log changes, not at each key. */
+	private readonly measuredFlies = $derived.by(() => {
 		const { observations } = evidenceOf(this.found);
-		const its = JSON.stringify(this.recipe);
-		const own = { weighing: 0, drop: 0 };
+		const flies: Record<string, { weighing: number; drop: number }> = {};
 		for (const one of observations) {
 			const recipe =
 				one.kind === 'drop'
@@ -171,15 +169,24 @@ export class Bench extends Log {
 					: one.kind === 'weighing' && one.of.kind === 'fly'
 						? one.of.recipe
 						: null;
-			if (one.kind !== 'outing' && recipe && JSON.stringify(recipe) === its) own[one.kind]++;
+			if (one.kind === 'outing' || !recipe) continue;
+			const its = JSON.stringify(recipe);
+			flies[its] ??= { weighing: 0, drop: 0 };
+			flies[its][one.kind]++;
 		}
+		return { flies, all: observations.length };
+	});
+	/** What of this tier's own the predictions rest on, in words. */
+	readonly checked = $derived.by(() => {
+		const { flies, all } = this.measuredFlies;
+		const own = flies[JSON.stringify(this.recipe)] ?? { weighing: 0, drop: 0 };
 		const times = (count: number, what: string) =>
 			count === 0 ? [] : [`${what} ${count === 1 ? 'once' : `${count} times`}`];
 		const said = [...times(own.weighing, 'weighed'), ...times(own.drop, 'timed')];
 		if (said.length > 0) return `This very fly was ${said.join(' and ')} by you`;
-		return observations.length === 0
+		return all === 0
 			? 'Not yet checked against your own flies'
-			: `Learned from ${observations.length} entries of your log; this fly was never weighed or timed`;
+			: `Learned from ${all} entries of your log; this fly was never weighed or timed`;
 	});
 
 	/** How fast it sinks while its fur still holds air, m/s; 0 when it floats. */

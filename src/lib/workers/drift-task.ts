@@ -50,7 +50,7 @@ function readyFor(question: DriftQuestion): Drifting {
 	const words = JSON.stringify(question);
 	if (last?.words === words) return last.ready;
 	// On another line or in another lie the fly is the same.
-	const fly = JSON.stringify([question.recipe, question.celsius, question.believed?.learned]);
+	const fly = JSON.stringify([question.recipe, question.celsius, question.learned]);
 	const known = last?.fly === fly ? last.ready.median.flies[0]!.fly : undefined;
 	last = { words, fly, ready: drifting(question, known) };
 	return last.ready;
