@@ -1,6 +1,6 @@
 import type { Learning, Outing } from '$core/learn/index';
 import { CENTIMETRE, GRAM } from '$core/quantity/index';
-import { evidenceOf } from '$lib/contract/observations';
+import { evidenceOf, type Evidence } from '$lib/contract/observations';
 import { LearnWorker } from '$lib/workers/learn-worker';
 import type { Bench } from './bench.svelte';
 
@@ -12,9 +12,13 @@ export class LearningState {
 	changed = $state<string | null>(null);
 	private readonly worker = new LearnWorker();
 	private known: string;
+	/** What was learned from until now, by key. */
+	private seen: ReadonlyMap<string, string>;
 
 	constructor(private readonly bench: Bench) {
-		this.known = JSON.stringify(evidenceOf(bench.found));
+		const evidence = evidenceOf(bench.found);
+		this.known = JSON.stringify(evidence);
+		this.seen = byKey(evidence);
 	}
 
 	/** Follows the log; to be called once, where effects live. */
@@ -29,7 +33,7 @@ export class LearningState {
 				.ask({ kind: 'learn', evidence })
 				.then((learning) => {
 					// A later entry has its own answer on the way.
-					if (this.known === words) this.take(learning);
+					if (this.known === words) this.take(learning, evidence);
 				})
 				.catch(() => {
 					if (this.known === words) this.busy = false;
@@ -46,9 +50,12 @@ export class LearningState {
 		this.worker.end();
 	}
 
-	private take(learning: Learning): void {
+	private take(learning: Learning, evidence: Evidence): void {
 		const before = this.figures();
-		const last = this.bench.entries[0];
+		const now = byKey(evidence);
+		const keys = [...this.seen.keys(), ...[...now.keys()].filter((key) => !this.seen.has(key))];
+		const differ = keys.filter((key) => this.seen.get(key) !== now.get(key));
+		this.seen = now;
 		this.bench.learning = learning;
 		this.busy = false;
 		const after = this.figures();
@@ -57,12 +64,32 @@ export class LearningState {
 		);
 		this.changed =
 			moved.length > 0
-				? `For ${this.bench.fly?.name ?? 'the fly'} ${moved.join(', ')}, because of ${last ? `“${last.name}”` : 'what was taken out of the log'}.`
-				: 'The last entry moved none of the numbers on the strip.';
-		// Elsewhere than in the Log nobody expects it.
-		if (moved.length > 0 && !location.pathname.startsWith('/log')) {
+				? `For ${this.bench.fly?.name ?? 'the fly'} ${moved.join(', ')}, because of ${this.named(differ)}.`
+				: 'The last change of the log moved none of the numbers on the strip.';
+		// Elsewhere than in the Log nobody expects it; a run's weigh-in says enough itself.
+		const weighIn = differ.every((key) => key.startsWith('batch:'));
+		if (moved.length > 0 && !weighIn && !location.pathname.startsWith('/log')) {
 			this.bench.notice = { words: this.changed, choices: [], passing: true };
 		}
+	}
+
+	/** What came, changed or went, in words. */
+	private named(keys: readonly string[]): string {
+		const names = keys.map((key) => {
+			const [from, id] = key.split(':');
+			const rows =
+				from === 'lot'
+					? this.bench.lots
+					: from === 'batch'
+						? this.bench.batches
+						: this.bench.entries;
+			const name = rows.find((row) => row.id === id)?.name;
+			return name === undefined ? 'what was taken out of the log' : `“${name}”`;
+		});
+		const [first = 'what is to be learned anew', ...others] = names.filter(
+			(name, k) => names.indexOf(name) === k
+		);
+		return others.length > 0 ? `${first} and ${others.length} more` : first;
 	}
 
 	/** The strip's mass and sink rate, as they are read. */
@@ -76,3 +103,6 @@ export class LearningState {
 		];
 	}
 }
+
+const byKey = ({ observations }: Evidence): ReadonlyMap<string, string> =>
+	new Map(observations.map((one) => [one.key, JSON.stringify(one)]));
