@@ -6,7 +6,7 @@ import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ensureChromium, ensureInstalled, root } from './prepare.mjs';
+import { ensureBuilt, ensureChromium, ensureInstalled, root } from './prepare.mjs';
 
 ensureInstalled();
 process.env.CHROMIUM = ensureChromium();
@@ -71,6 +71,10 @@ await Promise.all([
 		])
 	)
 ]);
+
+// Before the unit tests: their loader writes the same generated files as a build does, and a build that
+// meets them half way gives pages that do not come to life.
+ensureBuilt();
 
 const unit = join(reports, 'unit.json');
 // The faults mostly wait for programs to start and end; the unit tests compute meanwhile.

@@ -24,7 +24,8 @@ test('any recipe travels: the contract takes its document, and it comes back as 
 			expect(sameContent(travelled(back), document)).toBe(true);
 			const [here, there] = [recipe, back].map((r) => compileFly(r, median).body);
 			expect(Math.abs(there!.mass / here!.mass - 1)).toBeLessThan(1e-4);
-			expect(there!.elements.count).toBe(here!.elements.count);
+			// A length that is rounded across a whole number of pieces is cut into one more or less.
+			expect(Math.abs(there!.elements.count - here!.elements.count)).toBeLessThanOrEqual(1);
 		}),
 		{ numRuns: 300 }
 	);
