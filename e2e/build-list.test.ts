@@ -1,3 +1,4 @@
+import type { Snapshot } from '../src/lib/contract/documents';
 import { choose, expect, figure, kept, openPart, reload, test, typed } from './server';
 
 test('hook, dressing and a bead left out: every choice moves the answer and says what it cannot do', async ({
@@ -68,6 +69,14 @@ test('turning through flies and lies, the list of keys, the theme that stays', a
 	await expect(bench.getByRole('button', { name: /^Lie Broken teeth/ })).toBeVisible();
 	await expect(bench.getByTestId('verdict')).toContainText('the speed near the bed is a guess');
 	await bench.keyboard.press(',');
+	// What is on the strip is sent on the way; a window that goes at once would be ahead of it.
+	await expect
+		.poll(async () => {
+			const answer = await fetch(new URL('/api/snapshot', bench.url()));
+			const { lies, strip } = (await answer.json()) as Snapshot;
+			return lies.find(({ id }) => id === strip.lieId)?.name;
+		})
+		.toBe('Alder pool');
 	await reload(bench);
 	await expect(fly('Weir Lurker')).toBeVisible();
 	await expect(bench.getByRole('button', { name: /^Lie Alder pool/ })).toBeVisible();

@@ -7,7 +7,7 @@ import type { EntryBodyDocument } from '$lib/contract/entries';
 import { evidenceOf, weighedOf } from '$lib/contract/observations';
 import { expectedMass, expectedTime } from './expected';
 import { taught } from './lessons';
-import { logRows } from './rows';
+import { logRows, residuals } from './rows';
 
 const recipe = recipeToDocument(starterRecipe);
 const fly: FlyRow = { kind: 'fly', id: 'f', name: 'Sill Nymph', revision: 1, body: { recipe } };
@@ -48,6 +48,11 @@ describe('found against predicted', () => {
 		expect(rows[1]!.ratio!.found).toBeCloseTo(1.1, 3);
 		expect(rows[1]!.ratio!.low).toBeLessThan(1);
 		expect(rows[1]!.predicted).toContain(' g, ');
+		// On the whole a tenth heavier; what is left out does not count.
+		const [all, ...others] = residuals(rows);
+		expect(others).toEqual([]);
+		expect(all).toMatchObject({ group: 'flies', count: 1 });
+		expect(all!.ratio).toBeCloseTo(1.1, 3);
 	});
 
 	test('a run that does not go with the others flags its entry', () => {

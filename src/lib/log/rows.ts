@@ -12,6 +12,8 @@ export type RowKind = 'weighing' | 'drop' | 'outing';
 export interface LogRow {
 	readonly key: string;
 	readonly kind: RowKind;
+	/** Of what it is: flies, beads, hooks or wire weighed, drops, outings. */
+	readonly group: string;
 	readonly name: string;
 	/** ms since 1970; 0 where it is not known. */
 	readonly at: number;
@@ -29,6 +31,29 @@ export interface LogRow {
 	/** The entry by which a weighing of the stock or of a batch is left out. */
 	readonly exclusion: EntryRow | null;
 	readonly note: string;
+}
+
+const groups = {
+	...{ fly: 'flies', beads: 'beads', hooks: 'hooks', wire: 'wire' },
+	...{ weighing: 'weighings', drop: 'drops', outing: 'outings' }
+} as const;
+
+/** What is found of a part or in a way, on the whole over what was predicted; what is left out does not count. */
+export interface Residual {
+	readonly group: string;
+	readonly count: number;
+	/** Geometric mean of found over predicted. */
+	readonly ratio: number;
+}
+
+/** Found over predicted by part and kind. */
+export function residuals(rows: readonly LogRow[]): Residual[] {
+	return Object.values(groups).flatMap((group) => {
+		const its = rows.filter((row) => row.group === group && row.ratio && !row.excluded);
+		if (its.length === 0) return [];
+		const mean = its.reduce((sum, { ratio }) => sum + Math.log(ratio!.found), 0) / its.length;
+		return [{ group, count: its.length, ratio: Math.exp(mean) }];
+	});
 }
 
 interface Shelf {
@@ -54,6 +79,7 @@ export function logRows(found: Shelf, { judged, unusable }: Learning): LogRow[] 
 		return [
 			{
 				...{ ...of(`entry:${row.id}`), kind, name: row.name, at: row.body.at },
+				group: groups[row.body.weighing?.of ?? kind],
 				...{ words: wordsOf(row), ...besides(row) },
 				...{ excluded: row.body.excluded ?? false, entry: row, note: row.body.note ?? '' }
 			}
@@ -107,6 +133,7 @@ function elsewhere(
 	const each = weighing.mass / GRAM / weighing.count;
 	const common = {
 		...{ ...its, kind: 'weighing' as const, entry: null, note: '' },
+		group: groups[weighing.of.kind],
 		...{ at: one.on ? Date.parse(one.on) : 0, excluded: its.exclusion !== null }
 	};
 	if (from === 'lot') {

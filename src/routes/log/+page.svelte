@@ -6,7 +6,7 @@
 	import DropForm from '$lib/log/DropForm.svelte';
 	import FoundList from '$lib/log/FoundList.svelte';
 	import OutingForm from '$lib/log/OutingForm.svelte';
-	import { logRows, type RowKind } from '$lib/log/rows';
+	import { logRows, residuals, type RowKind } from '$lib/log/rows';
 	import { suggestions, type Suggestion, type Target } from '$lib/log/suggestions';
 	import Taught from '$lib/log/Taught.svelte';
 	import WeighForm from '$lib/log/WeighForm.svelte';
@@ -32,6 +32,11 @@
 	const rows = $derived(logRows(bench.found, bench.learning));
 	const shown = $derived(only === 'all' ? rows : rows.filter((row) => row.kind === only));
 	const counted = $derived(rows.filter(({ excluded }) => !excluded));
+	const offs = $derived(residuals(shown));
+	const signed = (ratio: number) => {
+		const by = 100 * (ratio - 1);
+		return `${by < 0 ? '−' : '+'}${Math.abs(by).toFixed(Math.abs(by) < 10 ? 1 : 0)}`;
+	};
 	const many = (one: RowKind) => counted.filter((row) => row.kind === one).length;
 	let aim = $state<Target>('speed');
 	const next = $derived(suggestions(bench, aim).slice(0, 4));
@@ -137,6 +142,16 @@
 					/>
 				</div>
 			</div>
+			{#if offs.length > 0}
+				<p class="pb-1">
+					<span class="text-quiet">On the whole, against the prediction:</span>
+					{#each offs as { group, count, ratio }, k (group)}{k > 0 ? ', ' : ''}<span
+							class="whitespace-nowrap"
+							>{group} <span class="figure">{signed(ratio)}</span> %
+							<span class="text-quiet">({count})</span></span
+						>{/each}
+				</p>
+			{/if}
 			{#if shown.length > 0}
 				<p
 					class="grid grid-cols-[minmax(0,1fr)_11rem] text-sm text-quiet max-md:hidden"
