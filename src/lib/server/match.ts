@@ -1,3 +1,4 @@
+import { priorBeliefs } from '$core/belief/index';
 import { does, USUAL_WISHES, type Found, type Locks } from '$core/match/index';
 import {
 	lieFromDocument,
@@ -8,6 +9,7 @@ import {
 import { questionsIn } from '$lib/contract/fields';
 import { shelfOf } from '$lib/contract/shelf';
 import { MatchRequest } from '$lib/contract/validation';
+import { learnedFrom } from './learned';
 import { searchFor } from './match-pool';
 import type { Store } from './store/index';
 
@@ -19,7 +21,8 @@ export async function matchFor(request: MatchRequest, store: Store, gone: AbortS
 	const { fly, lie, rig, locks, wishes, most = USUAL_LIST } = request;
 	const { temperatureC, ...body } = lie;
 	const wished = { ...USUAL_WISHES, ...given(wishes) };
-	const { lots } = await store.snapshot();
+	const snapshot = await store.snapshot();
+	const { learned } = await learnedFrom(snapshot);
 	const found = await searchFor(
 		{
 			recipe: recipeFromDocument(fly.recipe),
@@ -28,7 +31,8 @@ export async function matchFor(request: MatchRequest, store: Store, gone: AbortS
 			rig: rig ? rigFromDocument(rig) : null,
 			locks: { ...USUAL_LOCKS, ...given(locks) },
 			wishes: wished,
-			shelf: shelfOf(lots, wished.onlyOwned)
+			shelf: shelfOf(snapshot.lots, wished.onlyOwned),
+			believed: { ...priorBeliefs, learned }
 		},
 		gone
 	);
