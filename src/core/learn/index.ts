@@ -30,6 +30,5 @@ export {
 export { surrogateOf } from './happening';
 export { dropTime, massOf, timeOf } from './measurables';
 export { expand, type Expansion, type Measurable } from './expansion';
-export { axialPull } from './tippet';
 export { gains, type Candidate, type Gain } from './next';
 export { lessonAbout, lessonOf, surely, worthAWord, type Lesson } from './lessons';

@@ -11,8 +11,8 @@ import {
 	type Recipe
 } from '../fly/index';
 import { nearbyFlies } from '../predict/index';
-import { axialPull } from './tippet';
-import { settle } from '../sink/index';
+
+import { axialPull, settle } from '../sink/index';
 import { fluidAt } from '../water/index';
 import type { Measurable } from './expansion';
 import type { TimedDrop, Weighed } from './observation';

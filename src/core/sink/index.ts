@@ -15,3 +15,4 @@ export {
 export { descend, timeTo, type Drop, type DropPoint, type Entry } from './descend';
 export { dragAccount, filmHolds, type PartDrag } from './account';
 export { noDrag, pitchOn, pullOn, towed, towedAlike, type Drag, type Towed } from './towed';
+export { axialPull } from './axial-pull';
