@@ -6,6 +6,13 @@ import ts from 'typescript-eslint';
 import arrows from './tools/eslint-arrows.js';
 import svelteConfig from './svelte.config.js';
 
+/** Functions of Math that ECMAScript leaves to the engine. */
+const engineFunctions = [
+	...['log', 'log2', 'log10', 'log1p', 'exp', 'expm1', 'pow', 'cbrt', 'hypot'],
+	...['sin', 'cos', 'tan', 'asin', 'acos', 'atan', 'atan2'],
+	...['sinh', 'cosh', 'tanh', 'asinh', 'acosh', 'atanh']
+];
+
 export default ts.config(
 	{
 		ignores: ['build/', '.svelte-kit/', 'node_modules/', '.demo-data*/', 'test-results/', 'static/']
@@ -56,8 +63,21 @@ export default ts.config(
 			'no-restricted-properties': [
 				'error',
 				{ object: 'Math', property: 'random', message: 'Randomness comes from an injected seed.' },
-				{ object: 'Date', property: 'now', message: 'The core has no clock.' }
+				{ object: 'Date', property: 'now', message: 'The core has no clock.' },
+				...engineFunctions.map((property) => ({
+					object: 'Math',
+					property,
+					message: 'Engines differ in its last bits: take it from quantity/math.'
+				}))
+			],
+			'no-restricted-syntax': [
+				'error',
+				{
+					selector: "BinaryExpression[operator='**'][left.value!=2]",
+					message: 'Engines differ in its last bits: take square, cube or pow from quantity/math.'
+				}
 			]
 		}
-	}
+	},
+	{ files: ['src/core/quantity/math.ts'], rules: { 'no-restricted-properties': 'off' } }
 );

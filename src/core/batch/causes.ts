@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import { priorBeliefs, valuesAt } from '../belief/index';
 import { buildFly, compileBuild, type PartMass, type PartName, type Recipe } from '../fly/index';
 import { BEAD_STEPS } from '../material/index';
@@ -118,7 +119,8 @@ const SCATTER_DRESSING = 0.2;
 /** By how much the flies of a run differ from one to the next where nothing goes wrong: a standard deviation, kg. */
 export function scatterOf(recipe: Recipe): number {
 	const { parts } = compileBuild(buildFly(recipe, MEDIANS), MEDIANS);
-	const square = ({ part, mass }: PartMass) => ((SCATTER[part] ?? SCATTER_DRESSING) * mass) ** 2;
+	const square = ({ part, mass }: PartMass) =>
+		math.square((SCATTER[part] ?? SCATTER_DRESSING) * mass);
 	return Math.sqrt(parts.reduce((sum, part) => sum + square(part), 0));
 }
 
@@ -149,10 +151,12 @@ export function diagnose(
 	causes: readonly Cause[]
 ): Diagnosis {
 	// A step that is rounded: its own standard deviation beside that of the flies.
-	const wide = Math.hypot(spread, step / Math.sqrt(12));
-	const logs = causes.map(({ mass, odds }) => Math.log(odds) - ((off - mass) / wide) ** 2 / 2);
+	const wide = math.hypot(spread, step / Math.sqrt(12));
+	const logs = causes.map(
+		({ mass, odds }) => math.log(odds) - math.square((off - mass) / wide) / 2
+	);
 	const most = Math.max(...logs);
-	const weights = logs.map((log) => Math.exp(log - most));
+	const weights = logs.map((log) => math.exp(log - most));
 	const sum = weights.reduce((a, b) => a + b, 0);
 	const found = causes
 		.map((cause, k) => ({ ...cause, share: weights[k]! / sum }))

@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 /** What a step took so far, in all the runs that are known. */
 export interface Timed {
 	readonly key: string;
@@ -33,21 +34,21 @@ export function pacesOf(timed: readonly Timed[]): (key: string) => number {
 		});
 	}
 	const found = [...known].map(([key, { seconds, usual, times }]) => ({
-		...{ key, log: Math.log(seconds / usual), own: ONE_TIME ** 2 / times }
+		...{ key, log: math.log(seconds / usual), own: math.square(ONE_TIME) / times }
 	}));
-	let weight = 1 / BETWEEN_TIERS ** 2;
+	let weight = 1 / math.square(BETWEEN_TIERS);
 	let sum = 0;
 	for (const { log, own } of found) {
-		const one = 1 / (BETWEEN_STEPS ** 2 + own);
+		const one = 1 / (math.square(BETWEEN_STEPS) + own);
 		weight += one;
 		sum += one * log;
 	}
 	const common = sum / weight;
 	const each = new Map(
 		found.map(({ key, log, own }) => {
-			const share = BETWEEN_STEPS ** 2 / (BETWEEN_STEPS ** 2 + own);
-			return [key, Math.exp(common + share * (log - common))];
+			const share = math.square(BETWEEN_STEPS) / (math.square(BETWEEN_STEPS) + own);
+			return [key, math.exp(common + share * (log - common))];
 		})
 	);
-	return (key) => each.get(key) ?? Math.exp(common);
+	return (key) => each.get(key) ?? math.exp(common);
 }

@@ -1,4 +1,4 @@
-import { logInterval, Z90, type Interval } from '../quantity/index';
+import { type Interval, logInterval, math, Z90 } from '../quantity/index';
 import type { Learned } from './learned';
 import { priors, type Belief, type BeliefName } from './priors';
 
@@ -26,7 +26,7 @@ const names = Object.keys(priors) as BeliefName[];
 /** Value of a belief at z standard deviations of its logarithm from the median. */
 export function valueAt(belief: Belief, z: number): number {
 	const spread = z < 0 ? (belief.spreadBelow ?? belief.spread) : belief.spread;
-	return belief.median * Math.exp(spread * z);
+	return belief.median * math.exp(spread * z);
 }
 
 /**
@@ -175,5 +175,5 @@ function logRatio(value: number, centre: number): number {
 	if (!(centre > 0) || !Number.isFinite(centre)) return 0;
 	if (!(value > 0)) return -5;
 	if (!Number.isFinite(value)) return 5;
-	return Math.min(5, Math.max(-5, Math.log(value / centre)));
+	return Math.min(5, Math.max(-5, math.log(value / centre)));
 }

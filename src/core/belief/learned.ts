@@ -1,4 +1,4 @@
-import { cholesky, Z90 } from '../quantity/index';
+import { cholesky, math, Z90 } from '../quantity/index';
 import { valueAt, valuesAt, type Beliefs, type BeliefValues } from './beliefs';
 import type { Belief, BeliefName } from './priors';
 
@@ -139,7 +139,7 @@ function namesOf(learned: Learned): readonly BeliefName[] {
 /** A belief whose score is now `at` ± `spread`: still two-sided, so that a bent tail stays bent. */
 function movedTo(belief: Belief, at: number, spread: number): Belief {
 	const median = valueAt(belief, at);
-	const end = (z: number) => Math.abs(Math.log(valueAt(belief, at + z * spread) / median)) / Z90;
+	const end = (z: number) => Math.abs(math.log(valueAt(belief, at + z * spread) / median)) / Z90;
 	return {
 		...{ scope: belief.scope, about: belief.about, median },
 		spread: end(Z90),

@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import type { Column, Line } from '../body/index';
 import { GRAVITY } from '../material/index';
 import type { Towed } from '../sink/index';
@@ -62,14 +63,15 @@ export function chainOf(
 	let lineInAir = 0;
 	let dragged = 0;
 	rest.forEach((l, i) => {
-		lineInAir += GRAVITY * l * (Math.PI / 4) * diameter[i]! ** 2 * density[i]!;
-		dragged += 0.5 * column.density * 1.5 * diameter[i]! * l * (0.3 * column.surfaceSpeed) ** 2;
+		lineInAir += GRAVITY * l * (Math.PI / 4) * math.square(diameter[i]!) * density[i]!;
+		dragged +=
+			0.5 * column.density * 1.5 * diameter[i]! * l * math.square(0.3 * column.surfaceSpeed);
 	});
 	const stiffness = Math.max(weight, lineInAir, dragged, 1e-5) / STRETCH;
 	return {
 		...{ n: rest.length, rest, flyAt, top, start, stiffness, weight },
 		load: loaderOf(flies, column, pieces, top, stiffness, Math.max(weight, 1e-5)),
 		tension: ({ x, z }, i) =>
-			tensionOf(stiffness, Math.hypot(x[i + 1]! - x[i]!, z[i + 1]! - z[i]!) / rest[i]! - 1)
+			tensionOf(stiffness, math.hypot(x[i + 1]! - x[i]!, z[i + 1]! - z[i]!) / rest[i]! - 1)
 	};
 }

@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import { lineLength, type Column, type Line } from '../body/index';
 import type { Hung } from './chain';
 import { stateOf, type State } from './state';
@@ -23,9 +24,9 @@ export function cut(flies: readonly Hung[], line: Line, segments: number): Cut {
 	const whole = lineLength(line);
 	/** Segments counted from the lower end, at a distance from it. */
 	const count = (above: number) =>
-		(segments * Math.log1p(above / FINE_WITHIN)) / Math.log1p(whole / FINE_WITHIN);
+		(segments * math.log1p(above / FINE_WITHIN)) / math.log1p(whole / FINE_WITHIN);
 	const placeOf = (counted: number) =>
-		FINE_WITHIN * Math.expm1((counted * Math.log1p(whole / FINE_WITHIN)) / segments);
+		FINE_WITHIN * math.expm1((counted * math.log1p(whole / FINE_WITHIN)) / segments);
 	const marks = [0, whole, ...flies.map(({ above }) => whole - above)];
 	let sum = 0;
 	for (const { length } of line.pieces) marks.push((sum += length));
@@ -80,7 +81,7 @@ export function landed(line: Line, column: Column, rest: Float64Array): State {
 	const side = top.kind === 'hand' ? -1 : 1;
 	const upper = top.kind === 'float' ? column.depth - top.diameter / 3 : column.depth + height;
 	const met = meetsWater(whole, height, away, landing.reach);
-	const inAir = Math.min(whole, Math.hypot(away - met, height));
+	const inAir = Math.min(whole, math.hypot(away - met, height));
 	const tipSpeed = height > 0 ? 0 : column.surfaceSpeed;
 	let done = 0;
 	for (let i = 0; i <= rest.length; i++) {
@@ -103,7 +104,7 @@ export function landed(line: Line, column: Column, rest: Float64Array): State {
 
 /** How far from the fly the line meets the water, so that what lies there is drawn together to `share` of its length. */
 function meetsWater(whole: number, height: number, away: number, share: number): number {
-	const spare = (at: number) => share * (whole - Math.hypot(away - at, height)) - at;
+	const spare = (at: number) => share * (whole - math.hypot(away - at, height)) - at;
 	if (spare(away) >= 0) return away;
 	let low = 0;
 	let high = away;

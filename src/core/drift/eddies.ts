@@ -1,5 +1,5 @@
 import type { Column } from '../body/index';
-import { normalsFrom, randomFrom } from '../quantity/index';
+import { math, normalsFrom, randomFrom } from '../quantity/index';
 import { eddyTime, turbulenceAcross, turbulenceAcrossSlope } from '../water/index';
 
 /** The noise behind the eddies is laid down in pieces of this length, s, whatever the steps are. */
@@ -85,8 +85,8 @@ export function eddiesOf(column: Column, seed: number): Eddies {
 			const dt = to - time;
 			if (!(dt > 0)) return;
 			const sigma = turbulenceAcross(column, z);
-			const life = eddyTime(column, z) / Math.sqrt(1 + (slip / sigma) ** 2);
-			const keep = Math.exp(-dt / life);
+			const life = eddyTime(column, z) / Math.sqrt(1 + math.square(slip / sigma));
+			const keep = math.exp(-dt / life);
 			// Exact for an eddy that lives as long over the whole step.
 			const spread = Math.sqrt((1 - keep * keep) / dt);
 			layDown(Math.floor(to / NOISE_STEP + 1e-9) + 1);

@@ -1,8 +1,9 @@
+import { math } from '../quantity/index';
 import type { Column } from '../body/index';
 import { GRAVITY } from '../material/index';
 import {
 	axialFriction,
-	cylinderDragSloped,
+	cylinderDragTabled,
 	lastSlope,
 	noDrag,
 	pullOn,
@@ -48,7 +49,7 @@ export function loaderOf(
 ) {
 	const n = rest.length;
 	const { depth } = column;
-	const area = (i: number) => (Math.PI / 4) * diameter[i]! ** 2;
+	const area = (i: number) => (Math.PI / 4) * math.square(diameter[i]!);
 	/** Half a segment's mass, and that of the water it takes the place of, kg. */
 	const halfMass = rest.map((l, i) => (l * area(i) * density[i]!) / 2);
 	const halfWater = rest.map((l, i) => (l * area(i) * column.density) / 2);
@@ -147,7 +148,7 @@ export function loaderOf(
 				let slope = a;
 				if (re > 1e-6) {
 					const unit = 0.5 * rho * normal * part * l * diameter[i]!;
-					const coefficient = cylinderDragSloped(re);
+					const coefficient = cylinderDragTabled(re);
 					c = unit * coefficient;
 					slope = unit * (2 * coefficient + lastSlope());
 				}

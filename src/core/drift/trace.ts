@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import type { Column, Line } from '../body/index';
 import { speedAt, turbulenceAcross, turbulenceAlong } from '../water/index';
 import { chainOf, type Chain, type Hung } from './chain';
@@ -100,4 +101,4 @@ export function pastNode(
 
 /** Speed of a node through the water, m/s. */
 export const slipOf = (state: State, i: number, column: Column, eddies: Eddies): number =>
-	Math.hypot(...pastNode(state, i, column, eddies));
+	math.hypot(...pastNode(state, i, column, eddies));

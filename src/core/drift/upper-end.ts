@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import type { Column, LineTop } from '../body/index';
 import { GRAVITY } from '../material/index';
 
@@ -28,7 +29,7 @@ export interface Afloat {
 /** Drag coefficient of a half sunk ball or dry fly on its frontal area (our estimate). */
 const DRAG_OF_FLOAT = 0.6;
 /** Strength of the turbulence at the surface over that which `eddies.u` is given for. */
-const SURFACE_ALONG = 2.3 * Math.exp(-1);
+const SURFACE_ALONG = 2.3 * math.exp(-1);
 
 /** @param from where it begins, metres downstream of where the fly lands */
 export function heldEnd(top: LineTop, column: Column, from: number): Held {
@@ -63,7 +64,7 @@ function afloat(
 	const { depth, density } = column;
 	const area = (Math.PI / 4) * diameter * diameter;
 	/** Water moved along when it is all under: half of what it displaces. */
-	const moved = (0.5 * density * Math.PI * diameter ** 3) / 6;
+	const moved = (0.5 * density * Math.PI * math.cube(diameter)) / 6;
 	const full = lift + mass * GRAVITY;
 	return {
 		free: true,

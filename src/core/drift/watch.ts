@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import type { Column, Line } from '../body/index';
 import type { Drift, Wanted } from './drift';
 import type { Eddies } from './eddies';
@@ -120,7 +121,7 @@ export function watchOf(column: Column, { top }: Line): Watch {
 				...{ time, distance, under, tension },
 				inZone: Math.min(1, inZone / whole),
 				onBed: seconds > 0 ? lying / seconds : 0,
-				hangUp: 1 - Math.exp((-CATCHES * between) / (STONES_APART * Math.max(0.01, roughness))),
+				hangUp: 1 - math.exp((-CATCHES * between) / (STONES_APART * Math.max(0.01, roughness))),
 				slip: seconds > 0 ? slip / seconds : 0,
 				angle: seconds > 0 ? angle / seconds : 0
 			};
@@ -178,4 +179,4 @@ function entrySegment(
 }
 
 const entryAngle = ({ dx, dz }: { dx: number; dz: number }) =>
-	Math.atan2(Math.abs(dx), Math.max(0, -dz)) * (180 / Math.PI);
+	math.atan2(Math.abs(dx), Math.max(0, -dz)) * (180 / Math.PI);

@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import type { BeliefValues } from '../belief/index';
 import { BEAD_PROPORTIONS, CONE_PROPORTIONS } from '../material/index';
 import { isJig, type BeadChoice, type HookChoice } from './recipe';
@@ -25,7 +26,7 @@ export interface BeadGeometry {
 /** Outer radius of the bead at s along the bore, m. */
 export function outerRadius({ radius, nose, front, rear }: BeadGeometry, s: number): number {
 	return nose === null
-		? Math.sqrt(Math.max(0, radius ** 2 - s ** 2))
+		? Math.sqrt(Math.max(0, math.square(radius) - math.square(s)))
 		: nose + ((radius - nose) * (s - front)) / (rear - front);
 }
 
@@ -44,8 +45,8 @@ export function beadSolid(
 ): BeadGeometry {
 	const radius = diameter / 2;
 	const wide = Math.max(recess, bore);
-	const front = -Math.sqrt(Math.max(0, radius ** 2 - (bore / 2) ** 2));
-	const rear = Math.sqrt(Math.max(0, radius ** 2 - (wide / 2) ** 2));
+	const front = -Math.sqrt(Math.max(0, math.square(radius) - math.square(bore / 2)));
+	const rear = Math.sqrt(Math.max(0, math.square(radius) - math.square(wide / 2)));
 	return hollowed({ radius, nose: null, bore, recess: wide, slot, front, rear }, recessDepth);
 }
 
@@ -129,7 +130,7 @@ function hollowed(
 /** Area of a slot |z| < half, y < 0, from the axis to the circle of radius r. */
 function halfArea(r: number, half: number): number {
 	const a = Math.min(half, r);
-	return a <= 0 ? 0 : a * Math.sqrt(r * r - a * a) + r * r * Math.asin(a / r);
+	return a <= 0 ? 0 : a * Math.sqrt(r * r - a * a) + r * r * math.asin(a / r);
 }
 
 /** Its first moment in y: of { 0 > y > −√(r² − z²) } over |z| < a it is −(r² a − a³/3). */

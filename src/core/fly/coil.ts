@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import type { BeliefValues } from '../belief/index';
 import type { BeadGeometry } from './bead';
 import type { HookGeometry } from './hook';
@@ -28,7 +29,7 @@ export interface CoilGeometry {
 
 /** Length of one touching turn, metres: √((π(d_under + d))² + d²). */
 export function turnLength(under: number, wire: number): number {
-	return Math.hypot(Math.PI * (under + wire), wire);
+	return math.hypot(Math.PI * (under + wire), wire);
 }
 
 /** Share of the shank at which a coil ends that is wound to the rear (our estimate). */

@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import type { BeliefName, BeliefValues } from '../belief/index';
 import type { BeadGeometry } from './bead';
 import { bundlesOf, type Bundle } from './bundles';
@@ -115,7 +116,7 @@ export function dressingGeometry(
 	if (dressing.rib && ribLength > 0) {
 		pieces.push({
 			part: 'rib',
-			volume: (Math.PI / 4) * dressing.rib.wire ** 2 * ribLength,
+			volume: (Math.PI / 4) * math.square(dressing.rib.wire) * ribLength,
 			density: ribDensity[dressing.rib.kind],
 			s: (layout.ribFront + end) / 2,
 			off: 0,
@@ -144,16 +145,16 @@ export function dressingGeometry(
 
 	const bundles = bundlesOf(dressing, hook, layout);
 	for (const { part, root, count, length, strand, tilt } of bundles) {
-		const volume = count * length * (Math.PI / 4) * strand.diameter ** 2;
+		const volume = count * length * (Math.PI / 4) * math.square(strand.diameter);
 		const hackle = part === 'hackle' || part === 'collar' ? dressing[part] : null;
 		const stem = hackle
-			? hackle.turns * Math.PI * (diameterAt(over, root) + STEM) * (Math.PI / 4) * STEM ** 2
+			? hackle.turns * Math.PI * (diameterAt(over, root) + STEM) * (Math.PI / 4) * math.square(STEM)
 			: 0;
 		pieces.push({
 			part,
 			volume: volume + stem,
 			density: strand.density,
-			s: root + (length / 2) * Math.cos(tilt),
+			s: root + (length / 2) * math.cos(tilt),
 			off: 0,
 			amount: 'dressing.mass',
 			air: hackle ? volume * hackleStrands[hackle.kind].air : 0,
@@ -213,7 +214,7 @@ function helixLength(
 		const share = (a + b) / 2 - over.cuts[i]!;
 		const slope = (over.to[i]! - over.from[i]!) / (b - over.cuts[i]!);
 		const middle = over.from[i]! + share * slope + wire;
-		length += (b - a) * Math.hypot(1, round * middle);
+		length += (b - a) * math.hypot(1, round * middle);
 	}
 	return length;
 }

@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import {
 	BASE,
 	FIBRES,
@@ -117,7 +118,7 @@ export function elementsOf(build: Build, into: DragElements | null = null): Drag
 		rows.add(
 			SPHERE,
 			'bead',
-			{ x: bead.seat, y: bead.lift * Math.cos(bead.turn) },
+			{ x: bead.seat, y: bead.lift * math.cos(bead.turn) },
 			forward,
 			0,
 			2 * bead.radius
@@ -128,7 +129,8 @@ export function elementsOf(build: Build, into: DragElements | null = null): Drag
 	for (const piece of hook.pieces) {
 		if (piece.region === 'shank') continue;
 		const at = { x: (piece.from.x + piece.to.x) / 2, y: (piece.from.y + piece.to.y) / 2 };
-		if (bead && (at.x - bead.seat) ** 2 + at.y ** 2 < bead.radius ** 2) continue;
+		if (bead && math.square(at.x - bead.seat) + math.square(at.y) < math.square(bead.radius))
+			continue;
 		rows.add(WIRE, 'hook', at, piece.direction, piece.length, hook.wire);
 	}
 
@@ -158,7 +160,7 @@ export function elementsOf(build: Build, into: DragElements | null = null): Drag
 	const head = bead ? 2 * bead.radius : hook.wire;
 	const girth = girthOf(outline);
 	if (girth > head) {
-		const annulus = Math.sqrt(girth ** 2 - head ** 2);
+		const annulus = Math.sqrt(math.square(girth) - math.square(head));
 		rows.add(SHOULDER, outermost(build, widest), onShank(hook, cuts[0]!).at, forward, 0, annulus);
 	}
 	const end = onShank(hook, cuts[cuts.length - 1]!);
@@ -170,7 +172,7 @@ export function elementsOf(build: Build, into: DragElements | null = null): Drag
 		end.direction,
 		0,
 		last,
-		(Math.PI * side) / ((Math.PI / 4) * last ** 2)
+		(Math.PI * side) / ((Math.PI / 4) * math.square(last))
 	);
 
 	for (const { part, root, count, length, strand, tilt } of bundles) {
@@ -180,7 +182,7 @@ export function elementsOf(build: Build, into: DragElements | null = null): Drag
 			rows.add(TRAIL, part, middle, direction, length, strand.diameter, 0, count, strand.stiffness);
 		} else {
 			// What stands across the flow of a fibre that is tied in at an angle.
-			const across = length * Math.sin(tilt);
+			const across = length * math.sin(tilt);
 			// Legs hang to the point's side; hackles stand all round.
 			const out = part === 'legs' ? across / 2 : 0;
 			const centre = { x: at.x + out * direction.y, y: at.y - out * direction.x };

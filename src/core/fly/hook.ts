@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import type { BeliefValues } from '../belief/index';
 import type { Point } from '../body/index';
 import { materials, nominalHook } from '../material/index';
@@ -73,10 +74,10 @@ function walk(
 		const chords = turn === 0 ? 1 : Math.max(2, Math.ceil(Math.abs(turn) / largestChord));
 		const each = length / chords;
 		const step = turn / chords;
-		const chord = step === 0 ? each : each * (Math.sin(step / 2) / (step / 2));
+		const chord = step === 0 ? each : each * (math.sin(step / 2) / (step / 2));
 		for (let i = 0; i < chords; i++) {
 			const angle = heading - step / 2;
-			const direction = { x: Math.cos(angle), y: Math.sin(angle) };
+			const direction = { x: math.cos(angle), y: math.sin(angle) };
 			const to = { x: at.x + chord * direction.x, y: at.y + chord * direction.y };
 			pieces.push({ region, from: at, to, direction, length: each });
 			at = to;
@@ -103,7 +104,7 @@ export function hookGeometry(hook: HookChoice, values: BeliefValues): HookGeomet
 	const neckTurn = hook.style === 'jig60' ? Math.PI / 3 : hook.style === 'jig90' ? Math.PI / 2 : 0;
 	const neck = neckTurn === 0 ? 0 : JIG_NECK * gape;
 	// From the shank's front end out to the eye, the way is backwards and towards the point's side.
-	const outward = { x: -Math.cos(neckTurn), y: -Math.sin(neckTurn) };
+	const outward = { x: -math.cos(neckTurn), y: -math.sin(neckTurn) };
 	const throat = { x: neck * outward.x, y: neck * outward.y };
 	const eyeCentre = { x: throat.x + ring * outward.x, y: throat.y + ring * outward.y };
 
@@ -154,9 +155,9 @@ function shankAndBend(hook: HookChoice, shank: number, gape: number): Stretch[] 
 	}
 	// The bend's radius is such that the spear lies one gape below the middle of the curved shank.
 	const shankRadius = ((1 - CURVED_STRAIGHT) * shank) / CURVED_TURN;
-	const fallen = shankRadius * (1 - Math.cos(CURVED_TURN));
+	const fallen = shankRadius * (1 - math.cos(CURVED_TURN));
 	const rest = Math.PI - CURVED_TURN;
-	const radius = Math.max(0.3 * gape, (gape - fallen / 2) / (1 + Math.cos(CURVED_TURN)));
+	const radius = Math.max(0.3 * gape, (gape - fallen / 2) / (1 + math.cos(CURVED_TURN)));
 	return [
 		{ region: 'shank', length: CURVED_STRAIGHT * shank, turn: 0 },
 		{ region: 'shank', length: (1 - CURVED_STRAIGHT) * shank, turn: CURVED_TURN },
@@ -181,12 +182,12 @@ export function onShank(hook: HookGeometry, s: number): { at: Point; direction: 
 		const part = Math.min(left, length);
 		const angle = (turn * part) / length;
 		// Along an arc: the chord of the part that was gone, at its middle heading.
-		const chord = angle === 0 ? part : part * (Math.sin(angle / 2) / (angle / 2));
+		const chord = angle === 0 ? part : part * (math.sin(angle / 2) / (angle / 2));
 		const middle = heading - angle / 2;
-		at = { x: at.x + chord * Math.cos(middle), y: at.y + chord * Math.sin(middle) };
+		at = { x: at.x + chord * math.cos(middle), y: at.y + chord * math.sin(middle) };
 		heading -= angle;
 		left -= part;
 		if (left <= 0) break;
 	}
-	return { at, direction: { x: Math.cos(heading), y: Math.sin(heading) } };
+	return { at, direction: { x: math.cos(heading), y: math.sin(heading) } };
 }

@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import type { BeliefValues } from '../belief/index';
 import type { Point } from '../body/index';
 import { beadDensity } from './bead';
@@ -79,11 +80,11 @@ function metalOf(build: Build, values: BeliefValues): PartMass[] {
 					? bead.volume * beadDensity(recipe.bead!, values)
 					: each * values['bead.weighed'],
 			volume: bead.volume,
-			centre: { x: bead.seat + bead.centroid.s, y: off * Math.cos(bead.turn) },
+			centre: { x: bead.seat + bead.centroid.s, y: off * math.cos(bead.turn) },
 			...metal,
-			aside: off * Math.sin(bead.turn),
+			aside: off * math.sin(bead.turn),
 			// A ball's; bore and recess change little.
-			gyration: 0.4 * bead.radius ** 2
+			gyration: 0.4 * math.square(bead.radius)
 		});
 	}
 	if (coil) {
@@ -92,7 +93,7 @@ function metalOf(build: Build, values: BeliefValues): PartMass[] {
 			mass: coil.volume * coilDensity(recipe.coil!.metal, values),
 			volume: coil.volume,
 			centre: onShank(hook, coil.centre).at,
-			gyration: (coil.end - coil.start) ** 2 / 12,
+			gyration: math.square(coil.end - coil.start) / 12,
 			...metal
 		});
 	}
@@ -135,30 +136,30 @@ function dressingParts({ hook, dressed }: Build, values: BeliefValues): PartMass
  * @param total kg, > 0
  */
 function sharing(parts: readonly PartMass[], total: number): PartMass[] {
-	const spread = parts.map(({ part }) => (UNSURE[part] ?? UNSURE_DRESSING) ** 2);
+	const spread = parts.map(({ part }) => math.square(UNSURE[part] ?? UNSURE_DRESSING));
 	let lambda = 0;
 	for (let step = 0; step < 60; step++) {
 		let sum = 0;
 		let slope = 0;
 		for (let i = 0; i < parts.length; i++) {
-			const mass = parts[i]!.mass * Math.exp(lambda * spread[i]!);
+			const mass = parts[i]!.mass * math.exp(lambda * spread[i]!);
 			sum += mass;
 			slope += mass * spread[i]!;
 		}
 		// Newton on the logarithm of the sum, which is nearly straight.
-		const next = (Math.log(total / sum) * sum) / slope;
+		const next = (math.log(total / sum) * sum) / slope;
 		lambda += next;
 		if (Math.abs(next) < 1e-13 * (1 + Math.abs(lambda))) break;
 	}
 	const held = Math.min(Math.max(lambda, -MOST_GIVEN), MOST_GIVEN);
-	const shared = parts.map((part, i) => part.mass * Math.exp(held * spread[i]!));
+	const shared = parts.map((part, i) => part.mass * math.exp(held * spread[i]!));
 	const rest = total / shared.reduce((sum, mass) => sum + mass, 0);
 	return parts.map((part, i) => {
 		// Metal keeps its measures and is another alloy; of a dressing there is more or less.
-		const matter = part.part in UNSURE ? 1 : Math.exp(held * spread[i]!);
+		const matter = part.part in UNSURE ? 1 : math.exp(held * spread[i]!);
 		return { ...part, mass: shared[i]! * rest, volume: part.volume * matter };
 	});
 }
 
 /** A dressing gives way by a factor of e³ at most; what a weighing asks beyond that all parts share. */
-const MOST_GIVEN = 3 / UNSURE_DRESSING ** 2;
+const MOST_GIVEN = 3 / math.square(UNSURE_DRESSING);

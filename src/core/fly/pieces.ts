@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import type { BeliefName } from '../belief/index';
 import type { HookGeometry } from './hook';
 import type { Layout } from './layout';
@@ -58,7 +59,7 @@ export function dropPieces(
 	{ face, gapEnd, bodyFront, caseFront }: Layout,
 	over: Profile
 ): Piece[] {
-	const size = (hook.gape / drops.gape) ** 2;
+	const size = math.square(hook.gape / drops.gape);
 	const head = face + (gapEnd - face) / 2;
 	const top = wingCase ? caseFront + (wingCase.length * hook.shank) / 2 : (gapEnd + bodyFront) / 2;
 	const pieces: Piece[] = [];

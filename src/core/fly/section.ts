@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import type { FlyBody, Point } from '../body/index';
 import type { Build, SeatedBead } from './build';
 import { outerRadius } from './bead';
@@ -191,15 +192,15 @@ function bandsOf(build: Build, under: Profile, over: Profile, side: number): Poi
 
 function beadSection(bead: SeatedBead, metal: BeadMetal): NonNullable<Section['bead']> {
 	// Away from the slot is away from the point while it faces the point.
-	const lift = bead.lift * Math.cos(bead.turn);
+	const lift = bead.lift * math.cos(bead.turn);
 	const place = (s: number, y: number): Point => ({ x: bead.seat + s, y: y + lift });
 	const arc = (from: number, to: number, side: number): Point[] =>
 		bead.nose === null
 			? Array.from({ length: 33 }, (_, i) => {
 					// Even steps of angle, so that chords stay short where the outline turns.
 					const angle =
-						Math.acos(from / bead.radius) * (1 - i / 32) + (Math.acos(to / bead.radius) * i) / 32;
-					return place(bead.radius * Math.cos(angle), side * bead.radius * Math.sin(angle));
+						math.acos(from / bead.radius) * (1 - i / 32) + (math.acos(to / bead.radius) * i) / 32;
+					return place(bead.radius * math.cos(angle), side * bead.radius * math.sin(angle));
 				})
 			: [place(from, side * outerRadius(bead, from)), place(to, side * bead.radius)];
 	const half = (side: number) => [
@@ -208,7 +209,7 @@ function beadSection(bead: SeatedBead, metal: BeadMetal): NonNullable<Section['b
 		place(bead.rear - bead.recessDepth, (side * bead.bore) / 2),
 		place(bead.front, (side * bead.bore) / 2)
 	];
-	const facing = Math.cos(bead.turn);
+	const facing = math.cos(bead.turn);
 	return {
 		metal,
 		outline: [...arc(bead.front, bead.rear, 1), ...arc(bead.front, bead.rear, -1).reverse()],
@@ -239,10 +240,10 @@ function tailLines(build: Build, bundle: Bundle): [Point, Point, Point][] {
 		const towards = (share: number, angle: number): Point => ({
 			x:
 				at.x +
-				share * bundle.length * (direction.x * Math.cos(angle) - direction.y * Math.sin(angle)),
+				share * bundle.length * (direction.x * math.cos(angle) - direction.y * math.sin(angle)),
 			y:
 				at.y +
-				share * bundle.length * (direction.y * Math.cos(angle) + direction.x * Math.sin(angle))
+				share * bundle.length * (direction.y * math.cos(angle) + direction.x * math.sin(angle))
 		});
 		return [at, towards(0.55, fan * 0.7), towards(1, fan)];
 	});
@@ -269,8 +270,8 @@ function standingLines(build: Build, bundle: Bundle): [Point, Point, Point][] {
 			const l = bundle.length;
 			return [
 				off(0, surface),
-				off(0.5 * l * Math.cos(angle + bow), surface + 0.5 * l * Math.sin(angle + bow)),
-				off(l * Math.cos(angle - bow), surface + l * Math.sin(angle - bow))
+				off(0.5 * l * math.cos(angle + bow), surface + 0.5 * l * math.sin(angle + bow)),
+				off(l * math.cos(angle - bow), surface + l * math.sin(angle - bow))
 			];
 		})
 	);
@@ -287,7 +288,7 @@ function strip(build: Build, from: number, to: number, low: number, high: number
 /** Resin as a dome over what it covers, as high as its volume makes it on the wing case's width. */
 function resinDome(build: Build, from: number, to: number, on: number): Point[] {
 	const { hook, dressing, dressed } = build;
-	const volume = dressing.finish.resin * drops.resin.volume * (hook.gape / drops.gape) ** 2;
+	const volume = dressing.finish.resin * drops.resin.volume * math.square(hook.gape / drops.gape);
 	const width = 0.45 * hook.gape;
 	// A drop spreads at least as far as it is wide.
 	const length = Math.max(to - from, width);

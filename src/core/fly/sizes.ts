@@ -1,5 +1,5 @@
 import { BEAD_STEPS, COIL_WIRE_STEPS, nominalHook } from '../material/index';
-import { without } from '../quantity/index';
+import { math, without } from '../quantity/index';
 import type { BeadChoice, CoilChoice, HookChoice, Recipe } from './recipe';
 import { RIB_STEPS } from './usual';
 
@@ -7,7 +7,7 @@ import { RIB_STEPS } from './usual';
 function nearest(steps: readonly number[], value: number): number {
 	let best = 0;
 	steps.forEach((step, i) => {
-		if (Math.abs(Math.log(step / value)) < Math.abs(Math.log(steps[best]! / value))) best = i;
+		if (Math.abs(math.log(step / value)) < Math.abs(math.log(steps[best]! / value))) best = i;
 	});
 	return best;
 }

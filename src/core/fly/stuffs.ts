@@ -1,5 +1,5 @@
 import { fibre, materials } from '../material/index';
-import { denierField, INCH, MILLIMETRE, type QuantityField } from '../quantity/index';
+import { denierField, INCH, math, MILLIMETRE, type QuantityField } from '../quantity/index';
 import type {
 	BodyKind,
 	HackleKind,
@@ -60,7 +60,7 @@ export interface Strand {
 const strand = (diameter: number, density: number, youngModulus: number): Strand => ({
 	diameter,
 	density,
-	stiffness: youngModulus * (Math.PI / 64) * diameter ** 4
+	stiffness: youngModulus * (Math.PI / 64) * math.pow(diameter, 4)
 });
 const feather = (diameter: number) => strand(diameter, fur, fibre.youngModulus);
 
@@ -119,7 +119,7 @@ export const threadField: QuantityField = {
 
 /** Denier of a polyester thread of an apparent diameter, packed to three quarters. @param diameter m */
 export function denierOf(diameter: number): number {
-	const section = (Math.PI / 4) * diameter ** 2 * wraps.thread.solid;
+	const section = (Math.PI / 4) * math.square(diameter) * wraps.thread.solid;
 	return section * materials.polyester.density * 9e6;
 }
 

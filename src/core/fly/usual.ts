@@ -1,4 +1,4 @@
-import { MILLIMETRE } from '../quantity/index';
+import { math, MILLIMETRE } from '../quantity/index';
 import { COIL_WIRE_STEPS, nominalHook } from '../material/index';
 import type {
 	BodyChoice,
@@ -172,6 +172,6 @@ export const THREAD_STEPS = [30, 50, 70, 100, 140, 210] as const;
 export function usualCoilWire(size: number): number {
 	const { wire } = nominalHook(size, 0, 0);
 	return COIL_WIRE_STEPS.reduce((best, step) =>
-		Math.abs(Math.log(step / wire)) < Math.abs(Math.log(best / wire)) ? step : best
+		Math.abs(math.log(step / wire)) < Math.abs(math.log(best / wire)) ? step : best
 	);
 }

@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import type { GaugeReading } from '../water/index';
 
 /** Gauge readings as Gravitas writes them: a header, then a line each, UTC. */
@@ -21,7 +22,7 @@ export interface GaugeColumns {
 }
 
 /** ft³ and litre, exact. */
-const FLOW_UNITS = { 'm³/s': 1, 'ft³/s': 0.3048 ** 3, 'l/s': 1e-3 } as const;
+const FLOW_UNITS = { 'm³/s': 1, 'ft³/s': math.cube(0.3048), 'l/s': 1e-3 } as const;
 
 /** What the columns most likely are, from their names. */
 export function guessColumns(header: readonly string[]): GaugeColumns {

@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 /** What an instrument sends is lines of text; the numbers in one. */
 export interface NumberIn {
 	readonly value: number;
@@ -10,7 +11,7 @@ export function numbersIn(line: string): NumberIn[] {
 	return [...line.matchAll(NUMBER)].map(([text]) => {
 		const plain = text.replace(/[ +]/g, '').replace(',', '.');
 		const decimals = plain.includes('.') ? plain.length - plain.indexOf('.') - 1 : 0;
-		return { value: Number(plain), step: 10 ** -decimals };
+		return { value: Number(plain), step: math.pow(10, -decimals) };
 	});
 }
 

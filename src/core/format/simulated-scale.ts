@@ -1,4 +1,4 @@
-import { normalsFrom, randomFrom } from '../quantity/index';
+import { math, normalsFrom, randomFrom } from '../quantity/index';
 import type { ScalePattern } from './scale';
 
 /** How the simulated scale's lines are read. */
@@ -50,10 +50,10 @@ export class SimulatedScale {
 		this.time += dt;
 		this.zero += DRIFT * Math.sqrt(dt / 60) * this.normal();
 		if (this.uniform() < KNOCKED) this.changed = this.time;
-		this.shown += (this.load - this.shown) * (1 - Math.exp(-dt / SETTLES));
+		this.shown += (this.load - this.shown) * (1 - math.exp(-dt / SETTLES));
 		if (this.load > CAPACITY) return 'over';
 		const since = this.time - this.changed;
-		const trembles = NOISE * (1 + 12 * Math.exp(-since / SETTLES));
+		const trembles = NOISE * (1 + 12 * math.exp(-since / SETTLES));
 		const grams = this.shown + this.zero + trembles * this.normal();
 		const rounded = Math.round(grams / STEP) * STEP;
 		return `${rounded.toFixed(3)} g ${since > RESTS_AFTER ? 'steady' : 'moving'}`;

@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 /** Mean range of two standard normal numbers, d₂: 2/√π (test: by integration). */
 export const MEAN_RANGE = 2 / Math.sqrt(Math.PI);
 /** Standard deviation of that range, d₃: √(2 − 4/π). */
@@ -68,7 +69,7 @@ function judge(
 	{ centre, unsure, scatter: known, measuring }: Expected,
 	out: ReadonlySet<number>
 ): ControlChart {
-	const expectedRange = MEAN_RANGE * Math.hypot(known, measuring);
+	const expectedRange = MEAN_RANGE * math.hypot(known, measuring);
 	/** Mean moving range, centre and its variance from the prediction and all that are kept but one. */
 	const without = (but: number) => {
 		const kept = values.filter((_, k) => k !== but && !out.has(k));
@@ -76,11 +77,11 @@ function judge(
 		for (let k = 1; k < kept.length; k++) ranges += Math.abs(kept[k]! - kept[k - 1]!);
 		const meanRange = ranges / (KNOWN_RANGES + Math.max(0, kept.length - 1));
 		const scatter = meanRange / MEAN_RANGE;
-		let weight = 1 / unsure ** 2;
+		let weight = 1 / math.square(unsure);
 		let sum = centre * weight;
 		for (const value of kept) {
-			weight += 1 / scatter ** 2;
-			sum += value / scatter ** 2;
+			weight += 1 / math.square(scatter);
+			sum += value / math.square(scatter);
 		}
 		return { meanRange, scatter, mean: sum / weight, variance: 1 / weight };
 	};
@@ -91,7 +92,7 @@ function judge(
 		rangeLimit: all.meanRange * (1 + (SIGMAS * RANGE_SPREAD) / MEAN_RANGE),
 		points: values.map((value, k): ChartPoint => {
 			const { mean, variance, scatter } = without(k);
-			const spread = Math.sqrt(scatter ** 2 + variance);
+			const spread = Math.sqrt(math.square(scatter) + variance);
 			return {
 				...{ value, off: value - mean, spread },
 				flagged: out.has(k),

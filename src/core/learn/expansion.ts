@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import type { Gradient } from './posterior';
 import {
 	valuesAt,
@@ -49,12 +50,12 @@ const ROUNDED = 0.15;
  * is sought by slopes.
  */
 function logarithm({ spread, spreadBelow = spread }: Belief, z: number): number {
-	const share = 1 / (1 + Math.exp(-z / ROUNDED));
+	const share = 1 / (1 + math.exp(-z / ROUNDED));
 	return (spreadBelow + (spread - spreadBelow) * share) * z;
 }
 
 function logarithmSlope({ spread, spreadBelow = spread }: Belief, z: number): number {
-	const share = 1 / (1 + Math.exp(-z / ROUNDED));
+	const share = 1 / (1 + math.exp(-z / ROUNDED));
 	const more = spread - spreadBelow;
 	return spreadBelow + more * share + (more * z * share * (1 - share)) / ROUNDED;
 }
@@ -71,10 +72,10 @@ export function expand(
 ): Expansion[] {
 	const values = { ...valuesAt(beliefs) };
 	const at = (name: BeliefName, z: number) =>
-		beliefs[name].median * Math.exp(logarithm(beliefs[name], z));
+		beliefs[name].median * math.exp(logarithm(beliefs[name], z));
 	for (const name of about) values[name] = at(name, scores[name] ?? 0);
 	const figures = figuresAbout(values);
-	const centre = figures(values, null).map(Math.log);
+	const centre = figures(values, null).map(math.log);
 	const made = centre.map((value) => ({
 		value,
 		...{ names: about, at: [] as number[], slope: [] as number[], bend: [] as number[] }
@@ -88,9 +89,9 @@ export function expand(
 		];
 		const middle = values[name];
 		values[name] = at(name, z + STEP);
-		const up = figures(values, name).map(Math.log);
+		const up = figures(values, name).map(math.log);
 		values[name] = at(name, z - STEP);
-		const down = figures(values, name).map(Math.log);
+		const down = figures(values, name).map(math.log);
 		values[name] = middle;
 		made.forEach((one, k) => {
 			// The parabola through three points.
@@ -125,7 +126,7 @@ export function placed(
 	const parts = expansion.names.map((name, i) => {
 		const made = mixtureOf(name) ?? [];
 		const known = made.reduce((sum, { weight }) => sum + weight * weight, 0);
-		rest += Math.max(0, 1 - known) * (expansion.slope[i]! * beliefs[name].spread) ** 2;
+		rest += Math.max(0, 1 - known) * math.square(expansion.slope[i]! * beliefs[name].spread);
 		return made.map(({ score, weight }) => ({ k: place(score), weight }));
 	});
 	return { expansion, beliefs, parts, rest };

@@ -8,7 +8,7 @@ import {
 } from '../belief/index';
 import { mixturesFor } from '../fly/index';
 import { MODEL_VERSION } from '../predict/index';
-import { without } from '../quantity/index';
+import { math, without } from '../quantity/index';
 import { mixturesIn } from '../water/index';
 import { evaluate, expand, placed, type Measurable, type Placed } from './expansion';
 import { surrogateOf } from './happening';
@@ -145,7 +145,7 @@ export function learn(
 			const values = foundOf(entry, one.at!.expansion.value);
 			const off = found.residuals[k]!.slice(next, (next += values.length));
 			const ratios = values.map(({ spread }, i) =>
-				Math.exp(off[i]! * Math.hypot(spread, Math.sqrt(one.at!.rest)))
+				math.exp(off[i]! * math.hypot(spread, Math.sqrt(one.at!.rest)))
 			);
 			return { key, ratios, off, flagged: off.some((r) => Math.abs(r) > FLAGGED) };
 		});
@@ -220,7 +220,7 @@ const termOf = ({ at, found }: Case): Term => ({
 	found: found.flatMap((entry) =>
 		foundOf(entry, at!.expansion.value).map(({ value, spread }) => ({
 			value,
-			spread: Math.hypot(spread, Math.sqrt(at!.rest))
+			spread: math.hypot(spread, Math.sqrt(at!.rest))
 		}))
 	)
 });
@@ -234,25 +234,25 @@ const termOf = ({ at, found }: Case): Term => ({
 export function foundOf(one: Weighing | TimedDrop, predicted: number): Found[] {
 	if (one.kind === 'weighing') return [weighedFound(one)];
 	const { seconds, reaction, gates, distance: way, tippet } = one;
-	const common = Math.hypot(
+	const common = math.hypot(
 		DROP_SCATTER,
 		DISTANCE / way,
 		tippet === undefined ? 0 : TIPPET * slowed(one)
 	);
 	return seconds.map((s) => {
 		// Two keys a run; what all runs share is divided among them.
-		const timing = (gates ? GATE : Math.SQRT2 * reaction) / Math.exp(predicted);
-		return { value: Math.log(s), spread: Math.hypot(timing, common * Math.sqrt(seconds.length)) };
+		const timing = (gates ? GATE : Math.SQRT2 * reaction) / math.exp(predicted);
+		return { value: math.log(s), spread: math.hypot(timing, common * Math.sqrt(seconds.length)) };
 	});
 }
 
 function weighedFound({ of, count, mass, step }: Weighing): Found {
 	// Two readings, empty and full, each somewhere within a step.
 	const reading = step / Math.sqrt(6) / mass;
-	const value = Math.log(of.kind === 'wire' ? mass / count / of.length : mass / count);
-	if (of.kind === 'wire') return { value, spread: Math.hypot(reading, CUT / of.length) };
+	const value = math.log(of.kind === 'wire' ? mass / count / of.length : mass / count);
+	if (of.kind === 'wire') return { value, spread: math.hypot(reading, CUT / of.length) };
 	const scatter = of.kind === 'fly' ? FLY_SCATTER : PIECE_SCATTER;
-	return { value, spread: Math.hypot(reading, scatter / Math.sqrt(count)) };
+	return { value, spread: math.hypot(reading, scatter / Math.sqrt(count)) };
 }
 
 /** Share by which its tippet lengthens a drop. */

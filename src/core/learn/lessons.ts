@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import {
 	priorBeliefs,
 	spreadOf,
@@ -54,7 +55,7 @@ export function lessonAbout(
 
 /** Whether it is worth a word: it is off by more than nothing, or surely known better. */
 export const worthAWord = ({ ratio, narrower: by }: Lesson): boolean =>
-	by < HARDLY && (Math.abs(Math.log(ratio.value)) > NONE || by < 0.6);
+	by < HARDLY && (Math.abs(math.log(ratio.value)) > NONE || by < 0.6);
 
 /** It is surely not what it was believed to be: the interval leaves that out. */
 export const surely = ({ ratio }: Lesson): boolean => ratio.low > 1 || ratio.high < 1;

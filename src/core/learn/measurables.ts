@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import { type Beliefs } from '../belief/index';
 import {
 	beliefsAbout,
@@ -39,7 +40,7 @@ export function massOf(of: Weighed, prior: Beliefs): Measurable {
 			about: [`coil.${metal}.density`, 'coil.wire'],
 			mixtureOf: mixturesFor(recipe),
 			figuresAbout: () => (values) => [
-				(values[`coil.${metal}.density`] * Math.PI * (wire * values['coil.wire']) ** 2) / 4
+				(values[`coil.${metal}.density`] * Math.PI * math.square(wire * values['coil.wire'])) / 4
 			]
 		};
 	}
@@ -133,7 +134,7 @@ export function dropTime(
 	// acosh(eˣ), which overflows for large x.
 	const free = gates
 		? distance / speed
-		: (speed / gain) * (reach + Math.log1p(Math.sqrt(1 - Math.exp(-2 * reach))));
+		: (speed / gain) * (reach + math.log1p(Math.sqrt(1 - math.exp(-2 * reach))));
 	if (tippet === undefined) return free;
 	const steps = 16;
 	let time = 0;

@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import type { Learned } from '../belief/index';
 import { evaluate, expand, placed, type Measurable, type Placed } from './expansion';
 import { foundOf, measurableOf } from './learn';
@@ -68,9 +69,12 @@ export function gains(
 		const { value, gradient } = slopesOf(where);
 		if (!Number.isFinite(value)) return { narrower: 1 };
 		// Runs of a drop are so many findings of the same.
-		const precision = foundOf(one, value).reduce((sum, { spread }) => sum + spread ** -2, 0);
+		const precision = foundOf(one, value).reduce(
+			(sum, { spread }) => sum + math.pow(spread, -2),
+			0
+		);
 		const noise = 1 / precision + where.rest;
-		const fall = between(c, gradient) ** 2 / (between(gradient, gradient) + noise);
+		const fall = math.square(between(c, gradient)) / (between(gradient, gradient) + noise);
 		return { narrower: Math.sqrt(Math.max(0, before - fall) / before) };
 	});
 }

@@ -1,4 +1,4 @@
-import { cholesky, inverse, solved } from '../quantity/index';
+import { cholesky, inverse, math, solved } from '../quantity/index';
 
 /** Something that was measured, as the logarithm of a figure that scores predict. */
 export interface Found {
@@ -64,7 +64,7 @@ export function posterior(
 	const scores = start?.slice() ?? new Float64Array(count);
 	const gradient: Gradient = { places: [], slopes: [] };
 	const loss = (r: number) =>
-		robust === Infinity ? (r * r) / 2 : robust * robust * (Math.hypot(1, r / robust) - 1);
+		robust === Infinity ? (r * r) / 2 : robust * robust * (math.hypot(1, r / robust) - 1);
 	const objective = (at: Float64Array) => {
 		let sum = 0;
 		for (let k = 0; k < count; k++) sum += (at[k]! * at[k]!) / 2;
@@ -74,7 +74,7 @@ export function posterior(
 		}
 		for (const one of happenings) {
 			const odds = oddsOf(one, at);
-			sum += Math.log1p(Math.exp(-Math.abs(odds))) + Math.max(0, -odds);
+			sum += math.log1p(math.exp(-Math.abs(odds))) + Math.max(0, -odds);
 		}
 		return sum;
 	};
@@ -98,7 +98,7 @@ export function posterior(
 			let [pull, stiff] = [0, 0];
 			for (const { value, spread } of found) {
 				const r = (predicted - value) / spread;
-				const far = robust === Infinity ? 1 : Math.hypot(1, r / robust);
+				const far = robust === Infinity ? 1 : math.hypot(1, r / robust);
 				pull += r / far / spread;
 				stiff += 1 / (far * far * far) / (spread * spread);
 			}
@@ -106,7 +106,7 @@ export function posterior(
 			add(stiff);
 		}
 		for (const one of happenings) {
-			const miss = 1 / (1 + Math.exp(oddsOf(one, at)));
+			const miss = 1 / (1 + math.exp(oddsOf(one, at)));
 			const sign = one.happened ? 1 : -1;
 			gradient.places.length = gradient.slopes.length = 0;
 			for (const { k, slope: by } of one.slopes) {

@@ -11,7 +11,7 @@ import {
 import { drifting, worldOf, type DriftQuestion } from '../predict/index';
 import { starterRig, type Rig } from '../rig/index';
 import { towedAlike, type Towed } from '../sink/index';
-import { normalProbability } from '../quantity/index';
+import { math, normalProbability } from '../quantity/index';
 
 /**
  * What a lie and a rig ask of any fly: in each of many worlds, the sink rates between which a drift is
@@ -47,8 +47,8 @@ export interface AskedQuestion extends Omit<DriftQuestion, 'rig'> {
 }
 
 /** Sink rates that are tried, m/s: slower and faster flies there are none. */
-const SLOWEST = Math.log(0.06);
-const FASTEST = Math.log(2.2);
+const SLOWEST = math.log(0.06);
+const FASTEST = math.log(2.2);
 /** Bounds are found to this share; they scatter by two to three times as much between worlds. */
 const CLOSE = 0.1;
 /** The upper one need not be as close: what wins lies near the lower. */
@@ -75,27 +75,27 @@ export function askedOf(question: AskedQuestion, from: number, to: number): Aske
 	const [{ fly }] = ready.median.flies as [Hung];
 	/** A fly like this one at another sink rate, so many times heavier than its drag asks for. */
 	const like = (speed: number, heavier: number): Towed => {
-		const grow = heavier * (speed / fly.speed) ** 2;
+		const grow = heavier * math.square(speed / fly.speed);
 		return towedAlike(fly, fly.mass * grow, fly.weight * grow, speed);
 	};
 	const faultIn = ({ column, line }: DriftCase, eddies: number | null, heavier = 1) => {
 		const care = { smooth: eddies === null, fineness: ROUGH, wanted };
 		return (log: number) =>
-			drift([{ fly: like(Math.exp(log), heavier), above: 0 }], column, line, eddies ?? 0, care)
+			drift([{ fly: like(math.exp(log), heavier), above: 0 }], column, line, eddies ?? 0, care)
 				.fault;
 	};
-	const start = Math.log(Math.max(0.1, fly.speed));
+	const start = math.log(Math.max(0.1, fly.speed));
 	const even = boundsOf(faultIn(ready.median, null), start, null, SMOOTH_CLOSE);
 	const begin = even.good ? (even.from + even.to) / 2 : start;
 	const guess = even.good ? even : null;
 	const heavy = boundsOf(faultIn(ready.median, null, HEAVY), begin, null, SMOOTH_CLOSE);
 	const power = (end: 'from' | 'to') =>
 		even.good && heavy.good && Math.abs(even[end]) < FAR && Math.abs(heavy[end]) < FAR
-			? Math.min(0, (heavy[end] - even[end]) / Math.log(HEAVY))
+			? Math.min(0, (heavy[end] - even[end]) / math.log(HEAVY))
 			: USUAL_POWER;
 	const [lower, upper] = [power('from'), power('to')];
 	/** Weight over the square of the sink rate, of a fly like the pattern: what is even. */
-	const level = Math.log(fly.weight / fly.speed ** 2);
+	const level = math.log(fly.weight / math.square(fly.speed));
 	const worlds: AskedWorld[] = [];
 	for (let k = from; k < to; k++) {
 		const { world, eddies } = worldOf(ready, k);
@@ -108,7 +108,7 @@ export function askedOf(question: AskedQuestion, from: number, to: number): Aske
 	}
 	return {
 		...{ worlds, lower, upper },
-		smooth: even.good ? { from: Math.exp(even.from), to: Math.exp(even.to) } : null,
+		smooth: even.good ? { from: math.exp(even.from), to: math.exp(even.to) } : null,
 		tooSlow: even.tooSlow,
 		tooFast: even.tooFast
 	};
@@ -122,7 +122,7 @@ function askedFree(question: AskedQuestion, from: number, to: number): Asked {
 	const worlds: AskedWorld[] = [];
 	for (let k = from; k < to; k++) {
 		const speed = asks(worldOf(ready, k).world);
-		worlds.push({ from: Math.max(-FAR, Math.log(speed)), to: FAR });
+		worlds.push({ from: Math.max(-FAR, math.log(speed)), to: FAR });
 	}
 	const smooth = { from: asks(ready.median), to: Infinity };
 	return { worlds, lower: 0, upper: 0, smooth, tooSlow: 'late', tooFast: null };

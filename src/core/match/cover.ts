@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import type { Beliefs } from '../belief/index';
 import { fluidAt } from '../water/index';
 import type { Recipe } from '../fly/index';
@@ -77,7 +78,7 @@ export function coverOf(question: CoverQuestion, asked: readonly Asked[]): Cover
 				const counts = countsOn(space, hook, bead, shelf);
 				looked += figuresOf(space, hook, bead, fluid, (figures, place) => {
 					if (!(figures.weight > 0)) return;
-					const weight = Math.log(figures.weight);
+					const weight = math.log(figures.weight);
 					visit(
 						(water) => {
 							const { lower, upper } = asked[water]!;
@@ -122,7 +123,7 @@ export function coverOf(question: CoverQuestion, asked: readonly Asked[]): Cover
 			would: asked.flatMap((_, w) => (set & (1 << w) ? [w] : [])),
 			chances: asked.map(({ lower, upper }, w) => {
 				if (!(one.speed > 0)) return 0;
-				const [speed, weight] = [Math.log(one.speed), Math.log(one.weight)];
+				const [speed, weight] = [math.log(one.speed), math.log(one.weight)];
 				return tables[w]!(...one.leanSpreads)(
 					lean(lower, speed, weight),
 					lean(upper, speed, weight)

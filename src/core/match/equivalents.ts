@@ -1,5 +1,5 @@
 import { priorBeliefs, type Beliefs } from '../belief/index';
-import { turnsField, without } from '../quantity/index';
+import { math, turnsField, without } from '../quantity/index';
 import { usualCoilWire, type BeadChoice, type CoilChoice, type Recipe } from '../fly/index';
 import type { Fluid } from '../water/index';
 import { evaluate, type Candidate } from './evaluate';
@@ -153,7 +153,7 @@ function* nearTurns(
 
 function better(a: Candidate, b: Candidate | null, speed: number): boolean {
 	if (!b) return true;
-	const [da, db] = [a, b].map((c) => Math.abs(Math.log(c.speed / speed)));
+	const [da, db] = [a, b].map((c) => Math.abs(math.log(c.speed / speed)));
 	const [alikeA, alikeB] = [da! < ALIKE, db! < ALIKE];
 	if (alikeA !== alikeB) return alikeA;
 	return alikeA ? a.bulk < b.bulk : da! < db!;

@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import type { Beliefs } from '../belief/index';
 import {
 	buildFly,
@@ -190,7 +191,7 @@ function worked(recipe: Recipe, fluid: Fluid, beside: Near | null, believed: Bel
 		figures: {
 			mass: body.mass,
 			weight: sink.submergedWeight,
-			log: Math.log(sink.speed),
+			log: math.log(sink.speed),
 			pitch: sink.pitch,
 			bulk: chunkiness(build),
 			gap: gapLeft(build),
@@ -307,7 +308,7 @@ function between(a: Worked, b: Worked, turns: number, heavier: number, out: Figu
 	out.weight = weight + GRAVITY * more;
 	out.log = from.log + share * (to.log - from.log);
 	if (more !== 0 && weight > 0 && out.weight > 0)
-		out.log += Math.log(out.weight / weight) / (a.sink.steady.exponent || USUAL_EXPONENT);
+		out.log += math.log(out.weight / weight) / (a.sink.steady.exponent || USUAL_EXPONENT);
 	out.pitch = from.pitch + share * (to.pitch - from.pitch);
 	out.bulk = from.bulk + share * (to.bulk - from.bulk);
 	out.gap = from.gap + share * (to.gap - from.gap);

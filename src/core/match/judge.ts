@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import { priorBeliefs, spreadOf, valuesAt, type Beliefs } from '../belief/index';
 import {
 	beliefsAbout,
@@ -60,7 +61,7 @@ export function judge(
 	const powers = [asked.lower, asked.upper] as const;
 	const leansOf = (speed: number, weight: number) =>
 		powers.map((power) =>
-			speed > 0 && weight > 0 ? lean(power, Math.log(speed), Math.log(weight)) : -Infinity
+			speed > 0 && weight > 0 ? lean(power, math.log(speed), math.log(weight)) : -Infinity
 		) as [number, number];
 	const about = beliefsAbout(recipe, beliefs).filter((name) => !name.startsWith('water.'));
 	const nearby = nearbyFlies(build, fly, sink, fluid);
@@ -68,7 +69,7 @@ export function judge(
 		(values, moved) => {
 			const { sink: now } = nearby(values, moved);
 			const [a, b] = leansOf(now.speed, now.submergedWeight);
-			return [now.speed, Math.exp(a), Math.exp(b)];
+			return [now.speed, math.exp(a), math.exp(b)];
 		},
 		beliefs,
 		about

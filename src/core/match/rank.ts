@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 /**
  * How builds are ranked. Those that do the job stand first, the least points first; then those that fall
  * short, the best chance first. A build does the job when its chance of a good drift is what is asked
@@ -73,12 +74,12 @@ const THIN_BODY = 0.02;
  */
 export function pointsOf(counts: Counts, wishes: Wishes, dearest: number): number {
 	const { mass, bulk, gap, head, pitch, price, troubles, departures, tungsten, apart } = counts;
-	const body = Math.log(Math.max(THIN_BODY, bulk));
-	let points = 100 * (Math.log(mass / 1e-4) + body);
+	const body = math.log(Math.max(THIN_BODY, bulk));
+	let points = 100 * (math.log(mass / 1e-4) + body);
 	if (apart) points += APART;
 	points += TROUBLE * troubles + DEPARTURE * departures + GAP * (1 - gap);
 	if (dearest > 0) points += PRICE * (price === null ? 0.5 : price / dearest);
-	if (wishes.slim === 'head') points += 100 * Math.log(Math.max(THIN_HEAD, head));
+	if (wishes.slim === 'head') points += 100 * math.log(Math.max(THIN_HEAD, head));
 	if (wishes.slim === 'body') points += 100 * body;
 	if (wishes.hang === 'head-down') points += DEGREE * (90 - pitch);
 	if (wishes.hang === 'level') points += DEGREE * Math.abs(pitch);

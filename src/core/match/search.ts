@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import { nominalHook } from '../material/index';
 import type { HookChoice, Recipe } from '../fly/index';
 import { fluidAt, type Fluid } from '../water/index';
@@ -115,7 +116,7 @@ export class Search {
 		const families: Best[] = [];
 		this.looked += figuresOf(space, hookAt, beadAt, this.fluid, (figures, place) => {
 			if (!(figures.weight > 0)) return;
-			const weight = Math.log(figures.weight);
+			const weight = math.log(figures.weight);
 			const { log } = figures;
 			const good = chance(lean(asked.lower, log, weight), lean(asked.upper, log, weight));
 			this.paint(figures, place, metal, good);
@@ -138,7 +139,7 @@ export class Search {
 	}
 
 	private paint(figures: Figures, place: Place, metal: Seen['metal'], chance: number): void {
-		const speed = Math.exp(figures.log);
+		const speed = math.exp(figures.log);
 		const column = Math.min(COLUMNS - 1, Math.floor((speed / PICTURE.speed) * COLUMNS));
 		const row = Math.min(ROWS - 1, Math.floor((figures.bulk / PICTURE.bulk) * ROWS));
 		const at = (column * ROWS + row) * METALS.length + METALS.indexOf(metal);

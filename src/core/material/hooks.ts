@@ -1,4 +1,4 @@
-import { MILLIMETRE } from '../quantity/index';
+import { math, MILLIMETRE } from '../quantity/index';
 
 /** Nominal proportions of a hook of one size, metres. */
 export interface NominalHook {
@@ -23,7 +23,7 @@ function proportion(column: readonly number[], size: number): number {
 	const below = Math.min(Math.max(Math.floor(place), 0), column.length - 2);
 	const a = column[below]!;
 	const b = column[below + 1]!;
-	return a * (b / a) ** (place - below) * MILLIMETRE;
+	return a * math.pow(b / a, place - below) * MILLIMETRE;
 }
 
 /**

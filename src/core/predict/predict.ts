@@ -20,7 +20,7 @@ import {
 	type Recipe,
 	type Ride
 } from '../fly/index';
-import { normalProbability, Z90, type Interval } from '../quantity/index';
+import { type Interval, math, normalProbability, Z90 } from '../quantity/index';
 import { settle, type Sink } from '../sink/index';
 import { nearbyFlies } from './nearby';
 import { beliefsIn, compileColumn, fluidAt, type Lie } from '../water/index';
@@ -109,7 +109,7 @@ export function predict(
 	if (sink.floats) chance = 0;
 	else if (!(descent.distance > 0)) chance = 1;
 	else {
-		const margin = Math.log(column.approach / descent.distance);
+		const margin = math.log(column.approach / descent.distance);
 		chance = normalProbability(margin / (margin > 0 ? distance.above : distance.below));
 	}
 	return {
@@ -152,7 +152,7 @@ export function sureSpeed({
  */
 function rideOf({ up, aside }: { up: number; aside: number }, moved: readonly number[]): Ride {
 	const variance = plainVariance(moved);
-	const lean = Math.atan2(Math.abs(aside), Math.abs(up)) * (180 / Math.PI);
+	const lean = math.atan2(Math.abs(aside), Math.abs(up)) * (180 / Math.PI);
 	return {
 		pointUp: up > 0,
 		sure: variance > 0 ? normalProbability(Math.abs(up) / Math.sqrt(variance)) : 1,
@@ -164,7 +164,7 @@ function rideOf({ up, aside }: { up: number; aside: number }, moved: readonly nu
 function plainVariance(moved: readonly number[]): number {
 	let variance = 0;
 	for (let i = 1; i + 1 < moved.length; i += 2) {
-		variance += ((moved[i]! - moved[i + 1]!) / (2 * Z90)) ** 2;
+		variance += math.square((moved[i]! - moved[i + 1]!) / (2 * Z90));
 	}
 	return variance;
 }

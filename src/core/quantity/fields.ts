@@ -1,3 +1,4 @@
+import * as math from './math';
 import {
 	CENTIMETRE,
 	FOOT,
@@ -148,7 +149,7 @@ export const holdField: QuantityField = {
 /** Flow of a river, m³/s. */
 export const flowField: QuantityField = {
 	name: 'Flow',
-	units: { 'm3/s': times(1), 'm³/s': times(1), cumecs: times(1), cfs: times(FOOT ** 3) },
+	units: { 'm3/s': times(1), 'm³/s': times(1), cumecs: times(1), cfs: times(math.cube(FOOT)) },
 	bare: times(1),
 	possible: [0.001, 10_000],
 	usual: [0.05, 500],

@@ -1,4 +1,5 @@
 /** Units, reading what a tier types, and figures with their intervals. */
+export * as math from './math';
 export * from './units';
 export * from './interval';
 export * from './reading';

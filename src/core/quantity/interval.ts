@@ -1,3 +1,4 @@
+import * as math from './math';
 /** A predicted figure with its central 90 % interval, all in the same unit. */
 export interface Interval {
 	readonly value: number;
@@ -17,8 +18,8 @@ export const Z90 = 1.6448536269514722;
 export function logInterval(value: number, spreadBelow: number, spreadAbove: number): Interval {
 	return {
 		value,
-		low: value * Math.exp(-Z90 * spreadBelow),
-		high: value * Math.exp(Z90 * spreadAbove)
+		low: value * math.exp(-Z90 * spreadBelow),
+		high: value * math.exp(Z90 * spreadAbove)
 	};
 }
 
@@ -31,6 +32,6 @@ export function normalProbability(z: number): number {
 	const polynomial =
 		t *
 		(0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
-	const tail = Math.exp(-0.5 * z * z) * 0.3989422804014327 * polynomial;
+	const tail = math.exp(-0.5 * z * z) * 0.3989422804014327 * polynomial;
 	return z >= 0 ? 1 - tail : tail;
 }

@@ -1,3 +1,4 @@
+import * as math from './math';
 /** Uniform numbers in [0, 1), the same for the same seed on every machine: sfc32 (Doty-Humphrey, public domain). */
 export function randomFrom(seed: number): () => number {
 	let a = seed | 0;
@@ -27,10 +28,10 @@ export function normalsFrom(uniform: () => number): () => number {
 			spare = NaN;
 			return kept;
 		}
-		const radius = Math.sqrt(-2 * Math.log(1 - uniform()));
+		const radius = Math.sqrt(-2 * math.log(1 - uniform()));
 		const angle = 2 * Math.PI * uniform();
-		spare = radius * Math.sin(angle);
-		return radius * Math.cos(angle);
+		spare = radius * math.sin(angle);
+		return radius * math.cos(angle);
 	};
 }
 

@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import type { Landing, Line, LinePiece, LineTop } from '../body/index';
 import { GRAVITY, materials } from '../material/index';
 import { hangsOnFloat, type Rig, type Stretch } from './rig';
@@ -40,7 +41,7 @@ function topOf(rig: Rig): LineTop {
 			return ball(rig.float, materials.cork.density);
 		case 'dry fly': {
 			const volume = rig.carries / (1000 - DRY_FLY_DENSITY);
-			return ball(Math.cbrt((6 * volume) / Math.PI), DRY_FLY_DENSITY);
+			return ball(math.cbrt((6 * volume) / Math.PI), DRY_FLY_DENSITY);
 		}
 		case 'swing':
 			return { kind: 'hand', height };
@@ -51,7 +52,7 @@ function topOf(rig: Rig): LineTop {
 
 /** A floating ball, its lift in water of 1000 kg/m³. @param density kg/m³ */
 function ball(diameter: number, density: number): LineTop {
-	const volume = (Math.PI / 6) * diameter ** 3;
+	const volume = (Math.PI / 6) * math.cube(diameter);
 	const lift = (1000 - density) * volume * GRAVITY;
 	return { kind: 'float', diameter, mass: density * volume, lift };
 }

@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import type { BeliefValues } from '../belief/index';
 import { STRIP, type FlyBody } from '../body/index';
 import type { Fluid } from '../water/index';
@@ -30,8 +31,8 @@ export function dragAccount(
 	const { speed, angle, up } = steady;
 	const parts = new Map<number, { share: number; low: number; high: number }>();
 	for (let i = 0; i < elements.count; i++) {
-		const x = speed * Math.cos(angle);
-		const y = speed * Math.sin(angle);
+		const x = speed * math.cos(angle);
+		const y = speed * math.sin(angle);
 		elementForce(elements, i, x, y, 0, fluid, factors, laws, force);
 		const share = (force.x * up.x + force.y * up.y) / submergedWeight;
 		const reynolds = (fluid.density * speed * elements.diameter[i]!) / fluid.viscosity;

@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import type { Point } from '../body/index';
 import { GRAVITY } from '../material/index';
 import { pullOf, type Pull, type Submerged } from './balance';
@@ -32,25 +33,25 @@ export function steadyAt(
 	tolerance: number
 ): Steady {
 	const { body, fluid, weight } = fly;
-	const x = Math.cos(angle);
-	const y = Math.sin(angle);
+	const x = math.cos(angle);
+	const y = math.sin(angle);
 	let { speed, exponent } = guess;
 	let before = NaN;
 	let last = NaN;
 	let size = 0;
 	for (let step = 0; step < MOST_STEPS; step++) {
 		pullOf(fly, speed * x, speed * y, 0, 0, pull);
-		size = Math.hypot(pull.x, pull.y);
+		size = math.hypot(pull.x, pull.y);
 		// Between the powers of a creeping and of an inertial body, found as it goes.
 		if (step > 0 && last !== speed) {
-			const found = Math.log(size / before) / Math.log(speed / last);
+			const found = math.log(size / before) / math.log(speed / last);
 			if (found > 0.8 && found < 2.2) exponent = found;
 		}
-		const change = Math.log(weight / size) / exponent;
+		const change = math.log(weight / size) / exponent;
 		if (Math.abs(change) < tolerance) break;
 		before = size;
 		last = speed;
-		speed *= Math.exp(Math.max(-3, Math.min(3, change)));
+		speed *= math.exp(Math.max(-3, Math.min(3, change)));
 	}
 	// The last small step; the moment goes with it as the pull does.
 	const grow = weight / size;
@@ -59,7 +60,7 @@ export function steadyAt(
 	const lift = fluid.density * body.volume * GRAVITY;
 	return {
 		angle,
-		speed: speed * grow ** (1 / exponent),
+		speed: speed * math.pow(grow, 1 / exponent),
 		moment: pull.moment * grow + lift * ((cb.x - cm.x) * up.y - (cb.y - cm.y) * up.x),
 		up,
 		exponent
@@ -76,8 +77,8 @@ const TRIED_TILT = 0.1;
 export function staysUpright(fly: Submerged, { angle, speed, up }: Steady): boolean {
 	const { body, fluid, weight } = fly;
 	const { centreOfMass: cm, centreOfBuoyancy: cb } = body;
-	const x = speed * Math.cos(angle);
-	const y = speed * Math.sin(angle);
+	const x = speed * math.cos(angle);
+	const y = speed * math.sin(angle);
 	pullOf(fly, x, y, TRIED_TILT * speed, 0, pull, up);
 	const lift = fluid.density * body.volume * GRAVITY;
 	const buoyant = lift * ((cb.x - cm.x) * up.x + (cb.y - cm.y) * up.y);

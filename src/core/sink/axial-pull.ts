@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 /**
  * Pull of a straight line that is drawn along itself through still water, N.
  *
@@ -14,6 +15,6 @@ export function axialPull(
 	{ density, viscosity }: { readonly density: number; readonly viscosity: number }
 ): number {
 	if (!(speed > 0) || !(length > 0)) return 0;
-	const thick = (4 * (viscosity / density) * length) / (speed * (diameter / 2) ** 2);
-	return (4 * Math.PI * viscosity * speed * length) / Math.log(Math.max(Math.E, thick));
+	const thick = (4 * (viscosity / density) * length) / (speed * math.square(diameter / 2));
+	return (4 * Math.PI * viscosity * speed * length) / math.log(Math.max(Math.E, thick));
 }

@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import type { BeliefValues } from '../belief/index';
 import type { FlyBody } from '../body/index';
 import type { Fluid } from '../water/index';
@@ -66,7 +67,7 @@ export function descend(
 	const { speed } = sink;
 	const scale = Float64Array.of(speed, speed, 1, speed, speed, speed / 0.01);
 	const pointOf = (time: number, y: Float64Array): DropPoint => {
-		const [sin, cos] = [Math.sin(y[PITCH]!), Math.cos(y[PITCH]!)];
+		const [sin, cos] = [math.sin(y[PITCH]!), math.cos(y[PITCH]!)];
 		return {
 			...{ time, depth: y[DEPTH]!, forward: y[FORWARD]!, pitch: y[PITCH]! / DEGREE },
 			speed: -(y[U]! * sin + y[V]! * cos)

@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import type { BeliefValues } from '../belief/index';
 import {
 	BASE,
@@ -19,7 +20,7 @@ const ROUGH_BODY = 1.5;
 /** Cross-flow that a swept fibre still sees, as a share of the speed (our estimate: it lies at about 17°). */
 const SWEPT_ACROSS = 0.3;
 /** sin² of the azimuths at which a ring of fibres is summed: the midpoints of eighths of a quarter circle. */
-const RING = [1, 3, 5, 7, 9, 11, 13, 15].map((k) => Math.sin((k * Math.PI) / 32) ** 2);
+const RING = [1, 3, 5, 7, 9, 11, 13, 15].map((k) => math.square(math.sin((k * Math.PI) / 32)));
 /** Below this speed, m/s, nothing in the water pulls. */
 const STILL = 1e-9;
 

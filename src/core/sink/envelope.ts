@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import { STRIP, type DragElements } from '../body/index';
 
 /**
@@ -11,13 +12,13 @@ export function lambCoefficients(slenderness: number): {
 	readonly along: number;
 	readonly across: number;
 } {
-	const shape = 1 - 1 / Math.max(slenderness, 1) ** 2;
+	const shape = 1 - 1 / math.square(Math.max(slenderness, 1));
 	// Near the sphere the closed forms lose their digits.
 	if (shape < 1e-4) return { along: 0.5, across: 0.5 };
 	const e = Math.sqrt(shape);
-	const log = Math.log((1 + e) / (1 - e));
-	const alpha = ((2 * (1 - shape)) / e ** 3) * (log / 2 - e);
-	const beta = 1 / shape - ((1 - shape) / (2 * e ** 3)) * log;
+	const log = math.log((1 + e) / (1 - e));
+	const alpha = ((2 * (1 - shape)) / math.cube(e)) * (log / 2 - e);
+	const beta = 1 / shape - ((1 - shape) / (2 * math.cube(e))) * log;
 	return { along: alpha / (2 - alpha), across: beta / (2 - beta) };
 }
 
@@ -35,4 +36,4 @@ export function slendernessOf({ count, kind, slenderness }: DragElements): numbe
 
 /** Volume of a strip's envelope, m³. */
 export const stripVolume = ({ length, diameter }: DragElements, i: number) =>
-	(Math.PI / 4) * length[i]! * diameter[i]! ** 2;
+	(Math.PI / 4) * length[i]! * math.square(diameter[i]!);

@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import { FIBRES, SPHERE, STRIP, TRAIL, WIRE } from '../body/index';
 import { GRAVITY } from '../material/index';
 import { pullOf, type Pull, type Submerged } from './balance';
@@ -45,7 +46,7 @@ function inertiaOf({ body, fluid, envelope }: Submerged): Inertia {
 		let across = 0;
 		switch (elements.kind[i]) {
 			case SPHERE:
-				along = across = (0.5 * Math.PI * d ** 3) / 6;
+				along = across = (0.5 * Math.PI * math.cube(d)) / 6;
 				break;
 			case STRIP: {
 				const volume = stripVolume(elements, i);
@@ -107,8 +108,8 @@ export function motionOf(fly: Submerged): Rate {
 		const u = y[U]!;
 		const v = y[V]!;
 		const spin = y[SPIN]!;
-		const upX = Math.sin(y[PITCH]!);
-		const upY = Math.cos(y[PITCH]!);
+		const upX = math.sin(y[PITCH]!);
+		const upY = math.cos(y[PITCH]!);
 		pullOf(fly, -u, -v, 0, spin, pull);
 		const px = m.xx * u + m.xy * v + m.xt * spin;
 		const py = m.xy * u + m.yy * v + m.yt * spin;

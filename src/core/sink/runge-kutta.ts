@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 /** dy/dt at time t; the result is left in `out`. */
 export type Rate = (t: number, y: Float64Array, out: Float64Array) => void;
 
@@ -63,7 +64,7 @@ export function integrate(
 			k[0]!.set(k[6]!);
 			if (visit(t, y)) return true;
 		}
-		step = Math.min(longest, step * Math.min(5, Math.max(0.2, 0.9 * error ** -0.2)));
+		step = Math.min(longest, step * Math.min(5, Math.max(0.2, 0.9 * math.pow(error, -0.2))));
 		if (!(step > 1e-9)) return false;
 	}
 	return false;

@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import type { BeliefValues } from '../belief/index';
 import type { FlyBody, Point } from '../body/index';
 import { GRAVITY } from '../material/index';
@@ -128,7 +129,7 @@ export function settleWeight(
 	const turn = -moment / (stiffness * grow);
 	const held = Math.max(-MOST_TURN, Math.min(MOST_TURN, turn));
 	return {
-		speed: Math.max(0, sink.speed * grow ** (1 / exponent) + speedSlope * held),
+		speed: Math.max(0, sink.speed * math.pow(grow, 1 / exponent) + speedSlope * held),
 		pitch: sink.pitch + sink.pitchSlope * held,
 		submergedWeight
 	};
@@ -213,8 +214,8 @@ function reached(
 }
 
 const sinkRate = ({ speed, angle, up }: Steady) =>
-	speed * (Math.cos(angle) * up.x + Math.sin(angle) * up.y);
-const pitchOf = ({ up }: Steady) => Math.asin(Math.max(-1, Math.min(1, up.x))) / DEGREE;
+	speed * (math.cos(angle) * up.x + math.sin(angle) * up.y);
+const pitchOf = ({ up }: Steady) => math.asin(Math.max(-1, Math.min(1, up.x))) / DEGREE;
 
 /** @param pitch degrees by which the eye's end points down */
 export function attitudeOf(pitch: number): Attitude {
@@ -225,13 +226,13 @@ export function attitudeOf(pitch: number): Attitude {
 function hangOf(fly: Submerged, steady: Steady): Hang {
 	const pitch = pitchOf(steady);
 	const speed = sinkRate(steady);
-	const slip = Math.cos(steady.angle) * steady.up.y - Math.sin(steady.angle) * steady.up.x;
+	const slip = math.cos(steady.angle) * steady.up.y - math.sin(steady.angle) * steady.up.x;
 	return {
 		speed,
 		pitch,
 		attitude: attitudeOf(pitch),
 		pointUp: steady.up.y < 0,
-		glide: Math.atan2(Math.abs(slip) * steady.speed, speed) / DEGREE,
+		glide: math.atan2(Math.abs(slip) * steady.speed, speed) / DEGREE,
 		upright: staysUpright(fly, steady),
 		steady
 	};

@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import type { BeliefValues } from '../belief/index';
 import type { FlyBody } from '../body/index';
 import { GRAVITY } from '../material/index';
@@ -29,7 +30,7 @@ export interface Towed {
 /** Speeds of the table: m/s, even in the logarithm. */
 const SLOWEST = 0.02;
 const SPEEDS = 6;
-const LOG_STEP = Math.log(2.6);
+const LOG_STEP = math.log(2.6);
 /** Sides from which the water comes: 0 from below (sinking), π from above, even. */
 const SIDES = 7;
 const SIDE_STEP = Math.PI / (SIDES - 1);
@@ -52,11 +53,11 @@ export function towed(body: FlyBody, fluid: Fluid, values: BeliefValues, sink: S
 	const across = new Float64Array(SPEEDS * SIDES);
 	const pitch = new Float64Array(SPEEDS * SIDES);
 	const { up } = sink.steady;
-	const free = Math.atan2(up.x, up.y);
+	const free = math.atan2(up.x, up.y);
 	for (let i = SPEEDS - 1; i >= 0; i--) {
 		let at = i === SPEEDS - 1 ? free : pitch[(i + 1) * SIDES]!;
 		for (let j = 0; j < SIDES; j++) {
-			const speed = SLOWEST * Math.exp(i * LOG_STEP);
+			const speed = SLOWEST * math.exp(i * LOG_STEP);
 			at = attitudeAt(fly, speed, j * SIDE_STEP, at);
 			forcesAt(fly, speed, j * SIDE_STEP, at);
 			const k = i * SIDES + j;
@@ -131,10 +132,10 @@ export function pullOn(fly: Towed, wx: number, wz: number, out: Drag): void {
 	}
 	const s = (side * wx) / speed;
 	const c = wz / speed;
-	const place = Math.log(speed / SLOWEST) / LOG_STEP;
+	const place = math.log(speed / SLOWEST) / LOG_STEP;
 	const i = Math.max(0, Math.min(SPEEDS - 2, Math.floor(place)));
 	const f = Math.max(0, Math.min(1, place - i));
-	const turn = Math.atan2(s, c) / SIDE_STEP;
+	const turn = math.atan2(s, c) / SIDE_STEP;
 	const j = Math.min(SIDES - 2, Math.floor(turn));
 	const g = turn - j;
 	const k = i * SIDES + j;
@@ -183,11 +184,11 @@ const seen = new Float64Array(3);
 
 /** Degrees by which the eye's end points down, at a velocity of the water past the fly. */
 export function pitchOn(fly: Towed, wx: number, wz: number): number {
-	const speed = Math.max(1e-9, Math.hypot(wx, wz));
-	const i = Math.round(Math.log(speed / SLOWEST) / LOG_STEP);
+	const speed = Math.max(1e-9, math.hypot(wx, wz));
+	const i = Math.round(math.log(speed / SLOWEST) / LOG_STEP);
 	const row = Math.max(0, Math.min(SPEEDS - 1, i)) * SIDES;
-	const pitch = fly.pitch[row + Math.round(Math.atan2(Math.abs(wx), wz) / SIDE_STEP)]!;
-	return Math.asin(Math.sin(pitch)) * (180 / Math.PI);
+	const pitch = fly.pitch[row + Math.round(math.atan2(Math.abs(wx), wz) / SIDE_STEP)]!;
+	return math.asin(math.sin(pitch)) * (180 / Math.PI);
 }
 
 const pull: Pull = { x: 0, y: 0, z: 0, moment: 0, lever: 0 };
@@ -196,15 +197,15 @@ const found = { along: 0, across: 0, moment: 0 };
 /** Forces at an attitude, and the moment that is left with the tippet's pull at the eye. */
 function forcesAt(fly: Submerged, speed: number, side: number, pitch: number): void {
 	const { body, fluid, weight } = fly;
-	const [sin, cos] = [Math.sin(pitch), Math.cos(pitch)];
+	const [sin, cos] = [math.sin(pitch), math.cos(pitch)];
 	// The fly's x axis lies at (−cos, sin) and its y axis at (sin, cos) in (forward, up); the stream
 	// comes against the eye's side.
-	const against = -speed * Math.sin(side);
-	const rising = speed * Math.cos(side);
+	const against = -speed * math.sin(side);
+	const rising = speed * math.cos(side);
 	pullOf(fly, -cos * against + sin * rising, sin * against + cos * rising, 0, 0, pull);
 	const forward = -cos * pull.x + sin * pull.y;
 	const upward = sin * pull.x + cos * pull.y;
-	const [s, c] = [Math.sin(side), Math.cos(side)];
+	const [s, c] = [math.sin(side), math.cos(side)];
 	found.along = -forward * s + upward * c;
 	found.across = forward * c + upward * s;
 	// What weight and drag leave over; a tippet pulls, it never pushes down.

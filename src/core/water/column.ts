@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import type { BeliefValues } from '../belief/index';
 import type { Column } from '../body/index';
 import { LAW_HOLDS_FROM, ROUGHNESS, USUAL_HOLD, type Lie } from './lie';
@@ -32,7 +33,7 @@ export function compileColumn(lie: Lie, celsius: number, values: BeliefValues): 
 		surfaceSpeed,
 		zeroPlane,
 		roughnessLength,
-		shearVelocity: (KARMAN * surfaceSpeed) / Math.log((depth - zeroPlane) / roughnessLength),
+		shearVelocity: (KARMAN * surfaceSpeed) / math.log((depth - zeroPlane) / roughnessLength),
 		zoneTop: lie.zoneTop,
 		approach: lie.approach,
 		hold: lie.hold ?? USUAL_HOLD,
@@ -43,7 +44,7 @@ export function compileColumn(lie: Lie, celsius: number, values: BeliefValues): 
 /** Speed of the water at height z (m above the datum), m/s; still between the stones. */
 export function speedAt(column: Column, z: number): number {
 	const above = (z - column.zeroPlane) / column.roughnessLength;
-	return above > 1 ? (column.shearVelocity / KARMAN) * Math.log(above) : 0;
+	return above > 1 ? (column.shearVelocity / KARMAN) * math.log(above) : 0;
 }
 
 /**
@@ -55,6 +56,6 @@ export function carriageAbove(column: Column, z: number): number {
 	const from = Math.max(z - zeroPlane, roughnessLength);
 	const to = column.depth - zeroPlane;
 	if (from >= to) return 0;
-	const primitive = (h: number) => h * (Math.log(h / roughnessLength) - 1);
+	const primitive = (h: number) => h * (math.log(h / roughnessLength) - 1);
 	return (column.shearVelocity / KARMAN) * (primitive(to) - primitive(from));
 }

@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import type { Lie } from './lie';
 
 /** By which powers of the flow depth and speed grow at a place. */
@@ -31,10 +32,10 @@ export function lieAtFlow(
 	if (flow === null || lie.surveyedAt === undefined) return { lie, farOff: false };
 	const ratio = flow / lie.surveyedAt;
 	const residual = Math.min(lie.residualDepth ?? 0, lie.depth);
-	const depth = residual + (lie.depth - residual) * ratio ** f;
+	const depth = residual + (lie.depth - residual) * math.pow(ratio, f);
 	return {
-		lie: { ...lie, depth, surfaceSpeed: lie.surfaceSpeed * ratio ** m },
-		farOff: Math.abs(Math.log(ratio)) > Math.log(TRUSTED_RATIO)
+		lie: { ...lie, depth, surfaceSpeed: lie.surfaceSpeed * math.pow(ratio, m) },
+		farOff: Math.abs(math.log(ratio)) > math.log(TRUSTED_RATIO)
 	};
 }
 

@@ -1,4 +1,4 @@
-import { normalsFrom, randomFrom } from '../quantity/index';
+import { math, normalsFrom, randomFrom } from '../quantity/index';
 
 /** One reading of a gauge. */
 export interface GaugeReading {
@@ -31,17 +31,17 @@ export function simulatedGauge(until: number, hours: number, base: number): Gaug
 			const day = Math.floor(time / DAY) - back;
 			const uniform = randomFrom(day);
 			if (uniform() > 0.22) continue;
-			const rain = 0.4 + 2 * uniform() ** 2;
+			const rain = 0.4 + 2 * math.square(uniform());
 			const since = (time - day * DAY - uniform() * DAY) / DAY;
-			if (since > 0) spate += rain * Math.min(1, since * 6) * Math.exp(-since / 4);
+			if (since > 0) spate += rain * Math.min(1, since * 6) * math.exp(-since / 4);
 		}
 		const year = (2 * Math.PI * (time / DAY - 200)) / 365.25;
-		const daily = Math.cos((2 * Math.PI * (time - 16 * HOUR)) / DAY);
+		const daily = math.cos((2 * Math.PI * (time - 16 * HOUR)) / DAY);
 		const noise = normalsFrom(randomFrom(time / HOUR))();
 		return {
 			time,
-			flow: Number((base * (1 + spate) * Math.exp(0.01 * noise)).toFixed(3)),
-			celsius: Number((9.5 + 5.5 * Math.cos(year) + 0.8 * daily - 0.6 * spate).toFixed(1))
+			flow: Number((base * (1 + spate) * math.exp(0.01 * noise)).toFixed(3)),
+			celsius: Number((9.5 + 5.5 * math.cos(year) + 0.8 * daily - 0.6 * spate).toFixed(1))
 		};
 	});
 }

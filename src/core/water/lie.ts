@@ -6,7 +6,7 @@ import {
 	type Beliefs,
 	type Mixture
 } from '../belief/index';
-import { without } from '../quantity/index';
+import { math, without } from '../quantity/index';
 
 /** What a lie's bed is made of. */
 export const beds = ['sand', 'gravel', 'cobble', 'boulder'] as const;
@@ -86,13 +86,13 @@ export function speedOf({ over, seconds }: TimedFloats): {
 	readonly scatter: number;
 	readonly spread: number;
 } {
-	const logs = seconds.map((s) => Math.log(over / s));
+	const logs = seconds.map((s) => math.log(over / s));
 	const n = logs.length;
 	const mean = logs.reduce((a, b) => a + b, 0) / n;
 	const scatter =
-		n > 1 ? Math.sqrt(logs.reduce((a, b) => a + (b - mean) ** 2, 0) / (n - 1)) : ONE_RUN;
+		n > 1 ? Math.sqrt(logs.reduce((a, b) => a + math.square(b - mean), 0) / (n - 1)) : ONE_RUN;
 	const speed = seconds.reduce((sum, s) => sum + over / s, 0) / n;
-	return { speed, scatter, spread: Math.hypot(scatter / Math.sqrt(n), LINE_SPREAD) };
+	return { speed, scatter, spread: math.hypot(scatter / Math.sqrt(n), LINE_SPREAD) };
 }
 
 /**

@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 /** Fresh water as the sink sees it. */
 export interface Fluid {
 	/** kg/m³ */
@@ -34,10 +35,10 @@ export function waterViscosity(celsius: number): number {
 	const reduced = (celsius + 273.15) / 300;
 	return (
 		1e-6 *
-		(280.68 * reduced ** -1.9 +
-			511.45 * reduced ** -7.7 +
-			61.131 * reduced ** -19.6 +
-			0.45903 * reduced ** -40)
+		(280.68 * math.pow(reduced, -1.9) +
+			511.45 * math.pow(reduced, -7.7) +
+			61.131 * math.pow(reduced, -19.6) +
+			0.45903 * math.pow(reduced, -40))
 	);
 }
 

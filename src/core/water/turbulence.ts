@@ -1,3 +1,4 @@
+import { math } from '../quantity/index';
 import type { Column } from '../body/index';
 import { KARMAN } from './column';
 
@@ -18,7 +19,7 @@ export function turbulenceAcrossSlope(column: Column, z: number): number {
 	return z > 0 && z < column.depth ? -turbulenceAcross(column, z) / column.depth : 0;
 }
 
-const decay = ({ depth }: Column, z: number) => Math.exp(-Math.max(0, Math.min(depth, z)) / depth);
+const decay = ({ depth }: Column, z: number) => math.exp(-Math.max(0, Math.min(depth, z)) / depth);
 
 /** An eddy lives at least this long, s: where the law would let it vanish, at bed and surface. */
 const SHORTEST = 0.02;

@@ -1,3 +1,4 @@
+import { math } from '../../quantity/index';
 import type { Build } from '../build';
 import { isJig } from '../recipe';
 import { mm, type FitNote } from './note';
@@ -27,11 +28,11 @@ export function beadClass({ bead, hook }: Build): BeadClass | null {
 export function gapLeft({ bead, hook }: Build): number {
 	const open = hook.gape - hook.wire / 2;
 	if (!bead) return open - hook.wire / 2;
-	const towardsPoint = Math.cos(bead.turn);
+	const towardsPoint = math.cos(bead.turn);
 	// The slot's two edges stand lower than its middle; turned away it opens nothing.
 	const reach =
 		bead.slot > 0 && towardsPoint > Math.SQRT1_2
-			? Math.sqrt(bead.radius ** 2 - (bead.slot / 2) ** 2)
+			? Math.sqrt(math.square(bead.radius) - math.square(bead.slot / 2))
 			: bead.radius;
 	return open - reach + bead.lift * towardsPoint;
 }
@@ -46,7 +47,7 @@ export function boreNeeded({ bead, hook, recipe }: Build): number {
 	const radii = hook.stretches.filter(({ turn }) => turn !== 0).map((s) => s.length / s.turn);
 	const radius = Math.min(...radii);
 	const half = Math.min((bead.rear - bead.recessDepth - bead.front) / 2, radius);
-	const rise = radius - Math.sqrt(radius ** 2 - half ** 2);
+	const rise = radius - Math.sqrt(math.square(radius) - math.square(half));
 	return SLIDE * Math.max(wire, hook.wire + rise);
 }
 

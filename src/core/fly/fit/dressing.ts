@@ -1,3 +1,4 @@
+import { math } from '../../quantity/index';
 import type { Build } from '../build';
 import { diameterAt, girthOf } from '../profile';
 import { COLLAR_TURN, drops, threadDiameter } from '../stuffs';
@@ -39,10 +40,10 @@ function headNotes(build: Build): FitNote[] {
 		});
 	}
 	if (!bead) {
-		const drop = Math.cbrt(
+		const drop = math.cbrt(
 			(6 / Math.PI) *
 				(dressing.finish.lacquer * drops.lacquer.volume) *
-				(hook.gape / drops.gape) ** 2
+				math.square(hook.gape / drops.gape)
 		);
 		if (have < hook.eyeOpening || drop > 1.5 * hook.eyeOpening) {
 			const crowded = have < hook.eyeOpening;
