@@ -218,7 +218,12 @@
 						<div class="flex min-w-0 flex-col justify-between gap-1">
 							<SinkScale
 								speed={now.prediction.speed}
-								required={drift.asked ?? now.prediction.requiredSpeed}
+								window={drift.window}
+								none={!bench.rig
+									? 'no line, no claim'
+									: drift.windowKnown
+										? 'no sink rate does the job here'
+										: 'what is needed here is worked out …'}
 							/>
 							<DescentPicture
 								column={now.column}
@@ -235,8 +240,8 @@
 									.prediction.sink.attitude}"
 							/>
 							<p class="text-sm text-quiet">
-								Free of its line; <a href="/drift" class="text-water underline underline-offset-2"
-									>on it (G)</a
+								Sinking freely; <a href="/drift" class="text-water underline underline-offset-2"
+									>on its line (G)</a
 								>. {bench.checked}. Freshly dry it
 								{now.freshSpeed ? `sinks ${speedWords(now.freshSpeed)}` : 'floats'}.
 							</p>

@@ -120,7 +120,14 @@ export const priors = {
 	'water.speed': belief('water', 1, 0.1, 'surface speed as judged from the bank'),
 	'rig.lead': belief('rig', 1, 0.1, 'speed at which the rod tip is led'),
 	'rig.reach': belief('rig', 1, 0.04, 'how straight the line lands'),
-	'water.roughness': belief('water', 1, 0.5, 'roughness of the bed against its class')
+	'water.roughness': belief('water', 1, 0.5, 'roughness of the bed against its class'),
+	// Metres, and not a share: the line is off by the logarithm of the factor.
+	'rig.hand': belief(
+		'rig',
+		1,
+		0.04,
+		'e to the metres by which the hand misses the line that it means'
+	)
 } as const satisfies Record<string, Belief>;
 
 export type BeliefName = keyof typeof priors;

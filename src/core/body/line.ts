@@ -25,6 +25,8 @@ export type LineTop =
 			readonly height: number;
 			/** Downstream, as a share of the surface speed. */
 			readonly lead: number;
+			/** Line that is drawn in at each touch of the bed and kept, m; 0 where the hand does not feel it. */
+			readonly drawsIn: number;
 	  }
 	| {
 			/** Something that floats along and carries no more than so much. */

@@ -1,4 +1,5 @@
 import type { Column, Line } from '../body/index';
+import { quantile } from '../quantity/index';
 import type { Hung } from './chain';
 import { ROUGH } from './trace';
 import { seenDrift, type Drift, type DriftCare, type Fault } from './drift';
@@ -70,7 +71,14 @@ export interface Band {
 	readonly distance: Range | null;
 	readonly inZone: Range;
 	readonly onBed: Range;
+	/** Mean chance of hanging up on the way. */
 	readonly hangUp: number;
+	/** Mean height in the hold, m above the bed's datum, of those that came there; null where fewer than half did. */
+	readonly height: Range | null;
+	/** Degrees off the plumb line at which the line enters the water. */
+	readonly angle: Range;
+	/** N at the fly. */
+	readonly tension: Range;
 	readonly slip: Range;
 	readonly distances: Float32Array;
 	/** 5, 25, 50, 75 and 95 % of the height over the depth at each distance; NaN where fewer than half came so far. */
@@ -95,16 +103,21 @@ export function bandOf(runs: readonly Run[], distances: Float32Array): Band {
 	for (const { fault } of runs) if (fault) faults[fault] = (faults[fault] ?? 0) + 1;
 	const range = (values: number[]): Range => {
 		values.sort((a, b) => a - b);
-		return { low: at(values, 0.05), middle: at(values, 0.5), high: at(values, 0.95) };
+		return {
+			low: quantile(values, 0.05),
+			middle: quantile(values, 0.5),
+			high: quantile(values, 0.95)
+		};
 	};
 	const arrived = runs.filter(({ time }) => time !== null);
 	const most = arrived.length * 2 >= drifts;
+	const came = runs.flatMap(({ height }) => (height === null ? [] : [height]));
 	const heights = LEVELS.map(() => new Float32Array(distances.length).fill(NaN));
 	distances.forEach((_, k) => {
 		const here = runs.flatMap((run) => (Number.isNaN(run.heights[k]!) ? [] : [run.heights[k]!]));
 		if (here.length * 2 < drifts) return;
 		here.sort((a, b) => a - b);
-		LEVELS.forEach((level, i) => (heights[i]![k] = at(here, level)));
+		LEVELS.forEach((level, i) => (heights[i]![k] = quantile(here, level)));
 	});
 	return {
 		drifts,
@@ -116,16 +129,11 @@ export function bandOf(runs: readonly Run[], distances: Float32Array): Band {
 		inZone: range(runs.map(({ inZone }) => inZone)),
 		onBed: range(runs.map(({ onBed }) => onBed)),
 		hangUp: runs.reduce((sum, { hangUp }) => sum + hangUp, 0) / drifts,
+		height: came.length * 2 >= drifts ? range(came) : null,
 		slip: range(runs.map(({ slip }) => slip)),
+		angle: range(runs.map(({ angle }) => angle)),
+		tension: range(runs.map(({ tension }) => tension)),
 		distances,
 		heights
 	};
-}
-
-/** A quantile of sorted values, between neighbours. */
-function at(sorted: readonly number[], level: number): number {
-	const place = level * (sorted.length - 1);
-	const k = Math.floor(place);
-	const next = sorted[Math.min(k + 1, sorted.length - 1)]!;
-	return sorted[k]! + (place - k) * (next - sorted[k]!);
 }

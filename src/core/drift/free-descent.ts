@@ -7,8 +7,6 @@ export interface FreeDescent {
 	readonly time: number;
 	/** Metres that the current carries it meanwhile: how far above the fish it must land. */
 	readonly distance: number;
-	/** Whether it is in the zone before the approach ends. */
-	readonly reaches: boolean;
 }
 
 /**
@@ -19,23 +17,15 @@ export interface FreeDescent {
  */
 export function freeDescent(speed: number, column: Column): FreeDescent {
 	const fall = fallToZone(column);
-	if (fall === 0) return { time: 0, distance: 0, reaches: true };
-	if (speed <= 0) return { time: Infinity, distance: Infinity, reaches: false };
+	if (fall === 0) return { time: 0, distance: 0 };
+	if (speed <= 0) return { time: Infinity, distance: Infinity };
 	const distance = carriageAbove(column, column.zoneTop) / speed;
-	return { time: fall / speed, distance, reaches: distance <= column.approach };
+	return { time: fall / speed, distance };
 }
 
 /** From the surface down to the zone's top, metres; 0 when the zone reaches up to the surface. */
 export function fallToZone(column: Column): number {
 	return Math.max(0, column.depth - column.zoneTop);
-}
-
-/**
- * The sink speed that this lie asks for, m/s: just enough to be in the zone as the approach ends.
- * 0 in water that does not move. The inverse of freeDescent, in closed form.
- */
-export function requiredSinkSpeed(column: Column): number {
-	return carriageAbove(column, Math.min(column.zoneTop, column.depth)) / column.approach;
 }
 
 /** A point of the free path: metres downstream of where it touched the water, and above the bed. */

@@ -25,3 +25,4 @@ export {
 	type LineShape,
 	type Wanted
 } from './drift';
+export { bedTop } from './bed';

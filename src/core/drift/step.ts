@@ -43,7 +43,7 @@ export function stepperOf(chain: Chain, enough: number): Stepper {
 			x[0] = held.x;
 			z[0] = held.z;
 			u[0] = held.u;
-			w[0] = 0;
+			w[0] = held.w;
 		}
 		let last = Infinity;
 		for (let round = 0; round < MOST_ROUNDS; round++) {

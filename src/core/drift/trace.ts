@@ -1,6 +1,7 @@
 import { math } from '../quantity/index';
 import type { Column, Line } from '../body/index';
 import { speedAt, turbulenceAcross, turbulenceAlong } from '../water/index';
+import { bedTop } from './bed';
 import { chainOf, type Chain, type Hung } from './chain';
 import { NOISE_STEP, type Eddies } from './eddies';
 import { copyState, stateOf, type State } from './state';
@@ -56,6 +57,7 @@ export function trace(
 	const { start: state } = chain;
 	const before = stateOf(chain.n + 1);
 	const point = chain.flyAt[0]!;
+	const bed = bedTop(column);
 	const moment = { time: 0, step: 0, state, before, chain };
 	let time = 0;
 	let halvings = 0;
@@ -72,6 +74,7 @@ export function trace(
 			continue;
 		}
 		time += h;
+		if (!chain.top.free && state.z[point]! < bed) chain.top.touch?.(time);
 		moment.time = time;
 		moment.step = h;
 		if (look(moment)) return true;

@@ -7,8 +7,15 @@ export type Held = Led | Afloat;
 
 export interface Led {
 	readonly free: false;
-	/** Where it is at a time, m, and its speed, m/s. */
-	at(time: number): { readonly x: number; readonly z: number; readonly u: number };
+	/** Where it is at a time, m, and its velocity, m/s. */
+	at(time: number): {
+		readonly x: number;
+		readonly z: number;
+		readonly u: number;
+		readonly w: number;
+	};
+	/** The hand is told that the fly touches the bed. */
+	touch?(time: number): void;
 }
 
 export interface Afloat {
@@ -38,10 +45,18 @@ export function heldEnd(top: LineTop, column: Column, from: number): Held {
 	switch (top.kind) {
 		case 'tip': {
 			const u = top.lead * column.surfaceSpeed;
-			return { free: false, at: (time) => ({ x: from + u * time, z, u }) };
+			if (top.drawsIn === 0) {
+				return { free: false, at: (time) => ({ x: from + u * time, z, u, w: 0 }) };
+			}
+			return feeling(top.drawsIn, (time, height, w) => ({
+				x: from + u * time,
+				z: z + height,
+				u,
+				w
+			}));
 		}
 		case 'hand':
-			return { free: false, at: () => ({ x: from, z, u: 0 }) };
+			return { free: false, at: () => ({ x: from, z, u: 0, w: 0 }) };
 		case 'retrieve': {
 			const { wait, speed } = top;
 			// Drawn in at the hand; along a long line that is the same as the hand going away.
@@ -50,11 +65,47 @@ export function heldEnd(top: LineTop, column: Column, from: number): Held {
 				at: (time) => ({
 					x: from + Math.max(0, time - wait) * speed,
 					z,
-					u: time > wait ? speed : 0
+					u: time > wait ? speed : 0,
+					w: 0
 				})
 			};
 		}
 	}
+}
+
+/** A touch is answered after so long, and the line is in so much later, s (our estimates). */
+const FELT_AFTER = 0.2;
+const DRAWN_WITHIN = 0.3;
+
+/**
+ * A hand that draws in line at each touch and keeps it. Line in at the tip is the tip so much higher, as
+ * long as the line comes down to it steeply.
+ *
+ * @param by m at a touch
+ * @param place of the tip at a time, so much higher and rising so fast
+ */
+function feeling(
+	by: number,
+	place: (time: number, height: number, w: number) => ReturnType<Led['at']>
+): Led {
+	const touches: number[] = [];
+	return {
+		free: false,
+		at(time) {
+			let height = 0;
+			let w = 0;
+			for (const touch of touches) {
+				const share = Math.min(1, Math.max(0, (time - touch - FELT_AFTER) / DRAWN_WITHIN));
+				height += by * share * share * (3 - 2 * share);
+				w += (by * 6 * share * (1 - share)) / DRAWN_WITHIN;
+			}
+			return place(time, height, w);
+		},
+		touch(time) {
+			const last = touches.at(-1);
+			if (last === undefined || time - last >= FELT_AFTER + DRAWN_WITHIN) touches.push(time);
+		}
+	};
 }
 
 function afloat(

@@ -1,6 +1,7 @@
-import { math } from '../quantity/index';
 import type { Column, Line } from '../body/index';
-import type { Drift, Wanted } from './drift';
+import { math, quantile } from '../quantity/index';
+import { bedTop } from './bed';
+import type { Drift, Fault, Wanted } from './drift';
 import type { Eddies } from './eddies';
 import { slipOf, type Moment } from './trace';
 
@@ -14,8 +15,6 @@ export interface Watch {
 	verdict(fault: 'unsolved' | 'short' | null, wanted: Wanted): Drift;
 }
 
-/** It lies on the bed below this height, m. */
-const LYING = 0.002;
 /** Slower than this, m/s, nothing drifts (our choice). */
 export const STANDS = 0.01;
 /** What has lain still for so long is given up, s (our choice). */
@@ -27,19 +26,38 @@ const LONGEST = 240;
 /** Where nothing drifts: the time to settle, and for how long it then is watched, s (our choice). */
 const SETTLE = 10;
 const HANGS_FOR = 5;
+/** The pull is smoothed over so long, s, and the share of the time given in which it is less: a peak of one step says nothing. */
+const SMOOTHED = 0.1;
+const STRONG = 0.95;
 /**
- * Chance to hang up on one stone that it passes while it is down between them, and how far one is
- * from the next in roughness heights (our estimates).
+ * Chance to hang up on one stone that it passes while it is down between them, and how far one is from the
+ * next in roughness heights; what is smaller than so much, m, catches a hook in proportion less, and lies no
+ * closer for it (our estimates).
  */
 const CATCHES = 0.03;
 const STONES_APART = 2;
+const LEAST_STONE = 0.05;
+
+/** Chance that a fly hangs up on so many metres of bed. @param roughness height, m */
+export const hangUpOver = (way: number, roughness: number): number => {
+	const stone = Math.max(LEAST_STONE, roughness);
+	return 1 - math.exp((-CATCHES * Math.min(1, roughness / stone) * way) / (STONES_APART * stone));
+};
 
 /**
+ * The one event behind every chance and every verdict. A drift is good when the fly
+ * - is in the zone before the approach ends,
+ * - passes at least `wanted.inZone` of the hold in it,
+ * - is on the bed (below `bedTop`) for at most `wanted.onBed` of its time in the hold,
+ * - and does not hang up: of the drifts that pass as many stones, the share that does is drawn by `luck`.
+ *
  * The hold is a piece of the way where the fly drifts: from the end of the approach on. Drawn in
  * through still water it begins where the retrieve does, and is as long. A fly that hangs in the
  * current, or in still water, is looked at after it has had time to settle.
+ *
+ * @param luck 0 to 1; it hangs up where the chance of that is larger
  */
-export function watchOf(column: Column, { top }: Line): Watch {
+export function watchOf(column: Column, { top }: Line, luck = 0.5): Watch {
 	const { zoneTop, approach, hold, depth } = column;
 	const retrieve = top.kind === 'retrieve' ? top : null;
 	const drifting = !retrieve && top.kind !== 'hand' && column.surfaceSpeed > STANDS;
@@ -52,6 +70,7 @@ export function watchOf(column: Column, { top }: Line): Watch {
 				)
 			: SETTLE + HANGS_FOR;
 	const roughness = 30 * column.roughnessLength;
+	const bed = bedTop(column);
 	let time: number | null = zoneTop >= depth ? 0 : null;
 	let distance: number | null = time === null ? null : 0;
 	/** Whether the first time in the zone was early enough. */
@@ -63,9 +82,17 @@ export function watchOf(column: Column, { top }: Line): Watch {
 	let slip = 0;
 	let angle = 0;
 	let between = 0;
+	/** Integral of the height over what is counted of the hold. */
+	let heights = 0;
+	/** s in the water, and of those on the bed. */
+	let all = 0;
+	let allLying = 0;
 	/** s for which it has lain where it is. */
 	let stuck = 0;
-	let tension = 0;
+	/** Means of the pull at the fly over pieces of so long, N; the piece under way, N s and s. */
+	const pulls: number[] = [];
+	let pulled = 0;
+	let pulling = 0;
 	let under: number | null = null;
 	/** Where the retrieve began. */
 	let from: number | null = null;
@@ -82,8 +109,19 @@ export function watchOf(column: Column, { top }: Line): Watch {
 		const dx = Math.max(0, x1 - x0);
 		const { top: end } = chain;
 		if (end.free && under === null && end.under(state.z[0]!)) under = now;
-		if (point > 0) tension = Math.max(tension, chain.tension(state, point - 1));
-		if (z1 < column.zeroPlane) between += dx;
+		if (point > 0) {
+			pulled += step * chain.tension(state, point - 1);
+			pulling += step;
+			if (pulling >= SMOOTHED - 1e-9) {
+				pulls.push(pulled / pulling);
+				pulled = pulling = 0;
+			}
+		}
+		if (z1 < bed) {
+			between += dx;
+			allLying += step;
+		}
+		all += step;
 		if (retrieve && now >= retrieve.wait) from ??= x1;
 		// The part of this step that lies within the hold.
 		const start = drifting ? approach : (from ?? Infinity);
@@ -102,13 +140,14 @@ export function watchOf(column: Column, { top }: Line): Watch {
 			const dt = share * step;
 			const counted = drifting || retrieve ? part : dt;
 			passed += counted;
+			heights += counted * z1;
 			if (z1 <= zoneTop) inZone += counted;
 			seconds += dt;
-			if (z1 < LYING) lying += dt;
+			if (z1 < bed) lying += dt;
 			slip += dt * slipOf(state, point, column, eddies);
 			angle += dt * entryAngle(entrySegment(state, chain.n, depth));
 		}
-		stuck = drifting && z1 < LYING && dx < STANDS * step ? stuck + step : 0;
+		stuck = drifting && z1 < bed && dx < STANDS * step ? stuck + step : 0;
 		return ((drifting || retrieve !== null) && x1 >= start + hold) || stuck > GIVEN_UP;
 	}
 
@@ -117,29 +156,31 @@ export function watchOf(column: Column, { top }: Line): Watch {
 		see,
 		verdict(failed, wanted) {
 			const whole = drifting || retrieve ? hold : HANGS_FOR;
+			const caught = hangUpOver(between, roughness);
 			const result = {
-				...{ time, distance, under, tension },
+				...{ time, distance, under },
+				tension: quantile(
+					pulls.sort((a, b) => a - b),
+					STRONG
+				),
 				inZone: Math.min(1, inZone / whole),
-				onBed: seconds > 0 ? lying / seconds : 0,
-				hangUp: 1 - math.exp((-CATCHES * between) / (STONES_APART * Math.max(0.01, roughness))),
+				// One that never came through the hold is judged by all of its way.
+				onBed: stuck > GIVEN_UP ? 1 : seconds > 0 ? lying / seconds : all > 0 ? allLying / all : 0,
+				hangUp: caught,
+				height: passed > 0 ? heights / passed : null,
 				slip: seconds > 0 ? slip / seconds : 0,
 				angle: seconds > 0 ? angle / seconds : 0
 			};
-			const fault = failed
-				? failed
-				: under !== null
-					? 'under'
-					: time === null
-						? 'never'
-						: !early
-							? 'late'
-							: result.onBed > wanted.onBed ||
-								  stuck > GIVEN_UP ||
-								  (passed < whole * 0.99 && lying > 0)
-								? 'bed'
-								: result.inZone < wanted.inZone
-									? 'lifted'
-									: null;
+			// In the order in which they spoil a drift; each is true of the drift that it is said of.
+			const faults: readonly (readonly [Fault, boolean])[] = [
+				['under', under !== null],
+				['never', time === null],
+				['late', !early],
+				['hung', caught > luck],
+				['bed', result.onBed > wanted.onBed],
+				['lifted', result.inZone < wanted.inZone]
+			];
+			const fault = failed ?? faults.find(([, is]) => is)?.[0] ?? null;
 			return { ...result, good: fault === null, fault };
 		}
 	};

@@ -2,12 +2,12 @@ import { math } from '../quantity/index';
 import type { Beliefs } from '../belief/index';
 import { fluidAt } from '../water/index';
 import type { Recipe } from '../fly/index';
-import { chances, lean, type Asked } from './asked';
+import { chanceAt, FLOOR, markOf, standOn, type ChanceCurve } from '../predict/index';
 import { figuresOf, type Place } from './figures';
 import type { Judged } from './judge';
-import { pointsOf, markOf, type Wishes } from './rank';
+import { pointsOf, type Wishes } from './rank';
 import { dearestOf } from './price';
-import { countsOn, judgedAt, SPREADS } from './search';
+import { countsOn, judgedAt, readOff } from './search';
 import type { Shelf } from './shelf';
 import { spaceOf, type Locks } from './space';
 
@@ -28,7 +28,7 @@ export interface Rung extends Judged {
 	/** Places in the list of waters: those it is taken for, and all that it would do in. */
 	readonly waters: readonly number[];
 	readonly would: readonly number[];
-	/** Its chance in each of the waters. */
+	/** Its chance in each of the waters: counted from drifts in those it is taken for, read off the curve in the others. */
 	readonly chances: readonly number[];
 	readonly points: number;
 }
@@ -42,8 +42,6 @@ export interface Cover {
 	readonly looked: number;
 }
 
-/** A water in which even the best build is good less often than this is left out (our choice). */
-const HOPELESS = 0.3;
 /** As many as fit into the bits of a whole number. */
 export const MOST_WATERS = 30;
 
@@ -52,19 +50,19 @@ export const MOST_WATERS = 30;
  * every build by tables, each set of waters with the best build for it, and the smallest cover of the
  * waters by such sets (exact, by branch and bound).
  *
- * In a water in which none is good as often as is asked for, those count that come near the best.
+ * In a water in which none is good as often as is asked for, those count that come near the best; one in
+ * which nothing reaches the floor is left out and named.
  *
- * @param asked what each water asks for, at most MOST_WATERS
+ * @param curves the chance over the sink rate in each water, at most MOST_WATERS
  */
-export function coverOf(question: CoverQuestion, asked: readonly Asked[]): Cover {
-	if (asked.length > MOST_WATERS) throw new Error(`coverOf: more than ${MOST_WATERS} waters`);
+export function coverOf(question: CoverQuestion, curves: readonly ChanceCurve[]): Cover {
+	if (curves.length > MOST_WATERS) throw new Error(`coverOf: more than ${MOST_WATERS} waters`);
 	const { recipe, locks, shelf, wishes, celsius } = question;
 	const space = spaceOf(recipe, locks, shelf, wishes.noLead, question.believed);
 	const dearest = dearestOf(space, shelf);
-	const tables = asked.map(chances);
 	// Builds sink as they do in the water of the first; what another temperature changes is a per cent or two.
 	const fluid = fluidAt(celsius[0]!);
-	const best = asked.map(() => 0);
+	const best = curves.map(() => 0);
 	let looked = 0;
 	const goThrough = (
 		visit: (chanceIn: (water: number) => number, points: () => number, place: Place) => void
@@ -72,21 +70,12 @@ export function coverOf(question: CoverQuestion, asked: readonly Asked[]): Cover
 		looked = 0;
 		for (let hook = 0; hook < space.hooks.length; hook++) {
 			for (let bead = 0; bead < space.beads.length; bead++) {
-				const own = space.beads[bead];
-				const spread = own?.weighed === undefined ? SPREADS.unweighed : SPREADS.weighed;
-				const ready = tables.map((table) => table(spread, spread));
 				const counts = countsOn(space, hook, bead, shelf);
 				looked += figuresOf(space, hook, bead, fluid, (figures, place) => {
 					if (!(figures.weight > 0)) return;
 					const weight = math.log(figures.weight);
 					visit(
-						(water) => {
-							const { lower, upper } = asked[water]!;
-							return ready[water]!(
-								lean(lower, figures.log, weight),
-								lean(upper, figures.log, weight)
-							);
-						},
+						(water) => chanceAt(curves[water]!, standOn(curves[water]!, figures.log, weight)),
 						() => pointsOf(counts(figures, place), wishes, dearest),
 						place
 					);
@@ -95,17 +84,17 @@ export function coverOf(question: CoverQuestion, asked: readonly Asked[]): Cover
 		}
 	};
 	goThrough((chanceIn) => {
-		for (let w = 0; w < asked.length; w++) {
+		for (let w = 0; w < curves.length; w++) {
 			const chance = chanceIn(w);
 			if (chance > best[w]!) best[w] = chance;
 		}
 	});
-	const marks = best.map((chance) => (chance < HOPELESS ? Infinity : markOf(chance, wishes)));
+	const marks = best.map((chance) => (chance < FLOOR ? Infinity : markOf(chance, wishes.enough)));
 	/** The best build for each set of waters. */
 	const sets = new Map<number, { points: number; place: Place }>();
 	goThrough((chanceIn, pointsNow, place) => {
 		let set = 0;
-		for (let w = 0; w < asked.length; w++) if (chanceIn(w) >= marks[w]!) set |= 1 << w;
+		for (let w = 0; w < curves.length; w++) if (chanceIn(w) >= marks[w]!) set |= 1 << w;
 		if (set === 0) return;
 		const points = pointsNow();
 		const known = sets.get(set);
@@ -116,19 +105,12 @@ export function coverOf(question: CoverQuestion, asked: readonly Asked[]): Cover
 	const chosen = smallestCover(choices, possible);
 	const rungs = chosen.map((set): Omit<Rung, 'waters'> => {
 		const { place } = sets.get(set)!;
-		const one = judgedAt(space, place, asked[0]!, fluid, shelf);
+		const one = judgedAt(space, place, fluid, shelf);
 		return {
 			...one,
 			points: sets.get(set)!.points,
-			would: asked.flatMap((_, w) => (set & (1 << w) ? [w] : [])),
-			chances: asked.map(({ lower, upper }, w) => {
-				if (!(one.speed > 0)) return 0;
-				const [speed, weight] = [math.log(one.speed), math.log(one.weight)];
-				return tables[w]!(...one.leanSpreads)(
-					lean(lower, speed, weight),
-					lean(upper, speed, weight)
-				);
-			})
+			would: curves.flatMap((_, w) => (set & (1 << w) ? [w] : [])),
+			chances: curves.map((curve) => readOff(curve, one))
 		};
 	});
 	rungs.sort((a, b) => a.mass - b.mass);

@@ -19,6 +19,8 @@ export interface Candidate {
 	readonly mass: number;
 	/** m/s; 0 when it floats. */
 	readonly speed: number;
+	/** N in water. */
+	readonly weight: number;
 	readonly attitude: Attitude;
 	/** Mean thickness over the shank's length, as a share of it. */
 	readonly bulk: number;
@@ -37,10 +39,10 @@ export function evaluate(
 	const medians = mediansFor(recipe, believed);
 	const build = buildFly(recipe, medians);
 	const { body } = compileBuild(build, medians);
-	const { speed, attitude } = settle(body, fluid, medians);
+	const { speed, attitude, submergedWeight: weight } = settle(body, fluid, medians);
 	const notes = fitOf(build, medians);
 	return {
-		...{ recipe, build, mass: body.mass, speed, attitude, bulk: chunkiness(build) },
+		...{ recipe, build, mass: body.mass, speed, weight, attitude, bulk: chunkiness(build) },
 		fits: !notes.some(({ severity }) => severity === 'stop'),
 		trouble: notes.find(({ severity }) => severity === 'trouble')?.figure ?? null
 	};

@@ -1,10 +1,12 @@
 /** From a fly to what could be otherwise: single steps, equivalents, beads. */
 export { emptyShelf, type Shelf } from './shelf';
-export { levers, type Lever } from './levers';
+export { levers, sideOf, type Lever } from './levers';
 export { ALIKE, equivalents, otherwise, type Equivalent, type Otherwise } from './equivalents';
 export { beadTable, lightest, tableMetals, type BeadRow, type TableMetal } from './bead-table';
 export { evaluate, type Candidate } from './evaluate';
-export * from './mend';
+export { adviceFor, chanceOf, type Advice, type Advised } from './advice';
+export type { Changeable, Remedy } from './remedies';
+export * from './which-bead';
 export { lockables, spaceOf, type Lockable, type Locks, type Space } from './space';
 export {
 	before,
@@ -16,7 +18,6 @@ export {
 	type Term,
 	type Wishes
 } from './rank';
-export { askedOf, joined, type Asked } from './asked';
 export type { Judged } from './judge';
 export {
 	mergedLists,
@@ -26,7 +27,8 @@ export {
 	type Piece,
 	type Seen
 } from './search';
-export { goodDrifts, placesIn, plainSearch } from './plain-search';
+export { placesIn, plainSearch } from './plain-search';
+export { followed, type Followed } from './follow';
 export {
 	coverOf,
 	MOST_WATERS,
@@ -38,5 +40,13 @@ export {
 export { ladder, spanOf, type Water } from './ladder';
 export { Desk, type MatchAnswers, type MatchTask } from './desk';
 export { dearestIn } from './price';
-export { match, type Lane, type MatchAnswer, type MatchProgress } from './run';
+export {
+	FIRST_SCREEN,
+	LISTED,
+	match,
+	wholeCurve,
+	type Lane,
+	type MatchAnswer,
+	type MatchProgress
+} from './run';
 export { limitOf, waysOut, type WayOut } from './ways-out';

@@ -1,4 +1,3 @@
-import { math } from '../quantity/index';
 import { priorBeliefs, spreadOf, valuesAt, type Beliefs } from '../belief/index';
 import {
 	beliefsAbout,
@@ -14,7 +13,6 @@ import { nearbyFlies } from '../predict/index';
 import type { Interval } from '../quantity/index';
 import { settle, type Attitude } from '../sink/index';
 import type { Fluid } from '../water/index';
-import { lean, type Asked } from './asked';
 import type { Counts } from './rank';
 import { priceOf } from './price';
 import type { Shelf } from './shelf';
@@ -34,9 +32,6 @@ export interface Judged extends Counts {
 	readonly fits: boolean;
 	/** What will be regretted about it, in a few words each. */
 	readonly regrets: readonly string[];
-	/** Leans at both bounds, and the standard deviations of theirs. */
-	readonly leans: readonly [number, number];
-	readonly leanSpreads: readonly [number, number];
 }
 
 /**
@@ -47,7 +42,6 @@ export interface Judged extends Counts {
 export function judge(
 	recipe: Recipe,
 	departures: number,
-	asked: Asked,
 	fluid: Fluid,
 	shelf: Shelf,
 	believed: Beliefs = priorBeliefs
@@ -58,22 +52,9 @@ export function judge(
 	const fly = compileBuild(build, medians);
 	const sink = settle(fly.body, fluid, medians);
 	const notes = fitOf(build, medians);
-	const powers = [asked.lower, asked.upper] as const;
-	const leansOf = (speed: number, weight: number) =>
-		powers.map((power) =>
-			speed > 0 && weight > 0 ? lean(power, math.log(speed), math.log(weight)) : -Infinity
-		) as [number, number];
 	const about = beliefsAbout(recipe, beliefs).filter((name) => !name.startsWith('water.'));
 	const nearby = nearbyFlies(build, fly, sink, fluid);
-	const [speed, lower, upper] = spreadOf(
-		(values, moved) => {
-			const { sink: now } = nearby(values, moved);
-			const [a, b] = leansOf(now.speed, now.submergedWeight);
-			return [now.speed, math.exp(a), math.exp(b)];
-		},
-		beliefs,
-		about
-	);
+	const [speed] = spreadOf((values, moved) => [nearby(values, moved).sink.speed], beliefs, about);
 	const { hook, bead } = build;
 	return {
 		recipe,
@@ -93,10 +74,6 @@ export function judge(
 		regrets: notes.filter(({ severity }) => severity === 'trouble').map(({ figure }) => figure),
 		departures,
 		apart: liesApart(recipe.bead, recipe.coil),
-		price: priceOf(build, shelf),
-		leans: leansOf(sink.speed, sink.submergedWeight),
-		leanSpreads: [mean(lower!), mean(upper!)]
+		price: priceOf(build, shelf)
 	};
 }
-const mean = ({ below, above }: { readonly below: number; readonly above: number }) =>
-	(below + above) / 2;

@@ -1,6 +1,6 @@
 import { without } from '../quantity/index';
 import type { Lie } from '../water/index';
-import type { Asked } from './asked';
+import { believedIn, COARSE_CURVE, DRIFTS, FLOOR, type ChanceCurve } from '../predict/index';
 import { MOST_WATERS, type Cover } from './cover';
 import type { Lane } from './run';
 import type { MatchQuestion } from './search';
@@ -11,9 +11,6 @@ export interface Water {
 	/** °C */
 	readonly celsius: number;
 }
-
-/** Worlds in which the bounds of one of many waters are found. */
-const WORLDS = 8;
 
 /**
  * Waters that span depths and currents evenly, both ends included, shallow before deep and slow before
@@ -59,7 +56,8 @@ export async function ladder(
 	if (waters.length === 0 || waters.length > MOST_WATERS) {
 		throw new Error(`ladder: from 1 to ${MOST_WATERS} waters`);
 	}
-	const asked: Asked[] = [];
+	const curves: ChanceCurve[] = [];
+	const logs = COARSE_CURVE.logs().reverse();
 	let next = 0;
 	let done = 0;
 	report(0);
@@ -68,20 +66,71 @@ export async function ladder(
 			while (next < waters.length && !stopped()) {
 				const at = next++;
 				const here = { ...question, ...waters[at]! };
-				asked[at] = await lane.ask({ kind: 'asked', question: here, from: 0, to: WORLDS });
+				curves[at] = await lane.ask({
+					...{ kind: 'curve', question: here, logs },
+					worlds: COARSE_CURVE.worlds
+				});
 				done++;
-				if (!stopped()) report(done / (waters.length + 1));
+				if (!stopped()) report((CURVES_SHARE * done) / waters.length);
 			}
 		})
 	);
 	if (stopped()) return null;
-	const { recipe, locks, shelf, wishes, believed } = question;
+	const { recipe, locks, shelf, wishes } = question;
+	const believed = believedIn(question);
 	const celsius = waters.map((water) => water.celsius);
 	const cover = await lanes[0]!.ask({
-		...{ kind: 'cover', asked },
-		question: { recipe, locks, shelf, wishes, celsius, ...(believed && { believed }) }
+		...{ kind: 'cover', curves },
+		question: { recipe, locks, shelf, wishes, celsius, believed }
 	});
 	if (stopped()) return null;
+	return counted(cover, question, waters, lanes, report, stopped);
+}
+
+/** So much of the time goes into the curves. */
+const CURVES_SHARE = 0.7;
+
+/** The cover with each fly's chance in the waters that it is taken for counted from drifts, as everywhere. */
+async function counted(
+	cover: Cover,
+	question: MatchQuestion,
+	waters: readonly Water[],
+	lanes: readonly Lane[],
+	report: (share: number) => void,
+	stopped: () => boolean
+): Promise<Cover | null> {
+	const pairs = cover.rungs.flatMap((rung, k) => rung.waters.map((water) => ({ k, rung, water })));
+	const chances = cover.rungs.map((rung) => [...rung.chances]);
+	let next = 0;
+	let done = 0;
+	await Promise.all(
+		lanes.map(async (lane) => {
+			while (next < pairs.length && !stopped()) {
+				const { k, rung, water } = pairs[next++]!;
+				const here = { ...question, ...waters[water]!, recipe: rung.recipe };
+				const { good } = await lane.ask({
+					...{ kind: 'follow', question: here },
+					...{ from: 0, to: DRIFTS.listed }
+				});
+				chances[k]![water] = good / DRIFTS.listed;
+				done++;
+				if (!stopped()) report(CURVES_SHARE + (1 - CURVES_SHARE) * (done / pairs.length));
+			}
+		})
+	);
+	if (stopped()) return null;
 	report(1);
-	return cover;
+	// What the curve promised and the drifts do not keep is left out like any other hopeless water.
+	const lost = pairs
+		.filter(({ k, water }) => chances[k]![water]! < FLOOR)
+		.map(({ water }) => water);
+	return {
+		...cover,
+		rungs: cover.rungs.map((rung, k) => ({
+			...rung,
+			chances: chances[k]!,
+			waters: rung.waters.filter((water) => !lost.includes(water))
+		})),
+		left: [...cover.left, ...lost].sort((a, b) => a - b)
+	};
 }

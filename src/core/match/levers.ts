@@ -1,3 +1,4 @@
+import type { SpeedWindow } from '../predict/index';
 import { priorBeliefs, type Beliefs } from '../belief/index';
 import {
 	buildFly,
@@ -37,21 +38,21 @@ export interface Lever extends Step {
 const CLOSE = 1e-3;
 
 /**
- * Every single next step that fits, the one that buys most first: of those that still get down the one
- * that sinks just fast enough, then those that fall short, by how little.
+ * Every single next step that fits: those whose sink rate does the job first, the lightest of them at the
+ * top, then those that are too slow, by how little, then those that are too fast.
  *
  * Of a fly that was weighed as a whole the steps are those of the same fly unweighed: another fly is not
  * the one that lay on the scale.
  *
  * @param whole the fly as it is
  * @param answer its sink in this water
- * @param wanted the sink rate that is asked for, m/s
+ * @param window the sink rates that do the job here, m/s; null while they are not known: in tie-on order then
  */
 export function levers(
 	whole: Build,
 	answer: Sink,
 	fluid: Fluid,
-	wanted: number,
+	window: Pick<SpeedWindow, 'from' | 'to'> | null,
 	shelf: Shelf,
 	believed: Beliefs = priorBeliefs
 ): Lever[] {
@@ -86,10 +87,23 @@ export function levers(
 			trouble: fresh.find(({ severity }) => severity === 'trouble')?.figure ?? null
 		});
 	}
-	return found.sort((a, b) => miss(a.speed, wanted) - miss(b.speed, wanted));
+	return window ? found.sort((a, b) => miss(a.speed, window) - miss(b.speed, window)) : found;
 }
 
-/** How far a sink rate is from what is asked for: too slow always behind fast enough. */
-function miss(speed: number, wanted: number): number {
-	return speed >= wanted ? speed - wanted : 100 + wanted - speed;
+/** Which side of a window a sink rate lies on. */
+export const sideOf = (
+	speed: number,
+	{ from, to }: Pick<SpeedWindow, 'from' | 'to'>
+): 'does' | 'slow' | 'fast' => (speed < from ? 'slow' : speed > to ? 'fast' : 'does');
+
+/** How far a sink rate is down the list: within the window first, then too slow, then too fast. */
+function miss(speed: number, window: Pick<SpeedWindow, 'from' | 'to'>): number {
+	switch (sideOf(speed, window)) {
+		case 'does':
+			return speed - window.from;
+		case 'slow':
+			return 100 + window.from - speed;
+		case 'fast':
+			return 200 + speed - window.to;
+	}
 }

@@ -1,8 +1,9 @@
 import { math } from '../quantity/index';
+import { USUAL_ENOUGH } from '../predict/index';
 /**
  * How builds are ranked. Those that do the job stand first, the least points first; then those that fall
- * short, the best chance first. A build does the job when its chance of a good drift is what is asked
- * for, or nine tenths of the best chance there is, whichever is less. Points are per cents of mass: a
+ * short, the best chance first, and of those that are never good the nearest first. A build does the job
+ * when its chance of a good drift is at least the mark (`markOf` of predict/verdict). Points are per cents of mass: a
  * build of a per cent less mass, or a per cent slimmer, has a point less.
  */
 
@@ -49,7 +50,7 @@ export const USUAL_WISHES: Wishes = {
 	noLead: false,
 	spareTungsten: false,
 	onlyOwned: false,
-	enough: 0.7
+	enough: USUAL_ENOUGH
 };
 
 /** Points (our choices): what each is worth in per cents of mass. */
@@ -116,23 +117,21 @@ export interface Ranked {
 	readonly points: number;
 	/** Share of good drifts. */
 	readonly chance: number;
-	/** One standard error of a chance that was counted; so much short of the mark is not held against it. */
-	readonly noise?: number;
+	/** How far above the zone it runs through the hold, m, mean over its drifts; 0 while that is not known. */
+	readonly miss: number;
 }
 
-/** What comes so near to the best chance there is does the job too (our choice). */
-const NEARLY = 0.9;
-
-/** The chance from which on a build counts as doing the job: what is asked for, or nearly the best there is, if that is less. */
-export const markOf = (best: number, { enough }: Wishes) => Math.min(enough, NEARLY * best);
-
 /** Whether a build does the job. */
-export const does = ({ chance, noise = 0 }: Omit<Ranked, 'points'>, mark: number): boolean =>
-	chance + noise >= mark;
+export const does = ({ chance }: Pick<Ranked, 'chance'>, mark: number): boolean => chance >= mark;
 
 /** Which of two builds stands before the other: negative, the first. */
 export function before(a: Ranked, b: Ranked, mark: number): number {
 	const [doesA, doesB] = [does(a, mark), does(b, mark)];
 	if (doesA !== doesB) return doesA ? -1 : 1;
-	return doesA ? a.points - b.points : b.chance - a.chance || a.points - b.points;
+	if (doesA) return a.points - b.points;
+	return b.chance - a.chance || a.miss - b.miss || a.points - b.points;
 }
+
+/** The same where nothing reaches the floor: a chance tells nothing there, so the one that comes nearest to the zone stands first. */
+export const nearer = (a: Ranked, b: Ranked): number =>
+	a.miss - b.miss || b.chance - a.chance || a.points - b.points;

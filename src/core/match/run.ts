@@ -1,8 +1,15 @@
-import type { Asked } from './asked';
-import { joined } from './asked';
+import {
+	curveLogs,
+	DRIFTS,
+	FLOOR,
+	joinedCurve,
+	markOf,
+	type ChanceCurve,
+	type DriftQuestion,
+	type Hand
+} from '../predict/index';
 import type { MatchAnswers, MatchTask } from './desk';
-import { markOf } from './rank';
-import { WORLDS } from './plain-search';
+import { before, nearer } from './rank';
 import { MARGIN, mergedLists, type Found, type MatchQuestion, type Seen } from './search';
 
 /** One who does tasks of a search, in turn: a worker, a thread, or a Desk itself. */
@@ -14,48 +21,59 @@ export interface Lane {
 
 /** How far a search is. */
 export interface MatchProgress {
-	readonly phase: 'asking' | 'looking' | 'following' | 'done';
+	readonly phase: 'asking' | 'looking' | 'following' | 'confirming' | 'done';
 	/** Of the phase, 0 to 1. */
 	readonly share: number;
 }
 
-/** What a search says so far; it only gets better. */
+/** What a search says so far. */
 export interface MatchAnswer {
-	/** The best of each family, by the ranking. */
+	/** The best of each family, by the ranking; the first few by whole bands, the others by equally many drifts. */
 	readonly list: readonly Found[];
 	/** Builds looked at. */
 	readonly looked: number;
-	readonly asked: Asked;
+	readonly curve: ChanceCurve;
 	/** The chance from which on a build counts as doing the job. */
 	readonly mark: number;
-	/** The first has been followed through its whole band, and stood. */
+	/** All that are listed were followed, and the first of them through whole bands. */
 	readonly confirmed: boolean;
 	readonly seen: readonly Seen[];
 }
 
-/** Drifts by which the first is confirmed. */
-export const FULL = 500;
-/** The first is followed so far, then so far: one that only was lucky in its few drifts falls back early. */
-const STAGES = [WORLDS, 50, 150, FULL];
-/** Pieces of following at the most: the listed and what comes up in their place, and the first to the end. */
-const MOST_FOLLOWED = 40;
-const FOR_THE_FIRST = 24;
-/** Builds that are listed. */
-export const LISTED = 24;
+/** Builds that are listed, and of those the ones that a first screen shows. */
+export const LISTED = 18;
+export const FIRST_SCREEN = 6;
+/** Builds that are followed at the most, the listed and what comes up in their place; and through whole bands. */
+const MOST_FOLLOWED = 30;
+const MOST_WHOLE = 12;
 const LISTED_ON_THE_WAY = 6;
-const PIECE = 10;
+/** Drifts that a lane does before it looks up. */
+const PIECE = 20;
 /** Of so many pairs a lane says what it found before it goes on. */
 const PAIRS = 4;
 
+/** What is known of a build that was followed. */
+interface Counted {
+	readonly build: Found;
+	readonly hand: Hand;
+	/** Good ones among the first drifts, and m above the zone. */
+	readonly few: number;
+	readonly miss: number;
+	/** Good ones among the whole band; null until it was followed so far. */
+	readonly whole: number | null;
+}
+
+/** What a search is about and who does it. */
+interface Job {
+	readonly question: DriftQuestion;
+	readonly lanes: readonly Lane[];
+	readonly stopped: () => boolean;
+}
+
 /**
- * A search from the question to the confirmed winner, shared between lanes: the bounds that lie and rig
- * ask for, every build by tables, the best in full, each of those that are listed by a few drifts in the
- * same worlds, and the first by its whole band. What the band of the first says more or less than its own
- * first drifts holds for all alike, since all met the same few worlds (a control variate); where another
- * then stands first, that one is followed further.
- *
- * What is reported only gets better: by what is known then, the first is never behind one that was
- * first before.
+ * A search from the question to the confirmed winners, shared between lanes: the chance over the sink rate,
+ * every build by tables, the best in full, each of those that may be listed by equally many drifts in the
+ * same worlds, and the first few by whole bands, until those that stand first have all been followed so far.
  *
  * @param report called with what is there so far
  * @returns null when it was stopped
@@ -66,69 +84,33 @@ export async function match(
 	report: (progress: MatchProgress, answer: MatchAnswer | null) => void,
 	stopped: () => boolean = () => false
 ): Promise<MatchAnswer | null> {
-	const each = Math.ceil(WORLDS / lanes.length);
-	let heard = 0;
+	const job: Job = { question, lanes, stopped };
 	report({ phase: 'asking', share: 0 }, null);
-	const parts = await Promise.all(
-		lanes.map(async (lane, k) => {
-			const part = await lane.ask({
-				...{ kind: 'asked', question },
-				from: k * each,
-				to: Math.min(WORLDS, (k + 1) * each)
-			});
-			report({ phase: 'asking', share: ++heard / lanes.length }, null);
-			return part;
-		})
-	);
-	if (stopped()) return null;
-	const asked = joined(parts);
+	const curve = await wholeCurve(job, (share) => report({ phase: 'asking', share }, null));
+	if (!curve) return null;
 	const [pairs = 0] = await Promise.all(
-		lanes.map((lane) => lane.ask({ kind: 'begin', question, asked }))
+		lanes.map((lane) => lane.ask({ kind: 'begin', question, curve }))
 	);
 	const looked = lanes.map(() => 0);
 	const lists: (readonly Found[])[] = lanes.map(() => []);
 	let top = 0;
 	let next = 0;
-	/** What is known of the builds that were followed. */
-	const followed = new Map<string, Followed>();
-	/** What the drifts of those that were followed say more, or less, than the tables do of them. */
-	let shift = 0;
-	/** The same of those followed further against their first drifts. */
-	let wider = 0;
-	/** All that ever stood first, so that nothing better is lost from sight. */
-	const firsts = new Map<string, Found>();
 	let seen: readonly Seen[] = [];
-	const { wishes, rig } = question;
-	const mark = () => markOf(top + shift + wider, wishes);
-	const known = (one: Found, noise = 0): Found => {
-		const its = followed.get(keyOf(one));
-		if (!its) return { ...one, chance: within(one.chance + shift + wider), noise };
-		const { few, whole, drifts } = its;
-		const counted = whole ?? few;
-		const error = Math.sqrt((counted * (1 - counted)) / drifts);
-		return { ...one, chance: whole ?? within(few + wider), noise: error, drifts };
-	};
-	/** @param noise what the chance of one that was not followed may be more */
-	const ranked = (noise = 0) =>
-		mergedLists(
-			[...lists, [...firsts.values()]].map((list) => list.map((one) => known(one, noise))),
-			mark()
-		).slice(0, LISTED);
-	const answerNow = (): MatchAnswer => {
-		const list = ranked();
-		const first = list[0] && found(list[0]);
-		if (first) firsts.set(keyOf(first), first);
-		return {
-			list,
-			looked: looked.reduce((a, b) => a + b, 0),
-			...{ asked, seen, mark: mark(), confirmed: false }
-		};
-	};
-	/** A listed build as the tables have it. */
-	const found = (one: Found) =>
-		[...lists.flat(), ...firsts.values()].find((other) => keyOf(other) === keyOf(one))!;
-	const listOf = (lane: Lane, most = LISTED, more = 0) =>
-		lane.ask({ kind: 'list', most, mark: mark() - shift - wider, more });
+	const followed = new Map<string, Counted>();
+	const { enough } = question.wishes;
+	/** The best chance that is known, counted where anything was. */
+	const best = () =>
+		followed.size > 0 ? Math.max(...[...followed.values()].map((its) => shown(its).chance)) : top;
+	const answerNow = (confirmed = false): MatchAnswer => ({
+		list:
+			followed.size > 0
+				? rankedOf([...followed.values()], best(), enough).slice(0, LISTED)
+				: mergedLists(lists, markOf(top, enough)).slice(0, LISTED),
+		looked: looked.reduce((a, b) => a + b, 0),
+		...{ curve, seen, mark: markOf(best(), enough), confirmed }
+	});
+	const listOf = (lane: Lane, most: number, more = 0) =>
+		lane.ask({ kind: 'list', most, mark: markOf(top, enough), more });
 	await Promise.all(
 		lanes.map(async (lane, k) => {
 			for (let round = 1; next < pairs && !stopped(); round++) {
@@ -145,49 +127,101 @@ export async function match(
 		})
 	);
 	if (stopped()) return null;
-	const listAll = async (more = 0) =>
-		(await Promise.all(lanes.map((lane) => listOf(lane, LISTED, more)))).forEach(
-			(list, k) => (lists[k] = list)
-		);
-	await listAll();
+	(await Promise.all(lanes.map((lane) => listOf(lane, LISTED, MARGIN)))).forEach(
+		(list, k) => (lists[k] = list)
+	);
 	seen = (await Promise.all(lanes.map((lane) => lane.ask({ kind: 'seen' })))).flat();
 	if (stopped()) return null;
 	report({ phase: 'looking', share: 1 }, answerNow());
-	// Until all that may be listed have met the same few worlds, and the first has been followed to the end.
-	for (let few = 0, further = 0; rig && further < FOR_THE_FIRST;) {
-		const wide = few < MOST_FOLLOWED;
-		const list = ranked(wide ? MARGIN : 0);
-		const next = (wide && list.find(({ drifts }) => drifts === 0)) || list[0];
-		if (!next || next.drifts >= FULL) break;
-		const its = followed.get(keyOf(next));
-		const from = its?.drifts ?? 0;
-		const to = STAGES.find((stage) => stage > from)!;
-		if (its) further++;
-		else few++;
-		const shown = its ? 0 : list.filter(({ drifts }) => drifts > 0).length / list.length;
-		const good = await follow(question, next, { from, to }, lanes, stopped, (share) =>
-			report(
-				{ phase: 'following', share: its ? (from + share * (to - from)) / FULL : shown },
-				answerNow()
-			)
+
+	// All that may be listed meet the same few worlds.
+	const candidates = ranked(lists, markOf(top, enough)).slice(0, MOST_FOLLOWED);
+	let at = 0;
+	await Promise.all(
+		lanes.map(async (lane) => {
+			while (at < candidates.length && !stopped()) {
+				const build = candidates[at++]!;
+				const { hand, good, miss } = await firstDrifts(job, lane, build);
+				const few = good / DRIFTS.listed;
+				followed.set(keyOf(build), { build, hand, few, miss, whole: null });
+				const share = followed.size / candidates.length;
+				if (!stopped()) report({ phase: 'following', share }, answerNow());
+			}
+		})
+	);
+	// And those that stand first all of them.
+	for (let further = 0; further < MOST_WHOLE; further++) {
+		if (stopped()) return null;
+		const list = rankedOf([...followed.values()], best(), enough).slice(0, FIRST_SCREEN);
+		const open = list.find(({ drifts }) => drifts < DRIFTS.whole);
+		if (!open) break;
+		const its = followed.get(keyOf(open))!;
+		const done = list.filter(({ drifts }) => drifts === DRIFTS.whole).length;
+		const good = await wholeBand(job, its, (share) =>
+			report({ phase: 'confirming', share: (done + share) / list.length }, answerNow())
 		);
 		if (good === null) return null;
-		const tables = found(next).chance;
-		if (its) {
-			const whole = ((its.whole ?? its.few) * from + good) / to;
-			followed.set(keyOf(next), { ...its, whole, drifts: to });
-		} else followed.set(keyOf(next), { tables, few: good / to, whole: null, drifts: to });
-		const all = [...followed.values()];
-		shift = mean(all.map((one) => one.few - one.tables));
-		wider = mean(all.flatMap(({ few, whole }) => (whole === null ? [] : [whole - few])));
-		// What the tables call good the drifts may not: the next of its family stay in sight.
-		await listAll(MARGIN);
-		if (stopped()) return null;
+		followed.set(keyOf(open), { ...its, whole: good / DRIFTS.whole });
 	}
-	const last = answerNow();
-	const answer = { ...last, confirmed: !rig || (last.list[0]?.drifts ?? 0) >= FULL };
+	if (stopped()) return null;
+	const answer = answerNow(true);
 	report({ phase: 'done', share: 1 }, answer);
 	return answer;
+}
+
+/** The curve, its pieces shared between the lanes: the fast half up, the slow half down until nothing is good. */
+export async function wholeCurve(
+	{ question, lanes, stopped }: Job,
+	report: (share: number) => void = () => undefined,
+	logs = curveLogs()
+): Promise<ChanceCurve | null> {
+	const middle = logs.length >> 1;
+	const halves = [logs.slice(0, middle).reverse(), logs.slice(middle)];
+	let heard = 0;
+	const pieces = await Promise.all(
+		halves.map(async (half, k) => {
+			const piece = await lanes[k % lanes.length]!.ask({ kind: 'curve', question, logs: half });
+			report(++heard / halves.length);
+			return piece;
+		})
+	);
+	return stopped() ? null : joinedCurve(pieces);
+}
+
+/** Candidates as the tables have them, the best first; several of a family. */
+function ranked(lists: readonly (readonly Found[])[], mark: number): Found[] {
+	const keys = new Set<string>();
+	return lists
+		.flat()
+		.filter((one) => !keys.has(keyOf(one)) && keys.add(keyOf(one)))
+		.sort((a, b) => before(a, b, mark));
+}
+
+/** A followed build as it is ranked: by its whole band where there is one. */
+const shown = ({ build, few, miss, whole }: Counted): Found => ({
+	...build,
+	...{ chance: whole ?? few, miss, drifts: whole === null ? DRIFTS.listed : DRIFTS.whole }
+});
+
+/**
+ * Followed builds by the ranking, the best of each family. Beyond the first screen each stands with its
+ * first drifts alone, so that no figure there is luckier than another.
+ */
+function rankedOf(all: readonly Counted[], best: number, enough: number): Found[] {
+	const mark = markOf(best, enough);
+	const order = best < FLOOR ? nearer : (a: Found, b: Found) => before(a, b, mark);
+	const firstOf = (list: readonly Found[]) => {
+		const families = new Set<string>();
+		return [...list]
+			.sort(order)
+			.filter(({ family }) => !families.has(family) && families.add(family));
+	};
+	const first = firstOf(all.map(shown)).slice(0, FIRST_SCREEN);
+	const taken = new Set(first.map(({ family }) => family));
+	const others = all
+		.filter(({ build }) => !taken.has(build.family))
+		.map((its) => shown({ ...its, whole: null }));
+	return [...first, ...firstOf(others)];
 }
 
 const keys = new WeakMap<Found['recipe'], string>();
@@ -197,46 +231,38 @@ function keyOf({ recipe }: Found): string {
 	return key;
 }
 
-const mean = (all: readonly number[]) =>
-	all.length === 0 ? 0 : all.reduce((a, b) => a + b, 0) / all.length;
-const within = (chance: number) => Math.max(0, Math.min(1, chance));
-
-/** What is known of a build that was followed. */
-interface Followed {
-	/** Its chance by the tables. */
-	readonly tables: number;
-	/** By its first drifts. */
-	readonly few: number;
-	/** By all that it was followed through since; null until then. */
-	readonly whole: number | null;
-	readonly drifts: number;
+/** A build's hand and its first drifts. */
+async function firstDrifts({ question }: Job, lane: Lane, { recipe }: Found) {
+	const ask = { ...question, recipe };
+	const hand = await lane.ask({ kind: 'hold', question: ask });
+	const { good, miss } = await lane.ask({
+		...{ kind: 'follow', question: ask },
+		...{ from: 0, to: DRIFTS.listed }
+	});
+	return { hand, good, miss: miss / DRIFTS.listed };
 }
 
-/** Follows a build through some of its band. @returns how many drifts were good; null when it was stopped */
-async function follow(
-	question: MatchQuestion,
-	build: Found,
-	{ from: first, to: last }: { readonly from: number; readonly to: number },
-	lanes: readonly Lane[],
-	stopped: () => boolean,
+/** Follows a build to the end of its band. @returns how many drifts were good; null when it was stopped */
+async function wholeBand(
+	{ question, lanes, stopped }: Job,
+	{ build, hand, few }: Counted,
 	report: (share: number) => void
 ): Promise<number | null> {
-	// Few are shared evenly between the lanes.
-	const piece = Math.min(PIECE, Math.ceil((last - first) / lanes.length));
-	let given = first;
-	let done = 0;
-	let good = 0;
+	const ask = { ...question, recipe: build.recipe, hand };
+	let given: number = DRIFTS.listed;
+	let good = Math.round(few * DRIFTS.listed);
+	let done: number = DRIFTS.listed;
 	await Promise.all(
 		lanes.map(async (lane) => {
-			while (given < last && !stopped()) {
+			while (given < DRIFTS.whole && !stopped()) {
 				const from = given;
-				given = Math.min(last, given + piece);
-				const to = given;
+				const to = Math.min(DRIFTS.whole, given + PIECE);
+				given = to;
 				// Not added in one go with the waiting: the other lane adds meanwhile.
-				const more = await lane.ask({ kind: 'follow', question, build, from, to });
-				good += more;
+				const more = await lane.ask({ kind: 'follow', question: ask, from, to });
+				good += more.good;
 				done += to - from;
-				if (!stopped()) report(done / (last - first));
+				if (!stopped()) report(done / DRIFTS.whole);
 			}
 		})
 	);

@@ -2,16 +2,23 @@ import { math } from '../quantity/index';
 import { nominalHook } from '../material/index';
 import type { HookChoice, Recipe } from '../fly/index';
 import { fluidAt, type Fluid } from '../water/index';
-import { chances, lean, type Asked, type AskedQuestion } from './asked';
+import {
+	believedIn,
+	chanceAt,
+	markOf,
+	standOn,
+	type ChanceCurve,
+	type DriftQuestion
+} from '../predict/index';
 import { figuresOf, recipeAt, type Figures, type Place } from './figures';
 import { judge, type Judged } from './judge';
 import { dearestOf, priceIn, pricePerVolume } from './price';
-import { before, markOf, pointsOf, type Counts, type Ranked, type Wishes } from './rank';
+import { before, pointsOf, type Counts, type Ranked, type Wishes } from './rank';
 import type { Shelf } from './shelf';
 import { liesApart, spaceOf, type Locks, type Space, type Winding } from './space';
 
 /** A lie, a rig and what may be tied for it. */
-export interface MatchQuestion extends AskedQuestion {
+export interface MatchQuestion extends DriftQuestion {
 	readonly locks: Locks;
 	readonly shelf: Shelf;
 	readonly wishes: Wishes;
@@ -23,7 +30,7 @@ export interface Found extends Judged, Ranked {
 	readonly family: string;
 	/** What of the pattern's dressing is otherwise, in a few words; empty when nothing is. */
 	readonly look: string;
-	/** Drifts by which the chance was confirmed; 0 while it is read off the bounds. */
+	/** Drifts that the chance was counted from; 0 while it is read off the curve. */
 	readonly drifts: number;
 }
 
@@ -45,8 +52,6 @@ export interface Piece {
 
 /** A chance read off tables may be off by so much; what lies so near the mark is looked at in full. */
 export const MARGIN = 0.2;
-/** Leans of builds that nobody looked at in full are believed to so much (weights, drag). */
-export const SPREADS = { weighed: 0.05, unweighed: 0.07 } as const;
 /** A picture has so many places along the sink rate and the bulk. */
 const COLUMNS = 90;
 const ROWS = 60;
@@ -72,7 +77,6 @@ export class Search {
 	/** Builds looked at so far. */
 	looked = 0;
 	private readonly fluid: Fluid;
-	private readonly chanceOf: ReturnType<typeof chances>;
 	private readonly dearest: number;
 	/** Number of each winding's wire, from 1. */
 	private readonly spools: readonly number[];
@@ -85,13 +89,12 @@ export class Search {
 
 	constructor(
 		private readonly question: MatchQuestion,
-		private readonly asked: Asked
+		private readonly curve: ChanceCurve
 	) {
 		const { recipe, locks, shelf, wishes, celsius } = question;
-		this.space = spaceOf(recipe, locks, shelf, wishes.noLead, question.believed);
+		this.space = spaceOf(recipe, locks, shelf, wishes.noLead, believedIn(question));
 		this.pairs = this.space.hooks.length * this.space.beads.length;
 		this.fluid = fluidAt(celsius);
-		this.chanceOf = chances(asked);
 		this.dearest = dearestOf(this.space, shelf);
 		const wires = this.space.windings.map((winding) => JSON.stringify(spoolOf(winding)));
 		this.spools = wires.map((wire) => 1 + wires.indexOf(wire));
@@ -99,12 +102,10 @@ export class Search {
 
 	/** Looks at every build on a pair of hook and bead. */
 	look(pair: number): void {
-		const { space, asked, question } = this;
+		const { space, curve, question } = this;
 		const hookAt = Math.floor(pair / space.beads.length);
 		const beadAt = pair % space.beads.length;
 		const bead = space.beads[beadAt]!;
-		const spread = bead?.weighed === undefined ? SPREADS.unweighed : SPREADS.weighed;
-		const chance = this.chanceOf(spread, spread);
 		const metal = !bead
 			? 'none'
 			: bead.metal === 'tungsten' || bead.metal === 'brass'
@@ -116,9 +117,7 @@ export class Search {
 		const families: Best[] = [];
 		this.looked += figuresOf(space, hookAt, beadAt, this.fluid, (figures, place) => {
 			if (!(figures.weight > 0)) return;
-			const weight = math.log(figures.weight);
-			const { log } = figures;
-			const good = chance(lean(asked.lower, log, weight), lean(asked.upper, log, weight));
+			const good = chanceAt(curve, standOn(curve, figures.log, math.log(figures.weight)));
 			this.paint(figures, place, metal, good);
 			const points = pointsOf(counts(figures, place), wishes, this.dearest);
 			const family = place.winding < 0 ? 0 : this.spools[place.winding]!;
@@ -166,7 +165,7 @@ export class Search {
 	 * @param mark the chance, by the tables, from which on a build does the job
 	 * @param more what a chance must be above that for the next of its family to be passed over
 	 */
-	list(most: number, mark = markOf(this.top, this.question.wishes), more = 0): Found[] {
+	list(most: number, mark = markOf(this.top, this.question.wishes.enough), more = 0): Found[] {
 		const from = Math.max(0, Math.floor((mark - MARGIN) * LEVELS));
 		const to = Math.min(LEVELS, Math.ceil((mark + MARGIN) * LEVELS));
 		const near: { family: Best; place: Place; points: number }[] = [];
@@ -225,11 +224,12 @@ export class Search {
 	}
 
 	private judged(place: Place): Found {
-		const { space, asked, question } = this;
-		const one = judgedAt(space, place, asked, this.fluid, question.shelf);
+		const { space, curve, question } = this;
+		const one = judgedAt(space, place, this.fluid, question.shelf);
 		return {
 			...one,
-			chance: one.speed > 0 ? this.chanceOf(...one.leanSpreads)(...one.leans) : 0,
+			chance: readOff(curve, one),
+			miss: 0,
 			points: pointsOf(one, question.wishes, this.dearest),
 			family: familyOf(one.recipe),
 			look: space.looks[place.look]!.words,
@@ -238,17 +238,15 @@ export class Search {
 	}
 }
 
+/** The chance of a build off the curve. */
+export const readOff = (curve: ChanceCurve, { speed, weight }: Judged): number =>
+	speed > 0 ? chanceAt(curve, standOn(curve, math.log(speed), math.log(weight))) : 0;
+
 /** A build of the space in full. */
-export function judgedAt(
-	space: Space,
-	place: Place,
-	asked: Asked,
-	fluid: Fluid,
-	shelf: Shelf
-): Judged {
+export function judgedAt(space: Space, place: Place, fluid: Fluid, shelf: Shelf): Judged {
 	const away = hookDepartures(space, space.hooks[place.hook]!);
 	const { departures } = space.looks[place.look]!;
-	return judge(recipeAt(space, place), away + departures, asked, fluid, shelf, space.believed);
+	return judge(recipeAt(space, place), away + departures, fluid, shelf, space.believed);
 }
 
 const keyOf = ({ hook, bead, winding, turns, look }: Place) =>

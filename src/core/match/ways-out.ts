@@ -1,68 +1,70 @@
-import { bandDistances, mainFault, USUAL_WANTED, type Fault } from '../drift/index';
+import type { Fault } from '../drift/index';
 import { beadWords, coilWords, hookWords, type Recipe } from '../fly/index';
+import { markOf, windowOf, type ChanceCurve } from '../predict/index';
 import { CENTIMETRE } from '../quantity/index';
-import { drifting, worldRun } from '../predict/index';
-import type { Asked } from './asked';
-import { mends, type Mend } from './mend';
+import { adviceFor, chanceOf } from './advice';
+import type { Remedy } from './remedies';
 import type { Wishes } from './rank';
 import { Search, type Found, type MatchQuestion, type Seen } from './search';
 import type { Locks, Lockable } from './space';
+import { DRIFTS } from '../predict/index';
 
 /** Something that would make more drifts good than anything the search found. */
 export interface WayOut {
 	readonly words: string;
 	readonly chance: number;
-	readonly change: Mend['change'];
+	readonly change: Remedy['change'];
 }
 
 const cms = (speed: number) => `${(speed / CENTIMETRE).toFixed(0)} cm/s`;
 const tenths = (chance: number) => `${Number((10 * chance).toFixed(1))} of 10`;
 
-/** What a fault means for a fly that is too slow, or too fast, in the middle of a sentence. */
+/** What a fault means for flies that are too slow, or too fast, in the middle of a sentence. */
 const faultWords: Readonly<Record<Fault, string>> = {
-	short: 'the line is too short to bring it to the water',
-	unsolved: 'the drift cannot be followed',
-	under: 'pull what carries them under',
+	short: 'cannot reach the water on so short a line',
+	unsolved: 'cannot be followed',
+	under: 'pull under what carries them',
 	never: 'never come down',
 	late: 'come down past the fish',
+	hung: 'hang up between the stones',
 	bed: 'lie on the bed',
 	lifted: 'are lifted out of the zone'
 };
 
 /**
- * Which limit keeps every build from doing the job, in a sentence; null where some do.
+ * Which limit keeps every build from doing the job, in a sentence; null where some are good as often as is
+ * asked for.
  *
  * @param seen what was looked at
  * @param best the best chance there is
  */
 export function limitOf(
-	asked: Asked,
+	curve: ChanceCurve,
 	seen: readonly Seen[],
 	best: number,
-	{ enough }: Wishes
+	{ enough }: Pick<Wishes, 'enough'>
 ): string | null {
 	if (best >= enough) return null;
 	if (seen.length === 0) {
 		return 'None of these can be tied: every bead or wire is too large for every hook.';
 	}
-	const { smooth, tooSlow, tooFast } = asked;
-	if (!smooth) {
-		if (!tooSlow && !tooFast) {
-			return 'On this line no fly has a drift here: the line is too short. Lengthen the leader.';
-		}
+	const top = curve.points.reduce((most, { chance }) => Math.max(most, chance), 0);
+	const window = windowOf(curve, markOf(top, enough));
+	if (!window) {
+		const [slow, fast] = [curve.points[0]?.fault, curve.points.at(-1)?.fault];
 		const parts = [
-			tooSlow ? `slower flies ${faultWords[tooSlow]}` : '',
-			tooFast ? `faster ones ${faultWords[tooFast]}` : ''
-		];
-		return `No sink rate makes a good drift on this line here: ${parts.filter(Boolean).join(', ')}.`;
+			slow ? `slower flies ${faultWords[slow]}` : '',
+			fast && fast !== slow ? `faster ones ${faultWords[fast]}` : ''
+		].filter(Boolean);
+		return `No sink rate makes good drifts on this rig here${parts.length > 0 ? `: ${parts.join(', ')}` : ''}.`;
 	}
 	const fastest = seen.reduce((most, { speed }) => Math.max(most, speed), 0);
 	const slowest = seen.reduce((least, { speed }) => Math.min(least, speed), Infinity);
-	if (fastest < smooth.from) {
-		return `The fastest that can be tied from these sinks ${cms(fastest)}, and about ${cms(smooth.from)} is asked for.`;
+	if (fastest < window.from) {
+		return `The fastest that can be tied from these sinks at ${cms(fastest)}, and this lie needs about ${cms(window.from)}.`;
 	}
-	if (slowest > smooth.to) {
-		return `The slowest that can be tied from these sinks ${cms(slowest)}, and above ${cms(smooth.to)} flies ${tooFast ? faultWords[tooFast] : 'are too fast'}.`;
+	if (slowest > window.to) {
+		return `The slowest that can be tied from these sinks at ${cms(slowest)}, and above ${cms(window.to)} flies ${window.tooFast ? faultWords[window.tooFast] : 'are too fast'}.`;
 	}
 	return `The right sink rate is among these, but depth, current and eddies scatter more than one fly can meet: the best is good in ${tenths(best)}. Measure the depth and time the current, or change the rig.`;
 }
@@ -70,7 +72,6 @@ export function limitOf(
 const OPEN: Locks = { hook: false, bead: false, coil: false, rib: false, dressing: false };
 /** A way out that adds less than this to the share of good drifts is not worth saying (our choice). */
 const HELPS = 0.05;
-const TRIED = 24;
 
 /**
  * What would help where nothing does the job: what to buy, what to unlock, and what to change about the
@@ -78,15 +79,16 @@ const TRIED = 24;
  *
  * @param best the best build there is; null where nothing can be tied
  */
-export function waysOut(question: MatchQuestion, asked: Asked, best: Found | null): WayOut[] {
+export function waysOut(question: MatchQuestion, curve: ChanceCurve, best: Found | null): WayOut[] {
 	const { shelf, wishes, locks } = question;
 	const found: WayOut[] = [];
 	const least = (best?.chance ?? 0) + HELPS;
 	const tried = (words: (recipe: Recipe) => string, change: Partial<MatchQuestion>) => {
-		const first = quickest({ ...question, ...change }, asked);
-		if (!first || first.chance < least) return;
-		const { recipe, chance } = first;
-		found.push({ words: words(recipe), chance, change: { recipe } });
+		const first = quickest({ ...question, ...change }, curve);
+		if (!first) return;
+		const { recipe } = first;
+		const { chance } = chanceOf({ ...question, recipe }, DRIFTS.listed);
+		if (chance >= least) found.push({ words: words(recipe), chance, change: { recipe } });
 	};
 	const bought = { shelf: { ...shelf, only: false }, wishes: { ...wishes, onlyOwned: false } };
 	if (shelf.only) tried(toBuy(locks), bought);
@@ -101,27 +103,18 @@ export function waysOut(question: MatchQuestion, asked: Asked, best: Found | nul
 		});
 		if (found.length === 0 && shelf.only) tried(toBuy(OPEN), { ...bought, locks: OPEN });
 	}
-	const { rig } = question;
-	if (best && rig) {
-		const { wanted = USUAL_WANTED } = question;
-		const asks = { ...question, recipe: best.recipe, rig };
-		const ready = drifting(asks);
-		const distances = bandDistances(ready.median.column);
-		const runs = Array.from({ length: TRIED }, (_, k) => worldRun(ready, k, distances, wanted));
-		const faults: Partial<Record<Fault, number>> = {};
-		for (const { fault } of runs) if (fault) faults[fault] = (faults[fault] ?? 0) + 1;
-		const fault = mainFault({ faults });
-		const good = runs.filter((run) => run.good).length / TRIED;
-		for (const mend of fault ? mends(asks, fault, good, wanted, shelf) : []) {
-			if (!('recipe' in mend.change) && mend.chance > good + HELPS) found.push(mend);
+	if (best) {
+		const { does, best: most } = adviceFor({ ...question, recipe: best.recipe });
+		for (const one of does.length > 0 ? does : most ? [most] : []) {
+			if (!one.change.recipe && one.chance >= least) found.push(one);
 		}
 	}
 	return found.sort((a, b) => b.chance - a.chance);
 }
 
 /** The first of a whole search, by tables and in full, without its band. */
-function quickest(question: MatchQuestion, asked: Asked): Found | null {
-	const search = new Search(question, asked);
+function quickest(question: MatchQuestion, curve: ChanceCurve): Found | null {
+	const search = new Search(question, curve);
 	for (let pair = 0; pair < search.pairs; pair++) search.look(pair);
 	return search.list(8)[0] ?? null;
 }

@@ -1,33 +1,26 @@
+import { priorBeliefs, type Beliefs, type Learned } from '../belief/index';
 import {
-	priorBeliefs,
-	scoresTogether,
-	valuesAt,
-	type BeliefName,
-	type Beliefs,
-	type BeliefValues,
-	type Learned
-} from '../belief/index';
-import type { Line } from '../body/index';
-import {
+	bandDistances,
+	bandOf,
 	bandRun,
 	drift,
-	ROUGH,
 	SMOOTH,
+	USUAL_WANTED,
+	type Band,
 	type Drift,
 	type DriftCase,
-	type Hung,
 	type Run,
 	type Wanted
 } from '../drift/index';
-import { beliefsAbout, beliefsFor, compileFly, type Recipe } from '../fly/index';
-import { normalsFrom, randomFrom, seedOf } from '../quantity/index';
-import { compileLine, type Rig } from '../rig/index';
-import { settle, towed, towedAlike, type Towed } from '../sink/index';
-import { beliefsIn, compileColumn, fluidAt, type Fluid, type Lie } from '../water/index';
+import type { Recipe } from '../fly/index';
+import { seedOf } from '../quantity/index';
+import type { Rig } from '../rig/index';
+import type { Towed } from '../sink/index';
+import type { Lie } from '../water/index';
+import { CAREFUL, findHand, type Hand, type HandCare } from './hand';
+import { caseIn, worldsOf, type DrawnWorld } from './worlds';
 
-const beliefNames = Object.keys(priorBeliefs) as BeliefName[];
-
-/** A fly, a rig, a lie and what is believed of them, ready to drift. */
+/** A fly, a rig, a lie and what is believed of them: all that a chance of a good drift depends on. */
 export interface DriftQuestion {
 	readonly recipe: Recipe;
 	readonly rig: Rig;
@@ -38,110 +31,73 @@ export interface DriftQuestion {
 	readonly believed?: Beliefs;
 	/** Or the priors with this: less to hand round. */
 	readonly learned?: Learned;
+	/** What makes a drift a good one; the usual where it is not said. */
+	readonly wanted?: Wanted;
+	/** How the rod is held, where that was found already; it is looked for otherwise. */
+	readonly hand?: Hand;
 }
+
+/** What is believed in a question. */
+export const believedIn = ({
+	believed,
+	learned
+}: Pick<DriftQuestion, 'believed' | 'learned'>): Beliefs =>
+	believed ?? (learned ? { ...priorBeliefs, learned } : priorBeliefs);
 
 /** What a question comes to, at the medians and anywhere else in the beliefs. */
 export interface Drifting {
+	readonly hand: Hand;
+	readonly wanted: Wanted;
 	/** Everything at its median. */
 	readonly median: DriftCase;
-	/**
-	 * One world that may be the true one: every belief drawn from its distribution. Mirrored, each lies as
-	 * far on the other side of its median.
-	 */
-	sample(seed: number, mirrored?: boolean): World;
+	/** One world that may be the true one, with the line in it. */
+	sample(seed: number, k: number): World;
 }
 
 /** A world that may be the true one, with the scores of the beliefs that were drawn for it. */
-export interface World extends DriftCase {
-	readonly scores: Readonly<Partial<Record<BeliefName, number>>>;
-}
+export type World = DriftCase & Pick<DrawnWorld, 'scores'>;
 
 /**
- * The way from a fly, a rig and a lie to what the drift follows.
+ * The way from a fly, a rig and a lie to what the drift follows; what the person did not set of the hand
+ * is found first.
  *
- * The fly's drag on the tippet is tabulated once, at the medians; in another world it is scaled to the
- * weight and sink rate that the fly has there.
- *
- * @param known that table, where the fly and the temperature are as they were when it was made
+ * @param known table of the fly's drag, where the fly and the temperature are as they were when it was made
+ * @param care how closely the hand is looked for
  */
 export function drifting(
-	{ recipe, rig, lie, celsius, learned, believed = withThis(learned) }: DriftQuestion,
-	known?: Towed
+	question: DriftQuestion,
+	known?: Towed,
+	care: HandCare = CAREFUL
 ): Drifting {
-	const beliefs = beliefsFor(recipe, beliefsIn(lie, believed));
-	const about = new Set<BeliefName>([...beliefsAbout(recipe, beliefs), 'rig.lead', 'rig.reach']);
-	const fluid = fluidAt(celsius);
-	const line = compileLine(rig);
-	const median = valuesAt(beliefs);
-	const table = known ?? tabled(recipe, fluid, median);
-	const caseOf = (fly: Towed, values: BeliefValues): DriftCase => ({
-		flies: [{ fly, above: 0 }],
-		column: compileColumn(lie, celsius, values),
-		line: handled(line, values)
-	});
+	const { recipe, rig, lie, celsius, wanted = USUAL_WANTED } = question;
+	const worlds = worldsOf(recipe, lie, celsius, believedIn(question), known);
+	const hand = question.hand ?? findHand(worlds, rig, wanted, care);
 	return {
-		median: caseOf(table, median),
-		sample(seed, mirrored = false) {
-			const normal = normalsFrom(randomFrom(seed));
-			// A draw for every belief there is, so that two flies of other parts still meet the same water.
-			const draws: Partial<Record<BeliefName, number>> = {};
-			for (const name of beliefNames) draws[name] = mirrored ? -normal() : normal();
-			const z = scoresTogether(beliefs, draws);
-			for (const name of beliefNames) if (!about.has(name)) delete z[name];
-			const values = valuesAt(beliefs, z);
-			const other = compileFly(recipe, values).body;
-			const { submergedWeight, speed } = settle(other, fluid, values);
-			const fly = towedAlike(table, other.mass, submergedWeight, speed);
-			return { ...caseOf(fly, values), scores: z };
+		...{ hand, wanted },
+		median: caseIn(worlds.median, hand.rig),
+		sample(seed, k) {
+			const world = worlds.sample(seed, k);
+			return { ...caseIn(world, hand.rig), scores: world.scores };
 		}
 	};
 }
 
-const withThis = (learned: Learned | undefined): Beliefs =>
-	learned ? { ...priorBeliefs, learned } : priorBeliefs;
-
-function tabled(recipe: Recipe, fluid: Fluid, values: BeliefValues): Towed {
-	const { body } = compileFly(recipe, values);
-	return towed(body, fluid, values, settle(body, fluid, values));
-}
-
-/** A hand leads and casts only about as it means to. */
-function handled(line: Line, values: BeliefValues): Line {
-	const { top, landing } = line;
-	const reach = Math.min(0.995, landing.reach * values['rig.reach']);
-	return {
-		...line,
-		top: top.kind === 'tip' ? { ...top, lead: top.lead * values['rig.lead'] } : top,
-		landing: { ...landing, reach }
-	};
-}
-
-/** The single path's answer: everything at its median, the water running smoothly. */
-export function smoothDrift({ median }: Drifting, wanted?: Wanted): Drift {
+/** The single path, for a picture: everything at its median, the water running smoothly. */
+export function smoothDrift({ median, wanted }: Drifting): Drift {
 	const { flies, column, line } = median;
-	return drift(flies, column, line, 0, {
-		...{ smooth: true, fineness: SMOOTH },
-		...(wanted && { wanted })
-	});
+	return drift(flies, column, line, 0, { smooth: true, fineness: SMOOTH, wanted });
 }
 
 /** Whoever asks for the k-th drift of a band without a seed of their own meets the same world and eddies. */
-const USUAL_SEED = 1;
+export const USUAL_SEED = 1;
 
-/**
- * The k-th of many worlds, and the seed of the eddies in it. Worlds come in pairs, the second the mirror
- * of the first (antithetic draws), so that even a few of them lie evenly about the medians.
- */
+/** The k-th of many worlds, and the seed of the eddies in it. */
 export function worldOf(
-	ready: Drifting,
+	ready: Pick<Drifting, 'sample'>,
 	k: number,
 	seed = USUAL_SEED
 ): { readonly world: World; readonly eddies: number } {
-	const pair = k - (k % 2);
-	return {
-		world: ready.sample(seedOf(seed, 2 * pair), k !== pair),
-		eddies: seedOf(seed, 2 * k + 1)
-	};
+	return { world: ready.sample(seed, k), eddies: seedOf(seed, 2 * k + 1) };
 }
 
 /** The k-th of many drifts, each in its own world with its own eddies: common random numbers for all who ask. */
@@ -149,44 +105,26 @@ export function worldRun(
 	ready: Drifting,
 	k: number,
 	distances: Float32Array,
-	wanted?: Wanted,
 	seed = USUAL_SEED
 ): Run {
 	const { world, eddies } = worldOf(ready, k, seed);
-	return bandRun(world, eddies, distances, wanted && { wanted });
+	return bandRun(world, eddies, distances, { wanted: ready.wanted });
 }
 
-/** How much faster and slower flies are tried, as a factor. */
-const TRIED_SPEEDS = 4;
-/** The answer is good to about this share. */
-const CLOSE = 0.03;
+/** So many drifts are behind a claim: of a list, of a first answer, and of a whole band. */
+export const DRIFTS = { listed: 60, first: 150, whole: 500 } as const;
 
-/**
- * The sink rate in still water that a fly like this one needs on this line to be in the zone in time and
- * long enough, m/s: at the medians, in smooth water, by halving.
- *
- * @returns null where even four times the fly's own is not enough, or it floats
- */
-export function speedAskedFor({ median }: Drifting, wanted: Wanted): number | null {
-	const [{ fly }] = median.flies as [Hung];
-	if (!(fly.speed > 0)) return null;
-	const enough = (factor: number) => {
-		const grow = factor * factor;
-		const other = towedAlike(fly, fly.mass * grow, fly.weight * grow, fly.speed * factor);
-		const { column, line } = median;
-		const care = { smooth: true, fineness: ROUGH, wanted };
-		const { fault } = drift([{ fly: other, above: 0 }], column, line, 0, care);
-		// Too heavy for the bed or the float is another matter.
-		return fault === null || fault === 'bed' || fault === 'under';
-	};
-	let low = 1 / TRIED_SPEEDS;
-	let high = TRIED_SPEEDS;
-	if (!enough(high)) return null;
-	if (enough(low)) return low * fly.speed;
-	while (high / low > 1 + CLOSE) {
-		const middle = Math.sqrt(low * high);
-		if (enough(middle)) high = middle;
-		else low = middle;
-	}
-	return high * fly.speed;
+/** How many of the drifts from one to before another are good: what every chance is a share of. */
+export function goodDrifts(ready: Drifting, from: number, to: number): number {
+	const distances = bandDistances(ready.median.column, 2);
+	let good = 0;
+	for (let k = from; k < to; k++) if (worldRun(ready, k, distances).good) good++;
+	return good;
+}
+
+/** The whole band of a question. */
+export function bandFor(ready: Drifting, drifts: number): Band {
+	const distances = bandDistances(ready.median.column);
+	const runs = Array.from({ length: drifts }, (_, k) => worldRun(ready, k, distances));
+	return bandOf(runs, distances);
 }

@@ -1,4 +1,8 @@
 /** One fly in one lie: the whole stream from recipe to answer, with intervals. */
 export * from './predict';
 export * from './drifting';
+export * from './hand';
 export * from './nearby';
+export { caseIn, worldsOf, type DrawnWorld, type Worlds } from './worlds';
+export * from './verdict';
+export * from './chance-curve';

@@ -8,7 +8,7 @@ import {
 	type Contribution
 } from '../belief/index';
 import type { FlyBody } from '../body/index';
-import { freeDescent, requiredSinkSpeed } from '../drift/index';
+import { freeDescent } from '../drift/index';
 import {
 	beliefsAbout,
 	beliefsFor,
@@ -26,11 +26,9 @@ import { nearbyFlies } from './nearby';
 import { beliefsIn, compileColumn, fluidAt, type Lie } from '../water/index';
 
 /** Version of the model; a stored prediction carries it. */
-export const MODEL_VERSION = 3;
+export const MODEL_VERSION = 4;
 
-export type Verdict = 'yes' | 'likely' | 'even' | 'unlikely' | 'no';
-
-/** What Gravitas says of one fly in one lie, sinking free. SI; intervals are the central 90 %. */
+/** What Gravitas says of one fly in one lie, sinking freely: figures, no verdict. SI; intervals are the central 90 %. */
 export interface Prediction {
 	readonly modelVersion: number;
 	/** The beliefs of this fly in this lie, and their medians. */
@@ -59,11 +57,6 @@ export interface Prediction {
 	readonly time: Interval | null;
 	/** Metres above the fish that it must land; null as time, and in water that does not move. */
 	readonly distance: Interval | null;
-	/** m/s that the lie asks for. */
-	readonly requiredSpeed: number;
-	/** That it is in the zone before the approach ends, from the beliefs; no line, no turbulence. */
-	readonly chance: number;
-	readonly verdict: Verdict;
 	readonly lawIsGuess: boolean;
 }
 
@@ -85,7 +78,6 @@ export function predict(
 	const fly = compileBuild(build, median);
 	const sink = settle(fly.body, fluid, median);
 	const column = compileColumn(lie, celsius, median);
-	const descent = freeDescent(sink.speed, column);
 
 	const roll: number[] = [];
 	const pitch: number[] = [];
@@ -105,13 +97,6 @@ export function predict(
 		throw new Error('predict: a fly without mass; compileFly broke its rule');
 	}
 
-	let chance: number;
-	if (sink.floats) chance = 0;
-	else if (!(descent.distance > 0)) chance = 1;
-	else {
-		const margin = math.log(column.approach / descent.distance);
-		chance = normalProbability(margin / (margin > 0 ? distance.above : distance.below));
-	}
 	return {
 		modelVersion: MODEL_VERSION,
 		...{ beliefs, median },
@@ -129,19 +114,8 @@ export function predict(
 		floats: sink.floats,
 		time: time.interval,
 		distance: distance.interval,
-		requiredSpeed: requiredSinkSpeed(column),
-		chance,
-		verdict: verdictOf(chance),
 		lawIsGuess: column.lawIsGuess
 	};
-}
-
-/** The sink rate at which even the slow end of the range is fast enough for the lie, m/s. */
-export function sureSpeed({
-	requiredSpeed,
-	speed
-}: Pick<Prediction, 'requiredSpeed' | 'speed'>): number {
-	return speed ? (requiredSpeed * speed.value) / speed.low : requiredSpeed;
 }
 
 /**
@@ -172,11 +146,4 @@ function plainVariance(moved: readonly number[]): number {
 function pitchRange(pitch: number, moved: readonly number[]) {
 	const half = Z90 * Math.sqrt(plainVariance(moved));
 	return { low: Math.max(-90, pitch - half), high: Math.min(90, pitch + half) };
-}
-
-function verdictOf(chance: number): Verdict {
-	if (chance >= 0.95) return 'yes';
-	if (chance >= 0.7) return 'likely';
-	if (chance >= 0.3) return 'even';
-	return chance >= 0.05 ? 'unlikely' : 'no';
 }

@@ -11,3 +11,5 @@ export * from './hook-words';
 export * from './without';
 export * from './random';
 export * from './linear';
+export * from './quantile';
+export * from './even-points';

@@ -22,6 +22,8 @@ function lengths(
 export const rodField = lengths('Rod', [1, 6], [1.8, 4.3], metres, '3, 3 m or 10 ft');
 export const tipHeightField = lengths('Tip above water', [0, 6], [0.2, 4.5], metres, '2 or 6 ft');
 export const leaderField = lengths('Leader', [0, 30], [0, 20], metres, '3, 3 m or 9 ft');
+/** Line from the rod tip to the fly. */
+export const lineOutField = lengths('Line out', [0.1, 30], [1, 20], metres, '3.2, 3.2 m or 10 ft');
 export const tippetField = lengths('Tippet', [0.05, 15], [0.2, 8], cm, '1.2, 120 cm or 4 ft');
 
 /** Diameter of leader and tippet, m; 6X is 11 − 6 thousandths of an inch. */
@@ -80,6 +82,17 @@ export const countdownField: QuantityField = {
 	usual: [0, 90],
 	show: (value) => `${trim(value, 0)} s`,
 	example: '12 or 12 s'
+};
+
+/** What a leaf takes over a length of water, s. */
+export const leafField: QuantityField = {
+	name: 'The leaf’s time',
+	units: { s: times(1), sec: times(1) },
+	bare: times(1),
+	possible: [0.6, 300],
+	usual: [1.5, 60],
+	show: (value) => `${trim(value, 1)} s`,
+	example: '4, 4.2 or 4 s'
 };
 
 export const retrieveField: QuantityField = {

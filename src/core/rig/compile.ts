@@ -13,10 +13,13 @@ const LANDINGS: Readonly<Record<Rig['landing'], Landing>> = {
 /** A dry fly that carries so much: as a ball of this density its size comes out (our estimate). */
 const DRY_FLY_DENSITY = 300;
 
+/** A hand that feels the bed draws in so much at a touch, m (our estimate). */
+const DRAWN_IN = 0.05;
+
 /** What is shorter is left out, m. */
 const SHORT = 1e-3;
 
-/** rig → Line. */
+/** rig → Line. @param rig with the hand's controls at the numbers that hold */
 export function compileLine(rig: Rig): Line {
 	const pieces = hangsOnFloat(rig) ? [rig.tippet] : [rig.leader, rig.tippet];
 	return {
@@ -36,7 +39,7 @@ function topOf(rig: Rig): LineTop {
 	const { tipHeight: height } = rig;
 	switch (rig.way) {
 		case 'tight line':
-			return { kind: 'tip', height, lead: rig.lead };
+			return { kind: 'tip', height, lead: rig.lead, drawsIn: rig.feelsBed ? DRAWN_IN : 0 };
 		case 'float':
 			return ball(rig.float, materials.cork.density);
 		case 'dry fly': {

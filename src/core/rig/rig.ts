@@ -9,6 +9,13 @@ export type LandingKind = (typeof landings)[number];
 export const lineMaterials = ['nylon', 'fluorocarbon'] as const;
 export type LineMaterial = (typeof lineMaterials)[number];
 
+/**
+ * What the hand on the rod decides anew for every lie and fly: *set* by the person, or left to be found
+ * (line out, depth below what floats, count and retrieve) or to what is usual (lead, landing).
+ */
+export const handControls = ['line', 'hangs', 'countdown', 'retrieve', 'lead', 'landing'] as const;
+export type HandControl = (typeof handControls)[number];
+
 /** A length of leader or tippet, m. */
 export interface Stretch {
 	readonly length: number;
@@ -40,6 +47,76 @@ export interface Rig {
 	readonly countdown: number;
 	readonly retrieve: number;
 	readonly landing: LandingKind;
+	/** Which of the hand's controls the person set; the numbers of the others are not looked at. */
+	readonly set: Readonly<Record<HandControl, boolean>>;
+	/** The hand feels the bed: at each touch it draws in a little line, and keeps it. */
+	readonly feelsBed: boolean;
+}
+
+/** A control that is found and not just usual. */
+export type FoundControl = Exclude<HandControl, 'lead' | 'landing'>;
+
+/** What is found of a rig's controls while they are not set, for each way of fishing. */
+export const foundBy: Readonly<Record<Way, readonly FoundControl[]>> = {
+	'tight line': ['line'],
+	float: ['hangs'],
+	'dry fly': ['hangs'],
+	// The tight line lifts whatever hangs on it: what is asked is how deep it hangs.
+	swing: [],
+	'still water': ['countdown', 'retrieve']
+};
+
+/** The controls that are open: to be found for the fly and the lie. */
+export const openControls = ({ way, set }: Rig): readonly FoundControl[] =>
+	foundBy[way].filter((control) => !set[control]);
+
+/**
+ * How fast a tip is led where nobody says: the water a hand above the bed runs at 0.5 to 0.7 of the
+ * surface, and a faster tip tows the fly.
+ */
+const USUAL_LEAD = 0.6;
+const usualLanding = ({ way }: Rig): LandingKind => (way === 'still water' ? 'straight' : 'slack');
+
+/** The rig with what is usual for the controls that are not set; what is found stays open. */
+export const asUsual = (rig: Rig): Rig => ({
+	...rig,
+	lead: rig.set.lead ? rig.lead : USUAL_LEAD,
+	landing: rig.set.landing ? rig.landing : usualLanding(rig)
+});
+
+/** A tippet is tied in at least so long, m. */
+const SHORTEST_TIPPET = 0.05;
+
+/** A number of a control that is found: m of line from tip to fly, m from float to fly, s, m/s. */
+export function controlOf(rig: Rig, control: FoundControl): number {
+	switch (control) {
+		case 'line':
+			return rig.leader.length + rig.tippet.length;
+		case 'hangs':
+			return rig.tippet.length;
+		case 'countdown':
+		case 'retrieve':
+			return rig[control];
+	}
+}
+
+/** The rig with a control at a number. Of the line out the leader gives way, the tippet stays while it can. */
+export function withControl(rig: Rig, control: FoundControl, value: number): Rig {
+	switch (control) {
+		case 'line': {
+			const tippet = Math.max(SHORTEST_TIPPET, Math.min(rig.tippet.length, value));
+			return {
+				...rig,
+				tippet: { ...rig.tippet, length: tippet },
+				leader: { ...rig.leader, length: Math.max(0, value - tippet) }
+			};
+		}
+		case 'hangs':
+			return { ...rig, tippet: { ...rig.tippet, length: value } };
+		case 'countdown':
+		case 'retrieve':
+			return { ...rig, [control]: value };
+	}
 }
 
 /** A tight line of common lengths (our choice). */
@@ -47,14 +124,19 @@ export const starterRig: Rig = {
 	way: 'tight line',
 	rod: 3,
 	tipHeight: 2,
-	lead: 0.8,
+	lead: USUAL_LEAD,
 	leader: { length: 2.4, diameter: 0.28e-3, material: 'nylon' },
 	tippet: { length: 1.2, diameter: 0.127e-3, material: 'fluorocarbon' },
 	float: 14e-3,
 	carries: 0.25e-3,
 	countdown: 8,
 	retrieve: 0.1,
-	landing: 'slack'
+	landing: 'slack',
+	set: {
+		...{ line: false, hangs: false, countdown: false, retrieve: false },
+		...{ lead: false, landing: false }
+	},
+	feelsBed: false
 };
 
 /** Whether the fly hangs on something that floats. */

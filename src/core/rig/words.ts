@@ -10,7 +10,14 @@ import {
 	tipHeightField,
 	tippetField
 } from '../quantity/index';
-import { hangsOnFloat, type Rig, type Stretch } from './rig';
+import {
+	handControls,
+	hangsOnFloat,
+	openControls,
+	type HandControl,
+	type Rig,
+	type Stretch
+} from './rig';
 
 const stretch = ({ length, diameter, material }: Stretch) =>
 	`${tippetField.show(length)} of ${lineDiameterField.show(diameter)} ${material}`;
@@ -26,8 +33,26 @@ const fields: readonly (readonly [string, (rig: Rig) => string])[] = [
 	['dry fly carries', (rig) => carriesField.show(rig.carries)],
 	['countdown', (rig) => countdownField.show(rig.countdown)],
 	['retrieve', (rig) => retrieveField.show(rig.retrieve)],
-	['landing', (rig) => rig.landing]
+	['landing', (rig) => rig.landing],
+	['hand', handWords]
 ];
+
+/** Which controls of the hand are set, and whether it feels the bed. */
+function handWords({ set, feelsBed }: Rig): string {
+	const names = handControls
+		.filter((control) => set[control])
+		.map((control) => controlWords[control]);
+	const held = names.length > 0 ? `${names.join(', ')} set` : 'all found';
+	return feelsBed ? `${held}, feels the bed` : held;
+}
+const controlWords: Readonly<Record<HandControl, string>> = {
+	line: 'line out',
+	hangs: 'depth below the float',
+	countdown: 'count',
+	retrieve: 'retrieve',
+	lead: 'lead',
+	landing: 'landing'
+};
 
 /** The tippet in a word: 6X, or its diameter where it is none. */
 export const tippetWords = ({ tippet }: Rig): string =>
@@ -36,8 +61,12 @@ export const tippetWords = ({ tippet }: Rig): string =>
 /** A line in a few words: 5X, 3.6 m out. */
 export function rigWords(rig: Rig): string {
 	const out = hangsOnFloat(rig)
-		? `${tippetField.show(rig.tippet.length)} below`
-		: `${leaderField.show(rig.leader.length + rig.tippet.length)} out`;
+		? openControls(rig).length > 0
+			? 'depth found'
+			: `${tippetField.show(rig.tippet.length)} below`
+		: openControls(rig).includes('line')
+			? 'line found'
+			: `${leaderField.show(rig.leader.length + rig.tippet.length)} out`;
 	return `${tippetWords(rig)}, ${out}`;
 }
 

@@ -1,7 +1,7 @@
 import { math } from '../quantity/index';
 import type { BeliefValues } from '../belief/index';
 import type { Column } from '../body/index';
-import { LAW_HOLDS_FROM, ROUGHNESS, USUAL_HOLD, type Lie } from './lie';
+import { approachOf, LAW_HOLDS_FROM, ROUGHNESS, USUAL_HOLD, type Lie } from './lie';
 import { fluidAt } from './properties';
 
 /** Von Kármán's constant, as usual in river hydraulics. */
@@ -35,7 +35,7 @@ export function compileColumn(lie: Lie, celsius: number, values: BeliefValues): 
 		roughnessLength,
 		shearVelocity: (KARMAN * surfaceSpeed) / math.log((depth - zeroPlane) / roughnessLength),
 		zoneTop: lie.zoneTop,
-		approach: lie.approach,
+		approach: approachOf(lie),
 		hold: lie.hold ?? USUAL_HOLD,
 		lawIsGuess: depth < LAW_HOLDS_FROM * roughness
 	};

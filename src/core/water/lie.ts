@@ -23,6 +23,17 @@ export const ROUGHNESS: Readonly<Record<Bed, number>> = {
 /** How far a fish is taken to hold unless it is said otherwise, m (our choice). */
 export const USUAL_HOLD = 1.5;
 
+/**
+ * How far above the fish a fly is taken to land unless it is said otherwise: so many depths, and at
+ * least so much, m. With it the lightest bead that does the job is the one that tiers use (common practice).
+ */
+const APPROACH_DEPTHS = 2.5;
+const LEAST_APPROACH = 1.5;
+
+/** Room to land the fly, m: as said, or the usual. */
+export const approachOf = ({ approach, depth }: Pick<Lie, 'approach' | 'depth'>): number =>
+	approach ?? Math.max(LEAST_APPROACH, APPROACH_DEPTHS * depth);
+
 /** Below this depth in roughness heights the logarithmic law is a guess. */
 export const LAW_HOLDS_FROM = 5;
 /** And the roughness is believed so much less there (our estimate). */
@@ -36,8 +47,8 @@ export interface Lie {
 	readonly bed: Bed;
 	/** Top of the zone in which fish take, above the bed. */
 	readonly zoneTop: number;
-	/** Room upstream of the fish in which the fly can land. */
-	readonly approach: number;
+	/** Room upstream of the fish in which the fly can land; the usual one where it is not said. */
+	readonly approach?: number;
 	/** Length of the piece in which the fish may take; the usual one where it is not said. */
 	readonly hold?: number;
 	/** How the depth was found; judged from the bank where it is not said. */

@@ -13,7 +13,7 @@ const fields: readonly (readonly [string, (lie: Lie) => string])[] = [
 	['surface speed', (lie) => speedField.show(lie.surfaceSpeed)],
 	['bed', (lie) => lie.bed],
 	['zone', (lie) => zoneField.show(lie.zoneTop)],
-	['approach', (lie) => approachField.show(lie.approach)],
+	['approach', (lie) => (lie.approach === undefined ? 'usual' : approachField.show(lie.approach))],
 	['hold', (lie) => holdField.show(lie.hold ?? USUAL_HOLD)],
 	['depth is', (lie) => lie.depthFrom ?? 'judged'],
 	['floats timed', (lie) => (lie.timed ? `${lie.timed.seconds.length}` : 'none')],

@@ -1,74 +1,85 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
-	import type { DrawnDrift } from '$core/drift/index';
-	import type { Mend } from '$core/match/index';
+	import type { Advised } from '$core/match/index';
 	import type { Bench } from '$lib/state/bench.svelte';
 	import type { DriftState } from '$lib/state/drift.svelte';
-	import { percent, rangeWords, type DriftAnswer } from '$lib/ui/drift-words';
+	import { driftAnswer, handSentences, rangeWords } from '$lib/ui/drift-words';
 
 	interface Props {
 		bench: Bench;
 		drift: DriftState;
-		single: DrawnDrift;
-		answer: DriftAnswer;
 	}
-	let { bench, drift, single, answer }: Props = $props();
+	let { bench, drift }: Props = $props();
 
 	const band = $derived(drift.band);
-	const way = $derived(bench.rig?.way ?? 'tight line');
-
-	function take({ change }: Mend) {
-		if ('recipe' in change) bench.setRecipe(change.recipe);
-		else if ('rig' in change) bench.setRig(change.rig);
-		else bench.changeWater(change.lie);
+	const rig = $derived(bench.rig!);
+	const answer = $derived(band && driftAnswer(band, rig.way, bench.water!.depth));
+	const held = $derived(drift.hand ? handSentences(drift.hand, rig) : []);
+	const advice = $derived(drift.advice);
+	/** What does the job, else what brings the most. */
+	const chips = $derived(
+		advice ? (advice.does.length > 0 ? advice.does : advice.best ? [advice.best] : []) : []
+	);
+	/** A step at the rod may be several changes; each can be taken back. */
+	function take({ change }: Advised) {
+		if (change.recipe) bench.setRecipe(change.recipe);
+		if (change.rig) bench.setRig(change.rig);
+		if (change.lie) bench.changeWater({ approach: change.lie.approach });
 	}
 </script>
 
 <div class="flex items-center gap-x-3">
 	<button
 		type="button"
-		class="-ml-1 cursor-help rounded-md px-1 text-left text-4xl leading-tight font-semibold hover:bg-raised max-md:text-2xl"
+		class="-ml-1 cursor-help rounded-md px-1 text-left leading-tight font-semibold hover:bg-raised {answer
+			? 'text-4xl max-md:text-2xl'
+			: 'py-2 text-2xl text-quiet max-md:py-0'}"
 		title="See the drift (G)"
-		onclick={() => void goto('/drift')}>{answer.title}</button
+		data-testid="title"
+		onclick={() => void goto('/drift')}
+		>{answer?.title ?? (drift.stopped ? 'Stopped' : 'Drifts are followed …')}</button
 	>
 	<span class="max-w-36 text-sm leading-tight text-quiet"
-		>{answer.often ?? (drift.progress ? 'trying many drifts …' : '')}</span
+		>{answer
+			? (answer.often ?? '')
+			: drift.progress && drift.progress.done > 0
+				? `${drift.progress.done} of ${drift.progress.of}`
+				: ''}</span
 	>
 </div>
 <div class="text-sm">
-	{#if single.time !== null}
-		In the zone after <b class="figure">{single.time.toFixed(1)}</b> s
-		{#if band?.time}<span class="figure text-quiet">{rangeWords(band.time)}</span
-			>{/if}{#if single.distance !== null && single.distance > 0.05 && way !== 'still water'}, land
-			it <b class="figure">{single.distance.toFixed(1)}</b> m above
-			{#if band?.distance}<span class="figure text-quiet">{rangeWords(band.distance)}</span
-				>{/if}{/if}
+	{#each held as { words, span }, k (words)}{k > 0 ? ', ' : ''}<span data-testid="hand"
+			>{k === 0 ? words.charAt(0).toUpperCase() + words.slice(1) : words}{#if span}
+				<span class="text-quiet">({span})</span>{/if}</span
+		>{/each}{#if held.length > 0}.{/if}
+	{#if band?.time && rig.way !== 'swing'}
+		In the zone after <b class="figure">{band.time.middle.toFixed(1)}</b> s
+		<span class="figure text-quiet">{rangeWords(band.time)}</span
+		>{#if band.distance && band.distance.middle > 0.05 && rig.way !== 'still water'}, land it
+			<b class="figure">{band.distance.middle.toFixed(1)}</b> m above
+			<span class="figure text-quiet">{rangeWords(band.distance)}</span>{/if}
 	{/if}
 	<div class="flex min-h-7 flex-wrap items-center gap-x-2">
-		{#if answer.fault && !answer.good}
-			{answer.why}
-			{#each drift.mends as mend, i (mend.words)}
-				{i === 0 ? 'Try' : ''}
-				<button
-					type="button"
-					class="min-h-7 rounded-md bg-sunk px-2 text-water hover:bg-line"
-					onclick={() => take(mend)}
-					>{mend.words}
-					<span class="figure text-quiet">{Math.round(10 * mend.chance)}/10</span></button
-				>
-			{:else}
+		{#if answer?.why}<span>{answer.why}</span>{/if}
+		{#each chips as one, i (one.words)}
+			{i === 0 ? 'Try' : 'or'}
+			<button
+				type="button"
+				class="min-h-7 rounded-md bg-sunk px-2 text-water hover:bg-line"
+				onclick={() => take(one)}
+				>{one.words}
+				<span class="figure text-quiet">{(10 * one.chance).toFixed(0)}/10</span></button
+			>
+		{:else}
+			{#if rig.way !== 'swing'}
 				<span class="text-quiet"
-					>{drift.mending
-						? 'Looking for a way …'
-						: drift.band && !drift.progress
-							? 'No single step mends it.'
+					>{drift.advising
+						? 'Looking for what to change …'
+						: advice && advice.chance < advice.most + 0.01 && answer?.verdict !== 'yes'
+							? 'This is the most that can be had here.'
 							: ''}</span
 				>
-			{/each}
-		{:else}
-			<span
-				><b class="figure">{percent(band?.inZone.middle ?? single.inZone)}</b> of the hold in the zone</span
-			>
-		{/if}
+			{/if}
+		{/each}
 	</div>
 </div>

@@ -1,13 +1,15 @@
 <script lang="ts">
-	import type { Lever } from '$core/match/index';
+	import { sideOf, type Lever } from '$core/match/index';
+	import type { SpeedWindow } from '$core/predict/index';
 	import { CENTIMETRE, GRAM, MILLIMETRE } from '$core/quantity/index';
 	import type { Attitude } from '$core/sink/index';
 
 	interface Props {
 		levers: readonly Lever[];
-		/** As it hangs now; and the sink rate that is surely enough for the lie, m/s. */
+		/** As it hangs now. */
 		attitude: Attitude;
-		wanted: number;
+		/** The sink rates that do the job here, m/s; null while they are not known. */
+		window: SpeedWindow | null;
 		/** Name of the lot that a step takes from the stock, by key. */
 		owned: Readonly<Record<string, string>>;
 		/** What a step costs more or less, by key; null where no price is known. */
@@ -24,7 +26,7 @@
 	let {
 		levers,
 		attitude,
-		wanted,
+		window,
 		owned,
 		costs,
 		stale,
@@ -41,8 +43,11 @@
 		return `${n > 0 ? '+' : '−'}${text}`;
 	};
 	const priced = $derived(Object.values(costs).some((cost) => cost !== null && cost !== 0));
-	/** Where in the list the fly is fast enough no more. */
-	const short = $derived(levers.findIndex((lever) => lever.speed < wanted));
+	/** Where in the list the steps begin that are too slow, and those that are too fast. */
+	const first = (side: 'slow' | 'fast') =>
+		window ? levers.findIndex((lever) => sideOf(lever.speed, window) === side) : -1;
+	const slow = $derived(first('slow'));
+	const fast = $derived(first('fast'));
 </script>
 
 <section
@@ -85,12 +90,14 @@
 			<tbody>
 				{#each levers as lever, i (lever.key)}
 					{@const cost = costs[lever.key]}
-					{#if i === short && wanted > 0}
+					{#if window && (i === slow || i === fast)}
 						<tr>
 							<td colspan={priced ? 6 : 5} class="border-t border-line pt-0.5 text-quiet"
-								>too slow to be sure of this lie, which takes <span class="figure"
-									>{(wanted / CENTIMETRE).toFixed(0)}</span
-								> cm/s:</td
+								>{#if i === slow}too slow here, which needs <span class="figure"
+										>{(window.from / CENTIMETRE).toFixed(0)}</span
+									> cm/s:{:else}faster than the <span class="figure"
+										>{(window.to / CENTIMETRE).toFixed(0)}</span
+									> cm/s that still do here:{/if}</td
 							>
 						</tr>
 					{/if}

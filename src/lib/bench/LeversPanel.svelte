@@ -1,6 +1,5 @@
 <script lang="ts">
 	import { levers, type Lever } from '$core/match/index';
-	import { sureSpeed } from '$core/predict/index';
 	import { fluidAt } from '$core/water/index';
 	import { lotsOf } from '$lib/contract/from-stock';
 	import { costOf, shelfOf } from '$lib/contract/shelf';
@@ -19,16 +18,14 @@
 	const drift = useDrift();
 	/** What each next step buys: worked out once the keys are still. */
 	const steps = whenStill(
-		() => [bench.prediction, bench.lots, onlyOwned, drift.asked],
+		() => [bench.prediction, bench.lots, onlyOwned, drift.window],
 		() => {
 			const { prediction, lots } = bench;
 			if (!prediction) return null;
 			const { build, sink } = prediction;
-			const { speed } = prediction;
-			const requiredSpeed = drift.asked ?? prediction.requiredSpeed;
-			const wanted = bench.column ? sureSpeed({ requiredSpeed, speed }) : 0;
+			const { window } = drift;
 			const fluid = fluidAt(bench.temperature);
-			const found = levers(build, sink, fluid, wanted, shelfOf(lots, onlyOwned), bench.believed);
+			const found = levers(build, sink, fluid, window, shelfOf(lots, onlyOwned), bench.believed);
 			const owned: Record<string, string> = {};
 			const costs: Record<string, number | null> = {};
 			for (const { key, part, recipe, build: next } of found) {
@@ -38,7 +35,7 @@
 				const lot = lots.find(({ id }) => lotsOf(recipe, part).includes(id));
 				if (lot && !lotsOf(build.recipe, part).includes(lot.id)) owned[key] = lot.name;
 			}
-			return { sink, wanted, levers: found, owned, costs };
+			return { sink, window, levers: found, owned, costs };
 		}
 	);
 
@@ -58,9 +55,9 @@
 </script>
 
 {#if steps.current}
-	{@const { sink, wanted, levers, owned, costs } = steps.current}
+	{@const { sink, window, levers, owned, costs } = steps.current}
 	<Levers
-		{...{ wanted, levers, owned, costs, stale, take, showEquivalents }}
+		{...{ window, levers, owned, costs, stale, take, showEquivalents }}
 		attitude={sink.attitude}
 		weighed={bench.recipe?.weighed !== undefined}
 		only={onlyOwned}

@@ -1,10 +1,11 @@
 <script lang="ts">
 	import { GRAVITY } from '$core/material/index';
-	import { rigNotes, rigWords } from '$core/rig/index';
+	import { asUsual, rigNotes, rigWords } from '$core/rig/index';
 	import { rigFromDocument, type DocumentRow } from '$lib/contract/documents';
 	import RigFields from '$lib/controls/RigFields.svelte';
 	import { wayWords } from '$lib/controls/rig';
 	import type { Bench } from '$lib/state/bench.svelte';
+	import { useDrift } from '$lib/state/context';
 	import DocumentChooser from './DocumentChooser.svelte';
 
 	interface Props {
@@ -14,18 +15,19 @@
 	}
 	let { bench, onchosen, showHistory }: Props = $props();
 
+	const drift = useDrift();
 	const FREE = 'free';
 	const rows = $derived([
 		...bench.rigs.map(({ id, name, body }) => {
 			const rig = rigFromDocument(body);
 			return { id, name, detail: `${wayWords[rig.way]}, ${rigWords(rig)}` };
 		}),
-		{ id: FREE, name: 'Free sinking', detail: 'no line at all' }
+		{ id: FREE, name: 'Sinking freely', detail: 'no line at all' }
 	]);
 	const notes = $derived(
 		bench.rig
 			? rigNotes(
-					bench.rig,
+					drift.hand?.rig ?? asUsual(bench.rig),
 					bench.water?.depth ?? null,
 					bench.water?.zoneTop ?? 0,
 					(bench.prediction?.submergedWeight?.value ?? 0) / GRAVITY
@@ -51,7 +53,13 @@
 >
 	{#if bench.rig}
 		<div class="mt-2">
-			<RigFields rig={bench.rig} set={(rig) => bench.setRig(rig)} {notes} />
+			<RigFields
+				rig={bench.rig}
+				set={(rig) => bench.setRig(rig)}
+				{notes}
+				hand={drift.hand}
+				wouldBe={drift.wouldBe}
+			/>
 		</div>
 	{/if}
 </DocumentChooser>

@@ -1,21 +1,17 @@
 <script lang="ts">
 	import ChevronDown from '@lucide/svelte/icons/chevron-down';
 	import { hookWords } from '$core/fly/index';
-	import { approachField } from '$core/quantity/index';
 	import { lieWords } from '$core/water/index';
 	import type { DocumentRow } from '$lib/contract/documents';
 	import type { Bench } from '$lib/state/bench.svelte';
 	import {
-		chanceWords,
 		distanceFigure,
 		gapWords,
 		massFigure,
 		pitchWords,
 		rideWords,
 		speedFigure,
-		speedWords,
 		timeFigure,
-		verdictWords,
 		wetWeightFigure
 	} from '$lib/ui/figures';
 	import { tippetWords } from '$core/rig/index';
@@ -23,6 +19,7 @@
 	import { wayWords } from '$lib/controls/rig';
 	import { useDrift } from '$lib/state/context';
 	import { goodDrift } from '$lib/state/preferences.svelte';
+	import { matching } from '$lib/state/match.svelte';
 	import { driftAnswer } from '$lib/ui/drift-words';
 	import Opens from '$lib/ui/Opens.svelte';
 	import DriftAnswer from './DriftAnswer.svelte';
@@ -38,9 +35,18 @@
 	const prediction = $derived(bench.prediction);
 	const drift = useDrift();
 	$effect(() => goodDrift.load());
-	$effect(() => drift.follow(bench.driftQuestion, goodDrift.current, shelfOf(bench.lots, false)));
+	$effect(() => matching.load());
+	$effect(() =>
+		drift.follow(bench.driftQuestion, {
+			shelf: shelfOf(bench.lots, false),
+			wishes: matching.wishes,
+			learned: bench.learning.learned
+		})
+	);
 	const drifted = $derived(
-		bench.rig && drift.single && driftAnswer(drift.single, drift.band, bench.rig.way)
+		bench.rig && bench.water && drift.band
+			? driftAnswer(drift.band, bench.rig.way, bench.water.depth)
+			: null
 	);
 	const mass = $derived(prediction && massFigure(prediction.mass));
 	const wet = $derived(
@@ -55,7 +61,7 @@
 	let spoken = $state('');
 	$effect(() => {
 		const words = prediction
-			? `${mass?.number} gram, ${speed ? `sinks ${speed.number} centimetres a second, ${prediction.sink.attitude}` : 'floats'}${bench.lie && !prediction.floats ? `. ${bench.lie.name}: ${drifted ? [drifted.title, drifted.often].filter(Boolean).join(', ') : verdictWords[prediction.verdict]}` : ''}`
+			? `${mass?.number} gram, ${speed ? `sinks ${speed.number} centimetres a second, ${prediction.sink.attitude}` : 'floats'}${bench.lie && !prediction.floats && drifted ? `. ${bench.lie.name}: ${[drifted.title, drifted.often].filter(Boolean).join(', ')}` : ''}`
 			: '';
 		const timer = setTimeout(() => (spoken = words), 800);
 		return () => clearTimeout(timer);
@@ -169,7 +175,7 @@
 			{#snippet words()}
 				{@render third(
 					'Rig',
-					bench.rigRow?.name ?? 'free sinking',
+					bench.rigRow?.name ?? 'sinking freely',
 					bench.rig ? `${wayWords[bench.rig.way]}, ${tippetWords(bench.rig)}` : 'no line'
 				)}
 				<ChevronDown size={16} class="shrink-0 self-center" />
@@ -243,36 +249,33 @@
 				{#if prediction.floats}
 					<div class="text-4xl leading-tight font-semibold max-md:text-2xl">Floats</div>
 					<div class="text-sm text-quiet">Lighter than the water it displaces.</div>
-				{:else if bench.rig && drift.single && drifted}
-					<DriftAnswer {bench} {drift} single={drift.single} answer={drifted} />
+				{:else if bench.rig}
+					<DriftAnswer {bench} {drift} />
 				{:else}
-					<button
-						type="button"
-						class="-ml-1 block cursor-help rounded-md px-1 text-left text-4xl leading-tight font-semibold hover:bg-raised max-md:text-2xl"
-						title="How is this worked out? (H)"
-						onclick={showHow}
-						>{verdictWords[prediction.verdict]}
-						{#if moving}<span class="text-lg font-normal whitespace-nowrap text-quiet"
-								>{chanceWords(prediction.chance)}</span
-							>{/if}</button
-					>
+					<!-- Without a line there are figures and no verdict. -->
+					<div class="text-4xl leading-tight font-semibold max-md:text-2xl">Sinking freely</div>
 					<div class="text-sm">
 						{#if !time}
 							Lands in the zone.
 						{:else if distance}
 							In the zone after <b class="figure">{time.number}</b> s
-							<span class="figure text-quiet">{time.interval}</span>, land it
-							<b class="figure">{distance.number}</b> m above
-							<span class="figure text-quiet">{distance.interval}</span>
-							<span class="block text-quiet">
-								The lie asks for <b class="figure text-ink"
-									>{speedWords(prediction.requiredSpeed)}</b
-								>; room to land it {approachField.show(bench.water!.approach)}
-							</span>
+							<span class="figure text-quiet">{time.interval}</span>, carried
+							<b class="figure">{distance.number}</b> m
+							<span class="figure text-quiet">{distance.interval}</span>.
 						{:else}
-							Still water: count it down <b class="figure">{time.number}</b> s
-							<span class="figure text-quiet">{time.interval}</span>
+							In the zone after <b class="figure">{time.number}</b> s
+							<span class="figure text-quiet">{time.interval}</span>.
 						{/if}
+						<span class="block text-quiet">
+							How often it gets down depends on the line:
+							<button
+								type="button"
+								class="min-h-7 rounded-md bg-sunk px-2 text-water hover:bg-line"
+								onclick={() => bench.selectRig(bench.lastRig?.id ?? bench.rigs[0]?.id ?? null)}
+								disabled={bench.rigs.length === 0}
+								>fish it on {bench.lastRig?.name ?? bench.rigs[0]?.name ?? 'a rig'}</button
+							>
+						</span>
 					</div>
 				{/if}
 				{#if prediction.lawIsGuess && moving}

@@ -1,4 +1,12 @@
-import type { LandingKind, LineMaterial, Rig, Stretch, Way } from '$core/rig/index';
+import {
+	handControls,
+	type HandControl,
+	type LandingKind,
+	type LineMaterial,
+	type Rig,
+	type Stretch,
+	type Way
+} from '$core/rig/index';
 import type { Bed, DepthFrom, Lie } from '$core/water/index';
 import { GRAM, MILLIMETRE } from '$core/quantity/index';
 import type { BatchBodyDocument, TyingRow } from './batches';
@@ -29,7 +37,8 @@ export interface LieBodyDocument {
 	surfaceSpeedMs: number;
 	bed: Bed;
 	zoneTopM: number;
-	approachM: number;
+	/** Left out: the usual, two and a half depths. */
+	approachM?: number;
 	holdM?: number;
 	depthFrom?: DepthFrom;
 	/** The floats that the surface speed comes from. */
@@ -58,6 +67,10 @@ export interface RigBodyDocument {
 	countdownS: number;
 	retrieveMs: number;
 	landing: LandingKind;
+	/** Which controls of the hand the person set; the numbers of the others are not looked at. */
+	set?: Record<HandControl, boolean>;
+	/** The hand draws in line at each touch of the bed. */
+	feelsBed?: boolean;
 }
 
 /** A packet, a spool or a bag: just one of the materials is there. */
@@ -118,7 +131,7 @@ export function lieFromDocument(body: LieBodyDocument): Lie {
 		surfaceSpeed: body.surfaceSpeedMs,
 		bed: body.bed,
 		zoneTop: body.zoneTopM,
-		approach: body.approachM,
+		...(body.approachM === undefined ? {} : { approach: body.approachM }),
 		...(body.holdM === undefined ? {} : { hold: body.holdM }),
 		...(body.depthFrom === undefined ? {} : { depthFrom: body.depthFrom }),
 		...(body.timed === undefined
@@ -136,7 +149,7 @@ export function lieToDocument(lie: Lie): LieBodyDocument {
 		surfaceSpeedMs: tidy(lie.surfaceSpeed),
 		bed: lie.bed,
 		zoneTopM: tidy(lie.zoneTop),
-		approachM: tidy(lie.approach),
+		...(lie.approach === undefined ? {} : { approachM: tidy(lie.approach) }),
 		...(lie.hold === undefined ? {} : { holdM: tidy(lie.hold) }),
 		...(lie.depthFrom === undefined ? {} : { depthFrom: lie.depthFrom }),
 		...(lie.timed === undefined
@@ -160,7 +173,24 @@ export function rigFromDocument(body: RigBodyDocument): Rig {
 		carries: body.carriesG * GRAM,
 		countdown: body.countdownS,
 		retrieve: body.retrieveMs,
-		landing: body.landing
+		landing: body.landing,
+		set: body.set ?? setBefore(body),
+		feelsBed: body.feelsBed ?? false
+	};
+}
+
+/**
+ * Which controls count as set in a rig of before they had a flag: those whose number is not that of the
+ * starter rig of that time, which nobody had touched then.
+ */
+function setBefore(body: RigBodyDocument): Record<HandControl, boolean> {
+	return {
+		line: body.leader.lengthM !== 2.4,
+		hangs: body.tippet.lengthM !== 1.2,
+		countdown: body.countdownS !== 8,
+		retrieve: body.retrieveMs !== 0.1,
+		lead: body.lead !== 0.8,
+		landing: body.landing !== 'slack'
 	};
 }
 
@@ -176,9 +206,18 @@ export function rigToDocument(rig: Rig): RigBodyDocument {
 		carriesG: tidy(rig.carries / GRAM),
 		countdownS: tidy(rig.countdown),
 		retrieveMs: tidy(rig.retrieve),
-		landing: rig.landing
+		landing: rig.landing,
+		set: setTo(rig),
+		...(rig.feelsBed ? { feelsBed: true } : {})
 	};
 }
+
+/** A flag for each control, in the order of their list. */
+const setTo = ({ set }: Rig) =>
+	Object.fromEntries(handControls.map((control) => [control, set[control]])) as Record<
+		HandControl,
+		boolean
+	>;
 
 const stretchFrom = ({ lengthM, diameterMm, material }: StretchDocument): Stretch => ({
 	length: lengthM,
@@ -195,8 +234,10 @@ const stretchTo = ({ length, diameter, material }: Stretch): StretchDocument => 
 export interface StripSelection {
 	flyId: string | null;
 	lieId: string | null;
-	/** null: free of any line. */
+	/** null: sinking freely, without a line. */
 	rigId: string | null;
+	/** The rig that was there last, by which chances are meant while there is none. */
+	lastRigId?: string | null;
 }
 
 /** One document's change, as undo and redo report it; null where it is gone. */

@@ -180,6 +180,19 @@ export function Amount(name: string): PropertyDecorator {
 	);
 }
 
+/** A share of a whole, 0 to 1. */
+export function Share(name: string): PropertyDecorator {
+	const message = `${name} must be a number from 0 to 1.`;
+	return field(
+		() => ({ type: 'number', minimum: 0, maximum: 1, description: `${name}, 0 to 1` }),
+		[
+			IsNumber({ allowNaN: false, allowInfinity: false }, { message }),
+			Min(0, { message }),
+			Max(1, { message })
+		]
+	);
+}
+
 /** A day, as 2026-01-20. */
 export function IsoDate(name: string, optional = false): PropertyDecorator {
 	const message = `${name} must be a day such as 2026-01-20.`;

@@ -47,6 +47,7 @@ import {
 	OneOf,
 	Positive,
 	Quantity,
+	Share,
 	Whole,
 	YesNo
 } from './fields';
@@ -156,6 +157,7 @@ export class StripRequest {
 	@Id('flyId must be the id of a fly, or null.', 'or null') flyId!: string | null;
 	@Id('lieId must be the id of a lie, or null.', 'or null') lieId!: string | null;
 	@Id('rigId must be the id of a rig, or null.', 'or null') rigId!: string | null;
+	@Id('lastRigId must be the id of a rig.', 'optional') lastRigId?: string;
 }
 
 /** What every document file says of itself. */
@@ -252,6 +254,15 @@ class WishesRequest {
 	@Quantity(goodField, 1, true) enough?: number;
 }
 
+/** What makes a drift a good one: shares of the hold. */
+class WantedRequest {
+	@Share('The share of the hold in the zone') inZone!: number;
+	@Share('The share of that time on the bed') onBed!: number;
+}
+
+/** Drifts that a chance may be asked from. */
+export const DRIFTS_RANGE = [2, 500] as const;
+
 /** A pattern, a lie and a rig to find builds for; the stock is what is kept here. */
 export class MatchRequest {
 	@Nested('The fly', () => FlyBodyRequest) fly!: FlyBodyRequest;
@@ -260,15 +271,22 @@ export class MatchRequest {
 	@Nested('The locks', () => LocksRequest, 'optional') locks?: LocksRequest;
 	@Nested('The wishes', () => WishesRequest, 'optional') wishes?: WishesRequest;
 	/** Builds that are answered. */
-	@Whole('Most', [1, 24], true) most?: number;
+	@Whole('Most', [1, 18], true) most?: number;
+	@Nested('What makes a drift good', () => WantedRequest, 'optional') wanted?: WantedRequest;
+	@YesNo('Whether what was learned counts', true) learned?: boolean;
 }
 
 /** A fly in a lie, complete in itself: nothing of it is kept. */
 export class PredictRequest {
 	@Nested('The fly', () => FlyBodyRequest) fly!: FlyBodyRequest;
 	@Nested('The lie', () => LieOfPrediction) lie!: LieOfPrediction;
-	/** How it is fished; without it the fly sinks free of any line. */
+	/** How it is fished; without it the last used rig, else the starter's. */
 	@Nested('The rig', () => RigBodyRequest, 'optional') rig?: RigBodyRequest;
+	/** Drifts behind the chance. */
+	@Whole('Drifts', DRIFTS_RANGE, true) drifts?: number;
+	@Nested('What makes a drift good', () => WantedRequest, 'optional') wanted?: WantedRequest;
+	/** Whether what was learned from the log counts; it does unless it is said not to. */
+	@YesNo('Whether what was learned counts', true) learned?: boolean;
 	/** What is believed of single parameters, in place of what Gravitas believes. */
 	@MapOf('The beliefs', Object.keys(priorBeliefs), () => BeliefRequest)
 	beliefs?: Record<string, unknown>;

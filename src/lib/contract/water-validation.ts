@@ -22,12 +22,13 @@ import {
 	landings,
 	lineMaterials,
 	ways,
+	type HandControl,
 	type LandingKind,
 	type LineMaterial,
 	type Way
 } from '$core/rig/index';
 import { beds, depthsFrom, type Bed, type DepthFrom } from '$core/water/index';
-import { Nested, Numbers, OneOf, Quantity, Text } from './fields';
+import { Nested, Numbers, OneOf, Quantity, Text, YesNo } from './fields';
 
 class TimedRequest {
 	@Quantity({ ...approachField, name: 'The distance' }) overM!: number;
@@ -39,7 +40,7 @@ export class LieBodyRequest {
 	@Quantity(speedField) surfaceSpeedMs!: number;
 	@OneOf('Bed', beds) bed!: Bed;
 	@Quantity(zoneField) zoneTopM!: number;
-	@Quantity(approachField) approachM!: number;
+	@Quantity(approachField, 1, true) approachM?: number;
 	@Quantity(holdField, 1, true) holdM?: number;
 	@OneOf('How the depth was found', depthsFrom, true) depthFrom?: DepthFrom;
 	@Nested('The timed floats', () => TimedRequest, 'optional') timed?: TimedRequest;
@@ -59,6 +60,15 @@ class TippetRequest {
 	@Quantity(lineDiameterField, MILLIMETRE) diameterMm!: number;
 	@OneOf('The material', lineMaterials) material!: LineMaterial;
 }
+/** A flag for each control of the hand: set by the person, or left to be found. */
+class SetRequest implements Record<HandControl, boolean> {
+	@YesNo('Whether the line out is set') line!: boolean;
+	@YesNo('Whether the depth below the float is set') hangs!: boolean;
+	@YesNo('Whether the count is set') countdown!: boolean;
+	@YesNo('Whether the retrieve is set') retrieve!: boolean;
+	@YesNo('Whether the lead is set') lead!: boolean;
+	@YesNo('Whether the landing is set') landing!: boolean;
+}
 export class RigBodyRequest {
 	@OneOf('The way of fishing', ways) way!: Way;
 	@Quantity(rodField) rodM!: number;
@@ -71,4 +81,6 @@ export class RigBodyRequest {
 	@Quantity(countdownField) countdownS!: number;
 	@Quantity(retrieveField) retrieveMs!: number;
 	@OneOf('The landing', landings) landing!: LandingKind;
+	@Nested('What is set', () => SetRequest, 'optional') set?: SetRequest;
+	@YesNo('Whether the hand feels the bed', true) feelsBed?: boolean;
 }

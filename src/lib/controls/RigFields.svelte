@@ -1,17 +1,22 @@
 <script lang="ts">
 	import { readQuantity } from '$core/quantity/index';
-	import { landings, lineMaterials, ways, type Rig, type RigNote } from '$core/rig/index';
+	import { lineMaterials, ways, type Rig, type RigNote } from '$core/rig/index';
 	import Segments from '$lib/ui/Segments.svelte';
 	import Stepper from '$lib/ui/Stepper.svelte';
 	import { evenSteps } from '$lib/ui/steps';
-	import { landingWords, rigNumbers, wayWords } from './rig';
+	import type { Hand } from '$core/predict/index';
+	import HandFields from './HandFields.svelte';
+	import { rigNumbers, wayWords } from './rig';
 
 	interface Props {
 		rig: Rig;
 		set: (rig: Rig) => void;
 		notes: readonly RigNote[];
+		/** How the rod is held for the fly and the lie at hand, and what would be found where it is set. */
+		hand: Hand | null;
+		wouldBe: Hand | null;
 	}
-	let { rig, set, notes }: Props = $props();
+	let { rig, set, notes, hand, wouldBe }: Props = $props();
 
 	const numbers = $derived(rigNumbers.filter(({ ways }) => ways.includes(rig.way)));
 	const casts = $derived(rig.way !== 'float' && rig.way !== 'dry fly');
@@ -23,6 +28,7 @@
 	options={ways.map((value) => ({ value, words: wayWords[value] }))}
 	onchange={(way) => set({ ...rig, way })}
 />
+<HandFields {rig} {set} {hand} {wouldBe} />
 <div class="mt-2 grid grid-cols-2 gap-2 sm:grid-cols-3">
 	{#each numbers as { key, label, unit, field, small, big, show, get, set: put } (key)}
 		<Stepper
@@ -50,12 +56,6 @@
 			value={rig.leader.material}
 			options={lineMaterials.map((value) => ({ value, words: value }))}
 			onchange={(material) => set({ ...rig, leader: { ...rig.leader, material } })}
-		/>
-		<Segments
-			label="The cast lands"
-			value={rig.landing}
-			options={landings.map((value) => ({ value, words: landingWords[value] }))}
-			onchange={(landing) => set({ ...rig, landing })}
 		/>
 	{/if}
 </div>

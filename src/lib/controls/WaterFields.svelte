@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { readQuantity, temperatureField } from '$core/quantity/index';
-	import { beds, type Lie } from '$core/water/index';
+	import { approachOf, beds, type Lie } from '$core/water/index';
 	import Segments from '$lib/ui/Segments.svelte';
 	import Stepper from '$lib/ui/Stepper.svelte';
 	import { evenSteps } from '$lib/ui/steps';
@@ -23,7 +23,7 @@
 		<Stepper
 			{label}
 			{unit}
-			value={water[part]}
+			value={part === 'approach' ? approachOf(water) : water[part]}
 			{show}
 			say={field.show}
 			read={(text) => readQuantity(text, field)}
@@ -44,7 +44,19 @@
 		/>
 	{/if}
 </div>
-<div class="mt-2">
+<p class="flex min-h-7 items-center gap-2 text-sm text-quiet">
+	{#if water.approach === undefined}
+		Room to land it: usual, two and a half depths.
+	{:else}
+		Room to land it: as you set it.
+		<button
+			type="button"
+			class="min-h-7 rounded-md bg-sunk px-2 text-ink hover:bg-line"
+			onclick={() => set({ approach: undefined })}>as usual</button
+		>
+	{/if}
+</p>
+<div class="mt-1">
 	<Segments
 		label="Bed"
 		value={water.bed}

@@ -6,6 +6,7 @@ import {
 	GRAM,
 	leaderField,
 	leadField,
+	lineOutField,
 	lineDiameterField,
 	MILLIMETRE,
 	retrieveField,
@@ -15,7 +16,15 @@ import {
 	tippetField,
 	type QuantityField
 } from '$core/quantity/index';
-import type { LandingKind, Rig, Way } from '$core/rig/index';
+import {
+	controlOf,
+	withControl,
+	type FoundControl,
+	type HandControl,
+	type LandingKind,
+	type Rig,
+	type Way
+} from '$core/rig/index';
 import { fixed } from './water';
 
 /** A number of a rig: where it is, what a press of a key is worth, and for which ways it counts. */
@@ -50,14 +59,8 @@ export const rigNumbers: readonly RigNumber[] = [
 		set: (rig, length) => ({ ...rig, tippet: { ...rig.tippet, length } })
 	},
 	{
-		...{ key: 'hangs', label: 'Fly hangs below', unit: 'm', field: tippetField },
-		...{ small: 0.05, big: 0.5, show: fixed(2), ways: ['float', 'dry fly'] },
-		get: (rig) => rig.tippet.length,
-		set: (rig, length) => ({ ...rig, tippet: { ...rig.tippet, length } })
-	},
-	{
-		...{ key: 'leaderLength', label: 'Leader out of the tip', unit: 'm', field: leaderField },
-		...{ small: 0.1, big: 1, show: fixed(2), ways: cast },
+		...{ key: 'leaderLength', label: 'Line out to the tippet', unit: 'm', field: leaderField },
+		...{ small: 0.1, big: 1, show: fixed(2), ways: ['swing', 'still water'] },
 		get: (rig) => rig.leader.length,
 		set: (rig, length) => ({ ...rig, leader: { ...rig.leader, length } })
 	},
@@ -81,13 +84,6 @@ export const rigNumbers: readonly RigNumber[] = [
 		set: (rig, tipHeight) => ({ ...rig, tipHeight })
 	},
 	{
-		...{ key: 'lead', label: 'Tip led, of surface speed', unit: '%', field: leadField },
-		...{ small: 0.05, big: 0.2, ways: ['tight line'] },
-		show: (value) => fixed(0)(100 * value),
-		get: (rig) => rig.lead,
-		set: (rig, lead) => ({ ...rig, lead })
-	},
-	{
 		...{ key: 'float', label: 'Float', unit: 'mm', field: floatField },
 		...{ small: 1e-3, big: 5e-3, ways: ['float'] },
 		show: (value) => fixed(1)(value / MILLIMETRE),
@@ -100,19 +96,58 @@ export const rigNumbers: readonly RigNumber[] = [
 		show: (value) => fixed(2)(value / GRAM),
 		get: (rig) => rig.carries,
 		set: (rig, carries) => ({ ...rig, carries })
+	}
+];
+
+/** A control of the hand: set by the person, or found, or as is usual. */
+export interface HandNumber {
+	readonly control: Exclude<HandControl, 'landing'>;
+	readonly label: string;
+	readonly unit: string;
+	readonly field: QuantityField;
+	readonly small: number;
+	readonly big: number;
+	readonly show: (value: number) => string;
+	/** @param rig with every control in place */
+	readonly get: (rig: Rig) => number;
+	readonly set: (rig: Rig, value: number) => Rig;
+	readonly ways: readonly Way[];
+}
+
+const found = (control: FoundControl): Pick<HandNumber, 'control' | 'get' | 'set'> => ({
+	control,
+	get: (rig) => controlOf(rig, control),
+	set: (rig, value) => withControl(rig, control, value)
+});
+
+export const handNumbers: readonly HandNumber[] = [
+	{
+		...found('line'),
+		...{ label: 'Line out, tip to fly', unit: 'm', field: lineOutField },
+		...{ small: 0.05, big: 0.5, show: fixed(2), ways: ['tight line'] }
 	},
 	{
-		...{ key: 'countdown', label: 'Count down', unit: 's', field: countdownField },
-		...{ small: 1, big: 5, show: fixed(0), ways: ['still water'] },
-		get: (rig) => rig.countdown,
-		set: (rig, countdown) => ({ ...rig, countdown })
+		...found('hangs'),
+		...{ label: 'Fly hangs below', unit: 'm', field: tippetField },
+		...{ small: 0.05, big: 0.5, show: fixed(2), ways: ['float', 'dry fly'] }
 	},
 	{
-		...{ key: 'retrieve', label: 'Retrieve', unit: 'cm/s', field: retrieveField },
+		...found('countdown'),
+		...{ label: 'Count down', unit: 's', field: countdownField },
+		...{ small: 1, big: 5, show: fixed(0), ways: ['still water'] }
+	},
+	{
+		...found('retrieve'),
+		...{ label: 'Retrieve', unit: 'cm/s', field: retrieveField },
 		...{ small: 0.01, big: 0.05, ways: ['still water'] },
-		show: (value) => fixed(1)(value / CENTIMETRE),
-		get: (rig) => rig.retrieve,
-		set: (rig, retrieve) => ({ ...rig, retrieve })
+		show: (value) => fixed(1)(value / CENTIMETRE)
+	},
+	{
+		...{ control: 'lead', label: 'Tip led, of surface speed', unit: '%', field: leadField },
+		...{ small: 0.05, big: 0.2, ways: ['tight line'] },
+		show: (value) => fixed(0)(100 * value),
+		get: (rig) => rig.lead,
+		set: (rig, lead) => ({ ...rig, lead })
 	}
 ];
 

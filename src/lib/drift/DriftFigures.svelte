@@ -3,112 +3,128 @@
 	import { GRAVITY } from '$core/material/index';
 	import { CENTIMETRE, GRAM } from '$core/quantity/index';
 	import type { Rig } from '$core/rig/index';
-	import { attitudeOf } from '$core/sink/index';
-	import { hangUpWords, percent, percentRange, rangeWords } from '$lib/ui/drift-words';
+	import type { Hand } from '$core/predict/index';
+	import {
+		handSentences,
+		hangUpWords,
+		percent,
+		percentRange,
+		rangeWords
+	} from '$lib/ui/drift-words';
 
 	interface Column {
 		readonly name: string;
 		readonly drift: DrawnDrift;
 		readonly band: Band | null;
 	}
-	let { columns, rig }: { columns: readonly Column[]; rig: Rig } = $props();
+	interface Props {
+		columns: readonly Column[];
+		rig: Rig;
+		hand: Hand | null;
+		/** m */
+		depth: number;
+	}
+	let { columns, rig, hand, depth }: Props = $props();
 
 	interface Row {
 		readonly what: string;
 		readonly about: string;
-		readonly value: (column: Column) => readonly [string, string];
+		readonly value: (band: Band) => readonly [string, string];
 	}
-	const seconds = (n: number | null) => (n === null ? 'never' : `${n.toFixed(1)} s`);
 	const floats = $derived(rig.way === 'float' || rig.way === 'dry fly');
+	const held = $derived(hand ? handSentences(hand, rig) : []);
+	// A figure and its range come from the same drifts; the path in the picture is only one of them.
 	const rows: readonly Row[] = $derived([
 		{
 			what: 'Good drifts',
-			about: 'in the zone in time, long enough, and not lying on the bed',
-			value: ({ band }: Column) => [
-				band ? `${(10 * band.chance).toFixed(1)} of 10` : '…',
-				band ? `±${(10 * band.error).toFixed(1)} of ${band.drifts}` : ''
+			about: 'in the zone in time, long enough, not lying on the bed and not hung up',
+			value: (band) => [
+				`${(10 * band.chance).toFixed(1)} of 10`,
+				`±${(10 * band.error).toFixed(1)} of ${band.drifts}`
 			]
 		},
 		{
 			what: 'Reaches the zone after',
 			about: 'from the landing',
-			value: ({ drift, band }: Column) => [
-				seconds(drift.time),
-				band?.time ? rangeWords(band.time) : ''
-			]
+			value: ({ time }) =>
+				time ? [`${time.middle.toFixed(1)} s`, rangeWords(time)] : ['seldom', '']
 		},
 		{
 			what: 'Land it above',
 			about: 'from where it touches the water to where it comes into the zone',
-			value: ({ drift, band }: Column) => [
-				drift.distance === null ? '–' : `${drift.distance.toFixed(1)} m`,
-				band?.distance ? rangeWords(band.distance) : ''
-			]
+			value: ({ distance }) =>
+				distance ? [`${distance.middle.toFixed(1)} m`, rangeWords(distance)] : ['–', '']
+		},
+		{
+			what: 'Runs above the bed',
+			about: 'mean height in the hold, from where a wading stick stops',
+			value: ({ height }) =>
+				height
+					? [
+							`${(100 * Math.max(0, height.middle)).toFixed(0)} cm`,
+							`${(100 * Math.max(0, height.low)).toFixed(0)}–${(100 * Math.min(depth, height.high)).toFixed(0)}`
+						]
+					: ['–', '']
 		},
 		{
 			what: 'Of the hold in the zone',
 			about: 'the length in which the fish may take',
-			value: ({ drift, band }: Column) => [
-				percent(drift.inZone),
-				band ? percentRange(band.inZone) : ''
-			]
+			value: ({ inZone }) => [percent(inZone.middle), percentRange(inZone)]
 		},
 		{
-			what: 'Lying on the bed',
-			about: 'of the time in the hold',
-			value: ({ drift, band }: Column) => [
-				percent(drift.onBed),
-				band ? percentRange(band.onBed) : ''
-			]
+			what: 'On the bed',
+			about: 'of the time in the hold, down between the stones',
+			value: ({ onBed }) => [percent(onBed.middle), percentRange(onBed)]
 		},
 		{
 			what: 'Hangs up',
 			about: 'our estimate, from how far it goes between the stones',
-			value: ({ drift, band }: Column) => [
-				hangUpWords(band?.hangUp ?? drift.hangUp),
-				percent(band?.hangUp ?? drift.hangUp)
-			]
+			value: ({ hangUp }) => [hangUpWords(hangUp), percent(hangUp)]
 		},
 		{
 			what: 'Drag',
 			about: 'the fly’s speed against the water round it, in the hold; a dead drift has none',
-			value: ({ drift, band }: Column) => [
-				`${(drift.slip / CENTIMETRE).toFixed(0)} cm/s`,
-				band
-					? `${(band.slip.low / CENTIMETRE).toFixed(0)}–${(band.slip.high / CENTIMETRE).toFixed(0)}`
-					: ''
+			value: ({ slip }) => [
+				`${(slip.middle / CENTIMETRE).toFixed(0)} cm/s`,
+				`${(slip.low / CENTIMETRE).toFixed(0)}–${(slip.high / CENTIMETRE).toFixed(0)}`
 			]
 		},
 		{
-			what: 'Fly on the line',
-			about: 'how it hangs half way through, the tippet at its eye',
-			value: ({ drift }: Column) => {
-				const { pitch } = drift.path[Math.floor(drift.path.length * 0.7)] ?? { pitch: 0 };
-				const degrees = `eye ${pitch < 0 ? 'up' : 'down'} ${Math.abs(pitch).toFixed(0)}°`;
-				return [attitudeOf(pitch), degrees];
-			}
+			what: 'Line off the plumb',
+			about: 'where it enters the water, in the hold',
+			value: ({ angle }) => [
+				`${angle.middle.toFixed(0)}°`,
+				`${angle.low.toFixed(0)}–${angle.high.toFixed(0)}°`
+			]
 		},
 		{
-			what: 'Line',
-			about: 'off the plumb where it enters the water, in the hold; largest pull at the fly',
-			value: ({ drift }: Column) => [
-				`${drift.angle.toFixed(0)}°`,
-				`pull ${(drift.tension / GRAVITY / GRAM).toFixed(2)} g`
+			what: 'Pull at the fly',
+			about: 'not more than this for 95 % of the time',
+			value: ({ tension }) => [
+				`${(tension.middle / GRAVITY / GRAM).toFixed(2)} g`,
+				`${(tension.low / GRAVITY / GRAM).toFixed(2)}–${(tension.high / GRAVITY / GRAM).toFixed(2)}`
 			]
 		},
 		...(floats
 			? [
 					{
 						what: rig.way === 'float' ? 'Float under' : 'Dry fly under',
-						about: 'when fly and line first pull it under',
-						value: ({ drift }: Column) =>
-							[drift.under === null ? 'stays up' : `after ${drift.under.toFixed(1)} s`, ''] as const
+						about: 'pulled under by fly and line',
+						value: ({ faults, drifts }: Band) =>
+							[faults.under ? `in ${percent(faults.under / drifts)}` : 'never', ''] as const
 					}
 				]
 			: [])
 	]);
 </script>
 
+{#if held.length > 0}
+	<p class="pb-2" data-testid="hand-figures">
+		{#each held as { words, span }, k (words)}{k > 0 ? ', ' : ''}<b class="font-semibold"
+				>{k === 0 ? words.charAt(0).toUpperCase() + words.slice(1) : words}</b
+			>{#if span}<span class="text-quiet"> ({span})</span>{/if}{/each}
+	</p>
+{/if}
 <table class="w-full border-collapse text-sm">
 	<thead class={columns.length > 1 ? '' : 'sr-only'}>
 		<tr>
@@ -123,7 +139,7 @@
 			<tr class="border-t border-line/60 align-baseline">
 				<th scope="row" class="py-1 pr-2 text-left font-normal" title={about}>{what}</th>
 				{#each columns as column (column.name)}
-					{@const [figure, more] = value(column)}
+					{@const [figure, more] = column.band ? value(column.band) : ['…', '']}
 					<td class="py-1 pl-3 text-right"
 						><b class="figure font-medium {columns.length > 1 ? '' : 'text-base'}">{figure}</b>
 						{#if more}<span class="figure block text-quiet">{more}</span>{/if}</td

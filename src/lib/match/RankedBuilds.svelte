@@ -17,8 +17,9 @@
 	const answer = $derived(matching.answer);
 	const list = $derived(matching.list);
 	const dearest = $derived(dearestIn(question));
-	/** Drifts through which the first was followed. */
+	/** Drifts through which the first was followed, and the others. */
 	const followed = $derived(answer?.list[0]?.drifts ?? 0);
+	const others = $derived(answer?.list.at(-1)?.drifts ?? 0);
 	/** Parts that were open to choose, and that a tier who keeps a stock does not have there. */
 	function missing({ recipe: { hook, bead, coil } }: Found): string[] {
 		if (bench.lots.length === 0) return [];
@@ -30,9 +31,10 @@
 		].filter(Boolean);
 	}
 	const phases = {
-		asking: 'What lie and rig ask for …',
+		asking: 'The chance over the sink rate …',
 		looking: 'Builds looked at …',
-		following: 'The first is followed through its drifts …',
+		following: 'Each is followed through its drifts …',
+		confirming: 'The first six through whole bands …',
 		done: 'Looking for what would help …'
 	};
 	const quick = 'h-9 rounded-md bg-sunk px-3 text-sm hover:bg-line';
@@ -59,7 +61,7 @@
 			<span class="text-sm text-quiet" role="status"
 				>the best of <span class="figure">{answer.looked.toLocaleString('en')}</span>
 				{answer.looked === 1 ? 'build' : 'builds'}{followed > 0
-					? `; the first in ${followed} drifts`
+					? `, on ${bench.usedRig.name}; the first six in ${followed} drifts, the others in ${others}`
 					: ''}</span
 			>
 		{/if}

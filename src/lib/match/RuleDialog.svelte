@@ -11,8 +11,9 @@
 	<div class="mt-3 grid gap-2">
 		<p>
 			<b>First, those that do the job</b>: as many drifts of ten are good as you ask for, or nine
-			tenths of the best there is where that is less. Behind them, those that fall short, the best
-			first.
+			tenths of the best there is where that is less, and never fewer than two and a half. Behind
+			them, those that fall short, the best first. Where nothing is good so often, the one that
+			comes nearest to the zone stands first, and what binds is said.
 		</p>
 		<p>
 			<b>Among those that do it, the lightest and slimmest.</b> Each build has points, fewer are better.
@@ -31,8 +32,9 @@
 		<p class="text-sm text-quiet">
 			The weights are our choice. Builds that differ only in turns, in the place of the wire or in
 			the dressing count as one: the best of them is listed. Every build is looked at by tables
-			first (sink mostly within a few per cent), the best in full, and the one that stands first is
-			followed through 500 drifts in water and eddies drawn anew each time.
+			first (sink mostly within a few per cent), the best in full and each through 60 drifts, with
+			the rod held as suits it; the first six are followed through 500, in water and eddies drawn
+			anew each time.
 		</p>
 	</div>
 </Modal>

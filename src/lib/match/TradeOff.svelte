@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { windowOf } from '$core/predict/index';
 	import type { EChartsCoreOption, EChartsType } from 'echarts/core';
 	import type { MatchAnswer, Piece, Seen } from '$core/match/index';
 	import { CENTIMETRE } from '$core/quantity/index';
@@ -27,7 +28,7 @@
 	];
 	const shown = $derived(kinds.filter(({ metal }) => answer.seen.some((s) => s.metal === metal)));
 	/** Sink rates between which a fly like the pattern has good drifts. */
-	const needed = $derived(answer.asked.smooth);
+	const needed = $derived(windowOf(answer.curve, answer.mark));
 
 	/** The theme's colours are the page's own: another theme, another picture. */
 	let theme = $state(0);

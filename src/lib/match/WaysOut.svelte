@@ -10,9 +10,9 @@
 	let { bench, tie }: Props = $props();
 
 	function take({ change }: WayOut) {
-		if ('recipe' in change) tie(change);
-		else if ('rig' in change) bench.setRig(change.rig);
-		else bench.changeWater(change.lie);
+		if (change.rig) bench.setRig(change.rig);
+		if (change.lie) bench.changeWater({ approach: change.lie.approach });
+		if (change.recipe) tie({ recipe: change.recipe });
 	}
 </script>
 
@@ -21,7 +21,7 @@
 	{#if matching.waysOut === null}
 		<p class="text-sm">Looking for what would help …</p>
 	{:else if matching.waysOut.length === 0}
-		<p class="text-sm">No single purchase, lock or change of rig that was tried helps.</p>
+		<p class="text-sm">The first build below is the most that can be had here.</p>
 	{:else}
 		<p class="flex flex-wrap items-center gap-2 pt-1 text-sm">
 			Would help:

@@ -48,7 +48,11 @@ export function reasonFor(
 	wishes: Wishes,
 	dearest: number
 ): string {
-	if (!does(one, mark)) return 'good less often than the others';
+	if (!does(one, mark)) {
+		return one === first
+			? `comes nearest to the zone, ${(100 * one.miss).toFixed(0)} cm above it on average`
+			: 'good less often than the others';
+	}
 	if (one === first) {
 		return one.chance >= wishes.enough
 			? 'the lightest and slimmest that does the job'

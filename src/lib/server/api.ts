@@ -77,9 +77,13 @@ function inWords(error: unknown): { status: number; body: ErrorAnswer } {
 	throw error;
 }
 
+/** The request's JSON. @throws Refusal when it is none, or too long */
+export const jsonOf = async (request: Request): Promise<unknown> =>
+	readJson(await readBody(request, SHORT), 'The request');
+
 /** The request's JSON as an instance of a contract class. @throws Refusal naming each wrong field */
 export async function bodyOf<T extends object>(request: Request, type: new () => T): Promise<T> {
-	return checked(readJson(await readBody(request, SHORT), 'The request'), type);
+	return checked(await jsonOf(request), type);
 }
 
 /** Untrusted data, found at `where`, as an instance of a contract class. @throws Refusal naming each wrong field */

@@ -1,35 +1,77 @@
 import { priorBeliefs } from '$core/belief/index';
-import { lieKey } from '$lib/contract/observations';
 import { learnedFrom } from './learned';
 import Papa from 'papaparse';
+import type { Band } from '$core/drift/index';
 import { predict } from '$core/predict/index';
 import type { Interval } from '$core/quantity/index';
-import { lieFromDocument, recipeFromDocument, type LieRow } from '$lib/contract/documents';
-import type { Store } from './store/index';
+import {
+	recipeFromDocument,
+	rigFromDocument,
+	type LieRow,
+	type RigRow
+} from '$lib/contract/documents';
+import { rigFor, waterOf } from './asked';
+import { driftsOf } from './drift';
+import { Refusal, type Store } from './store/index';
 
 /** Still water at an ordinary temperature, where no lie is named. */
 const STILL = {
-	lie: { depth: 1, surfaceSpeed: 0, bed: 'gravel', zoneTop: 0.2, approach: 3 },
-	temperature: 10
+	lie: { depth: 1, surfaceSpeed: 0, bed: 'gravel', zoneTop: 0.2 },
+	celsius: 10
 } as const;
+
+/** What the table of flies is asked for. */
+export interface FliesAsked {
+	/** The lie that times, distances and chances are for; without one they stay empty. */
+	readonly lieId: string | null;
+	/** The rig of the chances; the last used where it is not said, else the starter's. */
+	readonly rigId?: string | null;
+	/** Drifts behind each chance; without them none is worked out. */
+	readonly drifts?: number | null;
+	readonly gone?: AbortSignal;
+}
+
+/** Flies whose drifts are asked for at a time, so that others have their turn between them. */
+const AT_ONCE = 2;
 
 /**
  * The flies as CSV (RFC 4180, UTF-8, decimal point, units in the header), one row a fly, with its
  * prediction and the central 90 %.
  *
- * @param lieId the lie that times and distances are for; without one they stay empty
+ * @throws Refusal for a lie or a rig that is not here, and for drifts without a lie
  */
-export async function fliesAsCsv(store: Store, lieId: string | null): Promise<string> {
+export async function fliesAsCsv(
+	store: Store,
+	{ lieId, rigId = null, drifts = null, gone }: FliesAsked
+): Promise<string> {
 	const row = lieId === null ? null : ((await store.get('lie', lieId)) as LieRow);
-	const river = row && (await store.get('river', row.riverId));
-	const lie = row ? { ...lieFromDocument(row.body), key: lieKey(row) } : STILL.lie;
-	const temperature = river?.kind === 'river' ? river.body.temperatureC : STILL.temperature;
+	const rigRow = rigId === null ? null : ((await store.get('rig', rigId)) as RigRow);
+	if (drifts !== null && !row) {
+		const message = 'Drifts need a lie: add lie=<id>, or leave drifts out.';
+		throw new Refusal(422, message, { errors: [{ path: 'lie', message }] });
+	}
 	const snapshot = await store.snapshot();
+	const { lie, celsius } = (row && waterOf(row, snapshot)) ?? STILL;
+	const { name: rigName, rig } = rigRow
+		? { name: rigRow.name, rig: rigFromDocument(rigRow.body) }
+		: rigFor(undefined, snapshot);
 	const { learned } = await learnedFrom(snapshot);
 	const believed = { ...priorBeliefs, learned };
-	const table = snapshot.flies.map(({ name, body: { recipe } }) => {
+	const chances: Band[] = [];
+	let next = 0;
+	const work = async () => {
+		while (drifts !== null && next < snapshot.flies.length && !gone?.aborted) {
+			const k = next++;
+			const recipe = recipeFromDocument(snapshot.flies[k]!.body.recipe);
+			const question = { recipe, lie, rig, celsius, believed };
+			chances[k] = (await driftsOf(question, drifts, gone)).band;
+		}
+	};
+	await Promise.all(Array.from({ length: AT_ONCE }, work));
+	const table = snapshot.flies.map(({ name, body: { recipe } }, k) => {
 		const { hook, bead, coil, dressing } = recipe;
-		const found = predict(recipeFromDocument(recipe), lie, temperature, believed);
+		const found = predict(recipeFromDocument(recipe), lie, celsius, believed);
+		const band = chances[k];
 		return {
 			name,
 			hook_style: hook.style,
@@ -48,10 +90,13 @@ export async function fliesAsCsv(store: Store, lieId: string | null): Promise<st
 			attitude: found.floats ? '' : found.sink.attitude,
 			pitch_deg: found.floats ? '' : Math.round(found.sink.pitch),
 			lie: row?.name ?? '',
-			water_c: temperature,
+			water_c: celsius,
 			...columns('time_to_zone_s', row && found.time, 1),
 			...columns('land_above_m', row && found.distance, 1),
-			chance: row ? figure(found.chance) : '',
+			rig: drifts === null ? '' : rigName,
+			drifts: drifts ?? '',
+			chance: band ? String(Number(band.chance.toPrecision(6))) : '',
+			chance_error: band ? figure(band.error) : '',
 			model: found.modelVersion
 		};
 	});

@@ -1,64 +1,108 @@
-import type { Beliefs } from '$core/belief/index';
-import { bandDistances, bandOf, type Range, type Run } from '$core/drift/index';
+import { mainFault, type Range } from '$core/drift/index';
 import { GRAVITY } from '$core/material/index';
-import { drifting, smoothDrift, worldRun, type DriftQuestion } from '$core/predict/index';
-import { rigNotes } from '$core/rig/index';
+import { verdictOf, type DriftQuestion, type FoundHand, type Hand } from '$core/predict/index';
+import { controlOf, rigNotes, type FoundControl, type Rig } from '$core/rig/index';
+import type { DriftsAnswered, DriftsAsked } from '$lib/workers/drift-thread';
+import code from '$lib/workers/drift-thread?nodeworker';
+import { Refusal } from './store/refusal';
+import { threads } from './threads';
 
-/** Drifts behind a chance; a script that wants it finer asks the interface's band. */
-const DRIFTS = 100;
+/** As many as a small machine has cores, and how many questions may wait. */
+const THREADS = 2;
+const WAITING = 400;
+/** MB of a thread's heap. */
+const HEAP = 200;
 
-/** Of one who asks in between, the answer is not held up: between two drifts others have their turn. */
-const breathe = () => new Promise((resolve) => setImmediate(resolve));
+const started = threads<DriftsAsked, DriftsAnswered>(
+	'drift',
+	code,
+	{ threads: THREADS, waiting: WAITING },
+	HEAP
+);
 
 /**
- * The drift of a prediction request: the single path, and a band of drifts with its chance.
+ * Drifts in a thread, so that nobody else waits for them.
+ *
+ * @param gone aborted when nobody waits for the answer any more
+ * @throws Refusal with 503 when too many wait already
+ */
+export async function driftsOf(
+	question: DriftQuestion,
+	drifts: number,
+	gone?: AbortSignal
+): Promise<DriftsAnswered> {
+	const pool = started();
+	if (pool.queueSize >= WAITING) {
+		throw new Refusal(503, 'Too many drifts are asked for at once. Try again in a few seconds.');
+	}
+	return pool.run({ question, drifts }, gone ? { signal: gone } : {});
+}
+
+/**
+ * The drift of a prediction request: every figure is the band's median with its central 90 %.
  *
  * @param submergedWeight N, for the notes about the rig
  */
 export async function driftFor(
 	question: DriftQuestion,
-	believed: Beliefs,
-	submergedWeight: number
+	drifts: number,
+	submergedWeight: number,
+	gone?: AbortSignal
 ) {
-	const ready = drifting({ ...question, believed });
-	const single = smoothDrift(ready);
-	const distances = bandDistances(ready.median.column);
-	const runs: Run[] = [];
-	for (let k = 0; k < DRIFTS; k++) {
-		runs.push(worldRun(ready, k, distances));
-		await breathe();
-	}
-	const band = bandOf(runs, distances);
-	const { lie, rig } = question;
+	const { hand, band } = await driftsOf(question, drifts, gone);
+	const { lie } = question;
 	return {
-		timeToZoneS: ranged(single.time, band.time),
-		distanceToZoneM: ranged(single.distance, band.distance),
-		inZone: ranged(single.inZone, band.inZone)!,
-		onBed: ranged(single.onBed, band.onBed)!,
-		hangUp: tidy(band.hangUp),
-		dragCms: ranged(100 * single.slip, scaled(band.slip, 100))!,
-		lineAngleDeg: tidy(single.angle),
-		pullG: tidy((single.tension / GRAVITY) * 1e3),
-		floatUnderS: single.under === null ? null : tidy(single.under),
-		good: single.good,
-		fault: single.fault,
 		chance: { value: tidy(band.chance), error: tidy(band.error), drifts: band.drifts },
-		notes: rigNotes(rig, lie.depth, lie.zoneTop, submergedWeight / GRAVITY)
+		verdict: verdictOf(band.chance),
+		fault: mainFault(band),
+		hand: handWords(hand, question.rig),
+		timeToZoneS: ranged(band.time),
+		distanceToZoneM: ranged(band.distance),
+		heightInHoldM: ranged(band.height),
+		inZone: ranged(band.inZone)!,
+		onBed: ranged(band.onBed)!,
+		hangUp: tidy(band.hangUp),
+		dragCms: ranged(band.slip, 100)!,
+		lineAngleDeg: ranged(band.angle)!,
+		pullG: ranged(band.tension, 1e3 / GRAVITY)!,
+		floatUnder: tidy((band.faults.under ?? 0) / band.drifts),
+		notes: rigNotes(hand.rig, lie.depth, lie.zoneTop, submergedWeight / GRAVITY)
 	};
 }
 
+const inUnits: Readonly<Record<FoundControl, string>> = {
+	line: 'lineOutM',
+	hangs: 'floatToFlyM',
+	countdown: 'countdownS',
+	retrieve: 'retrieveMs'
+};
+const controlsOf: Readonly<Record<Rig['way'], readonly FoundControl[]>> = {
+	'tight line': ['line'],
+	float: ['hangs'],
+	'dry fly': ['hangs'],
+	swing: ['line'],
+	'still water': ['countdown', 'retrieve']
+};
+
+/** Each control of the hand that counts on this rig: found with its span, or as it was set. */
+function handWords({ rig, found }: Hand, asked: Rig) {
+	return controlsOf[asked.way].map((control) => {
+		const its = found.find((one) => one.control === control);
+		const value = controlOf(rig, control);
+		const span: Pick<FoundHand, 'from' | 'to'> = its ?? { from: value, to: value };
+		return {
+			control: inUnits[control],
+			found: its !== undefined,
+			...{ value: tidy(value), low: tidy(span.from), high: tidy(span.to) }
+		};
+	});
+}
+
 const tidy = (n: number) => Number(n.toPrecision(6));
-const scaled = ({ low, middle, high }: Range, by: number): Range => ({
-	low: low * by,
-	middle: middle * by,
-	high: high * by
-});
-/** The single path's figure with both ends of 90 % of the band. */
-const ranged = (value: number | null, range: Range | null) =>
-	value === null
-		? null
-		: {
-				value: tidy(value),
-				low: tidy(range?.low ?? value),
-				high: tidy(range?.high ?? value)
-			};
+/** A band's median with both ends of 90 %, as one figure. */
+const ranged = (range: Range | null, by = 1) =>
+	range && {
+		value: tidy(range.middle * by),
+		low: tidy(range.low * by),
+		high: tidy(range.high * by)
+	};

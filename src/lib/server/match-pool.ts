@@ -1,5 +1,5 @@
 import type { MatchQuestion } from '$core/match/index';
-import type { ThreadAnswer } from '$lib/workers/match-thread';
+import type { SearchAsked, ThreadAnswer } from '$lib/workers/match-thread';
 import code from '$lib/workers/match-thread?nodeworker';
 import { Refusal } from './store/refusal';
 import { threads } from './threads';
@@ -7,13 +7,14 @@ import { threads } from './threads';
 /** Searches at once, and how many may wait; each takes some seconds of a core. */
 const THREADS = 2;
 const WAITING = 6;
-/** A search that takes longer is ended, ms. */
-const PATIENCE = 60_000;
+/** A search that takes longer answers with what it has; one that does not even do that is ended. ms */
+const PATIENCE = 50_000;
+const LAST = 60_000;
 /** MB of a thread's heap; a search holds some tens. */
 const HEAP = 300;
 
 /** The threads start with the first search: most people never ask one of the server. */
-const started = threads<MatchQuestion, ThreadAnswer>(
+const started = threads<SearchAsked, ThreadAnswer>(
 	'match',
 	code,
 	{ threads: THREADS, waiting: WAITING },
@@ -34,14 +35,17 @@ export async function searchFor(question: MatchQuestion, gone: AbortSignal): Pro
 			`${WAITING + THREADS} searches are under way or wait already. Try again in a few seconds.`
 		);
 	}
-	const late = AbortSignal.timeout(PATIENCE);
+	const late = AbortSignal.timeout(LAST);
 	try {
-		return await pool.run(question, { signal: AbortSignal.any([gone, late]) });
+		return await pool.run(
+			{ question, patience: PATIENCE },
+			{ signal: AbortSignal.any([gone, late]) }
+		);
 	} catch (error) {
 		if (late.aborted) {
 			throw new Refusal(
 				503,
-				`The search was ended after ${PATIENCE / 1000} seconds. Lock more parts, or ask for what is owned only.`
+				`The search was ended after ${LAST / 1000} seconds. Lock more parts, or ask for what is owned only.`
 			);
 		}
 		if (gone.aborted) throw new Refusal(503, 'Nobody waits for the answer any more.');

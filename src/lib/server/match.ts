@@ -1,34 +1,44 @@
 import { priorBeliefs } from '$core/belief/index';
+import { verdictOf } from '$core/predict/index';
 import { does, USUAL_WISHES, type Found, type Locks } from '$core/match/index';
 import {
 	lieFromDocument,
 	recipeFromDocument,
 	recipeToDocument,
-	rigFromDocument
+	type Snapshot
 } from '$lib/contract/documents';
 import { questionsIn } from '$lib/contract/fields';
 import { shelfOf } from '$lib/contract/shelf';
 import { MatchRequest } from '$lib/contract/validation';
-import { learnedFrom } from './learned';
+import { checkZone, lieToday, rigFor, type Today } from './asked';
+import { learnedFrom, NOTHING_LEARNED } from './learned';
 import { searchFor } from './match-pool';
-import type { Store } from './store/index';
 
 const USUAL_LOCKS: Locks = { hook: true, bead: false, coil: false, rib: true, dressing: true };
 const USUAL_LIST = 12;
 
 /** Answers a search: ranked builds in the units that their names give; nothing is kept. */
-export async function matchFor(request: MatchRequest, store: Store, gone: AbortSignal) {
-	const { fly, lie, rig, locks, wishes, most = USUAL_LIST } = request;
+export async function matchFor(
+	request: MatchRequest,
+	snapshot: Snapshot,
+	gone: AbortSignal,
+	today: Today | null = null
+) {
+	const { fly, lie, locks, wishes, wanted, most = USUAL_LIST } = request;
 	const { temperatureC, ...body } = lie;
+	const plain = lieFromDocument(body);
+	const water = today ? lieToday({ ...plain, key: today.key }, today.river) : plain;
+	checkZone(water);
+	const rig = rigFor(request.rig, snapshot);
 	const wished = { ...USUAL_WISHES, ...given(wishes) };
-	const snapshot = await store.snapshot();
-	const { learned } = await learnedFrom(snapshot);
+	const { learned } = request.learned === false ? NOTHING_LEARNED : await learnedFrom(snapshot);
 	const found = await searchFor(
 		{
 			recipe: recipeFromDocument(fly.recipe),
-			lie: lieFromDocument(body),
+			lie: water,
 			celsius: temperatureC,
-			rig: rig ? rigFromDocument(rig) : null,
+			rig: rig.rig,
+			...(wanted && { wanted }),
 			locks: { ...USUAL_LOCKS, ...given(locks) },
 			wishes: wished,
 			shelf: shelfOf(snapshot.lots, wished.onlyOwned),
@@ -37,6 +47,8 @@ export async function matchFor(request: MatchRequest, store: Store, gone: AbortS
 		gone
 	);
 	return {
+		rig: { name: rig.name, from: rig.from, way: rig.rig.way },
+		mark: tidy(found.mark),
 		builds: found.list.slice(0, most).map((one) => buildFor(one, found.mark)),
 		lookedAt: found.looked,
 		confirmed: found.confirmed,
@@ -58,6 +70,8 @@ const buildFor = (one: Found, mark: number) => ({
 	otherwise: one.look,
 	chance: tidy(one.chance),
 	drifts: one.drifts,
+	verdict: verdictOf(one.chance),
+	aboveZoneM: tidy(one.miss),
 	doesTheJob: does(one, mark),
 	points: tidy(one.points),
 	massG: tidy(one.mass * 1e3),

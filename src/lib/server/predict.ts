@@ -1,20 +1,16 @@
-import {
-	priorBeliefs,
-	valuesAt,
-	type Belief,
-	type BeliefName,
-	type Beliefs
-} from '$core/belief/index';
-import { buildFly, fitOf, partNames } from '$core/fly/index';
-import { predict } from '$core/predict/index';
+import { priorBeliefs, type Belief, type BeliefName, type Beliefs } from '$core/belief/index';
+import { fitOf, partNames } from '$core/fly/index';
+import { DRIFTS, predict, verdictOf, type DriftQuestion } from '$core/predict/index';
 import { descend, dragAccount, type Hang } from '$core/sink/index';
 import { fluidAt } from '$core/water/index';
 import type { Interval } from '$core/quantity/index';
 import { questionsIn } from '$lib/contract/fields';
-import { lieFromDocument, recipeFromDocument, rigFromDocument } from '$lib/contract/documents';
+import { lieFromDocument, recipeFromDocument, type Snapshot } from '$lib/contract/documents';
 import { BeliefRequest, PredictRequest } from '$lib/contract/validation';
 import { checked } from './api';
+import { checkZone, lieToday, rigFor, type Today } from './asked';
 import { driftFor } from './drift';
+import { learnedFrom, NOTHING_LEARNED } from './learned';
 import { Refusal } from './store/refusal';
 
 /**
@@ -22,14 +18,22 @@ import { Refusal } from './store/refusal';
  *
  * @throws Refusal with 422 for a belief that is not known or cannot be
  */
-export async function predictionFor(request: PredictRequest) {
-	const { fly, lie, rig, beliefs } = request;
+export async function predictionFor(
+	request: PredictRequest,
+	snapshot: Snapshot,
+	{ today = null, gone }: { readonly today?: Today | null; readonly gone?: AbortSignal } = {}
+) {
+	const { fly, lie, beliefs, drifts = DRIFTS.first, wanted } = request;
 	const { temperatureC, ...body } = lie;
 	const recipe = recipeFromDocument(fly.recipe);
-	const believed = withBeliefs(beliefs ?? {});
-	const values = valuesAt(believed);
-	const water = lieFromDocument(body);
+	const { learned } = request.learned === false ? NOTHING_LEARNED : await learnedFrom(snapshot);
+	const believed: Beliefs = { ...withBeliefs(beliefs ?? {}), learned };
+	const plain = lieFromDocument(body);
+	const water = today ? lieToday({ ...plain, key: today.key }, today.river) : plain;
+	checkZone(water);
+	const rig = rigFor(request.rig, snapshot);
 	const found = predict(recipe, water, temperatureC, believed);
+	const values = found.median;
 	const fluid = fluidAt(temperatureC);
 	const drag = new Map(
 		dragAccount(found.body, fluid, values, found.sink).map(({ part, share }) => [
@@ -38,10 +42,12 @@ export async function predictionFor(request: PredictRequest) {
 		])
 	);
 	const { settled } = descend(found.body, fluid, values, found.sink, DROP, 'flat', SECONDS);
-	const question = rig && {
-		...{ recipe, lie: water, celsius: temperatureC },
-		rig: rigFromDocument(rig)
+	const question: DriftQuestion = {
+		...{ recipe, lie: water, celsius: temperatureC, rig: rig.rig, believed },
+		...(wanted && { wanted })
 	};
+	const weight = found.submergedWeight?.value ?? 0;
+	const drift = found.floats ? null : await driftFor(question, drifts, weight, gone);
 	return {
 		modelVersion: found.modelVersion,
 		massG: scaled(found.mass, 1e3),
@@ -68,11 +74,13 @@ export async function predictionFor(request: PredictRequest) {
 		settled: settled && { timeS: tidy(settled.time), depthM: tidy(settled.depth) },
 		timeToZoneS: scaled(found.time, 1),
 		distanceToZoneM: scaled(found.distance, 1),
-		requiredSinkSpeedCms: tidy(found.requiredSpeed * 100),
-		chance: tidy(found.chance),
-		verdict: found.verdict,
+		/** On its line; null for a fly that floats. The same chance and verdict as in it. */
+		chance: drift?.chance.value ?? 0,
+		verdict: drift?.verdict ?? verdictOf(0),
+		rig: { name: rig.name, from: rig.from, way: rig.rig.way },
+		drift,
 		ride: {
-			pointUp: found.ride.pointUp,
+			pointUpOnLine: found.ride.pointUp,
 			sure: tidy(found.ride.sure),
 			leanDeg: tidy(found.ride.lean)
 		},
@@ -89,12 +97,14 @@ export async function predictionFor(request: PredictRequest) {
 			about: priorBeliefs[belief].about,
 			share: tidy(share)
 		})),
-		/** On its line; null without a rig. */
-		drift: question ? await driftFor(question, believed, found.submergedWeight?.value ?? 0) : null,
 		questions: questionsIn(PredictRequest, request),
-		fit: fitOf(buildFly(recipe, values), values, found.ride).map(
-			({ code, part, severity, figure, words }) => ({ code, part, severity, figure, words })
-		)
+		fit: fitOf(found.build, values, found.ride).map(({ code, part, severity, figure, words }) => ({
+			code,
+			part,
+			severity,
+			figure,
+			words
+		}))
 	};
 }
 
@@ -105,7 +115,7 @@ const SECONDS = 4;
 const hangFor = ({ attitude, speed, pointUp, glide, upright }: Hang) => ({
 	words: attitude,
 	sinkSpeedCms: tidy(speed * 100),
-	pointUp,
+	pointUpSinking: pointUp,
 	glideDeg: tidy(glide),
 	staysInPlane: upright
 });

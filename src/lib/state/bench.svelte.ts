@@ -49,10 +49,11 @@ import { withLot } from '$lib/contract/from-stock';
 import { clipped } from '$lib/contract/names';
 import { api } from './client';
 import { Log } from './log.svelte';
+import { goodDrift } from './preferences.svelte';
 import { freeName, neighbour } from './rows';
 
 /** Still water of ordinary depth, for the figures of a fly while there is no lie. */
-const NO_LIE: Lie = { depth: 1, surfaceSpeed: 0, bed: 'gravel', zoneTop: 0.2, approach: 3 };
+const NO_LIE: Lie = { depth: 1, surfaceSpeed: 0, bed: 'gravel', zoneTop: 0.2 };
 const NO_TEMPERATURE = 10;
 
 const NOTHING: Learning = {
@@ -91,6 +92,10 @@ export class Bench extends Log {
 	);
 	/** How it is fished; null: free of any line. */
 	readonly rigRow = $derived(this.rigRows.find((row) => row.id === this.selection.rigId) ?? null);
+	/** The rig by which chances are meant while there is none on the strip; null: the starter's. */
+	readonly lastRig = $derived(
+		this.rigRow ?? this.rigRows.find((row) => row.id === this.selection.lastRigId) ?? null
+	);
 	readonly river = $derived(
 		this.riverRows.find((row) => row.id === this.lie?.riverId) ?? this.rivers[0] ?? null
 	);
@@ -125,6 +130,12 @@ export class Bench extends Log {
 	readonly today = $derived(this.surveyed && lieAtFlow(this.surveyed, this.flow, this.exponents));
 	readonly water = $derived(this.today?.lie ?? null);
 	readonly rig = $derived(this.rigBody && rigFromDocument(this.rigBody));
+	/** The rig that a chance is meant on, with its name, also while none is on the strip. */
+	readonly usedRig = $derived(
+		this.lastRig
+			? { name: this.lastRig.name, rig: rigFromDocument(this.lastRig.body) }
+			: { name: 'Starter rig', rig: starterRig }
+	);
 	readonly temperature = $derived(this.river?.body.temperatureC ?? NO_TEMPERATURE);
 	/** And of it what bears on the fly, the rig and the lie on the strip; null where nothing was learned. */
 	private readonly learnedHere = $derived.by(() => {
@@ -137,6 +148,7 @@ export class Bench extends Log {
 		this.recipe && this.rig && this.water
 			? {
 					...{ recipe: this.recipe, rig: this.rig, lie: this.water, celsius: this.temperature },
+					wanted: goodDrift.current,
 					...(this.learnedHere && { learned: this.learnedHere })
 				}
 			: null
@@ -242,7 +254,9 @@ export class Bench extends Log {
 		if (!this.surveyed) return;
 		const typed = change.surfaceSpeed !== undefined && change.timed === undefined;
 		const kept = typed && this.surveyed.timed ? without(this.surveyed, 'timed') : this.surveyed;
-		this.setWater({ ...kept, ...change });
+		const next = { ...kept, ...change };
+		// The zone ends at the surface, also where the water is made shallower.
+		this.setWater({ ...next, zoneTop: Math.min(next.zoneTop, next.depth) });
 	}
 
 	setRig(rig: Rig): void {
@@ -262,7 +276,8 @@ export class Bench extends Log {
 	}
 
 	selectRig(id: string | null): void {
-		this.select({ ...this.selection, rigId: id });
+		const lastRigId = id ?? this.lastRig?.id;
+		this.select({ ...this.selection, rigId: id, ...(lastRigId && { lastRigId }) });
 	}
 
 	/** The next or previous fly or lie by name, round the ends. */

@@ -1,5 +1,5 @@
-import { bandOf, type Band, type DrawnDrift, type Run, type Wanted } from '$core/drift/index';
-import type { DriftQuestion } from '$core/predict/index';
+import { bandOf, type Band, type DrawnDrift, type Run } from '$core/drift/index';
+import { DRIFTS, type DriftQuestion } from '$core/predict/index';
 import { DriftWorker } from '$lib/workers/drift-worker';
 
 /** What is different about a drift to compare with. */
@@ -13,7 +13,6 @@ export interface Compared {
 
 /** Besides the one on the strip. */
 const MOST = 2;
-const DRIFTS = 150;
 const PIECE = 10;
 const STILL = 250;
 
@@ -24,7 +23,6 @@ export class CompareState {
 	readonly full = $derived(this.list.length >= MOST);
 	private readonly worker = new DriftWorker();
 	private question: DriftQuestion | null = null;
-	private wanted: Wanted | null = null;
 	private turn = 0;
 	private timer: ReturnType<typeof setTimeout> | undefined;
 
@@ -41,10 +39,9 @@ export class CompareState {
 	}
 
 	/** The fly, rig and lie of the strip, with which each is compared. */
-	follow(question: DriftQuestion | null, wanted: Wanted): void {
-		if (question === this.question && wanted === this.wanted) return;
+	follow(question: DriftQuestion | null): void {
+		if (question === this.question) return;
 		this.question = question;
-		this.wanted = wanted;
 		this.again(STILL);
 	}
 
@@ -61,8 +58,8 @@ export class CompareState {
 	}
 
 	private async run(turn: number): Promise<void> {
-		const { question: base, wanted, list } = this;
-		if (!base || !wanted) {
+		const { question: base, list } = this;
+		if (!base) {
 			this.found = [];
 			return;
 		}
@@ -74,23 +71,27 @@ export class CompareState {
 		};
 		try {
 			const asked = list.map(({ name, change }) => ({ name, question: { ...base, ...change } }));
-			const singles: DrawnDrift[] = [];
+			const held: { drift: DrawnDrift; question: DriftQuestion }[] = [];
 			for (const { name, question } of asked) {
-				const drift = await this.worker.ask({ kind: 'single', question, wanted });
+				const hand = await this.worker.ask({ kind: 'hand', question });
 				if (turn !== this.turn) return;
-				singles.push(drift);
+				const own = { ...question, hand };
+				const { drift } = await this.worker.ask({ kind: 'single', question: own });
+				if (turn !== this.turn) return;
+				held.push({ drift, question: own });
 				put({ name, drift, band: null });
 			}
-			for (const [i, { name, question }] of asked.entries()) {
+			for (const [i, { name }] of asked.entries()) {
+				const { drift, question } = held[i]!;
 				const runs: Run[] = [];
-				for (let from = 0; from < DRIFTS; from += PIECE) {
-					const to = Math.min(DRIFTS, from + PIECE);
+				for (let from = 0; from < DRIFTS.first; from += PIECE) {
+					const to = Math.min(DRIFTS.first, from + PIECE);
 					const piece = await this.worker.ask({
-						...{ kind: 'band', question, wanted, from, to }
+						...{ kind: 'band', question, from, to }
 					});
 					if (turn !== this.turn) return;
 					runs.push(...piece.runs);
-					if (to === DRIFTS) put({ name, drift: singles[i]!, band: bandOf(runs, piece.distances) });
+					if (to === DRIFTS.first) put({ name, drift, band: bandOf(runs, piece.distances) });
 				}
 			}
 		} catch {

@@ -1,18 +1,21 @@
+import { bandOf, type Band, type DrawnDrift, type Run } from '$core/drift/index';
+import type { Advice, Shelf, Wishes } from '$core/match/index';
 import {
-	bandOf,
-	mainFault,
-	type Band,
-	type DrawnDrift,
-	type Fault,
-	type Run,
-	type Wanted
-} from '$core/drift/index';
-import type { Mend, Shelf } from '$core/match/index';
-import type { DriftQuestion } from '$core/predict/index';
+	curveLogs,
+	DRIFTS,
+	joinedCurve,
+	markOf,
+	windowOf,
+	type DriftQuestion,
+	type Hand,
+	type SpeedWindow
+} from '$core/predict/index';
+import { foundBy, openControls, type Rig } from '$core/rig/index';
+import type { Learned } from '$core/belief/index';
 import { DriftWorker } from '$lib/workers/drift-worker';
 
 /** Drifts of the first band, which is enough for the strip, and of the finer ones that a view asks for. */
-const STAGES = [150, 300, 500] as const;
+const STAGES = [DRIFTS.first, 300, DRIFTS.whole] as const;
 const FIRST = STAGES[0];
 const MOST = STAGES[2];
 /** Drifts that a worker does before it looks up again. */
@@ -22,63 +25,84 @@ const WORKERS = 2;
 /** The band begins when the keys have been still for so long, ms. */
 const STILL = 120;
 
+const allFound = ({ way }: Rig) =>
+	Object.fromEntries(foundBy[way].map((control) => [control, false]));
+
+/** What else advice depends on: what the tier owns and wants, and all that was learned. */
+export interface AdviceContext {
+	readonly shelf: Shelf;
+	readonly wishes: Wishes;
+	readonly learned: Learned;
+}
+
 /**
- * The drift of what is on the strip: the single path at once, the band of many after it, each dropped
+ * The drift of what is on the strip: a path with a hand found in a hurry at once, then the hand, the band of
+ * many drifts with it, the sink rates that do the job, and what to change where it does not; each dropped
  * when the question changes.
  */
 export class DriftState {
 	/** The path in smooth water with everything at its median, of the newest question that has one. */
 	single = $state.raw<DrawnDrift | null>(null);
-	/** The sink rate that line and lie ask for, m/s; null while it is not known, or none is enough. */
-	asked = $state<number | null>(null);
+	/** How the rod is held on that path. */
+	hand = $state.raw<Hand | null>(null);
+	/** What would be found of the controls that the person set; null while nothing is set, or it is not known. */
+	wouldBe = $state.raw<Hand | null>(null);
 	band = $state.raw<Band | null>(null);
+	/** The sink rates that do the job on this rig in this lie, m/s; null while they are not known, or none does. */
+	window = $state.raw<SpeedWindow | null>(null);
+	/** Whether those were worked out. */
+	windowKnown = $state(false);
 	/** Drifts done of those asked for; null when nothing runs. */
 	progress = $state.raw<{ readonly done: number; readonly of: number } | null>(null);
-	mends = $state.raw<readonly Mend[]>([]);
+	/** What to change; null while that is not known. */
+	advice = $state.raw<Advice | null>(null);
 	/** The person stopped the band before it was whole. */
 	stopped = $state(false);
-
-	/** Whether a way out is being looked for. */
-	mending = $state(false);
+	/** Whether advice is being looked for. */
+	advising = $state(false);
 
 	private readonly first = new DriftWorker();
-	private readonly mender = new DriftWorker();
+	private readonly adviser = new DriftWorker();
 	private readonly workers = Array.from({ length: WORKERS }, () => new DriftWorker());
 	private followed: {
 		readonly question: DriftQuestion | null;
-		readonly wanted: Wanted;
-		readonly shelf: Shelf;
+		readonly context: AdviceContext;
 	} | null = null;
 	/** Drifts of the question that is followed, in the order of the seed. */
 	private runs: Run[] = [];
+	/** The hand of the question that is followed. */
+	private held: Hand | null = null;
 	private most: number = FIRST;
 	private turn = 0;
 	private timer: ReturnType<typeof setTimeout> | undefined;
 	private asking = false;
-	private next: { question: DriftQuestion; wanted: Wanted } | null = null;
+	private next: DriftQuestion | null = null;
 
 	/** Follows a question; what ran for another one is dropped. null: there is none. */
-	follow(question: DriftQuestion | null, wanted: Wanted, shelf: Shelf): void {
-		if (question === this.followed?.question && wanted === this.followed?.wanted) return;
-		this.followed = { question, wanted, shelf };
+	follow(question: DriftQuestion | null, context: AdviceContext): void {
+		if (question === this.followed?.question) return;
+		this.followed = { question, context };
 		const turn = ++this.turn;
 		clearTimeout(this.timer);
 		this.progress = null;
 		this.runs = [];
+		this.held = null;
 		this.band = null;
-		this.mends = [];
-		if (this.mending) this.mender.end();
-		this.mending = false;
+		this.wouldBe = null;
+		this.window = null;
+		this.windowKnown = false;
+		this.advice = null;
+		if (this.advising) this.adviser.end();
+		this.advising = false;
 		this.stopped = false;
+		this.next = question;
 		if (!question) {
 			this.single = null;
-			this.asked = null;
-			this.next = null;
+			this.hand = null;
 			return;
 		}
-		this.next = { question, wanted };
 		void this.askSingle();
-		this.timer = setTimeout(() => void this.askBand(question, wanted, turn), STILL);
+		this.timer = setTimeout(() => void this.askBand(question, turn), STILL);
 	}
 
 	/** Whether a view shows the band itself, which then is made finer. */
@@ -97,17 +121,17 @@ export class DriftState {
 
 	/** Goes on after a stop. */
 	resume(): void {
-		const { question, wanted } = this.followed ?? {};
-		if (!question || !wanted) return;
+		const { question } = this.followed ?? {};
+		if (!question) return;
 		this.stopped = false;
-		void this.askBand(question, wanted, ++this.turn);
+		void this.askBand(question, ++this.turn);
 	}
 
 	end(): void {
 		this.turn++;
 		clearTimeout(this.timer);
 		this.first.end();
-		this.mender.end();
+		this.adviser.end();
 		for (const worker of this.workers) worker.end();
 	}
 
@@ -117,12 +141,14 @@ export class DriftState {
 		this.asking = true;
 		try {
 			while (this.next) {
-				const { question, wanted } = this.next;
+				const question: DriftQuestion = this.next;
 				this.next = null;
-				const single = await this.first.ask({ kind: 'single', question, wanted });
-				this.single = single;
-				if (this.next) continue;
-				this.asked = await this.first.ask({ kind: 'asked', question, wanted });
+				const { drift, hand } = await this.first.ask({ kind: 'single', question });
+				// A hand that was found with care since is not overtaken by one found in a hurry.
+				if (question.hand || !this.held) {
+					this.single = drift;
+					this.hand = hand;
+				}
 			}
 		} catch {
 			// The worker was ended: the page is going, or asks anew.
@@ -131,59 +157,89 @@ export class DriftState {
 		}
 	}
 
-	/** What would mend a drift that is mostly not good. */
-	private async askMends(
-		question: DriftQuestion,
-		wanted: Wanted,
-		{ chance }: Band,
-		fault: Fault
-	): Promise<void> {
-		this.mending = true;
-		const { shelf } = this.followed!;
+	/** What to change where the drift is good less often than is asked for. */
+	private async askAdvice(question: DriftQuestion): Promise<void> {
+		this.advising = true;
+		const { shelf, wishes, learned } = this.followed!.context;
+		const locks = { hook: true, bead: false, coil: false, rib: true, dressing: true };
 		try {
-			const found = await this.mender.ask({
-				...{ kind: 'mends', question, wanted, shelf, fault, chance }
+			const found = await this.adviser.ask({
+				kind: 'advice',
+				question: { ...question, learned, shelf, wishes, locks }
 			});
-			if (question === this.followed?.question) this.mends = found;
+			if (question === this.followed?.question) this.advice = found;
 		} catch {
 			// Dropped for a newer question.
 		} finally {
-			if (question === this.followed?.question) this.mending = false;
+			if (question === this.followed?.question) this.advising = false;
 		}
 	}
 
-	private async askBand(question: DriftQuestion, wanted: Wanted, turn: number): Promise<void> {
+	/** The sink rates that do the job; both workers take a half of the curve. */
+	private async askWindow(question: DriftQuestion, turn: number): Promise<void> {
+		const logs = curveLogs();
+		const middle = logs.length >> 1;
+		const halves = [logs.slice(0, middle).reverse(), logs.slice(middle)];
+		const pieces = await Promise.all(
+			halves.map((half, k) => this.workers[k]!.ask({ kind: 'curve', question, logs: half }))
+		);
+		if (turn !== this.turn) return;
+		const curve = joinedCurve(pieces);
+		const best = Math.max(this.band?.chance ?? 0, ...curve.points.map(({ chance }) => chance));
+		this.window = windowOf(curve, markOf(best, this.followed?.context.wishes.enough));
+		this.windowKnown = true;
+	}
+
+	/** What would be found where the person set something. */
+	private async askWouldBe(question: DriftQuestion, turn: number): Promise<void> {
+		const { rig } = question;
+		if (this.wouldBe || openControls(rig).length === foundBy[rig.way].length) return;
+		const open = { ...rig, set: { ...rig.set, ...allFound(rig) } };
+		const hand = await this.workers[1]!.ask({ kind: 'hand', question: { ...question, rig: open } });
+		if (turn === this.turn) this.wouldBe = hand;
+	}
+
+	private async askBand(question: DriftQuestion, turn: number): Promise<void> {
 		const { runs } = this;
-		let given = runs.length;
-		const done: (readonly Run[] | undefined)[] = [];
-		const work = async (worker: DriftWorker) => {
-			while (given < this.most && turn === this.turn) {
-				const from = given;
-				given = Math.min(this.most, given + PIECE);
-				const { runs: some, distances } = await worker.ask({
-					...{ kind: 'band', question, wanted, from, to: given }
-				});
-				if (turn !== this.turn) return;
-				// Always the same drifts in the same order, whichever worker was quicker.
-				done[from] = some;
-				for (let next = done[runs.length]; next; next = done[runs.length]) runs.push(...next);
-				this.progress = { done: runs.length, of: this.most };
-				const stage = STAGES.findLast((count) => runs.length >= count) ?? 0;
-				if (stage <= (this.band?.drifts ?? 0)) continue;
-				const band = bandOf(runs.slice(0, stage), distances);
-				const fault = mainFault(band);
-				const first = this.band === null;
-				this.band = band;
-				if (first && band.chance < 0.6 && fault) {
-					void this.askMends(question, wanted, band, fault);
-				}
-			}
-		};
 		try {
+			this.progress ??= { done: runs.length, of: this.most };
+			if (!this.held) {
+				const hand = await this.workers[0]!.ask({ kind: 'hand', question });
+				if (turn !== this.turn) return;
+				this.held = hand;
+				this.next = { ...question, hand };
+				void this.askSingle();
+			}
+			const held = { ...question, hand: this.held };
+			let given = runs.length;
+			const done: (readonly Run[] | undefined)[] = [];
+			const work = async (worker: DriftWorker) => {
+				while (given < this.most && turn === this.turn) {
+					const from = given;
+					given = Math.min(this.most, given + PIECE);
+					const { runs: some, distances } = await worker.ask({
+						...{ kind: 'band', question: held, from, to: given }
+					});
+					if (turn !== this.turn) return;
+					// Always the same drifts in the same order, whichever worker was quicker.
+					done[from] = some;
+					for (let next = done[runs.length]; next; next = done[runs.length]) runs.push(...next);
+					this.progress = { done: runs.length, of: this.most };
+					const stage = STAGES.findLast((count) => runs.length >= count) ?? 0;
+					if (stage <= (this.band?.drifts ?? 0)) continue;
+					const first = this.band === null;
+					this.band = bandOf(runs.slice(0, stage), distances);
+					const enough = this.followed?.context.wishes.enough ?? 1;
+					if (first && this.band.chance < enough) void this.askAdvice(question);
+				}
+			};
 			await Promise.all(this.workers.map(work));
+			if (turn !== this.turn) return;
+			this.progress = null;
+			await this.askWouldBe(question, turn);
+			if (!this.windowKnown && turn === this.turn) await this.askWindow(question, turn);
 		} catch {
-			return;
+			// The workers were ended: the page is going.
 		}
-		if (turn === this.turn) this.progress = null;
 	}
 }

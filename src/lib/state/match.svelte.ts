@@ -179,11 +179,11 @@ export class MatchState {
 			);
 			if (!answer || old()) return;
 			const best = Math.max(0, ...answer.list.map(({ chance }) => chance));
-			this.limit = limitOf(answer.asked, answer.seen, best, question.wishes);
+			this.limit = limitOf(answer.curve, answer.seen, best, question.wishes);
 			if (this.limit) {
 				const [lane] = this.lanes;
 				const waysOut = await lane!.ask({
-					...{ kind: 'ways out', question, asked: answer.asked },
+					...{ kind: 'ways out', question, curve: answer.curve },
 					best: answer.list[0] ?? null
 				});
 				if (!old()) this.waysOut = waysOut;

@@ -4,12 +4,15 @@
 	interface Props {
 		/** m/s; null when the fly floats. */
 		speed: Interval | null;
-		/** m/s that the lie asks for. */
-		required: number;
+		/** The sink rates that do the job here, m/s; null while they are not known, or none does. */
+		window: { readonly from: number; readonly to: number } | null;
+		/** What to say while there is no window. */
+		none: string;
 	}
-	let { speed, required }: Props = $props();
+	let { speed, window, none }: Props = $props();
 	const top = $derived(
-		Math.max(60, Math.ceil((Math.max(speed?.high ?? 0, required) * 115) / 20) * 20) * CENTIMETRE
+		Math.max(60, Math.ceil((Math.max(speed?.high ?? 0, window?.from ?? 0) * 115) / 20) * 20) *
+			CENTIMETRE
 	);
 	const at = (v: number) => `${Math.min(100, (100 * v) / top)}%`;
 	const cm = (v: number) => (v / CENTIMETRE).toFixed(0);
@@ -20,22 +23,26 @@
 	role="img"
 	aria-label="Sink rate: {speed
 		? `${cm(speed.value)} cm/s, between ${cm(speed.low)} and ${cm(speed.high)}`
-		: 'the fly floats'}; the lie asks for {cm(required)} cm/s"
+		: 'the fly floats'}; {window ? `needs ${cm(window.from)} cm/s here` : none}"
 >
 	<div class="absolute inset-x-0 top-6 h-1.5 rounded-full bg-sunk"></div>
-	<div
-		class="absolute top-6 h-1.5 rounded-l-full bg-water-soft"
-		style:left={at(required)}
-		style:right="0"
-	></div>
-	<div class="absolute top-4 h-5.5 w-0.5 bg-water" style:left={at(required)}></div>
-	<div
-		class="absolute top-0 text-sm whitespace-nowrap text-water"
-		style:left={at(required)}
-		style:transform="translateX({required / top > 0.5 ? '-100%' : '-2px'})"
-	>
-		the lie asks for <span class="figure">{cm(required)}</span>
-	</div>
+	{#if window}
+		<div
+			class="absolute top-6 h-1.5 rounded-full bg-water-soft"
+			style:left={at(window.from)}
+			style:right="calc(100% - {at(window.to)})"
+		></div>
+		<div class="absolute top-4 h-5.5 w-0.5 bg-water" style:left={at(window.from)}></div>
+		<div
+			class="absolute top-0 text-sm whitespace-nowrap text-water"
+			style:left={at(window.from)}
+			style:transform="translateX({window.from / top > 0.5 ? '-100%' : '-2px'})"
+		>
+			needs <span class="figure">{cm(window.from)}</span> here
+		</div>
+	{:else}
+		<div class="absolute top-0 right-0 text-sm text-quiet">{none}</div>
+	{/if}
 	{#if speed}
 		<div
 			class="absolute top-5.5 h-2.5 rounded-full bg-ink/35"

@@ -1,12 +1,21 @@
-import { mainFault, type Band, type Drift, type Fault, type Range } from '$core/drift/index';
-import type { Way } from '$core/rig/index';
+import { mainFault, type Band, type Fault, type Range } from '$core/drift/index';
+import { verdictOf, type FoundHand, type Hand, type Verdict } from '$core/predict/index';
+import {
+	controlOf,
+	hangsOnFloat,
+	openControls,
+	type FoundControl,
+	type Rig,
+	type Way
+} from '$core/rig/index';
 
 /** A drift's answer in words, the shortest first. */
 export interface DriftAnswer {
 	readonly title: string;
-	/** How often, with how sure that is; null while only one path is known. */
+	/** How often, with how sure that is; null where no chance is said. */
 	readonly often: string | null;
-	readonly good: boolean;
+	readonly verdict: Verdict;
+	/** What spoils most of the drifts that are not good; null where that is not worth saying. */
 	readonly fault: Fault | null;
 	/** What is the matter, where the title does not say it already. */
 	readonly why: string;
@@ -17,13 +26,22 @@ const titles: Readonly<Record<Fault, string>> = {
 	under: 'Pulls the float under',
 	never: 'Does not get down',
 	late: 'Gets down too late',
+	hung: 'Hangs up',
 	bed: 'Drags on the bed',
 	lifted: 'Lifted off the bottom',
 	unsolved: 'Could not be followed'
 };
 
-/** What is the matter, in one sentence. */
-function faultWords(fault: Fault, way: Way): string {
+/** What the chance is called; where it is next to none the fault says more. */
+const verdictTitles: Readonly<Record<Exclude<Verdict, 'no'>, string>> = {
+	yes: 'A good drift',
+	likely: 'Mostly good',
+	even: 'Touch and go',
+	unlikely: 'Seldom good'
+};
+
+/** What is the matter with most of the drifts that are not good, in one sentence. */
+export function faultWords(fault: Fault, way: Way): string {
 	switch (fault) {
 		case 'short':
 			return 'The line does not reach the water.';
@@ -32,47 +50,104 @@ function faultWords(fault: Fault, way: Way): string {
 		case 'never':
 			return way === 'swing'
 				? 'The current holds it up on the tight line.'
-				: 'Too light for this line and current.';
+				: 'Some never come down to the zone.';
 		case 'late':
-			return 'Comes down past the fish.';
+			return 'Some come down past the fish.';
+		case 'hung':
+			return 'Some hang up between the stones.';
 		case 'bed':
-			return 'Lies on the bed.';
+			return 'Some lie on the bed.';
 		case 'lifted':
-			return 'The line lifts it out again.';
+			return 'Some are lifted out of the zone again.';
 		case 'unsolved':
 			return 'The path could not be worked out: change rig or water a little.';
 	}
 }
 
-/** @param band null until the first of it is there; the single path answers meanwhile */
-export function driftAnswer(single: Drift, band: Band | null, way: Way): DriftAnswer {
-	const fault = band ? (band.chance < 0.9 ? mainFault(band) : null) : single.fault;
-	const named = (f: Fault | null) =>
-		f === null
-			? 'A good drift'
-			: f === 'under' && way === 'dry fly'
-				? 'Pulls the dry fly under'
-				: titles[f];
-	if (!band) return { title: named(fault), often: null, good: single.good, fault, why: '' };
-	const good = band.chance >= 0.6;
-	const title = good
-		? band.chance >= 0.85
-			? 'A good drift'
-			: 'Mostly good'
-		: band.chance >= 0.4
-			? 'Touch and go'
-			: named(fault);
-	const why = fault && title !== named(fault) ? faultWords(fault, way) : '';
-	return { title, often: oftenWords(band), good, fault, why };
+/** What a band of drifts comes to, in words. */
+export function driftAnswer(band: Band, way: Way, depth: number): DriftAnswer {
+	const verdict = verdictOf(band.chance);
+	const fault = band.chance < 0.9 ? mainFault(band) : null;
+	if (way === 'swing') return { ...hangs(band, depth), verdict, fault: null, why: '' };
+	const named =
+		fault === 'under' && way === 'dry fly' ? 'Pulls the dry fly under' : fault && titles[fault];
+	const title = verdict === 'no' ? (named ?? titles.never) : verdictTitles[verdict];
+	const why = fault && verdict !== 'no' ? faultWords(fault, way) : '';
+	return { title, often: oftenWords(band), verdict, fault, why };
+}
+
+/** On a swing the line lifts whatever hangs on it: what is asked is how deep. */
+function hangs({ height }: Band, depth: number): Pick<DriftAnswer, 'title' | 'often'> {
+	if (!height) return { title: 'Does not come to rest', often: null };
+	const down = (z: number) => Math.max(0, depth - z).toFixed(2);
+	return {
+		title: `Hangs ${down(height.middle)} m down`,
+		often: `${down(height.high)}–${down(height.low)} of ${depth.toFixed(2)} m`
+	};
 }
 
 /** "good in 8 of 10 drifts, ±0.4"; of few or nearly all the plain count. */
-export function oftenWords({ chance, error, drifts }: Band): string {
+export function oftenWords({
+	chance,
+	error,
+	drifts
+}: Pick<Band, 'chance' | 'error' | 'drifts'>): string {
 	const good = Math.round(chance * drifts);
 	if (good === 0) return `good in none of ${drifts} drifts`;
 	if (good === drifts) return `good in all of ${drifts} drifts`;
 	const tenths = 10 * chance;
 	return `good in ${tenths.toFixed(tenths > 9.5 || tenths < 0.5 ? 1 : 0)} of 10 drifts, ±${(10 * error).toFixed(1)}`;
+}
+
+const metres = (value: number) => Number(value.toFixed(2)).toString();
+const centimetres = (value: number) => `${Number((100 * value).toFixed(0))}`;
+
+/** A number of a control of the hand with its unit. */
+export const controlNumber: Readonly<Record<FoundControl, (value: number) => string>> = {
+	line: (value) => `${metres(value)} m`,
+	hangs: (value) => `${metres(value)} m`,
+	countdown: (value) => `${value.toFixed(0)} s`,
+	retrieve: (value) => `${centimetres(value)} cm/s`
+};
+
+/** How the rod is held: "3.1 m of line from tip to fly". */
+function controlSentence(control: FoundControl, value: number, way: Way): string {
+	const number = controlNumber[control](value);
+	switch (control) {
+		case 'line':
+			return `${number} of line from tip to fly`;
+		case 'hangs':
+			return `fly ${number} below the ${way === 'dry fly' ? 'dry fly' : 'float'}`;
+		case 'countdown':
+			return `count ${number}`;
+		case 'retrieve':
+			return `draw in at ${number}`;
+	}
+}
+
+/** A found control with the span that does nearly as well: "3 to 3.2 do". */
+export const spanWords = ({ control, from, to }: FoundHand): string => {
+	const bare = (value: number) => controlNumber[control](value).replace(/ .*$/, '');
+	return from === to ? '' : `${bare(from)} to ${bare(to)} do`;
+};
+
+/** How the rod is held, each control with its span where it was found. */
+export function handSentences(
+	{ rig, found }: Hand,
+	asked: Rig
+): { readonly words: string; readonly span: string }[] {
+	const controls: readonly FoundControl[] =
+		asked.way === 'still water'
+			? ['countdown', 'retrieve']
+			: [hangsOnFloat(asked) ? 'hangs' : 'line'];
+	const open = openControls(asked);
+	return controls.map((control) => {
+		const its = found.find((one) => one.control === control);
+		return {
+			words: controlSentence(control, controlOf(rig, control), asked.way),
+			span: its ? spanWords(its) : open.includes(control) ? '' : 'as you set it'
+		};
+	});
 }
 
 /** A figure with both ends of 90 % where they are known. */

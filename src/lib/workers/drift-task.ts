@@ -1,79 +1,82 @@
+import { bandDistances, drawnDrift, SMOOTH, type DrawnDrift, type Run } from '$core/drift/index';
+import { adviceFor, type Advice, type MatchQuestion } from '$core/match/index';
 import {
-	bandDistances,
-	drawnDrift,
-	SMOOTH,
-	type DrawnDrift,
-	type Fault,
-	type Run,
-	type Wanted
-} from '$core/drift/index';
-import { mends, type Mend, type Shelf } from '$core/match/index';
-import {
+	CAREFUL,
+	curveOf,
 	drifting,
-	speedAskedFor,
+	QUICK,
 	worldRun,
+	type ChanceCurve,
 	type Drifting,
-	type DriftQuestion
+	type DriftQuestion,
+	type Hand
 } from '$core/predict/index';
 
 /** What a worker is asked about drifts; plain data both ways. */
 export type DriftTask =
-	| { readonly kind: 'single'; readonly question: DriftQuestion; readonly wanted: Wanted }
-	| { readonly kind: 'asked'; readonly question: DriftQuestion; readonly wanted: Wanted }
+	/** The path in smooth water; without a hand in the question with one that is found in a hurry. */
+	| { readonly kind: 'single'; readonly question: DriftQuestion }
+	/** How the rod is held. */
+	| { readonly kind: 'hand'; readonly question: DriftQuestion }
 	| {
 			readonly kind: 'band';
 			readonly question: DriftQuestion;
-			readonly wanted: Wanted;
 			/** Which of the drifts. */
 			readonly from: number;
 			readonly to: number;
 	  }
+	/** The chance over the sink rate, at some of them. */
 	| {
-			readonly kind: 'mends';
+			readonly kind: 'curve';
 			readonly question: DriftQuestion;
-			readonly wanted: Wanted;
-			readonly fault: Fault;
-			readonly chance: number;
-			readonly shelf: Shelf;
-	  };
+			readonly logs: readonly number[];
+	  }
+	/** What to change. */
+	| { readonly kind: 'advice'; readonly question: MatchQuestion };
+
 export interface DriftAnswers {
-	readonly single: DrawnDrift;
-	/** The sink rate that the line and the lie ask for, m/s. */
-	readonly asked: number | null;
+	readonly single: { readonly drift: DrawnDrift; readonly hand: Hand };
+	readonly hand: Hand;
 	readonly band: { readonly runs: readonly Run[]; readonly distances: Float32Array };
-	readonly mends: readonly Mend[];
+	readonly curve: ChanceCurve;
+	readonly advice: Advice;
 }
 
 /** The last question made ready, so that the next piece of its band need not begin anew. */
 let last: { readonly words: string; readonly fly: string; readonly ready: Drifting } | null = null;
-function readyFor(question: DriftQuestion): Drifting {
-	const words = JSON.stringify(question);
+function readyFor(question: DriftQuestion, care = CAREFUL): Drifting {
+	const words = JSON.stringify([question, care]);
 	if (last?.words === words) return last.ready;
 	// On another line or in another lie the fly is the same.
-	const fly = JSON.stringify([question.recipe, question.celsius, question.learned]);
+	const { recipe, celsius, learned, believed } = question;
+	const fly = JSON.stringify([recipe, celsius, learned, believed]);
 	const known = last?.fly === fly ? last.ready.median.flies[0]!.fly : undefined;
-	last = { words, fly, ready: drifting(question, known) };
+	last = { words, fly, ready: drifting(question, known, care) };
 	return last.ready;
 }
 
 /** Does a task; runs in workers, in the browser and on the server. */
 export function doDriftTask(task: DriftTask): DriftAnswers[DriftTask['kind']] {
-	const { question, wanted } = task;
+	const { question } = task;
 	switch (task.kind) {
 		case 'single': {
-			const { flies, column, line } = readyFor(question).median;
-			return drawnDrift(flies, column, line, 0, { smooth: true, fineness: SMOOTH, wanted });
+			const { hand, wanted, median } = readyFor(question, QUICK);
+			const { flies, column, line } = median;
+			const care = { smooth: true, fineness: SMOOTH, wanted };
+			return { drift: drawnDrift(flies, column, line, 0, care), hand };
 		}
-		case 'asked':
-			return speedAskedFor(readyFor(question), wanted);
+		case 'hand':
+			return readyFor(question).hand;
 		case 'band': {
 			const ready = readyFor(question);
 			const distances = bandDistances(ready.median.column);
 			const runs: Run[] = [];
-			for (let k = task.from; k < task.to; k++) runs.push(worldRun(ready, k, distances, wanted));
+			for (let k = task.from; k < task.to; k++) runs.push(worldRun(ready, k, distances));
 			return { runs, distances };
 		}
-		case 'mends':
-			return mends(question, task.fault, task.chance, wanted, task.shelf);
+		case 'curve':
+			return curveOf(question, task.logs);
+		case 'advice':
+			return adviceFor(task.question);
 	}
 }

@@ -7,18 +7,34 @@ import {
 	type MatchQuestion
 } from '../../core/match/index';
 
+/** A search, and how long it may take, ms. */
+export interface SearchAsked {
+	readonly question: MatchQuestion;
+	readonly patience: number;
+}
+
 /** What a search on the server comes to. */
 export interface ThreadAnswer extends Pick<MatchAnswer, 'list' | 'looked' | 'mark' | 'confirmed'> {
 	/** Which limit keeps every build from doing the job; null where some do. */
 	readonly limit: string | null;
 }
 
-/** A whole search in one thread of the server. */
-export default async function search(question: MatchQuestion): Promise<ThreadAnswer> {
+/** A whole search in one thread of the server; what it has by the time that it may take, where that is not all. */
+export default async function search({ question, patience }: SearchAsked): Promise<ThreadAnswer> {
 	const desk = new Desk();
 	const lane: Lane = { ask: (task) => Promise.resolve(desk.do(task) as never) };
-	const answer = await match(question, [lane], () => undefined);
-	const { list, looked, mark, confirmed, asked, seen } = answer!;
+	const end = Date.now() + patience;
+	let partial: MatchAnswer | null = null;
+	const whole = await match(
+		question,
+		[lane],
+		(_, answer) => (partial = answer ?? partial),
+		() => Date.now() > end
+	);
+	const answer = whole ?? (partial as MatchAnswer | null);
+	if (!answer) return { list: [], looked: 0, mark: 1, confirmed: false, limit: null };
+	const { list, looked, mark, confirmed, curve, seen } = answer;
 	const best = list.reduce((most, { chance }) => Math.max(most, chance), 0);
-	return { list, looked, mark, confirmed, limit: limitOf(asked, seen, best, question.wishes) };
+	const limit = confirmed ? limitOf(curve, seen, best, question.wishes) : null;
+	return { list, looked, mark, confirmed, limit };
 }

@@ -7,24 +7,26 @@
 		styleWords,
 		type Recipe
 	} from '$core/fly/index';
-	import { beadTable, lightest, tableMetals, type TableMetal } from '$core/match/index';
-	import { predict } from '$core/predict/index';
-	import { CENTIMETRE, GRAM, MILLIMETRE } from '$core/quantity/index';
-	import { fluidAt, type Lie } from '$core/water/index';
+	import { askedMetals, type BeadOption } from '$core/match/index';
+	import { CENTIMETRE, GRAM, MILLIMETRE, readQuantity, leafField } from '$core/quantity/index';
+	import { ways, type Rig, type Way } from '$core/rig/index';
+	import type { Lie } from '$core/water/index';
 	import { shelfOf } from '$lib/contract/shelf';
 	import { fixed, hookStepControls } from '$lib/controls/index';
+	import { wayWords } from '$lib/controls/rig';
 	import WaterFields from '$lib/controls/WaterFields.svelte';
 	import { useBench } from '$lib/state/context';
-	import { whenStill } from '$lib/state/when-still.svelte';
-	import { chanceWords, speedWords } from '$lib/ui/figures';
+	import { matching } from '$lib/state/match.svelte';
+	import { goodDrift } from '$lib/state/preferences.svelte';
+	import { WhichBeadState } from '$lib/state/which-bead.svelte';
+	import { faultWords, handSentences } from '$lib/ui/drift-words';
 	import Segments from '$lib/ui/Segments.svelte';
 	import Stepper from '$lib/ui/Stepper.svelte';
+	import { evenSteps } from '$lib/ui/steps';
 
 	const bench = useBench();
-	/** So often it has to get down for a bead to be an answer. */
-	const SURE = 0.9;
 
-	// A question asked here leaves the lie and the fly on the Bench as they are.
+	// A question asked here leaves the lie, the rig and the fly on the Bench as they are.
 	let water = $state.raw<Lie>(bench.waterOrStill);
 	let temperature = $state(bench.temperature);
 	let like = $state<'usual' | 'fly'>('usual');
@@ -34,48 +36,86 @@
 		coil: null
 	});
 	let only = $state(false);
+	const used = bench.usedRig.rig.way;
+	let way = $state<Way>(used === 'swing' ? 'tight line' : used);
+	const rig = $derived<Rig>({ ...bench.usedRig.rig, way });
+
+	/** A leaf timed over three metres says the speed too. */
+	const LEAF = 3;
+	const leafSeconds = $derived(LEAF / Math.max(0.01, water.surfaceSpeed));
 
 	const recipe = $derived(like === 'fly' && bench.recipe ? bench.recipe : usual);
-	const answer = whenStill(
-		() => [water, temperature, recipe, only, bench.lots],
-		() => {
-			const rows = beadTable(
-				recipe,
-				fluidAt(temperature),
-				shelfOf(bench.lots, only),
-				bench.believed
-			);
-			const chances = new Map(
-				rows.flatMap(({ found }) =>
-					Object.values(found).flatMap((candidate) =>
-						candidate
-							? [
-									[
-										candidate,
-										predict(candidate.recipe, water, temperature, bench.believed)
-									] as const
-								]
-							: []
-					)
-				)
-			);
-			const best = (metal: TableMetal) =>
-				lightest(
-					rows,
-					metal,
-					(candidate) => !candidate.trouble && chances.get(candidate)!.chance >= SURE
-				);
-			const { requiredSpeed } = predict(recipe, water, temperature, bench.believed);
-			return { rows, chances, requiredSpeed, best: tableMetals.map(best) };
-		}
+	const search = new WhichBeadState();
+	$effect(() => {
+		matching.load();
+		return () => search.end();
+	});
+	$effect(() =>
+		search.follow({
+			...{ recipe, rig, lie: water, celsius: temperature, wanted: goodDrift.current },
+			learned: bench.learning.learned,
+			shelf: shelfOf(bench.lots, only),
+			enough: matching.wishes.enough
+		})
 	);
-	const mm = (metres: number) => fixed(2)(metres / MILLIMETRE);
-	const bead = (candidate: { recipe: Recipe }) => mm(candidate.recipe.bead!.diameter);
-	/** The lightest first. */
-	const best = $derived(
-		answer.current.best.filter((found) => found !== null).sort((a, b) => a.mass - b.mass)
+	const answer = $derived(search.answer);
+
+	const mm = (metres: number) => fixed(1)(metres / MILLIMETRE);
+	const tenths = (one: BeadOption) => (10 * one.chance).toFixed(0);
+	const beadName = (one: BeadOption) =>
+		one.metal ? `${mm(one.diameter)} mm ${beadMetalWords[one.metal]}` : 'no bead';
+	const metalSpan = (metal: (typeof askedMetals)[number]) =>
+		answer?.spans.find((span) => span.metal === metal) ?? null;
+	const spans = $derived(
+		askedMetals.flatMap((metal) => {
+			const span = metalSpan(metal);
+			if (!span) return [];
+			const size = span.from === span.to ? mm(span.from) : `${mm(span.from)} to ${mm(span.to)}`;
+			return [`${size} mm ${beadMetalWords[metal]}`];
+		})
 	);
-	const words = (candidate: { recipe: Recipe }) => beadMetalWords[candidate.recipe.bead!.metal];
+	const none = $derived(answer?.options.find(({ metal }) => metal === null) ?? null);
+	const noneDoes = $derived(none !== null && answer !== null && none.chance >= answer.mark);
+	const rows = $derived(
+		answer
+			? [...new Set(answer.options.filter(({ metal }) => metal).map(({ diameter }) => diameter))]
+					.sort((a, b) => a - b)
+					.map((diameter) => ({
+						diameter,
+						found: askedMetals.map(
+							(metal) =>
+								answer.options.find((one) => one.metal === metal && one.diameter === diameter) ??
+								null
+						)
+					}))
+			: []
+	);
+	const heavier = $derived(
+		!answer?.heavier
+			? null
+			: answer.heavier === 'choked'
+				? 'the next larger chokes the gap'
+				: {
+						bed: 'the next larger lies on the bed too often',
+						hung: 'the next larger hangs up too often',
+						under: 'the next larger pulls under what carries it',
+						late: 'the next larger asks for more exactness than depth and current are known to',
+						never: 'the next larger asks for more exactness than depth and current are known to',
+						lifted: 'the next larger is lifted out more often',
+						short: 'the line is too short for more',
+						unsolved: ''
+					}[answer.heavier]
+	);
+	const does = (one: BeadOption) => answer !== null && one.chance >= answer.mark;
+	const advised = $derived(
+		search.advice
+			? search.advice.does.length > 0
+				? search.advice.does
+				: search.advice.best
+					? [search.advice.best]
+					: []
+			: []
+	);
 </script>
 
 <svelte:head><title>Which bead? · Gravitas</title></svelte:head>
@@ -94,7 +134,27 @@
 				{temperature}
 				setTemperature={(celsius) => (temperature = celsius)}
 			/>
+			<div class="mt-2 grid grid-cols-2 gap-2">
+				<Stepper
+					label="A leaf takes, over {LEAF} m"
+					unit="s"
+					value={leafSeconds}
+					show={fixed(1)}
+					say={leafField.show}
+					read={(text) => readQuantity(text, leafField)}
+					step={evenSteps(0.5, 2, ...leafField.possible)}
+					onchange={(seconds) => (water = { ...water, surfaceSpeed: LEAF / seconds })}
+				/>
+			</div>
 		</div>
+		<Segments
+			label="Fished"
+			value={way}
+			options={ways
+				.filter((value) => value !== 'swing')
+				.map((value) => ({ value, words: wayWords[value] }))}
+			onchange={(value) => (way = value)}
+		/>
 		{#if bench.fly}
 			<Segments
 				label="For"
@@ -147,93 +207,144 @@
 		aria-label="The answer"
 		class="bg-ground max-md:sticky max-md:top-0 max-md:z-10 max-md:order-first max-md:py-1 md:px-5 md:pt-5"
 	>
-		<div role="status">
-			{#if best[0]}
-				{@const [first, ...others] = best}
-				<p class="text-4xl leading-tight font-semibold max-md:text-3xl" data-testid="bead">
-					<span class="figure">{bead(first)}</span> mm {words(first)}
+		<div role="status" aria-busy={answer === null || answer.provisional}>
+			{#if !answer}
+				<p
+					class="text-4xl leading-tight font-semibold text-quiet max-md:text-3xl"
+					data-testid="bead"
+				>
+					Drifts are followed …
 				</p>
-				<p class="text-lg">
-					{#if others.length > 0}
-						or {#each others as other, k (other)}{k > 0 ? ' or ' : ''}<span class="figure"
-								>{bead(other)}</span
-							>
-							mm {words(other)}{/each}.
-					{:else}
-						No bead of another metal that fits this hook is enough{only ? ' or yours' : ''}.
+			{:else if answer.take}
+				{@const { take } = answer}
+				<p class="text-4xl leading-tight font-semibold max-md:text-3xl" data-testid="bead">
+					{#if take.metal}<span class="figure">{mm(take.diameter)}</span> mm {beadMetalWords[
+							take.metal
+						]}{:else}No bead{/if}
+					<span class="text-xl font-normal text-quiet"
+						>good in <span class="figure">{tenths(take)}</span> of 10 drifts{answer.provisional
+							? ', provisional'
+							: ''}</span
+					>
+				</p>
+				<p class="text-lg" data-testid="span">
+					{#if noneDoes && take.metal}No bead does too;
 					{/if}
+					{#if spans.length > 0}What does the job: {spans.join(', ')}.{:else}A fly without a bead
+						does the job, and no bead does it as lightly.{/if}
+				</p>
+				{#if take.hand}
+					<p class="text-lg">
+						{#each handSentences(take.hand, rig) as { words, span }, k (words)}{k > 0
+								? ', '
+								: ''}{k === 0
+								? words.charAt(0).toUpperCase() + words.slice(1)
+								: words}{#if span}<span class="text-quiet"> ({span})</span>{/if}{/each}.
+					</p>
+				{/if}
+				<p class="text-sm text-quiet max-md:hidden">
+					{#if answer.lightest && answer.heaviest && answer.lightest !== answer.heaviest}
+						Lightest: {beadName(answer.lightest)}, {tenths(answer.lightest)} of 10{answer.lighter
+							? `; lighter ones: ${faultWords(answer.lighter, way).toLowerCase().replace('.', '')}`
+							: ''}. Heaviest: {beadName(answer.heaviest)}, {tenths(answer.heaviest)} of 10{heavier
+							? `; ${heavier}`
+							: ''}.
+					{/if}
+					On {bench.usedRig.name}{like === 'usual' ? ', without wire' : ''}{answer.provisional
+						? '; each bead is counted from its drifts now.'
+						: ', each from 60 drifts.'}
 				</p>
 			{:else}
-				<p class="text-3xl leading-tight font-semibold" data-testid="bead">No bead alone does it</p>
+				<p class="text-3xl leading-tight font-semibold" data-testid="bead">
+					{answer.provisional ? 'Probably no bead alone does it' : 'No bead alone does it'}
+				</p>
 				<p class="text-lg">
-					{answer.current.rows.length === 0
-						? only
-							? 'You own no bead that fits this hook.'
-							: 'No bead fits this hook.'
-						: 'Land it further above the fish, add wire behind the bead, or take a larger hook.'}
+					{#if answer.options.length === 0}
+						{only ? 'You own no bead that fits this hook.' : 'No bead fits this hook.'}
+					{:else if search.advice}
+						{#if advised.length > 0}
+							What would: {advised
+								.map(({ words, chance }) => `${words} (${(10 * chance).toFixed(0)} of 10)`)
+								.join(', or ')}.
+						{:else}
+							The most that can be had here is good in {(10 * search.advice.most).toFixed(1)} of 10 drifts{search
+								.advice.binds
+								? `: ${faultWords(search.advice.binds, way).toLowerCase()}`
+								: '.'}
+						{/if}
+					{:else}
+						Looking for what would …
+					{/if}
 				</p>
 			{/if}
-			<p class="text-sm text-quiet max-md:hidden">
-				The lightest that gets down 9 times in 10{like === 'usual' ? ', without wire' : ''}. The lie
-				asks for <span class="figure text-ink">{speedWords(answer.current.requiredSpeed)}</span>;
-				sinking free, no line and no turbulence yet.
-			</p>
 		</div>
 	</section>
 
 	<section aria-label="All beads" class="flex min-h-0 flex-col gap-3 md:overflow-y-auto md:p-5">
-		<table class="w-full max-w-2xl border-collapse">
-			<caption class="pb-1 text-left text-sm text-quiet">
-				Sink rate in cm/s, and how often it gets down, of
-				{like === 'fly' ? (bench.fly?.name ?? '') : `a ${usual.dressing.fullness} nymph`} on a
-				{styleWords[recipe.hook.style]}
-				{recipe.hook.size}, in {water.depth} m at {fixed(2)(water.surfaceSpeed)} m/s.
-			</caption>
-			<thead>
-				<tr class="border-b-2 border-line">
-					<th class="py-1 text-left font-semibold">bead</th>
-					{#each tableMetals as metal (metal)}
-						<th class="px-3 py-1 text-right font-semibold max-md:px-1.5">{beadMetalWords[metal]}</th
-						>
-					{/each}
-				</tr>
-			</thead>
-			<tbody>
-				{#each answer.current.rows as { diameter, found } (diameter)}
-					<tr class="border-b border-line">
-						<th class="figure py-1 text-left font-normal">{mm(diameter)} mm</th>
-						{#each tableMetals as metal (metal)}
-							{@const candidate = found[metal]}
-							{@const chance = candidate ? answer.current.chances.get(candidate)!.chance : 0}
-							<td
-								class="px-3 py-1 text-right max-md:px-1.5 {chance >= SURE ? 'bg-water-soft' : ''}"
+		{#if answer && answer.options.length > 0}
+			<table class="w-full max-w-2xl border-collapse">
+				<caption class="pb-1 text-left text-sm text-quiet">
+					Good drifts of 10, and the sink rate, of
+					{like === 'fly' ? (bench.fly?.name ?? '') : `a ${usual.dressing.fullness} nymph`} on a
+					{styleWords[recipe.hook.style]}
+					{recipe.hook.size}, in {water.depth} m at {fixed(2)(water.surfaceSpeed)} m/s, {wayWords[
+						way
+					]}.
+				</caption>
+				<thead>
+					<tr class="border-b-2 border-line">
+						<th scope="col" class="py-1 text-left font-semibold">bead</th>
+						{#each askedMetals as metal (metal)}
+							<th scope="col" class="px-3 py-1 text-right font-semibold max-md:px-1.5"
+								>{beadMetalWords[metal]}</th
 							>
-								{#if candidate}
-									<span class="figure text-lg {chance >= SURE ? 'font-semibold' : ''}"
-										>{(candidate.speed / CENTIMETRE).toFixed(0)}</span
-									>
-									<span class="block text-sm whitespace-nowrap {chance >= SURE ? '' : 'text-quiet'}"
-										>{chanceWords(chance)}<span class="max-md:hidden">,</span>
-										<span class="max-md:block"
-											><span class="figure">{(candidate.mass / GRAM).toFixed(2)}</span> g</span
-										></span
-									>
-									{#if candidate.trouble}<span class="block text-sm text-warn"
-											>{candidate.trouble}</span
-										>{/if}
-								{:else}
-									<span class="text-sm text-quiet">·</span>
-								{/if}
-							</td>
 						{/each}
 					</tr>
-				{/each}
-			</tbody>
-		</table>
-		<button
-			type="button"
-			class="h-11 shrink-0 self-start rounded-md bg-sunk px-5 hover:bg-line print:hidden"
-			onclick={() => print()}>Print this table</button
-		>
+				</thead>
+				<tbody>
+					{#if none}
+						<tr class="border-b border-line">
+							<th scope="row" class="py-1 text-left font-normal">none</th>
+							<td
+								colspan={askedMetals.length}
+								class="px-3 py-1 text-right {does(none) ? 'bg-water-soft' : ''}"
+							>
+								{@render cell(none)}
+							</td>
+						</tr>
+					{/if}
+					{#each rows as { diameter, found } (diameter)}
+						<tr class="border-b border-line">
+							<th scope="row" class="figure py-1 text-left font-normal">{mm(diameter)} mm</th>
+							{#each found as one, k (k)}
+								<td
+									class="px-3 py-1 text-right max-md:px-1.5 {one && does(one) && !one.trouble
+										? 'bg-water-soft'
+										: ''}"
+								>
+									{#if one}{@render cell(one)}{:else}<span class="text-sm text-quiet">·</span>{/if}
+								</td>
+							{/each}
+						</tr>
+					{/each}
+				</tbody>
+			</table>
+			<button
+				type="button"
+				class="h-11 shrink-0 self-start rounded-md bg-sunk px-5 hover:bg-line print:hidden"
+				onclick={() => print()}>Print this table</button
+			>
+		{/if}
 	</section>
 </div>
+
+{#snippet cell(one: BeadOption)}
+	<span class="figure text-lg {does(one) ? 'font-semibold' : ''} {one.drifts ? '' : 'text-quiet'}"
+		>{tenths(one)}</span
+	><span class="text-sm text-quiet">/10</span>
+	<span class="block text-sm whitespace-nowrap text-quiet"
+		><span class="figure">{(one.speed / CENTIMETRE).toFixed(0)}</span> cm/s,
+		<span class="figure">{(one.mass / GRAM).toFixed(2)}</span> g</span
+	>
+	{#if one.trouble}<span class="block text-sm text-warn">{one.trouble}</span>{/if}
+{/snippet}

@@ -69,7 +69,7 @@
 			compare.end();
 		};
 	});
-	$effect(() => compare.follow(bench.driftQuestion, goodDrift.current));
+	$effect(() => compare.follow(bench.driftQuestion));
 
 	const flies = $derived(bench.flies.filter(({ id }) => id !== bench.fly?.id).map(listed));
 	function addFly(id: string) {
@@ -96,7 +96,7 @@
 	const rouse = $derived(
 		bench.column && bench.prediction ? rouseNumber(bench.prediction.sink.speed, bench.column) : 0
 	);
-	const line = $derived(bench.rig && compileLine(bench.rig));
+	const line = $derived(drift.hand && compileLine(drift.hand.rig));
 	const quick = 'h-9 rounded-md bg-sunk px-3 text-sm hover:bg-line disabled:opacity-45';
 </script>
 
@@ -197,7 +197,7 @@
 			class="min-h-0 min-w-0 overflow-y-auto border-line px-4 py-2 md:w-96 md:border-l"
 			aria-label="Figures of the drift"
 		>
-			<DriftFigures {columns} rig={bench.rig} />
+			<DriftFigures {columns} rig={bench.rig} hand={drift.hand} depth={bench.column.depth} />
 			<div class="mt-3 flex flex-wrap gap-2" role="group" aria-label="Compare in the same water">
 				<span class="self-center text-sm text-quiet">Beside it</span>
 				<button type="button" class={quick} disabled={compare.full} onclick={() => addTippet(-1)}
@@ -236,6 +236,10 @@
 				<legend class="pr-2 text-quiet">What you call a good drift</legend>
 				{@render share('at least this much of the hold in the zone', 'inZone')}
 				{@render share('at most this much of that time on the bed', 'onBed')}
+				<p class="text-quiet">
+					In the zone before the room to land it is used up, and not hung up. On the bed is what
+					runs between the stones.
+				</p>
 			</fieldset>
 			<p class="mt-3 text-sm text-quiet">
 				The line lies in the plane of the current: a rod held to the side pulls sideways, which is

@@ -26,7 +26,8 @@
 
 	$effect(() => matching.load());
 	const question = $derived.by((): MatchQuestion | null => {
-		const { recipe, water, rig, temperature, lots } = bench;
+		const { recipe, water, temperature, lots } = bench;
+		const { rig } = bench.usedRig;
 		if (!recipe || !water) return null;
 		return {
 			...{ recipe, rig, lie: water, celsius: temperature, wanted: goodDrift.current },

@@ -41,7 +41,7 @@ async function fillOnce(db: Database, files: readonly NamedJson[]): Promise<void
 export function startEmpty(db: Database): Promise<void> {
 	const version = DOCUMENT_VERSION;
 	const recipe = recipeToDocument(starterRecipe);
-	const water = { depthM: 0.8, surfaceSpeedMs: 0.6, bed: 'gravel', zoneTopM: 0.2, approachM: 3 };
+	const water = { depthM: 0.8, surfaceSpeedMs: 0.6, bed: 'gravel', zoneTopM: 0.2 };
 	return fillOnce(db, [
 		{
 			source: 'first fly',

@@ -247,8 +247,11 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 		setStrip: async (selection) => {
 			await db.transaction((tx) =>
 				tx.query(
-					`insert into setting (key, value) values ('strip', $1)
-					on conflict (key) do update set value = excluded.value`,
+					// The rig that is put away for none stays the one that chances are meant by.
+					`insert into setting (key, value) values ('strip', $1::jsonb)
+					on conflict (key) do update set value = excluded.value || jsonb_build_object('lastRigId',
+						coalesce(excluded.value ->> 'rigId', excluded.value ->> 'lastRigId',
+							setting.value ->> 'rigId', setting.value ->> 'lastRigId'))`,
 					[JSON.stringify(selection)]
 				)
 			);

@@ -1,8 +1,14 @@
 import { PredictRequest } from '$lib/contract/validation';
-import { answer, bodyOf } from '$lib/server/api';
+import { answer, checked, jsonOf } from '$lib/server/api';
+import { todayOf, unpacked } from '$lib/server/asked';
 import { predictionFor } from '$lib/server/predict';
 import type { RequestHandler } from './$types';
 
-/** A fly in a lie, complete in itself; nothing is read from the database or kept. */
+/** A fly in a lie on a rig, with what was learned from the log; nothing is kept. */
 export const POST: RequestHandler = ({ request }) =>
-	answer(async () => predictionFor(await bodyOf(request, PredictRequest)));
+	answer(async (store) => {
+		const raw = await unpacked(await jsonOf(request), store);
+		const asked = checked(raw, PredictRequest);
+		const today = todayOf(raw);
+		return predictionFor(asked, await store.snapshot(), { today, gone: request.signal });
+	});

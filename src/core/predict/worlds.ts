@@ -1,0 +1,129 @@
+import {
+	priorBeliefs,
+	scoresTogether,
+	valuesAt,
+	type BeliefName,
+	type Beliefs,
+	type BeliefValues
+} from '../belief/index';
+import type { Column, Line } from '../body/index';
+import type { DriftCase, Hung } from '../drift/index';
+import { beliefsAbout, beliefsFor, compileFly, type Recipe } from '../fly/index';
+import { evenPoint, math, normalScore, normalsFrom, randomFrom, seedOf } from '../quantity/index';
+import { compileLine, hangsOnFloat, type Rig } from '../rig/index';
+import { settle, towed, towedAlike, type Towed } from '../sink/index';
+import { beliefsIn, compileColumn, fluidAt, type Fluid, type Lie } from '../water/index';
+
+const beliefNames = Object.keys(priorBeliefs) as BeliefName[];
+/** What is uncertain about a hand, whatever it does. */
+const ofTheHand: readonly BeliefName[] = ['rig.lead', 'rig.reach', 'rig.hand'];
+
+/** What moves a drift most: these are drawn evenly, so that even a few worlds say much. */
+const evenly: readonly BeliefName[] = [
+	...(['water.depth', 'water.speed', 'rig.hand', 'water.roughness'] as const),
+	...(['rig.lead', 'rig.reach', 'dressing.drag'] as const)
+];
+
+/**
+ * The k-th draw of all beliefs' scores: those that move a drift most evenly, the others at random in pairs of
+ * which the second is the mirror of the first. There is a draw for every belief there is, so that two flies
+ * of other parts still meet the same water.
+ */
+function drawn(seed: number, k: number): Partial<Record<BeliefName, number>> {
+	const pair = k - (k % 2);
+	const normal = normalsFrom(randomFrom(seedOf(seed, 2 * pair)));
+	const point = evenPoint(k, evenly.length, seed);
+	const draws: Partial<Record<BeliefName, number>> = {};
+	for (const name of beliefNames) {
+		const random = normal();
+		const place = evenly.indexOf(name);
+		draws[name] = place >= 0 ? normalScore(point[place]!) : k === pair ? random : -random;
+	}
+	return draws;
+}
+
+/** Fly and water as they may truly be; the line is still open. */
+export interface DrawnWorld {
+	readonly flies: readonly Hung[];
+	readonly column: Column;
+	readonly values: BeliefValues;
+	/** Scores of the beliefs that were drawn for it. */
+	readonly scores: Readonly<Partial<Record<BeliefName, number>>>;
+}
+
+/** A fly in a lie with all that is uncertain about them. */
+export interface Worlds {
+	/** Everything at its median. */
+	readonly median: DrawnWorld;
+	/** The k-th world of a seed that may be the true one: every belief drawn from its distribution. */
+	sample(seed: number, k: number): DrawnWorld;
+}
+
+/**
+ * The fly's drag on the tippet is tabulated once, at the medians; in another world it is scaled to the
+ * weight and sink rate that the fly has there.
+ *
+ * @param celsius water temperature
+ * @param known that table, where the fly and the temperature are as they were when it was made
+ */
+export function worldsOf(
+	recipe: Recipe,
+	lie: Lie,
+	celsius: number,
+	believed: Beliefs,
+	known?: Towed
+): Worlds {
+	const beliefs = beliefsFor(recipe, beliefsIn(lie, believed));
+	const about = new Set<BeliefName>([...beliefsAbout(recipe, beliefs), ...ofTheHand]);
+	const fluid = fluidAt(celsius);
+	const values = valuesAt(beliefs);
+	const table = known ?? tabled(recipe, fluid, values);
+	const world = (fly: Towed, here: BeliefValues, scores: DrawnWorld['scores']): DrawnWorld => ({
+		flies: [{ fly, above: 0 }],
+		column: compileColumn(lie, celsius, here),
+		values: here,
+		scores
+	});
+	return {
+		median: world(table, values, {}),
+		sample(seed, k) {
+			const z = scoresTogether(beliefs, drawn(seed, k));
+			for (const name of beliefNames) if (!about.has(name)) delete z[name];
+			const here = valuesAt(beliefs, z);
+			const other = compileFly(recipe, here).body;
+			const { submergedWeight, speed } = settle(other, fluid, here);
+			return world(towedAlike(table, other.mass, submergedWeight, speed), here, z);
+		}
+	};
+}
+
+function tabled(recipe: Recipe, fluid: Fluid, values: BeliefValues): Towed {
+	const { body } = compileFly(recipe, values);
+	return towed(body, fluid, values, settle(body, fluid, values));
+}
+
+/** A world with a line in it. @param rig with every control of the hand in place */
+export function caseIn({ flies, column, values }: DrawnWorld, rig: Rig): DriftCase {
+	return { flies, column, line: handled(compileLine(rig), values, rig) };
+}
+
+/** A line that the hand has out is no shorter than this, m. */
+const SHORTEST = 0.05;
+
+/** A hand leads, casts and measures off line only about as it means to. */
+function handled(line: Line, values: BeliefValues, rig: Rig): Line {
+	const { top, landing, pieces } = line;
+	const reach = Math.min(0.995, landing.reach * values['rig.reach']);
+	const [first, ...rest] = pieces;
+	/** m; the piece at the upper end gives way. */
+	const off = top.kind === 'tip' || hangsOnFloat(rig) ? math.log(values['rig.hand']) : 0;
+	return {
+		...line,
+		pieces:
+			first && off !== 0
+				? [{ ...first, length: Math.max(SHORTEST, first.length + off) }, ...rest]
+				: pieces,
+		top: top.kind === 'tip' ? { ...top, lead: top.lead * values['rig.lead'] } : top,
+		landing: { ...landing, reach }
+	};
+}

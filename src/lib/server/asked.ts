@@ -1,0 +1,104 @@
+import { starterRig, type Rig } from '$core/rig/index';
+import { lieAtFlow, USUAL_EXPONENTS, type Lie } from '$core/water/index';
+import {
+	lieFromDocument,
+	rigFromDocument,
+	type LieBodyDocument,
+	type LieRow,
+	type RigBodyDocument,
+	type RiverBodyDocument,
+	type Snapshot
+} from '$lib/contract/documents';
+import { lieKey } from '$lib/contract/observations';
+import { Refusal, type Store } from './store/index';
+
+type Loose = Record<string, unknown>;
+const isObject = (raw: unknown): raw is Loose => typeof raw === 'object' && raw !== null;
+/** A document as a snapshot has it. */
+const isRow = (raw: unknown): raw is Loose & { body: Loose } => isObject(raw) && isObject(raw.body);
+
+/**
+ * A request in which fly, rig and lie may stand as a snapshot has them: their bodies, and of a lie the water as
+ * it is today, at its river's temperature and flow. All else stays for the contract to check.
+ *
+ * @throws Refusal when the lie's river is not here
+ */
+export async function unpacked(raw: unknown, store: Store): Promise<unknown> {
+	if (!isObject(raw)) return raw;
+	const { fly, rig, lie } = raw;
+	return {
+		...raw,
+		...(isRow(fly) ? { fly: fly.body } : {}),
+		...(isRow(rig) ? { rig: rig.body } : {}),
+		...(isRow(lie) ? { lie: await lieOfRow(lie, store) } : {})
+	};
+}
+
+async function lieOfRow(row: Loose & { body: Loose }, store: Store): Promise<Loose> {
+	const { riverId, id } = row;
+	const snapshot = await store.snapshot();
+	const river = snapshot.rivers.find((one) => one.id === riverId);
+	if (!river) {
+		const message = 'The lie’s river is not here: name the temperature, lie.temperatureC, instead.';
+		throw new Refusal(422, message, { errors: [{ path: 'lie.riverId', message }] });
+	}
+	const key = lieKey({ id: String(id), body: row.body as unknown as LieBodyDocument });
+	return {
+		...row.body,
+		temperatureC: river.body.temperatureC,
+		[TODAY]: { river: river.body, key }
+	};
+}
+
+/** What came with a lie of a snapshot, past the contract, which knows no such field. */
+const TODAY = Symbol('the river of today');
+export interface Today {
+	readonly river: RiverBodyDocument;
+	readonly key: string;
+}
+export const todayOf = (raw: unknown): Today | null =>
+	isObject(raw) && isObject(raw.lie)
+		? (((raw.lie as Record<symbol, unknown>)[TODAY] as Today | undefined) ?? null)
+		: null;
+
+/** A lie as the page has it: at the flow of the day, and with what was learned of it. */
+export function lieToday(
+	lie: Lie,
+	{ flowM3s, depthExponent, speedExponent }: RiverBodyDocument
+): Lie {
+	const exponents = {
+		depth: depthExponent ?? USUAL_EXPONENTS.depth,
+		speed: speedExponent ?? USUAL_EXPONENTS.speed
+	};
+	return lieAtFlow(lie, flowM3s ?? null, exponents).lie;
+}
+
+/** The lie of a kept row as the page has it, with its temperature. */
+export function waterOf(row: LieRow, snapshot: Snapshot): { lie: Lie; celsius: number } | null {
+	const river = snapshot.rivers.find(({ id }) => id === row.riverId);
+	if (!river) return null;
+	const lie = lieToday({ ...lieFromDocument(row.body), key: lieKey(row) }, river.body);
+	return { lie, celsius: river.body.temperatureC };
+}
+
+/** How a rig came into a request, for the answer to say. */
+export interface NamedRig {
+	readonly name: string | null;
+	readonly from: 'request' | 'last used' | 'starter';
+	readonly rig: Rig;
+}
+
+/** The rig of a request, else the last used, else the starter's. */
+export function rigFor(given: RigBodyDocument | undefined, { rigs, strip }: Snapshot): NamedRig {
+	if (given) return { name: null, from: 'request', rig: rigFromDocument(given) };
+	const last = rigs.find(({ id }) => id === (strip.rigId ?? strip.lastRigId));
+	if (last) return { name: last.name, from: 'last used', rig: rigFromDocument(last.body) };
+	return { name: 'Starter rig', from: 'starter', rig: starterRig };
+}
+
+/** @throws Refusal when fish are said to take above the water */
+export function checkZone({ depth, zoneTop }: Lie, path = 'lie.zoneTopM'): void {
+	if (zoneTop <= depth) return;
+	const message = `The zone reaches ${zoneTop} m above the bed and the water is ${depth} m deep: the zone ends at the surface.`;
+	throw new Refusal(422, message, { errors: [{ path, message }] });
+}
