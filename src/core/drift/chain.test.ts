@@ -183,7 +183,7 @@ test('a library’s integrator on the same equations is in the zone at the same 
 			{ length: 1.6, diameter: 0.28e-3, ...nylon },
 			{ length: 1.2, diameter: 0.15e-3, density: 1780 }
 		],
-		top: { kind: 'tip', height: 1.5, lead: 0.8 },
+		top: { kind: 'tip', height: 1.5, lead: 0.8, drawsIn: 0 },
 		landing: { reach: 0.85, plunge: 0 }
 	};
 	const fineness = { segments: 12, step: 0.01, enough: 1e-7 };

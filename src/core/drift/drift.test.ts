@@ -54,7 +54,7 @@ const one = (
 	drift(
 		onLine(change.recipe ?? starterRecipe),
 		compileColumn({ ...lie, ...change.lie }, 8, median),
-		compileLine({ ...starterRig, ...change.rig }),
+		compileLine({ ...starterRig, lead: 0.8, ...change.rig }),
 		change.seed ?? 1,
 		care
 	);

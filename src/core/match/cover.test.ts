@@ -95,11 +95,11 @@ describe('a ladder', () => {
 		// Deeper and faster asks for no lighter a fly (common practice, no source).
 		expect(rungOf(3)).toBeGreaterThanOrEqual(rungOf(0));
 		for (const { waters: own, chances } of cover.rungs) {
-			for (const water of own) expect(chances[water]).toBeGreaterThan(0.25);
+			for (const water of own) expect(chances[water]).toBeGreaterThanOrEqual(0.25);
 		}
 		expect(shares[0]).toBe(0);
 		expect(shares.at(-1)).toBe(1);
-	}, 30_000);
+	}, 90_000);
 
 	test('stopped, it ends without an answer', async () => {
 		expect(

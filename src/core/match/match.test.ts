@@ -5,9 +5,17 @@ import { priorBeliefs, valuesAt } from '../belief/index';
 import { buildFly, compileBuild, fitOf, recipeChange, type Recipe } from '../fly/index';
 import { settle } from '../sink/index';
 import { fluidAt, type Lie } from '../water/index';
-import { USUAL_WANTED } from '../drift/index';
 import { starterRig } from '../rig/index';
-import { beadTable, emptyShelf, equivalents, evaluate, levers, lightest, mends } from './index';
+import {
+	beadTable,
+	emptyShelf,
+	equivalents,
+	evaluate,
+	levers,
+	lightest,
+	adviceFor,
+	USUAL_WISHES
+} from './index';
 import type { Shelf } from './index';
 
 const median = valuesAt(priorBeliefs);
@@ -19,10 +27,12 @@ const fly: Recipe = {
 	coil: lead,
 	dressing: { fullness: 'medium' }
 };
+/** A sink rate above which flies are too fast, m/s. */
+const FAST = 0.9;
 const leversOf = (recipe: Recipe, wanted = 0.5, shelf: Shelf = emptyShelf) => {
 	const build = buildFly(recipe, median);
 	const { body } = compileBuild(build, median);
-	return levers(build, settle(body, water, median), water, wanted, shelf);
+	return levers(build, settle(body, water, median), water, { from: wanted, to: FAST }, shelf);
 };
 const stops = (recipe: Recipe) =>
 	fitOf(buildFly(recipe, median), median).filter(({ severity }) => severity === 'stop').length;
@@ -33,23 +43,19 @@ describe('levers', () => {
 			fc.property(anyRecipe, fc.double({ min: 0.1, max: 1, noNaN: true }), (recipe, wanted) => {
 				const found = leversOf(recipe, wanted);
 				expect(new Set(found.map(({ key }) => key)).size).toBe(found.length);
-				let lastFast = Infinity;
-				let last = -Infinity;
 				for (const lever of found) {
 					expect(recipeChange(recipe, lever.recipe).paths).not.toEqual([]);
 					expect(stops(lever.recipe)).toBeLessThanOrEqual(stops(recipe));
 					const plain = compileBuild(buildFly(lever.recipe, median), median).body;
 					expect(lever.mass).toBe(plain.mass);
-					// The fast enough first, the slower ones before the faster; then the rest, the fastest first.
-					if (lever.speed >= wanted) {
-						expect(lastFast).toBe(Infinity);
-						expect(lever.speed).toBeGreaterThanOrEqual(last);
-						last = lever.speed;
-					} else {
-						expect(lever.speed).toBeLessThanOrEqual(lastFast);
-						lastFast = lever.speed;
-					}
 				}
+				// Those that do the job, the slowest first; then the too slow, the fastest first; then the too fast.
+				const group = ({ speed }: { speed: number }) =>
+					speed >= wanted && speed <= FAST ? 0 : speed < wanted ? 1 : 2;
+				const key = (lever: { speed: number }) =>
+					10 * group(lever) + (group(lever) === 1 ? -lever.speed : lever.speed);
+				const keys = found.map(key);
+				expect(keys).toEqual([...keys].sort((a, b) => a - b));
 			}),
 			{ numRuns: 60, seed: 11, endOnFailure: true }
 		);
@@ -153,30 +159,42 @@ test('the bead table: tungsten before brass before glass; the lightest that is f
 	expect(lightest(rows, 'glass', ({ speed }) => speed >= 3)).toBeNull();
 });
 
-describe('what would mend a drift', () => {
+describe('advice', () => {
 	const lie: Lie = {
-		...{ depth: 0.9, surfaceSpeed: 0.75, zoneTop: 0.15, approach: 2.2, hold: 2 },
+		...{ depth: 0.9, surfaceSpeed: 0.75, zoneTop: 0.15, hold: 2 },
 		bed: 'cobble'
 	};
-	const question = { recipe: fly, rig: starterRig, lie, celsius: 8 };
+	const question = {
+		...{ recipe: fly, rig: starterRig, lie, celsius: 8, shelf: emptyShelf, wishes: USUAL_WISHES },
+		locks: { hook: true, bead: false, coil: false, rib: true, dressing: true }
+	};
 
-	test('a light fly that comes down too late is mended by real steps, each good in most drifts', () => {
+	test('a light fly that comes down too late is helped by real steps that are good more often', () => {
 		const light: Recipe = { ...fly, coil: null, bead: { ...fly.bead!, metal: 'brass' } };
-		const found = mends({ ...question, recipe: light }, 'late', 0, USUAL_WANTED, emptyShelf);
-		expect(found.length).toBeGreaterThan(0);
-		for (const { chance, words } of found) {
-			expect(chance).toBeGreaterThan(0.15);
+		const found = adviceFor({ ...question, recipe: light });
+		expect(['late', 'never']).toContain(found.binds);
+		const offered = found.does.length > 0 ? found.does : [found.best!];
+		for (const { chance, words } of offered) {
+			expect(chance).toBeGreaterThan(found.chance);
+			expect(chance).toBeLessThanOrEqual(found.most);
 			expect(words).not.toBe('');
 		}
 		// Always the same answer.
-		expect(mends({ ...question, recipe: light }, 'late', 0, USUAL_WANTED, emptyShelf)).toEqual(
-			found
-		);
-	});
+		expect(adviceFor({ ...question, recipe: light })).toEqual(found);
+	}, 60_000);
 
-	test('a float that goes under is mended by a larger float or a lighter fly', () => {
+	test('a float that goes under is helped by a larger float or a lighter fly', () => {
 		const rig = { ...starterRig, way: 'float', float: 5e-3 } as const;
-		const [first] = mends({ ...question, rig }, 'under', 0, USUAL_WANTED, emptyShelf);
-		expect(first?.words).toMatch(/bead down|float of/);
-	});
+		const { binds, does, best } = adviceFor({ ...question, rig });
+		expect(binds).toBe('under');
+		expect((does[0] ?? best)?.words).toMatch(/bead|float of|wire|tight line/);
+	}, 60_000);
+
+	test('a line that the person set too short is helped by letting it be found', () => {
+		const rig = { ...starterRig, set: { ...starterRig.set, line: true } };
+		const short = { ...rig, leader: { ...rig.leader, length: 1.1 } };
+		const { does, best, chance } = adviceFor({ ...question, rig: short });
+		expect(chance).toBeLessThan(0.2);
+		expect((does[0] ?? best)!.words).toContain('the hand found, not set');
+	}, 60_000);
 });

@@ -46,8 +46,6 @@ test('the intervals and the chance agree with plain sampling of the beliefs', ()
 		expect(Math.abs(Math.log(interval.low / at(0.05)))).toBeLessThan(half / 7);
 		expect(Math.abs(Math.log(interval.high / at(0.95)))).toBeLessThan(half / 7);
 	}
-	const reached = found.distance.filter((d) => d <= lie.approach).length / found.distance.length;
-	expect(Math.abs(answer.chance - reached)).toBeLessThan(0.03);
 });
 
 test('any recipe: the parts make up the whole, every figure is finite, and it can be drawn', () => {
@@ -111,23 +109,10 @@ test('every recipe in every lie has an answer, ordered and finite', () => {
 					expect(interval.value).toBeLessThan(interval.high);
 					expect(Number.isFinite(interval.high)).toBe(true);
 				}
-				expect(answer.chance).toBeGreaterThanOrEqual(0);
-				expect(answer.chance).toBeLessThanOrEqual(1);
 			}
 		),
 		{ numRuns: 60 }
 	);
-});
-
-test('more room raises the chance', () => {
-	const chances = [0.5, 1, 1.5, 2, 4].map(
-		(approach) => predict(recipe, { ...lie, approach }, 8).chance
-	);
-	expect(chances).toEqual([...chances].sort((a, b) => a - b));
-	expect(predict(recipe, { ...lie, surfaceSpeed: 0 }, 8)).toMatchObject({
-		chance: 1,
-		distance: null
-	});
 });
 
 /** Normal deviates from a small generator (mulberry32 and Box–Muller), for fixed draws in a test. */

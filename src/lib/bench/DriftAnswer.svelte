@@ -48,10 +48,11 @@
 	>
 </div>
 <div class="text-sm">
-	{#each held as { words, span }, k (words)}{k > 0 ? ', ' : ''}<span data-testid="hand"
-			>{k === 0 ? words.charAt(0).toUpperCase() + words.slice(1) : words}{#if span}
-				<span class="text-quiet">({span})</span>{/if}</span
-		>{/each}{#if held.length > 0}.{/if}
+	{#each held as { words, span }, k (words)}<span data-testid="hand"
+			>{k > 0 ? ', ' : ''}{k === 0 ? words.charAt(0).toUpperCase() + words.slice(1) : words}<span
+				class="text-quiet">{span ? ` (${span})` : ''}</span
+			></span
+		>{/each}{held.length > 0 ? '. ' : ''}
 	{#if band?.time && rig.way !== 'swing'}
 		In the zone after <b class="figure">{band.time.middle.toFixed(1)}</b> s
 		<span class="figure text-quiet">{rangeWords(band.time)}</span
@@ -60,9 +61,9 @@
 			<span class="figure text-quiet">{rangeWords(band.distance)}</span>{/if}
 	{/if}
 	<div class="flex min-h-7 flex-wrap items-center gap-x-2">
-		{#if answer?.why}<span>{answer.why}</span>{/if}
+		{#if answer?.why}<span>{answer.why}{chips.length > 0 ? ':' : '.'}</span>{/if}
 		{#each chips as one, i (one.words)}
-			{i === 0 ? 'Try' : 'or'}
+			{i === 0 ? (answer?.why ? 'try' : 'Try') : 'or'}
 			<button
 				type="button"
 				class="min-h-7 rounded-md bg-sunk px-2 text-water hover:bg-line"

@@ -122,7 +122,7 @@
 	<p class="pb-2" data-testid="hand-figures">
 		{#each held as { words, span }, k (words)}{k > 0 ? ', ' : ''}<b class="font-semibold"
 				>{k === 0 ? words.charAt(0).toUpperCase() + words.slice(1) : words}</b
-			>{#if span}<span class="text-quiet"> ({span})</span>{/if}{/each}
+			><span class="text-quiet">{span ? ` (${span})` : ''}</span>{/each}
 	</p>
 {/if}
 <table class="w-full border-collapse text-sm">

@@ -7,7 +7,8 @@ import {
 	lieFromDocument,
 	recipeToDocument,
 	rigToDocument,
-	type DocumentRow
+	type DocumentRow,
+	type Snapshot
 } from '$lib/contract/documents';
 import { PredictRequest } from '$lib/contract/validation';
 import { checked } from './api';
@@ -20,9 +21,15 @@ const water = {
 	...{ depthM: 0.9, surfaceSpeedMs: 0.7, bed: 'cobble' as const, zoneTopM: 0.15, approachM: 2.5 }
 };
 const here = { ...water, temperatureC: 9 };
-const ask = async (fly: object, lie: object = here, beliefs?: object, rig?: object) =>
+/** A data folder with a starter rig that was used last, and nothing found yet. */
+const kept = {
+	...{ flies: [], lies: [], rivers: [], lots: [], batches: [], entries: [], rigs: [] },
+	strip: { flyId: null, lieId: null, rigId: null }
+} as unknown as Snapshot;
+const ask = async (fly: object, lie: object = here, beliefs?: object, more: object = {}) =>
 	predictionFor(
-		checked({ fly, lie, ...(beliefs ? { beliefs } : {}), ...(rig ? { rig } : {}) }, PredictRequest)
+		checked({ fly, lie, ...(beliefs ? { beliefs } : {}), drifts: 8, ...more }, PredictRequest),
+		kept
 	);
 
 test('a prediction by request is the one of the page, in the units that it names', async () => {
@@ -76,28 +83,37 @@ test('a belief that is stated moves the figure, and its spread the interval', as
 	expect(light.massG.high / light.massG.low).toBeLessThan(plain.massG.high / plain.massG.low);
 });
 
-test('on a rig the drift comes too, the same at each asking, with what is wrong with the rig', async () => {
-	const rig = rigToDocument(starterRig);
-	const [first, second] = [
-		await ask({ recipe }, here, undefined, rig),
-		await ask({ recipe }, here, undefined, rig)
-	];
+test('the drift comes with every prediction, the same at each asking; a line that is set too short is said to be', async () => {
+	const [first, second] = [await ask({ recipe }), await ask({ recipe })];
 	expect(first.drift).toEqual(second.drift);
-	const { chance, timeToZoneS, inZone, notes } = first.drift!;
-	expect(chance.drifts).toBe(100);
-	expect(chance.error).toBeGreaterThan(0);
-	expect(timeToZoneS!.low).toBeLessThan(timeToZoneS!.high);
-	expect(inZone.value).toBeLessThanOrEqual(1);
+	expect(first.rig).toEqual({ name: 'Starter rig', from: 'starter', way: 'tight line' });
+	const { chance, inZone, notes, hand } = first.drift!;
+	expect(chance.drifts).toBe(8);
+	expect([first.chance, first.verdict]).toEqual([chance.value, first.drift!.verdict]);
 	expect(notes).toEqual([]);
+	expect(hand).toEqual([expect.objectContaining({ control: 'lineOutM', found: true }) as object]);
+	for (const { low, value, high } of [inZone, hand[0]!]) {
+		expect(low).toBeLessThanOrEqual(value);
+		expect(value).toBeLessThanOrEqual(high);
+	}
+	const rig = rigToDocument({ ...starterRig, set: { ...starterRig.set, line: true } });
 	const short = {
 		...rig,
 		leader: { ...rig.leader, lengthM: 0.1 },
 		tippet: { ...rig.tippet, lengthM: 1 }
 	};
-	const cut = (await ask({ recipe }, here, undefined, short)).drift!;
-	expect(cut).toMatchObject({ good: false, fault: 'short', chance: { value: 0 } });
-	expect(cut.notes[0]!.words).toContain('lengthen the leader');
-	expect((await ask({ recipe })).drift).toBeNull();
+	const cut = await ask({ recipe }, here, undefined, { rig: short });
+	expect(cut).toMatchObject({ chance: 0, verdict: 'no', rig: { from: 'request' } });
+	expect(cut.drift).toMatchObject({ fault: 'short', hand: [{ found: false, value: 1.1 }] });
+	expect(cut.drift!.notes[0]!.words).toContain('lengthen the leader');
+});
+
+test('the zone ends at the surface: a lie in which it does not is refused with its place', async () => {
+	const asked = ask({ recipe }, { ...here, zoneTopM: 1 });
+	await expect(asked).rejects.toMatchObject({
+		status: 422,
+		more: { errors: [{ path: 'lie.zoneTopM' }] }
+	});
 });
 
 test('the table reads back as it was written, and no name becomes a formula', async () => {
@@ -105,14 +121,14 @@ test('the table reads back as it was written, and no name becomes a formula', as
 	const store = {
 		snapshot: () =>
 			Promise.resolve({
-				...{ entries: [], lots: [], batches: [] },
+				...kept,
 				flies: names.map((name, i): DocumentRow => ({
 					...{ kind: 'fly', id: String(i), name, revision: 1 },
 					body: { recipe }
 				}))
 			})
 	} as unknown as Store;
-	const text = await fliesAsCsv(store, null);
+	const text = await fliesAsCsv(store, { lieId: null });
 	const { data, errors } = Papa.parse<Record<string, string>>(text.trimEnd(), { header: true });
 	expect(errors).toEqual([]);
 	expect(data.map((row) => row.name)).toEqual(['Plain', names[1], `'=1+1`, '魚']);
@@ -120,5 +136,8 @@ test('the table reads back as it was written, and no name becomes a formula', as
 		.value;
 	expect(Number(data[0]!.mass_g)).toBeCloseTo(mass * 1e3, 4);
 	expect(Number(data[0]!.bead_mm)).toBe(2.8);
-	expect(data[0]!.time_to_zone_s).toBe('');
+	expect(data[0]).toMatchObject({ time_to_zone_s: '', chance: '', drifts: '', rig: '' });
+	await expect(fliesAsCsv(store, { lieId: null, drifts: 8 })).rejects.toMatchObject({
+		status: 422
+	});
 });

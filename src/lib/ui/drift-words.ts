@@ -40,27 +40,25 @@ const verdictTitles: Readonly<Record<Exclude<Verdict, 'no'>, string>> = {
 	unlikely: 'Seldom good'
 };
 
-/** What is the matter with most of the drifts that are not good, in one sentence. */
+/** What is the matter with most of the drifts that are not good, in a few words. */
 export function faultWords(fault: Fault, way: Way): string {
 	switch (fault) {
 		case 'short':
-			return 'The line does not reach the water.';
+			return 'The line does not reach the water';
 		case 'under':
-			return way === 'dry fly' ? 'More than the dry fly carries.' : 'More than the float carries.';
+			return way === 'dry fly' ? 'More than the dry fly carries' : 'More than the float carries';
 		case 'never':
-			return way === 'swing'
-				? 'The current holds it up on the tight line.'
-				: 'Some never come down to the zone.';
+			return way === 'swing' ? 'The current holds it up' : 'Often stays too high';
 		case 'late':
-			return 'Some come down past the fish.';
+			return 'Often late';
 		case 'hung':
-			return 'Some hang up between the stones.';
+			return 'Often hangs up';
 		case 'bed':
-			return 'Some lie on the bed.';
+			return 'Often on the bed';
 		case 'lifted':
-			return 'Some are lifted out of the zone again.';
+			return 'Often lifted out again';
 		case 'unsolved':
-			return 'The path could not be worked out: change rig or water a little.';
+			return 'The path could not be worked out: change rig or water a little';
 	}
 }
 
@@ -110,6 +108,9 @@ export const controlNumber: Readonly<Record<FoundControl, (value: number) => str
 	retrieve: (value) => `${centimetres(value)} cm/s`
 };
 
+/** To five centimetres: a hand is no better. */
+const toFive = (metres: number) => Math.round(20 * metres) / 20;
+
 /** How the rod is held: "3.1 m of line from tip to fly". */
 function controlSentence(control: FoundControl, value: number, way: Way): string {
 	const number = controlNumber[control](value);
@@ -128,7 +129,9 @@ function controlSentence(control: FoundControl, value: number, way: Way): string
 /** A found control with the span that does nearly as well: "3 to 3.2 do". */
 export const spanWords = ({ control, from, to }: FoundHand): string => {
 	const bare = (value: number) => controlNumber[control](value).replace(/ .*$/, '');
-	return from === to ? '' : `${bare(from)} to ${bare(to)} do`;
+	const ends = control === 'line' || control === 'hangs' ? [from, to].map(toFive) : [from, to];
+	const [low, high] = ends.map(bare);
+	return low === high ? '' : `${low} to ${high} do`;
 };
 
 /** How the rod is held, each control with its span where it was found. */

@@ -237,15 +237,15 @@
 					<p class="text-lg">
 						{#each handSentences(take.hand, rig) as { words, span }, k (words)}{k > 0
 								? ', '
-								: ''}{k === 0
-								? words.charAt(0).toUpperCase() + words.slice(1)
-								: words}{#if span}<span class="text-quiet"> ({span})</span>{/if}{/each}.
+								: ''}{k === 0 ? words.charAt(0).toUpperCase() + words.slice(1) : words}<span
+								class="text-quiet">{span ? ` (${span})` : ''}</span
+							>{/each}.
 					</p>
 				{/if}
 				<p class="text-sm text-quiet max-md:hidden">
 					{#if answer.lightest && answer.heaviest && answer.lightest !== answer.heaviest}
 						Lightest: {beadName(answer.lightest)}, {tenths(answer.lightest)} of 10{answer.lighter
-							? `; lighter ones: ${faultWords(answer.lighter, way).toLowerCase().replace('.', '')}`
+							? `; lighter ones: ${faultWords(answer.lighter, way).toLowerCase()}`
 							: ''}. Heaviest: {beadName(answer.heaviest)}, {tenths(answer.heaviest)} of 10{heavier
 							? `; ${heavier}`
 							: ''}.

@@ -1,0 +1,195 @@
+import { describe, expect, test, vi } from 'vitest';
+import { priorBeliefs } from '../belief/index';
+import { bandDistances } from '../drift/index';
+import type { HookChoice, Recipe } from '../fly/index';
+import { foundBy, starterRig, withControl, type Rig } from '../rig/index';
+import type { Lie } from '../water/index';
+import {
+	bandFor,
+	drifting,
+	findHand,
+	smoothDrift,
+	worldRun,
+	worldsOf,
+	type DriftQuestion
+} from './index';
+
+vi.setConfig({ testTimeout: 120_000 });
+
+const fly = (
+	style: HookChoice['style'],
+	size: number,
+	mm: number,
+	metal: 'tungsten' | 'brass' = 'tungsten'
+): Recipe => ({
+	hook: { style, size, lengthX: 0, wireX: 0 },
+	bead:
+		mm > 0 ? { metal, shape: style === 'jig60' ? 'slotted' : 'round', diameter: mm * 1e-3 } : null,
+	coil: null,
+	dressing: { fullness: 'medium' }
+});
+const water = (
+	depth: number,
+	surfaceSpeed: number,
+	bed: Lie['bed'],
+	zoneTop = 0.2,
+	hold = 1.5
+): Lie => ({
+	...{ depth, surfaceSpeed, bed, zoneTop, hold }
+});
+const tight = starterRig;
+const float: Rig = { ...starterRig, way: 'float' };
+const dry: Rig = { ...starterRig, way: 'dry fly', carries: 0.35e-3 };
+const still: Rig = {
+	...{ ...starterRig, way: 'still water', tipHeight: 0.5 },
+	leader: { ...starterRig.leader, length: 8 }
+};
+
+/** Good drifts of fresh worlds with a hand. */
+function chanceWith(question: DriftQuestion, rig: Rig, drifts = 64): number {
+	const ready = drifting({ ...question, hand: { rig, found: [] } });
+	const distances = bandDistances(ready.median.column, 2);
+	let good = 0;
+	for (let k = 0; k < drifts; k++) if (worldRun(ready, k, distances, 4242).good) good++;
+	return good / drifts;
+}
+
+describe('the hand that is found', () => {
+	const cases: readonly (readonly [string, Recipe, Lie, Rig])[] = [
+		['a riffle without a bead', fly('straight', 14, 0), water(0.5, 0.4, 'gravel', 0.15), tight],
+		['an ordinary run', fly('straight', 14, 2.4), water(0.8, 0.6, 'gravel'), tight],
+		['a cobbled run, brass', fly('straight', 14, 3.2, 'brass'), water(0.8, 0.65, 'cobble'), tight],
+		['a jig over cobble', fly('jig60', 12, 3.2), water(0.9, 0.75, 'cobble'), tight],
+		['a heavy fly in quiet water', fly('straight', 14, 4), water(1, 0.4, 'gravel'), tight],
+		['boulders', fly('straight', 14, 3.5), water(1.2, 0.9, 'boulder'), tight],
+		['a deep pool', fly('straight', 14, 2.8), water(1.8, 0.45, 'gravel', 0.2, 2), tight],
+		[
+			'a hand that feels the bed',
+			fly('jig60', 12, 3.5),
+			water(0.9, 0.75, 'cobble'),
+			{ ...tight, feelsBed: true }
+		],
+		['under a float', fly('straight', 14, 2.4), water(0.9, 0.6, 'gravel'), float],
+		['under a float, deep', fly('straight', 14, 2.8), water(1.6, 0.5, 'gravel', 0.25, 2), float],
+		['under a float over cobble', fly('jig60', 14, 2.8), water(0.8, 0.7, 'cobble'), float],
+		['a dropper below a dry fly', fly('straight', 16, 2), water(0.6, 0.5, 'gravel', 0.15), dry],
+		['a heavier dropper', fly('straight', 16, 2.4), water(0.8, 0.6, 'cobble'), dry]
+	];
+
+	test.each(cases)(
+		'%s: within 0.05 of the best of a grid of 0.1 m in fresh worlds',
+		(_, recipe, lie, rig) => {
+			const question: DriftQuestion = { recipe, rig, lie, celsius: 8 };
+			const { hand } = drifting(question);
+			const [{ control, value, from, to }] = hand.found as [(typeof hand.found)[number]];
+			expect(from).toBeLessThanOrEqual(value);
+			expect(to).toBeGreaterThanOrEqual(value);
+			let best = 0;
+			for (let k = -4; k <= 4; k++) {
+				const x = Math.round(10 * (value + k / 10)) / 10;
+				best = Math.max(best, chanceWith(question, withControl(hand.rig, control, x)));
+			}
+			expect(chanceWith(question, hand.rig)).toBeGreaterThanOrEqual(best - 0.05);
+		}
+	);
+
+	test('in still water the count and the retrieve together, landed straight', () => {
+		const question: DriftQuestion = {
+			...{ recipe: fly('straight', 12, 0), rig: still, celsius: 8 },
+			lie: water(2, 0, 'sand', 0.4, 3)
+		};
+		const { hand } = drifting(question);
+		expect(hand.rig.landing).toBe('straight');
+		expect(hand.found.map(({ control }) => control)).toEqual(['countdown', 'retrieve']);
+		let best = 0;
+		for (const retrieve of [0.05, 0.08, 0.12]) {
+			for (const countdown of [20, 30, 40, 50, 70]) {
+				best = Math.max(best, chanceWith(question, { ...hand.rig, retrieve, countdown }));
+			}
+		}
+		expect(chanceWith(question, hand.rig)).toBeGreaterThanOrEqual(best - 0.05);
+	});
+
+	test('on a swing nothing is found, and how deep it hangs is known', () => {
+		const rig: Rig = { ...starterRig, way: 'swing', leader: { ...starterRig.leader, length: 6 } };
+		const question = {
+			recipe: fly('straight', 12, 3.2),
+			rig,
+			lie: water(0.8, 0.5, 'gravel'),
+			celsius: 8
+		};
+		const ready = drifting(question);
+		expect(ready.hand.found).toEqual([]);
+		const { height } = bandFor(ready, 16);
+		expect(height!.middle).toBeGreaterThan(0);
+		expect(height!.middle).toBeLessThan(0.8);
+	});
+
+	test('what the person set stays, and costs no search', () => {
+		const set = { ...starterRig.set, line: true, lead: true, landing: true };
+		const rig: Rig = { ...starterRig, lead: 0.9, landing: 'plunged', set };
+		const worlds = worldsOf(fly('straight', 14, 2.4), water(0.8, 0.6, 'gravel'), 8, priorBeliefs);
+		const sample = vi.spyOn(worlds, 'sample');
+		expect(findHand(worlds, rig)).toEqual({ rig, found: [] });
+		expect(sample).not.toHaveBeenCalled();
+		// What is not set is as usual: slack in a current, and the tip led at 0.6 of the surface.
+		const open = findHand(worlds, { ...rig, set: { ...set, lead: false, landing: false } });
+		expect(open.rig).toMatchObject({ lead: 0.6, landing: 'slack' });
+	});
+});
+
+// Five waters and what is tied for them. Common practice, no source: a bead step either way is agreement.
+describe('the lightest bead that does the job is the one that tiers use', () => {
+	const sizes = [0, 2, 2.4, 2.8, 3.2, 3.5, 4, 4.8];
+	const waters: readonly (readonly [Lie, number, number])[] = [
+		[water(0.5, 0.4, 'gravel', 0.15), 0, 0],
+		[water(0.8, 0.6, 'gravel'), 2.4, 2.4],
+		[water(0.9, 0.75, 'cobble'), 2.8, 3.2],
+		[water(1.2, 0.9, 'boulder'), 3.5, 4],
+		[water(1.8, 0.45, 'gravel', 0.2, 2), 2.8, 2.8]
+	];
+	const flies = [
+		['straight', 14],
+		['jig60', 12]
+	] as const;
+
+	test.each(waters)('%o', (lie, ...used) => {
+		flies.forEach(([style, size], k) => {
+			const bands = sizes.map((mm) =>
+				bandFor(drifting({ recipe: fly(style, size, mm), rig: tight, lie, celsius: 8 }), 60)
+			);
+			const chances = bands.map(({ chance }) => chance);
+			const best = Math.max(...chances);
+			const mark = Math.max(0.25, Math.min(0.7, 0.9 * best));
+			const lightest = chances.findIndex((chance) => chance >= mark);
+			expect(
+				Math.abs(lightest - sizes.indexOf(used[k]!)),
+				`${style} ${chances.join(' ')}`
+			).toBeLessThanOrEqual(1);
+			// To one maximum and down again, within two errors.
+			const top = chances.indexOf(best);
+			chances.forEach((chance, i) => {
+				const inner = i < top ? chances[i + 1]! - chance : chances[i - 1]! - chance;
+				if (i !== top) expect(inner).toBeGreaterThan(-2 * bands[i]!.error);
+			});
+		});
+	});
+});
+
+test('on the same line the heavier bead is in the zone sooner (common practice, no source)', () => {
+	const rig: Rig = { ...withControl(tight, 'line', 3.1), set: { ...tight.set, line: true } };
+	const times = [2, 2.4, 2.8, 3.2, 3.5, 4].map((mm) => {
+		const lie = water(0.8, 0.6, 'gravel');
+		return smoothDrift(drifting({ recipe: fly('straight', 14, mm), rig, lie, celsius: 8 })).time!;
+	});
+	times.slice(1).forEach((time, k) => expect(time).toBeLessThan(times[k]!));
+});
+
+test('every way of fishing finds what its table says', () => {
+	const recipe = fly('straight', 14, 2.4);
+	for (const way of ['tight line', 'float', 'dry fly', 'swing'] as const) {
+		const worlds = worldsOf(recipe, water(0.8, 0.6, 'gravel'), 8, priorBeliefs);
+		const { found } = findHand(worlds, { ...starterRig, way });
+		expect(found.map(({ control }) => control)).toEqual(foundBy[way]);
+	}
+});
