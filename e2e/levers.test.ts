@@ -103,15 +103,21 @@ test('which bead: deeper or faster water asks for a heavier one, also on an empt
 		await open(page, server.address);
 		await page.keyboard.press('q');
 		const answer = page.getByTestId('bead');
-		await expect(answer).toContainText('mm');
+		await expect(answer).toContainText(/mm .*good in \d+ of 10/, { timeout: 30_000 });
 		const size = async () => parseFloat(await answer.innerText());
 		const shallow = await size();
-		await typed(page, 'Depth').fill('3');
+		await typed(page, 'Depth').fill('1.4');
 		await typed(page, 'Depth').press('Enter');
-		await expect.poll(size).toBeGreaterThan(shallow);
+		await expect.poll(size, { timeout: 30_000 }).toBeGreaterThan(shallow);
+		// The span that does the job, how to hold the line for it, and the way of fishing.
+		await expect(page.getByTestId('span')).toContainText(/What does the job: .* mm tungsten/);
+		await expect(page.getByText(/of line from tip to fly/)).toBeVisible({ timeout: 60_000 });
 		await typed(page, 'Surface speed').fill('2.2');
 		await typed(page, 'Surface speed').press('Enter');
-		await expect(answer).toContainText('No bead alone does it');
+		await expect(answer).toContainText(/no bead alone does it/i, { timeout: 60_000 });
+		await expect(page.getByText(/What would: |The most that can be had here/)).toBeVisible({
+			timeout: 120_000
+		});
 		await page.getByLabel('only beads that I own').check();
 		await expect(page.getByText('You own no bead that fits this hook.')).toBeVisible();
 		const problems = (await new AxeBuilder({ page }).analyze()).violations;

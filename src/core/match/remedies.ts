@@ -27,25 +27,23 @@ export interface Remedy {
 	readonly change: Partial<Changeable>;
 }
 
-const remedyNames = [
-	'find the hand',
-	'shorter tip',
-	'thinner tippet',
-	'slack cast',
-	'plunged cast',
-	'slower lead',
-	'more room',
-	'feel the bed',
-	'larger float',
-	'more buoyant dry',
-	'another way',
-	'heavier bead',
-	'lighter bead',
-	'more wire',
-	'less wire',
-	'less dressing'
-] as const;
-type RemedyName = (typeof remedyNames)[number];
+type RemedyName =
+	| 'find the hand'
+	| 'shorter tip'
+	| 'thinner tippet'
+	| 'slack cast'
+	| 'plunged cast'
+	| 'slower lead'
+	| 'more room'
+	| 'feel the bed'
+	| 'larger float'
+	| 'more buoyant dry'
+	| 'another way'
+	| 'heavier bead'
+	| 'lighter bead'
+	| 'more wire'
+	| 'less wire'
+	| 'less dressing';
 
 /** What to try against a fault, in the order in which it costs the person least. */
 export const remediesFor: Readonly<Record<Fault, readonly RemedyName[]>> = {

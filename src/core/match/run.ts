@@ -44,7 +44,7 @@ export interface MatchAnswer {
 export const LISTED = 18;
 export const FIRST_SCREEN = 6;
 /** Builds that are followed at the most, the listed and what comes up in their place; and through whole bands. */
-const MOST_FOLLOWED = 30;
+const MOST_FOLLOWED = 24;
 const MOST_WHOLE = 12;
 const LISTED_ON_THE_WAY = 6;
 /** Drifts that a lane does before it looks up. */

@@ -127,7 +127,7 @@ export function Whole(
 ): PropertyDecorator {
 	const message = `${name} must be a whole number from ${low} to ${high}.`;
 	return field(
-		() => ({ type: 'integer', minimum: low, maximum: high }),
+		() => ({ type: 'integer', minimum: low, maximum: high, description: name }),
 		[...may(optional), IsInt({ message }), Min(low, { message }), Max(high, { message })],
 		!optional
 	);
@@ -137,7 +137,7 @@ export function Whole(
 export function Positive(name: string, most: number, optional = false): PropertyDecorator {
 	const message = `${name} must be a number above 0, at most ${most}.`;
 	return field(
-		() => ({ type: 'number', exclusiveMinimum: 0, maximum: most }),
+		() => ({ type: 'number', exclusiveMinimum: 0, maximum: most, description: name }),
 		[
 			...may(optional),
 			IsNumber({ allowNaN: false, allowInfinity: false }, { message }),
@@ -156,7 +156,7 @@ export function Within(
 ): PropertyDecorator {
 	const message = `${name} must be a number from ${low} to ${high}.`;
 	return field(
-		() => ({ type: 'number', minimum: low, maximum: high }),
+		() => ({ type: 'number', minimum: low, maximum: high, description: name }),
 		[
 			...may(optional),
 			IsNumber({ allowNaN: false, allowInfinity: false }, { message }),
@@ -171,7 +171,7 @@ export function Within(
 export function Amount(name: string): PropertyDecorator {
 	const message = `${name} must be a number from −1000000 to 1000000.`;
 	return field(
-		() => ({ type: 'number', minimum: -1e6, maximum: 1e6 }),
+		() => ({ type: 'number', minimum: -1e6, maximum: 1e6, description: name }),
 		[
 			IsNumber({ allowNaN: false, allowInfinity: false }, { message }),
 			Min(-1e6, { message }),
@@ -198,7 +198,7 @@ export function IsoDate(name: string, optional = false): PropertyDecorator {
 	const message = `${name} must be a day such as 2026-01-20.`;
 	const pattern = '^\\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\\d|3[01])$';
 	return field(
-		() => ({ type: 'string', pattern }),
+		() => ({ type: 'string', pattern, description: `${name}, a day` }),
 		[...may(optional), IsString({ message }), Matches(new RegExp(pattern), { message })],
 		!optional
 	);
@@ -210,7 +210,7 @@ export function OneOf(
 	optional = false
 ): PropertyDecorator {
 	return field(
-		() => ({ type: 'string', enum: [...values] }),
+		() => ({ type: 'string', enum: [...values], description: name }),
 		[...may(optional), IsIn(values, { message: `${name} must be one of ${values.join(', ')}.` })],
 		!optional
 	);
@@ -218,14 +218,17 @@ export function OneOf(
 
 export function YesNo(name: string, optional = false): PropertyDecorator {
 	return field(
-		() => ({ type: 'boolean' }),
+		() => ({ type: 'boolean', description: name }),
 		[...may(optional), IsBoolean({ message: `${name} must be true or false.` })],
 		!optional
 	);
 }
 
 export function Exactly(value: string | number, message: string): PropertyDecorator {
-	return field(() => ({ const: value }), [Equals(value, { message })]);
+	return field(
+		() => ({ const: value, description: 'Says what this is' }),
+		[Equals(value, { message })]
+	);
 }
 
 export function Nested(
@@ -237,7 +240,9 @@ export function Nested(
 	const nullable = which.endsWith('or null');
 	const optional = which.startsWith('optional');
 	const schema = () =>
-		nullable ? { anyOf: [schemaOf(type()), { type: 'null' }] } : schemaOf(type());
+		nullable
+			? { anyOf: [schemaOf(type()), { type: 'null' }], description: name }
+			: { ...schemaOf(type()), description: name };
 	return field(
 		schema,
 		[
@@ -262,7 +267,7 @@ export function Nested(
 export function Many(name: string, type: () => new () => object, most: number): PropertyDecorator {
 	const message = `${name} must be a list of objects, at most ${most}.`;
 	return field(
-		() => ({ type: 'array', items: schemaOf(type()), maxItems: most }),
+		() => ({ type: 'array', items: schemaOf(type()), maxItems: most, description: name }),
 		[
 			IsArray({ message }),
 			ArrayMaxSize(most, { message }),
@@ -285,7 +290,8 @@ export function Numbers(
 			type: 'array',
 			items: { type: 'number', minimum: low, maximum: high },
 			minItems: 1,
-			maxItems: most
+			maxItems: most,
+			description: name
 		}),
 		[
 			IsArray({ message }),
@@ -302,7 +308,7 @@ export function Numbers(
 export function Text(name: string, most: number): PropertyDecorator {
 	const message = `${name} must be text of at most ${most} characters.`;
 	return field(
-		() => ({ type: 'string', maxLength: most }),
+		() => ({ type: 'string', maxLength: most, description: name }),
 		[IfGiven(), IsString({ message }), Length(0, most, { message })],
 		false
 	);
@@ -312,7 +318,7 @@ export function Text(name: string, most: number): PropertyDecorator {
 export function Sentence(name: string, most: number): PropertyDecorator {
 	const message = `${name} must be text of 1 to ${most} characters.`;
 	return field(
-		() => ({ type: 'string', minLength: 1, maxLength: most }),
+		() => ({ type: 'string', minLength: 1, maxLength: most, description: name }),
 		[IsString({ message }), Length(1, most, { message })]
 	);
 }
@@ -320,7 +326,13 @@ export function Sentence(name: string, most: number): PropertyDecorator {
 export function Name(): PropertyDecorator {
 	const message = 'The name must have 1 to 80 characters.';
 	return field(
-		() => ({ type: 'string', minLength: 1, maxLength: 80, pattern: '\\S' }),
+		() => ({
+			type: 'string',
+			minLength: 1,
+			maxLength: 80,
+			pattern: '\\S',
+			description: 'The name'
+		}),
 		[IsString({ message }), Length(1, 80, { message }), Matches(/\S/, { message })]
 	);
 }
@@ -329,9 +341,12 @@ export function Id(
 	message: string,
 	which: 'always' | 'or null' | 'optional' = 'always'
 ): PropertyDecorator {
-	const uuid = { type: 'string', format: 'uuid' };
+	const uuid = { type: 'string', format: 'uuid', description: 'The id of a document' };
 	return field(
-		() => (which === 'or null' ? { anyOf: [uuid, { type: 'null' }] } : uuid),
+		() =>
+			which === 'or null'
+				? { anyOf: [uuid, { type: 'null' }], description: 'The id of a document, or null' }
+				: uuid,
 		[
 			...may(which === 'optional'),
 			...(which === 'or null' ? [ValidateIf((_, value) => (value ?? null) !== null)] : []),
@@ -351,8 +366,11 @@ export function MapOf(
 	return field(
 		() => ({
 			type: 'object',
-			properties: Object.fromEntries(keys.map((key) => [key, schemaOf(type())])),
-			additionalProperties: false
+			properties: Object.fromEntries(
+				keys.map((key) => [key, { ...schemaOf(type()), description: `${name}: ${key}` }])
+			),
+			additionalProperties: false,
+			description: name
 		}),
 		[IfGiven(), IsObject({ message })],
 		false

@@ -271,7 +271,7 @@ export class MatchRequest {
 	@Nested('The locks', () => LocksRequest, 'optional') locks?: LocksRequest;
 	@Nested('The wishes', () => WishesRequest, 'optional') wishes?: WishesRequest;
 	/** Builds that are answered. */
-	@Whole('Most', [1, 18], true) most?: number;
+	@Whole('Most', [1, 24], true) most?: number;
 	@Nested('What makes a drift good', () => WantedRequest, 'optional') wanted?: WantedRequest;
 	@YesNo('Whether what was learned counts', true) learned?: boolean;
 }

@@ -14,9 +14,11 @@
 		band: Band | null;
 		/** s */
 		time: number;
+		/** How the rod is held, in a few words that stand at the line. */
+		held: string;
 		description: string;
 	}
-	let { column, top, drift, beside, band, time, description }: Props = $props();
+	let { column, top, drift, beside, band, time, held, description }: Props = $props();
 
 	let width = $state(1100);
 	let height = $state(340);
@@ -65,6 +67,20 @@
 	});
 	const arrows = $derived([4, 11, 18, 25, 30].map((i) => profile[i]!));
 	const clip = $props.id();
+	/** Where the words about the line stand: half way up the air beside it, or below what floats. */
+	const label = $derived.by(() => {
+		if (!shape || !held) return null;
+		const points = [...shape.x].map((x, i) => [scene.x(x), scene.y(shape.z[i]!)] as const);
+		const level =
+			top.kind === 'float'
+				? scene.surface + 0.3 * (scene.bed - scene.surface)
+				: (scene.top + scene.surface) / 2;
+		const k = points.findIndex(([, y]) => y >= level);
+		if (k < 0) return null;
+		const x = points[k]![0];
+		const end = x > scene.left + 0.75 * (scene.right - scene.left);
+		return { x: end ? x - 10 : x + 10, y: level, anchor: end ? 'end' : 'start' } as const;
+	});
 	/** Where the line leaves the picture: a rod tip is mostly too high to be drawn. */
 	const tip = $derived(shape && { x: scene.x(shape.x[0]!), y: scene.y(shape.z[0]!) });
 </script>
@@ -204,6 +220,18 @@
 				/>
 			{/if}
 		</g>
+		{#if label}
+			<text
+				x={label.x}
+				y={label.y}
+				text-anchor={label.anchor}
+				class="text-sm"
+				fill="var(--ink)"
+				paint-order="stroke"
+				stroke="var(--ground)"
+				stroke-width="3">{held}</text
+			>
+		{/if}
 		{#if shape?.under}
 			<text x={(tip?.x ?? 0) + 14} y={scene.surface + 18} class="text-sm" fill="var(--warn)"
 				>under</text

@@ -175,7 +175,7 @@
 					value={search.progress}
 					aria-label="Waters asked"
 				></progress>
-				<span class="text-sm text-quiet">What each water asks for …</span>
+				<span class="text-sm text-quiet">What each water needs …</span>
 				<button
 					type="button"
 					class="h-9 rounded-md bg-sunk px-3 text-sm hover:bg-line"

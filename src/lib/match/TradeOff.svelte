@@ -165,7 +165,7 @@
 			>
 		{/each}
 		<span class="flex items-center gap-1.5"
-			><span class="size-2.5 bg-water-soft"></span>asked for here</span
+			><span class="size-2.5 bg-water-soft"></span>does the job here</span
 		>
 	</p>
 </section>

@@ -99,8 +99,8 @@
 						bed: 'the next larger lies on the bed too often',
 						hung: 'the next larger hangs up too often',
 						under: 'the next larger pulls under what carries it',
-						late: 'the next larger asks for more exactness than depth and current are known to',
-						never: 'the next larger asks for more exactness than depth and current are known to',
+						late: 'the next larger needs depth and current known better',
+						never: 'the next larger needs depth and current known better',
 						lifted: 'the next larger is lifted out more often',
 						short: 'the line is too short for more',
 						unsolved: ''

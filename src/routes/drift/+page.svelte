@@ -18,7 +18,7 @@
 	import { useBench, useDrift } from '$lib/state/context';
 	import Opens from '$lib/ui/Opens.svelte';
 	import { goodDrift } from '$lib/state/preferences.svelte';
-	import { percent } from '$lib/ui/drift-words';
+	import { handSentences, percent } from '$lib/ui/drift-words';
 
 	const bench = useBench();
 	const drift = useDrift();
@@ -137,6 +137,11 @@
 					beside={compare.found}
 					band={drift.band}
 					{time}
+					held={drift.hand && bench.rig.way !== 'swing'
+						? handSentences(drift.hand, bench.rig)
+								.map(({ words }) => words)
+								.join(', ')
+						: ''}
 					description="{bench.fly?.name ?? 'The fly'} on {bench.rigRow?.name ??
 						'its line'} through {bench.lie?.name ?? 'the water'}: {single.time === null
 						? 'never in the zone'

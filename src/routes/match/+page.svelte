@@ -140,7 +140,7 @@
 	<div class="grid flex-1 place-items-center p-8">
 		<p class="max-w-md text-center text-xl">
 			{bench.recipe
-				? 'Describe the water first (W): the search begins with what a lie asks for.'
+				? 'Describe the water first (W): the search begins with the lie.'
 				: 'There is no fly on the strip: choose one (F) as the pattern to begin with.'}
 		</p>
 	</div>

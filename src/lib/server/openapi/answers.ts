@@ -1,5 +1,8 @@
 import { schemaOf, type JsonSchema } from '$lib/contract/fields';
 import { documentKinds } from '$lib/contract/documents';
+import type { Fault } from '$core/drift/index';
+import { verdictBands } from '$core/predict/index';
+import { ways } from '$core/rig/index';
 import { importChoices } from '$lib/contract/files';
 import { RecipeRequest } from '$lib/contract/recipe-validation';
 import { TyingRequest } from '$lib/contract/batch-validation';
@@ -14,12 +17,22 @@ import {
 	StripRequest
 } from '$lib/contract/validation';
 
-/** JSON Schemas of what the API answers. */
-const text = { type: 'string' } as const;
-const number = { type: 'number' } as const;
-const yesNo = { type: 'boolean' } as const;
-const uuid = { type: 'string', format: 'uuid' } as const;
-const time = { type: 'string', format: 'date-time' } as const;
+/** JSON Schemas of what the API answers; every field says what it is and in what unit. */
+type Said = (description: string) => JsonSchema;
+const typed =
+	(type: string, more: JsonSchema = {}): Said =>
+	(description) => ({ type, ...more, description });
+const text = typed('string');
+const number = typed('number');
+const whole = typed('integer', { minimum: 0 });
+const yesNo = typed('boolean');
+const uuid = typed('string', { format: 'uuid' });
+const time = typed('string', { format: 'date-time' });
+const share = typed('number', { minimum: 0, maximum: 1 });
+const oneOf =
+	(values: readonly string[]): Said =>
+	(description) => ({ enum: [...values], description });
+const said = (description: string, schema: JsonSchema): JsonSchema => ({ ...schema, description });
 const list = (items: JsonSchema): JsonSchema => ({ type: 'array', items });
 const orNull = (schema: JsonSchema): JsonSchema => ({ anyOf: [schema, { type: 'null' }] });
 const object = (
@@ -37,10 +50,10 @@ const row = (kind: string, request: new () => object): JsonSchema => {
 	const { properties } = schemaOf(request) as { properties: Record<string, JsonSchema> };
 	const { name, body, riverId } = properties;
 	return object({
-		kind: { const: kind },
-		id: uuid,
+		kind: { const: kind, description: 'which kind of document' },
+		id: uuid('its id'),
 		name: name!,
-		revision: { type: 'integer', minimum: 1, description: 'Grows with every change.' },
+		revision: { type: 'integer', minimum: 1, description: 'a count that grows with every change' },
 		body: body!,
 		...(riverId ? { riverId } : {})
 	});
@@ -48,17 +61,56 @@ const row = (kind: string, request: new () => object): JsonSchema => {
 /** Where one is at the vise, with the batch that it is of. */
 function tyingRow(): JsonSchema {
 	const { properties } = schemaOf(TyingRequest) as { properties: Record<string, JsonSchema> };
-	return object({ batchId: uuid, ...properties });
+	return object({ batchId: uuid('the batch’s id'), ...properties });
 }
-const interval = object({ value: number, low: number, high: number });
+/** A figure with the central 90 % of what it may be. @param unit of all three */
+const interval = (what: string, unit: string): JsonSchema =>
+	said(
+		`${what}, ${unit}`,
+		object({
+			value: number(`median, ${unit}`),
+			low: number(`lower end of 90 %, ${unit}`),
+			high: number(`upper end of 90 %, ${unit}`)
+		})
+	);
+const maybe = (what: string, unit: string): JsonSchema =>
+	said(`${what}, ${unit}; null where there is none`, orNull(interval(what, unit)));
 
 const hang = {
-	words: text,
-	sinkSpeedCms: number,
-	pointUp: yesNo,
-	glideDeg: number,
-	staysInPlane: yesNo
+	words: text('the attitude in words, without unit'),
+	sinkSpeedCms: number('sink rate in this attitude, cm/s'),
+	pointUpSinking: yesNo('whether the hook’s point is up while it sinks freely, true or false'),
+	glideDeg: number('degrees by which its way down leans off the plumb line'),
+	staysInPlane: yesNo('whether it comes back when it is tipped sideways, true or false')
 } as const;
+const faults: readonly Fault[] = [
+	...(['short', 'under', 'never', 'late', 'hung', 'bed', 'lifted', 'unsolved'] as const)
+];
+/** What was likely meant otherwise. */
+const questions = said(
+	'unlikely values, each asked about',
+	list(
+		object({
+			path: text('where in the request, as a path'),
+			question: text('the question, in words'),
+			likely: said(
+				'the likely reading in words; null where there is none',
+				orNull(text('in words'))
+			)
+		})
+	)
+);
+const rigUsed = said(
+	'the rig that the chances are for',
+	object({
+		name: said('its name; null for one of the request', orNull(text('a name'))),
+		from: oneOf(['request', 'last used', 'starter'])('where the rig comes from'),
+		way: oneOf(ways)('way of fishing')
+	})
+);
+const verdict = oneOf(verdictBands.map(([name]) => name))(
+	`the chance in a word: ${verdictBands.map(([name, least]) => `${name} from ${least}`).join(', ')}`
+);
 
 export const components: Readonly<Record<string, JsonSchema>> = {
 	Fly: row('fly', FlyRequest),
@@ -80,134 +132,249 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 			ref('Entry')
 		]
 	},
-	History: object({ undo: orNull(text), redo: orNull(text) }),
-	Change: object({
-		kind: { enum: [...documentKinds] },
-		id: uuid,
-		row: orNull(ref('Document'))
+	History: object({
+		undo: said('what undo would take back, in words; null for nothing', orNull(text('in words'))),
+		redo: said('what redo would do again, in words; null for nothing', orNull(text('in words')))
 	}),
-	Action: object({ changes: list(ref('Change')), history: ref('History') }),
+	Change: object({
+		kind: oneOf(documentKinds)('which kind of document'),
+		id: uuid('its id'),
+		row: said('the document as it stands; null where it is gone', orNull(ref('Document')))
+	}),
+	Action: object({
+		changes: said('the documents that changed', list(ref('Change'))),
+		history: said('what undo and redo would do now', { allOf: [ref('History')] })
+	}),
 	Error: object(
 		{
-			message: text,
-			errors: list(object({ path: text, message: text })),
-			current: orNull(ref('Document')),
-			changed: text
+			message: text('what is wrong and what to do, in words'),
+			errors: said(
+				'each wrong field',
+				list(
+					object({ path: text('where in the request'), message: text('what is wrong, in words') })
+				)
+			),
+			current: said('with 409: the document as it stands', orNull(ref('Document'))),
+			changed: text('with 409: what was changed since the revision that was seen, in words')
 		},
 		['errors', 'current', 'changed']
 	),
 	Strip: schemaOf(StripRequest),
 	Snapshot: object({
-		stand: text,
-		flies: list(ref('Fly')),
-		rigs: list(ref('Rig')),
-		lies: list(ref('Lie')),
-		rivers: list(ref('River')),
-		lots: list(ref('Lot')),
-		batches: list(ref('Batch')),
-		entries: list(ref('Entry')),
-		tying: list(tyingRow()),
-		strip: object({ flyId: orNull(uuid), rigId: orNull(uuid), lieId: orNull(uuid) }),
-		history: ref('History')
+		stand: text('changes whenever anything is kept'),
+		flies: said('all flies', list(ref('Fly'))),
+		rigs: said('all rigs', list(ref('Rig'))),
+		lies: said('all lies', list(ref('Lie'))),
+		rivers: said('all rivers', list(ref('River'))),
+		lots: said('all lots of the stock', list(ref('Lot'))),
+		batches: said('all batches', list(ref('Batch'))),
+		entries: said('all entries of the log', list(ref('Entry'))),
+		tying: said('where one is at the vise with each batch', list(tyingRow())),
+		strip: said(
+			'what is on the strip',
+			object(
+				{
+					flyId: said('the fly’s id, or null', orNull(uuid('an id'))),
+					rigId: said('the rig’s id; null: sinking freely', orNull(uuid('an id'))),
+					lieId: said('the lie’s id, or null', orNull(uuid('an id'))),
+					lastRigId: said('the rig that was there last, or null', orNull(uuid('an id')))
+				},
+				['lastRigId']
+			)
+		),
+		history: said('what undo and redo would do now', { allOf: [ref('History')] })
 	}),
 	HistoryEntry: object({
-		id: { type: 'integer' },
-		at: time,
-		label: text,
-		holds: { type: 'boolean', description: 'False when it was undone.' },
-		before: orNull(ref('Document')),
-		after: orNull(ref('Document'))
+		id: { type: 'integer', description: 'a number that grows with every action' },
+		at: time('when it was done, UTC'),
+		label: text('what was done, in words'),
+		holds: yesNo('false when it was undone'),
+		before: said('the document before; null when the action made it', orNull(ref('Document'))),
+		after: said('the document after; null when it was deleted', orNull(ref('Document')))
 	}),
 	Import: object({
-		items: list(
-			object({
-				kind: { enum: [...documentKinds] },
-				id: uuid,
-				name: text,
-				source: text,
-				status: { enum: ['new', 'same', 'different'] },
-				words: text,
-				choice: { enum: [...importChoices] }
-			})
+		items: said(
+			'what the import means for each document',
+			list(
+				object({
+					kind: oneOf(documentKinds)('which kind of document'),
+					id: uuid('the id that it has or gets here'),
+					name: text('its name'),
+					source: text('the file it came in'),
+					status: oneOf(['new', 'same', 'different'])('against what is here'),
+					words: text('what is different, in words'),
+					choice: oneOf(importChoices)('what is done with it')
+				})
+			)
 		),
-		written: { type: 'integer', minimum: 0 },
-		passedOver: list(text)
+		written: whole('how many documents were written; 0 in a look beforehand'),
+		passedOver: said('files of an archive that are no documents', list(text('a file’s name')))
 	}),
 	Backup: object({
-		name: text,
-		kind: { enum: ['daily', 'before-migration', 'before-restore', 'by-hand'] },
-		madeAt: time,
-		bytes: { type: 'integer', minimum: 1 }
+		name: text('its name, which restoring takes'),
+		kind: oneOf(['daily', 'before-migration', 'before-restore', 'by-hand'])('why it was made'),
+		madeAt: time('when it was made, UTC'),
+		bytes: { type: 'integer', minimum: 1, description: 'its size, bytes' }
 	}),
 	Match: object({
-		builds: list(
-			object({
-				recipe: schemaOf(RecipeRequest),
-				otherwise: text,
-				chance: { type: 'number', minimum: 0, maximum: 1 },
-				drifts: { type: 'integer', minimum: 0 },
-				doesTheJob: yesNo,
-				points: number,
-				massG: number,
-				sinkSpeedCms: orNull(interval),
-				attitude: text,
-				pitchDeg: number,
-				thicknessOfShank: number,
-				gapMm: number,
-				price: orNull(number),
-				regrets: list(text)
-			})
+		rig: rigUsed,
+		mark: share('the chance from which on a build does the job, 0 to 1'),
+		builds: said(
+			'the best builds, the first to be tied first',
+			list(
+				object({
+					recipe: said('the build', schemaOf(RecipeRequest)),
+					otherwise: text('what of the dressing is not the pattern’s, in words'),
+					chance: share('share of good drifts, 0 to 1'),
+					drifts: whole('drifts that the chance was counted from; 0: read off a curve'),
+					verdict,
+					aboveZoneM: number('how far above the zone it runs through the hold on average, m'),
+					doesTheJob: yesNo('whether its chance reaches the mark, true or false'),
+					points: number('the ranking’s points, fewer are better, without unit'),
+					massG: number('mass, g'),
+					sinkSpeedCms: maybe('sink rate in still water', 'cm/s'),
+					attitude: text('attitude as it sinks freely, in words'),
+					pitchDeg: number('degrees by which the eye’s end points down as it sinks freely'),
+					thicknessOfShank: number('mean thickness as a share of the shank, 0 to 1'),
+					gapMm: number('hook gap left, mm'),
+					price: said(
+						'of hook, bead and coil, in the person’s own money; null where one is not known',
+						orNull(number('own money'))
+					),
+					regrets: said('what will be regretted about it', list(text('in words')))
+				})
+			)
 		),
-		lookedAt: { type: 'integer', minimum: 0 },
-		confirmed: yesNo,
-		limit: orNull(text),
-		questions: list(object({ path: text, question: text, likely: orNull(text) }))
+		lookedAt: whole('builds looked at'),
+		confirmed: yesNo('whether the search came to its end within its time, true or false'),
+		limit: said(
+			'which limit binds where none is good as often as asked, in words',
+			orNull(text('in words'))
+		),
+		questions
 	}),
 	Prediction: object({
-		modelVersion: { type: 'integer' },
-		massG: interval,
-		submergedWeightMn: orNull(interval),
-		sinkSpeedCms: orNull(interval),
-		floats: { type: 'boolean' },
-		attitude: object({
-			...hang,
-			pitchDeg: orNull(interval),
-			tumbles: yesNo,
-			eyeFirst: object({ ...hang, pitchDeg: number }),
-			all: list(object({ ...hang, pitchDeg: number }))
-		}),
-		timeToZoneS: orNull(interval),
-		distanceToZoneM: orNull(interval),
-		requiredSinkSpeedCms: number,
-		chance: { type: 'number', minimum: 0, maximum: 1 },
-		verdict: { enum: ['yes', 'likely', 'even', 'unlikely', 'no'] },
-		drift: orNull(
+		modelVersion: whole('version of the model'),
+		massG: interval('mass', 'g'),
+		submergedWeightMn: maybe('weight in water', 'mN'),
+		sinkSpeedCms: maybe('sink rate in still water', 'cm/s'),
+		floats: yesNo('whether it floats, true or false'),
+		attitude: said(
+			'how it hangs as it sinks freely',
 			object({
-				timeToZoneS: orNull(interval),
-				distanceToZoneM: orNull(interval),
-				inZone: interval,
-				onBed: interval,
-				hangUp: number,
-				dragCms: interval,
-				lineAngleDeg: number,
-				pullG: number,
-				floatUnderS: orNull(number),
-				good: yesNo,
-				fault: orNull({
-					enum: ['short', 'under', 'never', 'late', 'bed', 'lifted', 'unsolved']
-				}),
-				chance: object({ value: number, error: number, drifts: { type: 'integer' } }),
-				notes: list(object({ part: text, words: text }))
+				...hang,
+				pitchDeg: maybe('angle by which the eye’s end points down', 'degrees'),
+				tumbles: yesNo('whether it turns over and over, true or false'),
+				eyeFirst: said(
+					'the same from entering the water with the eye first',
+					object({ ...hang, pitchDeg: number('degrees by which the eye’s end points down') })
+				),
+				all: said(
+					'every attitude to which it comes back',
+					list(object({ ...hang, pitchDeg: number('degrees by which the eye’s end points down') }))
+				)
 			})
 		),
-		ride: object({ pointUp: yesNo, sure: number, leanDeg: number }),
-		settled: orNull(object({ timeS: number, depthM: number })),
-		parts: list(
-			object({ part: text, massG: number, dragShare: number, volumeMm3: number, airMm3: number })
+		timeToZoneS: maybe('time to the zone, sinking freely', 's'),
+		distanceToZoneM: maybe('how far the current carries it meanwhile, sinking freely', 'm'),
+		chance: share('share of good drifts on the rig, 0 to 1: the drift’s'),
+		verdict,
+		rig: rigUsed,
+		drift: said(
+			'on its line; null for a fly that floats. Figures are medians of the drifts with their 90 %',
+			orNull(
+				object({
+					chance: said(
+						'how often a drift is good',
+						object({
+							value: share('share of good drifts, 0 to 1'),
+							error: number('its standard error, 0 to 1'),
+							drifts: whole('drifts it was counted from')
+						})
+					),
+					verdict,
+					fault: said(
+						'what spoils most of the drifts that are not good; null where all are',
+						orNull(oneOf(faults)('in a word'))
+					),
+					hand: said(
+						'how the rod is held: each control, found for this fly here or as it was set',
+						list(
+							object({
+								control: oneOf(['lineOutM', 'floatToFlyM', 'countdownS', 'retrieveMs'])(
+									'which control, its unit in the name'
+								),
+								found: yesNo('found, and not set by the person, true or false'),
+								value: number('in the control’s unit'),
+								low: number('from where it does nearly as well, in the control’s unit'),
+								high: number('up to where it does nearly as well, in the control’s unit')
+							})
+						)
+					),
+					timeToZoneS: maybe('time to the zone', 's'),
+					distanceToZoneM: maybe('from where it lands to where it comes into the zone', 'm'),
+					heightInHoldM: maybe('mean height above the bed in the hold', 'm'),
+					inZone: interval('of the hold in the zone', 'share, 0 to 1'),
+					onBed: interval('of the time in the hold on the bed', 'share, 0 to 1'),
+					hangUp: share('chance to hang up on the way, 0 to 1'),
+					dragCms: interval('the fly against the water round it', 'cm/s'),
+					lineAngleDeg: interval('line off the plumb where it enters the water', 'degrees'),
+					pullG: interval('pull at the fly, not exceeded for 95 % of the time', 'g'),
+					floatUnder: share('share of drifts in which the float or dry fly goes under, 0 to 1'),
+					notes: said(
+						'what will not do about the rig',
+						list(object({ part: text('which part'), words: text('what to do, in words') }))
+					)
+				})
+			)
 		),
-		massContributors: list(object({ belief: text, about: text, share: number })),
-		questions: list(object({ path: text, question: text, likely: orNull(text) })),
-		fit: list(object({ code: text, part: text, severity: text, figure: text, words: text }))
+		ride: said(
+			'which way up it rides on the line',
+			object({
+				pointUpOnLine: yesNo('whether the hook’s point is up on the line, true or false'),
+				sure: share('probability of that, 0 to 1'),
+				leanDeg: number('degrees by which it leans aside')
+			})
+		),
+		settled: said(
+			'let go at the surface: when it has 99 % of its sink rate; null where it does not settle soon',
+			orNull(object({ timeS: number('time, s'), depthM: number('depth, m') }))
+		),
+		parts: said(
+			'the fly’s parts',
+			list(
+				object({
+					part: text('which part'),
+					massG: number('mass, g'),
+					dragShare: number('share of the drag as it sinks, 0 to 1'),
+					volumeMm3: number('volume, mm³'),
+					airMm3: number('air in it while it is fresh, mm³')
+				})
+			)
+		),
+		massContributors: said(
+			'what the mass’s range comes from, the widest first',
+			list(
+				object({
+					belief: text('name of the belief'),
+					about: text('what it is, in words'),
+					share: share('share of the variance, 0 to 1')
+				})
+			)
+		),
+		questions,
+		fit: said(
+			'what will go wrong at the vise',
+			list(
+				object({
+					code: text('which note'),
+					part: text('which part'),
+					severity: text('hint, trouble or stop'),
+					figure: text('the figure, with its unit, in words'),
+					words: text('what to do, in words')
+				})
+			)
+		)
 	})
 };
 

@@ -1,5 +1,5 @@
-import { schemaOf } from '$lib/contract/fields';
-import { MatchRequest, PredictRequest, StripRequest } from '$lib/contract/validation';
+import { schemaOf, type JsonSchema } from '$lib/contract/fields';
+import { DRIFTS_RANGE, MatchRequest, PredictRequest, StripRequest } from '$lib/contract/validation';
 import { list, ref } from './answers';
 import {
 	ABSENT,
@@ -16,18 +16,43 @@ const odd = { ...recipe, bead: { ...recipe.bead!, diameterMm: 9 } };
 const here = { ...water, temperatureC: 9 };
 const file = { format: 'gravitas/fly', version: 0, name: 'Weir Darter', body: { recipe } };
 
+/** A request in which fly, rig and lie may also stand as a snapshot has them. */
+function openToRows(schema: JsonSchema): JsonSchema {
+	const properties = schema.properties as Record<string, JsonSchema>;
+	const open = (name: 'fly' | 'rig' | 'lie', row: string) => ({
+		[name]: {
+			anyOf: [properties[name]!, ref(row)],
+			description: `${String(properties[name]!.description)}, or its row of a snapshot`
+		}
+	});
+	return {
+		...schema,
+		properties: {
+			...properties,
+			...open('fly', 'Fly'),
+			...open('rig', 'Rig'),
+			...open('lie', 'Lie')
+		}
+	};
+}
+
 /** Every operation, in an order in which the examples can be run. */
 export const operations: readonly Operation[] = [
 	{
 		method: 'post',
 		path: '/api/predict',
-		summary: 'Mass, sink and descent of a fly in a lie, and on a rig its drift; nothing is kept',
-		body: { schema: schemaOf(PredictRequest) },
+		summary:
+			'Mass, sink and drift of a fly in a lie on a rig (without one the last used), with what was learned; fly, rig and lie may stand as a snapshot has them; nothing is kept',
+		body: { schema: openToRows(schemaOf(PredictRequest)) },
 		answer: { status: 200, content: ref('Prediction') },
 		errors: [400, 413, 422],
 		examples: [
 			{ path: '/api/predict', body: { fly: { recipe }, lie: here }, status: 200 },
-			{ path: '/api/predict', body: { fly: { recipe }, lie: here, rig }, status: 200 },
+			{
+				path: '/api/predict',
+				body: { fly: { recipe }, lie: here, rig, drifts: 20, learned: false },
+				status: 200
+			},
 			{
 				path: '/api/predict',
 				body: { fly: { recipe }, lie: here, rig: { ...rig, way: 'trolling' } },
@@ -50,7 +75,7 @@ export const operations: readonly Operation[] = [
 		path: '/api/match',
 		summary:
 			'The best builds for a lie and a rig, from the stock that is kept here or the sizes that are sold; some seconds, nothing is kept',
-		body: { schema: schemaOf(MatchRequest) },
+		body: { schema: openToRows(schemaOf(MatchRequest)) },
 		answer: { status: 200, content: ref('Match') },
 		errors: [400, 413, 422, 503],
 		examples: [
@@ -171,12 +196,20 @@ export const operations: readonly Operation[] = [
 		method: 'get',
 		path: '/api/flies.csv',
 		summary: 'The flies with their predictions as CSV',
-		query: { lie: { about: 'the lie that they are fished in', schema: { type: 'string' } } },
+		query: {
+			lie: { about: 'id of the lie that they are fished in', schema: { type: 'string' } },
+			rig: { about: 'id of the rig; the last used without', schema: { type: 'string' } },
+			drifts: {
+				about: 'drifts behind each chance; no chances without',
+				schema: { type: 'integer', minimum: DRIFTS_RANGE[0], maximum: DRIFTS_RANGE[1] }
+			}
+		},
 		answer: { status: 200, content: 'text/csv' },
 		errors: [404, 422],
 		examples: [
 			{ path: '/api/flies.csv', status: 200 },
-			{ path: `/api/flies.csv?lie=${ABSENT}`, status: 404 }
+			{ path: `/api/flies.csv?lie=${ABSENT}`, status: 404 },
+			{ path: '/api/flies.csv?drifts=1', status: 422 }
 		]
 	},
 	{

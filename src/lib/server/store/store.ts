@@ -249,9 +249,11 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 				tx.query(
 					// The rig that is put away for none stays the one that chances are meant by.
 					`insert into setting (key, value) values ('strip', $1::jsonb)
-					on conflict (key) do update set value = excluded.value || jsonb_build_object('lastRigId',
-						coalesce(excluded.value ->> 'rigId', excluded.value ->> 'lastRigId',
-							setting.value ->> 'rigId', setting.value ->> 'lastRigId'))`,
+					on conflict (key) do update set value = excluded.value || coalesce((
+						select jsonb_build_object('lastRigId', last) from (select coalesce(
+							excluded.value ->> 'rigId', excluded.value ->> 'lastRigId',
+							setting.value ->> 'rigId', setting.value ->> 'lastRigId') as last) as used
+						where last is not null), '{}'::jsonb)`,
 					[JSON.stringify(selection)]
 				)
 			);

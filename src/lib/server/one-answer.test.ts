@@ -1,0 +1,165 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import Papa from 'papaparse';
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { learnedAbout, priorBeliefs, valuesAt, type Learned } from '$core/belief/index';
+import { buildFly, compileBuild, mixturesFor, type Recipe } from '$core/fly/index';
+import {
+	chanceOf,
+	Desk,
+	emptyShelf,
+	levers,
+	match,
+	USUAL_WISHES,
+	whichBead,
+	type Lane,
+	type MatchQuestion,
+	type Shelf
+} from '$core/match/index';
+import { DRIFTS, drifting, goodDrifts, type DriftQuestion } from '$core/predict/index';
+import { settle } from '$core/sink/index';
+import { fluidAt, mixturesIn } from '$core/water/index';
+import {
+	recipeFromDocument,
+	recipeToDocument,
+	rigFromDocument,
+	type LieRow,
+	type RigRow,
+	type Snapshot
+} from '$lib/contract/documents';
+import { PredictRequest } from '$lib/contract/validation';
+import { checked } from './api';
+import { todayOf, unpacked, waterOf } from './asked';
+import { fliesAsCsv } from './csv';
+import { learnedFrom } from './learned';
+import { predictionFor } from './predict';
+import { openStore, type Store } from './store/index';
+
+const folder = mkdtempSync(join(tmpdir(), 'gravitas-one-'));
+let store: Store;
+let snapshot: Snapshot;
+let learned: Learned;
+beforeAll(async () => {
+	store = await openStore(folder, { demo: true });
+	snapshot = await store.snapshot();
+	({ learned } = await learnedFrom(snapshot));
+}, 120_000);
+afterAll(async () => {
+	await store.close();
+	rmSync(folder, { recursive: true });
+});
+
+const named = <Row extends { name: string }>(rows: readonly Row[], name: string) =>
+	rows.find((row) => row.name === name)!;
+const lane = (): Lane => {
+	const desk = new Desk();
+	return { ask: (task) => Promise.resolve(desk.do(task) as never) };
+};
+
+/** What POST /api/predict says of a recipe in a lie of the snapshot, given as it is there. */
+async function predicted(recipe: Recipe, lie: LieRow, rig: RigRow) {
+	const raw = await unpacked(
+		{ fly: { recipe: recipeToDocument(recipe) }, lie, rig, drifts: DRIFTS.listed },
+		store
+	);
+	return predictionFor(checked(raw, PredictRequest), snapshot, { today: todayOf(raw) });
+}
+const tidy = (n: number) => Number(n.toPrecision(6));
+
+const cells = [
+	['Footbridge run', 'Long arm'],
+	['Footbridge run', 'Cork drop'],
+	['Shingle riffle', 'Long arm']
+] as const;
+
+test.each(cells)(
+	'%s, %s: one chance for the same fly, wherever it is asked',
+	async (lieName, rigName) => {
+		const lie = named(snapshot.lies, lieName);
+		const rigRow = named(snapshot.rigs, rigName);
+		const rig = rigFromDocument(rigRow.body);
+		const { lie: water, celsius } = waterOf(lie, snapshot)!;
+		const base = { rig, lie: water, celsius, learned };
+
+		// All twelve flies of the demo: the table against the prediction.
+		const csv = await fliesAsCsv(store, {
+			...{ lieId: lie.id, rigId: rigRow.id, drifts: DRIFTS.listed }
+		});
+		const { data } = Papa.parse<Record<string, string>>(csv.trimEnd(), { header: true });
+		expect(data).toHaveLength(12);
+		for (const { name, body } of snapshot.flies) {
+			const { chance, verdict, drift } = await predicted(
+				recipeFromDocument(body.recipe),
+				lie,
+				rigRow
+			);
+			const row = named(data as unknown as { name: string }[], name) as Record<string, string>;
+			expect(row).toMatchObject({ lie: lieName, rig: rigName, drifts: String(DRIFTS.listed) });
+			expect(Number(row.chance), name).toBe(chance);
+			expect(verdict === 'no', name).toBe(chance < 0.25);
+			if (drift) expect([drift.chance.value, drift.verdict]).toEqual([chance, verdict]);
+		}
+
+		if (lieName !== 'Footbridge run' || rigName !== 'Long arm') return;
+		// Which bead, Match's own list, and a step that is taken: the same recipes by the prediction.
+		const recipe: Recipe = {
+			...recipeFromDocument(named(snapshot.flies, 'Rustneck Jig').body.recipe),
+			coil: null
+		};
+		const bead = (diameter: number, metal: 'tungsten' | 'brass') =>
+			({ metal, shape: 'slotted', diameter }) as const;
+		const shelf: Shelf = {
+			...emptyShelf,
+			beads: [bead(2.4e-3, 'tungsten'), bead(2.8e-3, 'tungsten'), bead(3.2e-3, 'brass')],
+			coils: [
+				{ metal: 'lead', wire: 0.381e-3 },
+				{ metal: 'leadFree', wire: 0.381e-3 }
+			],
+			only: true
+		};
+		const question: MatchQuestion = {
+			...{ ...base, recipe, shelf, wishes: { ...USUAL_WISHES, onlyOwned: true } },
+			locks: { hook: true, bead: false, coil: false, rib: true, dressing: true }
+		};
+		const asked = await whichBead({ ...question, enough: 0.7 }, [lane()], () => undefined);
+		for (const option of asked!.options) {
+			expect(option.drifts).toBe(DRIFTS.listed);
+			expect(tidy(option.chance)).toBe((await predicted(option.recipe, lie, rigRow)).chance);
+		}
+		const found = (await match(question, [lane()], () => undefined))!;
+		const listed = found.list.filter(({ drifts }) => drifts === DRIFTS.listed);
+		expect(listed.length).toBeGreaterThan(0);
+		for (const one of listed) {
+			expect(tidy(one.chance)).toBe((await predicted(one.recipe, lie, rigRow)).chance);
+		}
+		const fluid = fluidAt(celsius);
+		const values = valuesAt(priorBeliefs);
+		const build = buildFly(recipe, values);
+		const sink = settle(compileBuild(build, values).body, fluid, values);
+		const [step] = levers(build, sink, fluid, null, emptyShelf);
+		const taken = { ...base, recipe: step!.recipe };
+		expect(tidy(chanceOf(taken, DRIFTS.listed).chance)).toBe(
+			(await predicted(step!.recipe, lie, rigRow)).chance
+		);
+
+		// The page hands its workers only what bears on the fly and the lie; the digits are the same.
+		const about: DriftQuestion = {
+			...{ ...base, recipe },
+			learned: learnedAbout(learned, [mixturesFor(recipe), mixturesIn(water)])
+		};
+		const [all, some] = [drifting({ ...base, recipe }), drifting(about)];
+		expect(some.hand).toEqual(all.hand);
+		expect(some.sample(1, 3)).toEqual(all.sample(1, 3));
+		expect(goodDrifts(some, 0, 12)).toBe(goodDrifts(all, 0, 12));
+	},
+	300_000
+);
+
+test('a lie whose river is not here says what to do instead', async () => {
+	const lie = { ...snapshot.lies[0]!, riverId: '00000000-0000-4000-8000-000000000000' };
+	await expect(unpacked({ fly: snapshot.flies[0], lie }, store)).rejects.toMatchObject({
+		status: 422,
+		more: { errors: [{ path: 'lie.riverId' }] }
+	});
+});
