@@ -66,7 +66,7 @@ export function equations() {
 /** All levers of the Bench beside an answer that is there. */
 export function allLevers() {
 	const { build, sink } = predict(recipe, lie, 8);
-	return () => levers(build, sink, fluid, 0.5, emptyShelf);
+	return () => levers(build, sink, fluid, { from: 0.5, to: 1.2 }, emptyShelf);
 }
 /** Every equivalent, as the page asks for them one after the other. */
 export const allEquivalents = () => [...equivalents(recipe, fluid, emptyShelf)].filter(Boolean);
@@ -82,14 +82,16 @@ const far: Lie = {
 };
 const question = { recipe, rig: starterRig, lie: far, celsius: 8 };
 const ready = drifting(question);
-export const readyDrift = () => drifting(question);
+export const readyDrift = () => drifting({ ...question, hand: ready.hand });
+/** The same with the hand to be found. */
+export const foundHand = () => drifting(question);
 export const finePath = () => {
 	const { flies, column, line } = ready.median;
 	return drawnDrift(flies, column, line, 0, { smooth: true, fineness: SMOOTH });
 };
 let turn = 0;
 export const roughDrift = () =>
-	bandRun(ready.sample(seedOf(1, turn)), seedOf(2, turn++), bandDistances(ready.median.column));
+	bandRun(ready.sample(1, turn), seedOf(2, turn++), bandDistances(ready.median.column));
 /** The chain's equations at rest, for a solver from the registry; smooth water. */
 export function chainEquations() {
 	const { flies, column, line } = ready.median;
@@ -111,7 +113,7 @@ export function chainEquations() {
 			state.x[0] = held.x;
 			state.z[0] = held.z;
 			state.u[0] = held.u;
-			state.w[0] = 0;
+			state.w[0] = held.w;
 		}
 		chain.load(state, 0, noEddies, load);
 		const out: number[] = [];

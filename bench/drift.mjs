@@ -57,6 +57,11 @@ export async function driftAlone(print) {
 		median(() => core.readyDrift(), 15),
 		'ms'
 	);
+	print(
+		'  and the hand found for it',
+		median(() => core.foundHand(), 5),
+		'ms'
+	);
 	const seconds = core.finePath().path.at(-1).time;
 	const fine = median(() => core.finePath(), 15);
 	print(`  one path of ${seconds.toFixed(1)} s, fine`, fine, 'ms');
@@ -140,10 +145,43 @@ export async function driftOnPage(address, print) {
 		await field.press(i % 2 ? 'ArrowDown' : 'ArrowUp');
 		found.push(/** @type {any} */ (await times));
 	}
+	await page.goto(`${address}beads`);
+	await page.waitForSelector('[data-ready]');
+	await page.getByText('each from 60 drifts').waitFor({ timeout: 60_000 });
+	const depth = page.getByRole('spinbutton', { name: 'Depth', exact: true });
+	await depth.focus();
+	/** @type {number[]} */
+	const beads = [];
+	for (let i = 0; i < 7; i++) {
+		const first = page.evaluate(
+			() =>
+				new Promise((resolve) => {
+					addEventListener(
+						'keydown',
+						() => {
+							const start = performance.now();
+							let gone = false;
+							const look = () => {
+								const said = document.querySelector('[data-testid=bead]')?.textContent ?? '';
+								gone ||= /followed …/.test(said);
+								if (gone && /of 10|bead alone/.test(said)) resolve(performance.now() - start);
+								else requestAnimationFrame(look);
+							};
+							requestAnimationFrame(look);
+						},
+						{ capture: true, once: true }
+					);
+				})
+		);
+		await depth.press(i % 2 ? 'ArrowDown' : 'ArrowUp');
+		beads.push(/** @type {number} */ (await first));
+	}
 	await browser.close();
 	/** @param {'path' | 'first' | 'whole'} key */
 	const middle = (key) => found.map((one) => one[key]).sort((a, b) => a - b)[3] ?? NaN;
 	print('a changed tippet: until its path is drawn', middle('path'), 'ms', 34);
-	print('  until 150 drifts have answered, error and all', middle('first'), 'ms', 1000);
-	print('  until 500 have', middle('whole'), 'ms', 3000);
+	print('  until 150 drifts have answered, hand found, error and all', middle('first'), 'ms', 1500);
+	print('  until 500 have', middle('whole'), 'ms', 4000);
+	beads.sort((a, b) => a - b);
+	print('which bead: until its first answer', beads[3] ?? NaN, 'ms', 1000);
 }

@@ -1,5 +1,4 @@
 import {
-	askedOf,
 	Desk,
 	match,
 	plainSearch,
@@ -34,14 +33,25 @@ export function question({ flies, lies, rigs, lots }: Snapshot, rib = true): Mat
 
 export const desk = () => new Desk();
 
-/** @returns ms until everything was searched, and until the winner was confirmed; builds looked at */
-export async function timed(asked: MatchQuestion, lanes: readonly Lane[]) {
+/**
+ * @param confirm whether the winners are followed too
+ * @returns ms until everything was searched, and until the winners were confirmed; builds looked at
+ */
+export async function timed(asked: MatchQuestion, lanes: readonly Lane[], confirm = false) {
 	const start = performance.now();
 	let searched = 0;
-	const answer = await match(asked, lanes, ({ phase, share }) => {
-		if (phase === 'looking' && share === 1) searched ||= performance.now() - start;
-	});
-	return { searched, whole: performance.now() - start, looked: answer!.looked };
+	let looked = 0;
+	await match(
+		asked,
+		lanes,
+		({ phase, share }, answer) => {
+			if (phase !== 'looking' || share < 1 || !answer) return;
+			searched ||= performance.now() - start;
+			({ looked } = answer);
+		},
+		() => searched > 0 && !confirm
+	);
+	return { searched, whole: performance.now() - start, looked };
 }
 
 /** ms a build of the plain search, on a sample of so many of the space. */
@@ -49,8 +59,7 @@ export function plainEach(asked: MatchQuestion, sample: number): number {
 	const space = spaceOf(asked.recipe, asked.locks, asked.shelf);
 	let all = 0;
 	for (const place of placesIn(space)) if (place) all++;
-	const bounds = askedOf(asked, 0, 2);
 	const start = performance.now();
-	const found = plainSearch(asked, bounds, undefined, Math.ceil(all / sample));
+	const found = plainSearch(asked, 12, Math.ceil(all / sample));
 	return (performance.now() - start) / found.length;
 }

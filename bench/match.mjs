@@ -55,6 +55,7 @@ export async function searching(address, print) {
 	for (let i = 0; i < 5; i++) runs.push(await core.timed(question, lanes));
 	runs.sort((a, b) => a.searched - b.searched);
 	const { searched, looked } = runs[2];
+	const confirmed = await core.timed(question, lanes, true);
 	const open = await core.timed(core.question(snapshot, false), lanes);
 	const memory = (process.memoryUsage().rss - before) / 2 ** 20;
 	await Promise.all(lanes.map((lane) => lane.end()));
@@ -62,7 +63,7 @@ export async function searching(address, print) {
 	print('search: builds of the demo’s stock', looked, '');
 	if (looked < 200_000) print('  fewer than the 200,000 that are asked for', looked, '', 0);
 	print('  until all are searched, two cores', searched, 'ms', 2000);
-	print('  until the winner is confirmed', runs[2].whole, 'ms');
+	print('  until the first six are confirmed', confirmed.whole, 'ms');
 	print('search with the rib open too: builds', open.looked, '');
 	print('  until all are searched, two cores', open.searched, 'ms');
 	print('  memory of both', memory, 'MB', 300);

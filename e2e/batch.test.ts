@@ -107,10 +107,12 @@ test('three tied with the keyboard alone and weighed on the simulated scale: the
 	await kept(bench);
 	await bench.keyboard.press('Escape');
 	const scale = bench.getByRole('region', { name: 'Weigh-in' });
-	await expect(scale.getByRole('alert')).toHaveCount(1);
-	await expect(scale.getByRole('alert')).toContainText(
-		/^Fly 2 is off: −0\.0\d\d g\. Most likely a bead a step smaller/
-	);
+	// The simulated flies are as different as a run's own are: now and then another is off too.
+	await expect(
+		scale
+			.getByRole('alert')
+			.filter({ hasText: /^Fly 2 is off: −0\.0\d\d g\. Most likely a bead a step smaller/ })
+	).toBeVisible();
 	await bench.getByRole('button', { name: 'End the run: 3 into the box' }).focus();
 	await bench.keyboard.press('Enter');
 	await expect(bench.getByRole('button', { name: /^Begin/ })).toBeVisible();

@@ -2,7 +2,7 @@ import type { Fault } from '../drift/index';
 import {
 	bandFor,
 	CAREFUL,
-	curveLogs,
+	COARSE_CURVE,
 	curveOf,
 	drifting,
 	DRIFTS,
@@ -36,10 +36,16 @@ export interface Advice {
 	readonly best: Advised | null;
 }
 
-/** Drifts by which changes are told apart before they are counted. */
-const SCREENED = 24;
-/** Changes that are tried alone, and of the best at the vise and at the rod the pairs. */
-const MOST_TRIED = 12;
+/** How much is done for advice. */
+export interface AdviceCare {
+	/** Drifts by which changes are told apart before they are counted, and by which they are counted. */
+	readonly screened: number;
+	readonly counted: number;
+	/** Changes that are tried alone. */
+	readonly tried: number;
+}
+const USUAL_CARE: AdviceCare = { screened: 24, counted: DRIFTS.listed, tried: 12 };
+/** Of the best at the vise and at the rod the pairs. */
 const PAIRED = 2;
 /** So many that do the job are enough. */
 const ENOUGH = 2;
@@ -54,21 +60,23 @@ const OPEN: Locks = { hook: true, bead: false, coil: false, rib: true, dressing:
  * Single changes against what spoils most drifts, one after the other; where none does the job, pairs of one
  * at the vise and one at the rod; then the best that the search has for this hook. Of all that was tried what
  * does the job, or else what brings the most, and what binds.
+ *
+ * @param care how much is done for it
  */
-export function adviceFor(question: MatchQuestion): Advice {
+export function adviceFor(question: MatchQuestion, care: AdviceCare = USUAL_CARE): Advice {
 	const { shelf, wishes, recipe, rig, lie } = question;
 	const base: Changeable = { recipe, rig, lie };
-	const now = chanceOf(question, DRIFTS.listed);
+	const now = chanceOf(question, care.counted);
 	const tried: Advised[] = [];
 	const screen = (remedy: Remedy): Advised => {
 		const changed = { ...question, ...remedy.change };
-		const one = { ...remedy, chance: chanceOf(changed, SCREENED, QUICK).chance };
+		const one = { ...remedy, chance: chanceOf(changed, care.screened, QUICK).chance };
 		tried.push(one);
 		return one;
 	};
 	const counted = (one: Advised): Advised => ({
 		...one,
-		chance: chanceOf({ ...question, ...one.change }, DRIFTS.listed).chance
+		chance: chanceOf({ ...question, ...one.change }, care.counted).chance
 	});
 	const does: Advised[] = [];
 	const consider = (one: Advised) => {
@@ -79,10 +87,11 @@ export function adviceFor(question: MatchQuestion): Advice {
 	};
 	const fault = now.fault;
 	if (now.chance >= wishes.enough || fault === null) return adviceOf(now, [], []);
-	let left = MOST_TRIED;
+	let left = care.tried;
 	for (const name of remediesFor[fault]) {
 		for (const remedy of remediesNamed(name, base, shelf)) {
-			if (left-- <= 0) break;
+			// Another way of fishing is always tried: what is the most that can be had hangs on it.
+			if (left-- <= 0 && name !== 'another way') break;
 			const before = does.length;
 			consider(screen(remedy));
 			// The smallest step of a kind that is enough will do.
@@ -131,7 +140,7 @@ function adviceOf(
 
 /** The best that the search finds for the hook in hand, bead and wire open. */
 function searched(question: MatchQuestion): Remedy[] {
-	const curve = curveOf(question, curveLogs().reverse());
+	const curve = curveOf(question, COARSE_CURVE.logs().reverse(), COARSE_CURVE.worlds);
 	const search = new Search({ ...question, locks: OPEN }, curve);
 	for (let pair = 0; pair < search.pairs; pair++) search.look(pair);
 	const mark = markOf(search.topChance, question.wishes.enough);

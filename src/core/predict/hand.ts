@@ -38,8 +38,8 @@ const STEP = 0.1;
 const TO_CENTIMETRES = 100;
 /** A score so much below the best does nearly as well. */
 const NEARLY = 0.05;
-/** Retrieves that are tried, m/s (common practice: a crawl, a slow and a steady hand). */
-const RETRIEVES = [0.05, 0.08, 0.12] as const;
+/** Retrieves that are tried, m/s, beyond what the water brings in (common practice: from a crawl to long pulls). */
+const RETRIEVES = [0.05, 0.09, 0.15, 0.28] as const;
 /** Drawn in, a fly goes on sinking or rises through the hold: its mean is aimed at the middle of the zone. */
 const AIMED_DRAWN = 0.5;
 const HALVINGS_STILL = 6;
@@ -85,7 +85,7 @@ export interface HandCare {
 	/** And for a count with its retrieve. */
 	readonly still: number;
 }
-export const CAREFUL: HandCare = { worlds: 16, few: 8, still: 12 };
+export const CAREFUL: HandCare = { worlds: 16, few: 8, still: 8 };
 /** For many flies that are only passed through. */
 export const QUICK: HandCare = { worlds: 4, few: 3, still: 3 };
 
@@ -238,7 +238,10 @@ function countAndRetrieve(
 	look: Look,
 	{ still }: HandCare
 ): Hand {
-	const retrieves = open.includes('retrieve') ? RETRIEVES : [rig.retrieve];
+	const { surfaceSpeed } = median.column;
+	const retrieves = open.includes('retrieve')
+		? RETRIEVES.map((slow) => Math.round(TO_CENTIMETRES * (slow + surfaceSpeed)) / TO_CENTIMETRES)
+		: [rig.retrieve];
 	const with_ = (retrieve: number, count: number) => ({ ...rig, retrieve, countdown: count });
 	const [{ fly }] = median.flies as [DrawnWorld['flies'][number]];
 	/** A straight line holds the fly back, so that it takes many times as long as a free one would. */

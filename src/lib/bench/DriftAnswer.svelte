@@ -37,7 +37,7 @@
 		title="See the drift (G)"
 		data-testid="title"
 		onclick={() => void goto('/drift')}
-		>{answer?.title ?? (drift.stopped ? 'Stopped' : 'Drifts are followed …')}</button
+		>{answer?.title ?? (drift.stopped ? 'No answer yet' : 'Drifts are followed …')}</button
 	>
 	<span class="max-w-36 text-sm leading-tight text-quiet"
 		>{answer

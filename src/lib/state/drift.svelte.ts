@@ -1,9 +1,8 @@
 import { bandOf, type Band, type DrawnDrift, type Run } from '$core/drift/index';
 import type { Advice, Shelf, Wishes } from '$core/match/index';
 import {
-	curveLogs,
+	COARSE_CURVE,
 	DRIFTS,
-	joinedCurve,
 	markOf,
 	windowOf,
 	type DriftQuestion,
@@ -175,16 +174,13 @@ export class DriftState {
 		}
 	}
 
-	/** The sink rates that do the job; both workers take a half of the curve. */
+	/** The sink rates that do the job, by one worker: another may be looking for advice. */
 	private async askWindow(question: DriftQuestion, turn: number): Promise<void> {
-		const logs = curveLogs();
-		const middle = logs.length >> 1;
-		const halves = [logs.slice(0, middle).reverse(), logs.slice(middle)];
-		const pieces = await Promise.all(
-			halves.map((half, k) => this.workers[k]!.ask({ kind: 'curve', question, logs: half }))
-		);
+		const curve = await this.workers[0]!.ask({
+			...{ kind: 'curve', question, logs: COARSE_CURVE.logs().reverse() },
+			worlds: COARSE_CURVE.worlds
+		});
 		if (turn !== this.turn) return;
-		const curve = joinedCurve(pieces);
 		const best = Math.max(this.band?.chance ?? 0, ...curve.points.map(({ chance }) => chance));
 		this.window = windowOf(curve, markOf(best, this.followed?.context.wishes.enough));
 		this.windowKnown = true;
