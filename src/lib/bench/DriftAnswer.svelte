@@ -36,6 +36,8 @@
 			: 'py-2 text-2xl text-quiet max-md:py-0'}"
 		title="See the drift (G)"
 		data-testid="title"
+		data-chance={band?.chance}
+		data-drifts={band?.drifts}
 		onclick={() => void goto('/drift')}
 		>{answer?.title ?? (drift.stopped ? 'No answer yet' : 'Drifts are followed …')}</button
 	>

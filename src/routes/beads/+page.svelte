@@ -259,7 +259,7 @@
 					{answer.provisional ? 'Probably no bead alone does it' : 'No bead alone does it'}
 				</p>
 				<p class="text-lg">
-					{#if answer.options.length === 0}
+					{#if rows.length === 0}
 						{only ? 'You own no bead that fits this hook.' : 'No bead fits this hook.'}
 					{:else if search.advice}
 						{#if advised.length > 0}

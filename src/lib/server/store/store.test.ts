@@ -6,7 +6,13 @@ import fc from 'fast-check';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { starterRecipe } from '$core/fly/index';
 import type { BatchBodyDocument } from '$lib/contract/batches';
-import { recipeToDocument, type DocumentRow, type LotRow } from '$lib/contract/documents';
+import {
+	recipeToDocument,
+	rigFromDocument,
+	type DocumentRow,
+	type LotRow,
+	type RigBodyDocument
+} from '$lib/contract/documents';
 import { leftOf } from '$lib/contract/lots';
 import { lockDataFolder } from '../db/lock';
 import { migrate, migrations } from '../db/migrate';
@@ -258,6 +264,41 @@ test('a second holder of the folder is told so', async () => {
 	await expect(openStore(folder, { demo: true })).rejects.toThrow(/already running/);
 	expect(existsSync(join(folder, 'database', 'PG_VERSION'))).toBe(true);
 });
+
+test('rigs of before get a flag a control: what stood at the starter’s number is found, all else set; numbers stay', async () => {
+	const db = await openPglite(join(folder, 'before'));
+	await migrate(db, undefined, migrations.slice(0, 6));
+	const stretch = (lengthM: number) => ({ lengthM, diameterMm: 0.127, material: 'nylon' });
+	const old = {
+		...{ way: 'tight line', rodM: 3, tipHeightM: 2, lead: 0.8, floatMm: 14, carriesG: 0.25 },
+		...{ countdownS: 8, retrieveMs: 0.25, landing: 'slack' },
+		...{ leader: stretch(2.4), tippet: stretch(1.3) }
+	};
+	const lie = { depthM: 0.8, surfaceSpeedMs: 0.6, bed: 'gravel', zoneTopM: 0.2 };
+	const [rigId, riverId, usual, own] = Array.from({ length: 4 }, () => randomUUID());
+	const put = (sql: string, ...values: unknown[]) => db.query(sql, values);
+	await put(
+		'insert into rig (id, name, body) values ($1, $2, $3)',
+		rigId,
+		'Old',
+		JSON.stringify(old)
+	);
+	await put('insert into river (id, name, body) values ($1, $2, $3)', riverId, 'R', '{}');
+	const lies = 'insert into lie (id, river_id, name, body) values ($1, $2, $3, $4)';
+	await put(lies, usual, riverId, 'A', JSON.stringify({ ...lie, approachM: 3 }));
+	await put(lies, own, riverId, 'B', JSON.stringify({ ...lie, approachM: 3.4 }));
+	await migrate(db);
+	const [row] = await db.query<{ body: RigBodyDocument }>('select body from rig');
+	const set = {
+		...{ line: false, hangs: true, countdown: false, retrieve: true, lead: false, landing: false }
+	};
+	expect(row!.body).toEqual({ ...old, set });
+	// The same by reading a file of before, which has no flags.
+	expect(rigFromDocument(old as RigBodyDocument).set).toEqual(set);
+	const found = await db.query<{ body: object }>('select body from lie order by name');
+	expect(found.map(({ body: its }) => its)).toEqual([lie, { ...lie, approachM: 3.4 }]);
+	await db.close();
+}, 60_000);
 
 test('a migration that fails leaves nothing of itself, and newer data are not touched', async () => {
 	const db = await openPglite(join(folder, 'other'));
