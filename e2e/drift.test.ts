@@ -47,7 +47,7 @@ test('the Drift view: path, figures and band; a thinner tippet gets down sooner,
 	await whole(bench);
 	const time = await read(bench, 'Reaches the zone');
 	expect(time).toBeGreaterThan(0.3);
-	const good = await read(bench, 'Good drifts');
+	const angle = await read(bench, 'Line off the plumb');
 
 	await bench.getByRole('button', { name: 'thicker' }).click();
 	await expect(bench.getByRole('columnheader', { name: /^tippet/ })).toBeVisible();
@@ -62,11 +62,13 @@ test('the Drift view: path, figures and band; a thinner tippet gets down sooner,
 	await diameter.fill('0X');
 	await diameter.press('Enter');
 	await bench.keyboard.press('Escape');
-	// So thick a line holds it back however the rod is held.
-	await expect.poll(() => read(bench, 'Good drifts'), { timeout: 30_000 }).toBeLessThan(good);
+	// So thick a line leans into the current however the rod is held.
+	await expect
+		.poll(() => read(bench, 'Line off the plumb'), { timeout: 30_000 })
+		.toBeGreaterThan(angle);
 	await kept(bench);
 	await bench.keyboard.press('Control+z');
-	await expect.poll(() => read(bench, 'Good drifts'), { timeout: 30_000 }).toBe(good);
+	await expect.poll(() => read(bench, 'Line off the plumb'), { timeout: 30_000 }).toBe(angle);
 	await expect.poll(() => read(bench, 'Reaches the zone'), { timeout: 30_000 }).toBe(time);
 
 	const slider = bench.getByRole('slider', { name: /^Time since/ });

@@ -101,11 +101,20 @@ export async function match(
 	/** The best chance that is known, counted where anything was. */
 	const best = () =>
 		followed.size > 0 ? Math.max(...[...followed.values()].map((its) => shown(its).chance)) : top;
+	/** Those that may be listed, the best first by the tables. */
+	let candidates: readonly Found[] = [];
+	/** While some are not followed yet they stand as the tables have them; then counted ones alone. */
+	const listNow = (): Found[] => {
+		if (candidates.length > 0 && followed.size >= candidates.length) {
+			return rankedOf([...followed.values()], best(), enough);
+		}
+		const open = candidates.filter((one) => !followed.has(keyOf(one)));
+		const counted = [...followed.values()].map(shown);
+		const known = candidates.length > 0 ? [[...counted, ...open]] : lists;
+		return mergedLists(known, markOf(best(), enough));
+	};
 	const answerNow = (confirmed = false): MatchAnswer => ({
-		list:
-			followed.size > 0
-				? rankedOf([...followed.values()], best(), enough).slice(0, LISTED)
-				: mergedLists(lists, markOf(top, enough)).slice(0, LISTED),
+		list: listNow().slice(0, LISTED),
 		looked: looked.reduce((a, b) => a + b, 0),
 		...{ curve, seen, mark: markOf(best(), enough), confirmed }
 	});
@@ -135,7 +144,7 @@ export async function match(
 	report({ phase: 'looking', share: 1 }, answerNow());
 
 	// All that may be listed meet the same few worlds.
-	const candidates = ranked(lists, markOf(top, enough)).slice(0, MOST_FOLLOWED);
+	candidates = ranked(lists, markOf(top, enough)).slice(0, MOST_FOLLOWED);
 	let at = 0;
 	await Promise.all(
 		lanes.map(async (lane) => {

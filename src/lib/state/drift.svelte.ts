@@ -1,7 +1,7 @@
 import { bandOf, type Band, type DrawnDrift, type Run } from '$core/drift/index';
 import type { Advice, Shelf, Wishes } from '$core/match/index';
 import {
-	COARSE_CURVE,
+	curveLogs,
 	DRIFTS,
 	markOf,
 	windowOf,
@@ -21,6 +21,8 @@ const MOST = STAGES[2];
 const PIECE = 5;
 /** Two cores are what a small machine has. */
 const WORKERS = 2;
+/** Sink rates among which those are sought that do the job, m/s. */
+const SINKS = [0.12, 1.5] as const;
 /** The band begins when the keys have been still for so long, ms. */
 const STILL = 120;
 
@@ -177,8 +179,7 @@ export class DriftState {
 	/** The sink rates that do the job, by one worker: another may be looking for advice. */
 	private async askWindow(question: DriftQuestion, turn: number): Promise<void> {
 		const curve = await this.workers[0]!.ask({
-			...{ kind: 'curve', question, logs: COARSE_CURVE.logs().reverse() },
-			worlds: COARSE_CURVE.worlds
+			...{ kind: 'curve', question, logs: curveLogs(...SINKS).reverse() }
 		});
 		if (turn !== this.turn) return;
 		const best = Math.max(this.band?.chance ?? 0, ...curve.points.map(({ chance }) => chance));

@@ -77,10 +77,10 @@ export function driftAnswer(band: Band, way: Way, depth: number): DriftAnswer {
 /** On a swing the line lifts whatever hangs on it: what is asked is how deep. */
 function hangs({ height }: Band, depth: number): Pick<DriftAnswer, 'title' | 'often'> {
 	if (!height) return { title: 'Does not come to rest', often: null };
-	const down = (z: number) => Math.max(0, depth - z).toFixed(2);
+	const down = (z: number) => (100 * Math.max(0, depth - z)).toFixed(0);
 	return {
-		title: `Hangs ${down(height.middle)} m down`,
-		often: `${down(height.high)}–${down(height.low)} of ${depth.toFixed(2)} m`
+		title: `Hangs ${down(height.middle)} cm down`,
+		often: `${down(height.high)}–${down(height.low)} cm of ${(100 * depth).toFixed(0)}`
 	};
 }
 

@@ -1,16 +1,8 @@
 import { gapLeft, type Build, type Ride } from '$core/fly/index';
 import { GRAVITY } from '$core/material/index';
-import type { Prediction, Verdict } from '$core/predict/index';
+import type { Prediction } from '$core/predict/index';
 import type { Hang } from '$core/sink/index';
 import { CENTIMETRE, GRAM, MILLIMETRE, type Interval } from '$core/quantity/index';
-
-export const verdictWords: Readonly<Record<Verdict, string>> = {
-	yes: 'Gets down',
-	likely: 'Should get down',
-	even: 'Touch and go',
-	unlikely: 'Too slow, most likely',
-	no: 'Does not get down'
-};
 
 /** A figure as it stands on the screen: the number, its unit, and its interval beside it. */
 export interface Figure {
@@ -39,13 +31,6 @@ export const timeFigure = (time: Interval): Figure => figure(time, 1, 's', 1);
 export const distanceFigure = (distance: Interval): Figure => figure(distance, 1, 'm', 1);
 export const speedWords = (metresPerSecond: number) =>
 	`${(metresPerSecond / CENTIMETRE).toFixed(0)} cm/s`;
-
-/** A chance in tenths, as tiers would say it; never "10 in 10" for what is only likely. */
-export function chanceWords(chance: number): string {
-	if (chance > 0.97) return 'almost always';
-	if (chance < 0.03) return 'almost never';
-	return `${Math.min(9, Math.max(1, Math.round(chance * 10)))} in 10`;
-}
 
 /** Which way up a fly rides, and how sure that is. */
 export function rideWords({ pointUp, sure, lean }: Ride): string {

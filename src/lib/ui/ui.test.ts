@@ -1,7 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { BEAD_STEPS } from '$core/material/index';
-import { chanceWords, massFigure, speedFigure, wetWeightFigure } from './figures';
+import type { Band } from '$core/drift/index';
+import { starterRig, withControl } from '$core/rig/index';
+import { driftAnswer, handSentences } from './drift-words';
+import { massFigure, speedFigure, wetWeightFigure } from './figures';
 import { evenSteps, tradeSteps } from './steps';
 
 describe('steps', () => {
@@ -54,12 +57,35 @@ describe('figures', () => {
 		expect(wet.number).toBe('1.00');
 	});
 
-	test('a chance is said in tenths, and never surer than it is', () => {
-		expect(chanceWords(0.88)).toBe('9 in 10');
-		expect(chanceWords(0.96)).toBe('9 in 10');
-		expect(chanceWords(0.5)).toBe('5 in 10');
-		expect(chanceWords(0.04)).toBe('1 in 10');
-		expect(chanceWords(0.99)).toBe('almost always');
-		expect(chanceWords(0.01)).toBe('almost never');
+	test('a drift is called what its chance is; next to none, by what spoils it; on a swing, by its depth', () => {
+		const range = (middle: number) => ({ low: middle - 0.1, middle, high: middle + 0.1 });
+		const band = (chance: number, fault: 'late' | 'under' = 'late') =>
+			({ drifts: 60, chance, error: 0.04, faults: { [fault]: 20 }, height: range(0.5) }) as Band;
+		const title = (chance: number, fault?: 'late' | 'under') =>
+			driftAnswer(band(chance, fault), 'float', 1).title;
+		expect([0.9, 0.85, 0.7, 0.5, 0.3].map((chance) => title(chance))).toEqual([
+			...['A good drift', 'A good drift', 'Mostly good', 'Touch and go', 'Seldom good']
+		]);
+		expect(title(0.1)).toBe('Gets down too late');
+		expect(title(0, 'under')).toBe('Pulls the float under');
+		expect(driftAnswer(band(0.7), 'float', 1)).toMatchObject({
+			often: 'good in 7 of 10 drifts, ±0.4',
+			why: 'Often late'
+		});
+		expect(driftAnswer(band(0), 'swing', 1.2)).toMatchObject({
+			title: 'Hangs 70 cm down',
+			often: '60–80 cm of 120'
+		});
+	});
+
+	test('how the rod is held: found with its span, or as it was set', () => {
+		const value = 3.14;
+		const rig = withControl(starterRig, 'line', value);
+		const found = [{ control: 'line', value, from: 2.97, to: 3.19 }] as const;
+		expect(handSentences({ rig, found }, starterRig)).toEqual([
+			{ words: '3.14 m of line from tip to fly', span: '2.95 to 3.2 do' }
+		]);
+		const set = { ...rig, set: { ...rig.set, line: true } };
+		expect(handSentences({ rig: set, found: [] }, set)[0]!.span).toBe('as you set it');
 	});
 });

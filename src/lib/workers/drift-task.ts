@@ -30,7 +30,6 @@ export type DriftTask =
 			readonly kind: 'curve';
 			readonly question: DriftQuestion;
 			readonly logs: readonly number[];
-			readonly worlds: number;
 	  }
 	/** What to change. */
 	| { readonly kind: 'advice'; readonly question: MatchQuestion };
@@ -76,7 +75,7 @@ export function doDriftTask(task: DriftTask): DriftAnswers[DriftTask['kind']] {
 			return { runs, distances };
 		}
 		case 'curve':
-			return curveOf(question, task.logs, task.worlds);
+			return curveOf(question, task.logs);
 		case 'advice':
 			return adviceFor(task.question);
 	}
