@@ -239,7 +239,7 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 					gapMm: number('hook gap left, mm'),
 					price: said(
 						'of hook, bead and coil, in the person’s own money; null where one is not known',
-						orNull(number('own money'))
+						orNull(number('price, own money'))
 					),
 					regrets: said('what will be regretted about it', list(text('in words')))
 				})
