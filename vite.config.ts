@@ -11,6 +11,8 @@ export default defineConfig({
 	test: {
 		include: ['src/**/*.test.ts', 'tools/**/*.test.ts', 'scripts/**/*.test.ts'],
 		testTimeout: 30_000,
+		// As many as a small machine has cores: most of the time goes into drifts.
+		maxWorkers: 2,
 		// A shared machine may stall for seconds in one fsync.
 		hookTimeout: 60_000
 	}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { goto } from '$app/navigation';
 	import {
 		beadWords,
 		coilWords,
@@ -147,6 +148,11 @@
 		<button
 			type="button"
 			class="h-10 rounded-md bg-water px-4 text-on-water"
+			onclick={() => void goto('/beads')}>Which bead for it? (Q)</button
+		>
+		<button
+			type="button"
+			class="h-10 rounded-md bg-raised px-4 hover:bg-line"
 			onclick={() => (chooser = 'lie')}>Describe it (W)</button
 		>
 	</p>

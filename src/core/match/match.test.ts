@@ -169,9 +169,12 @@ describe('advice', () => {
 		locks: { hook: true, bead: false, coil: false, rib: true, dressing: true }
 	};
 
+	/** Enough to tell good steps from bad ones. */
+	const CARE = { screened: 12, counted: 20, tried: 8 };
+
 	test('a light fly that comes down too late is helped by real steps that are good more often', () => {
 		const light: Recipe = { ...fly, coil: null, bead: { ...fly.bead!, metal: 'brass' } };
-		const found = adviceFor({ ...question, recipe: light });
+		const found = adviceFor({ ...question, recipe: light }, CARE);
 		expect(['late', 'never']).toContain(found.binds);
 		const offered = found.does.length > 0 ? found.does : [found.best!];
 		for (const { chance, words } of offered) {
@@ -180,12 +183,12 @@ describe('advice', () => {
 			expect(words).not.toBe('');
 		}
 		// Always the same answer.
-		expect(adviceFor({ ...question, recipe: light })).toEqual(found);
+		expect(adviceFor({ ...question, recipe: light }, CARE)).toEqual(found);
 	}, 60_000);
 
 	test('a float that goes under is helped by a larger float or a lighter fly', () => {
 		const rig = { ...starterRig, way: 'float', float: 5e-3 } as const;
-		const { binds, does, best } = adviceFor({ ...question, rig });
+		const { binds, does, best } = adviceFor({ ...question, rig }, CARE);
 		expect(binds).toBe('under');
 		expect((does[0] ?? best)?.words).toMatch(/bead|float of|wire|tight line/);
 	}, 60_000);
@@ -193,7 +196,7 @@ describe('advice', () => {
 	test('a line that the person set too short is helped by letting it be found', () => {
 		const rig = { ...starterRig, set: { ...starterRig.set, line: true } };
 		const short = { ...rig, leader: { ...rig.leader, length: 1.1 } };
-		const { does, best, chance } = adviceFor({ ...question, rig: short });
+		const { does, best, chance } = adviceFor({ ...question, rig: short }, CARE);
 		expect(chance).toBeLessThan(0.2);
 		expect((does[0] ?? best)!.words).toContain('the hand found, not set');
 	}, 60_000);

@@ -67,7 +67,7 @@ const lane = (): Lane => {
 
 describe('the fast search against the plain one that follows builds of a seeded stock', () => {
 	const hook = (wireX: number, lengthX = 0): HookChoice => ({ ...jig.hook, wireX, lengthX });
-	/** One stock of many builds with a bead and a spool, of which every fifth is followed; one of many families. */
+	/** One stock of many builds with a bead and a spool, of which every ninth is followed; one of many families. */
 	const stocks = [
 		{
 			beads: [slotted('tungsten', 2.8)],
@@ -75,12 +75,12 @@ describe('the fast search against the plain one that follows builds of a seeded 
 			hooks: [],
 			locks: { ...onlyBead, coil: false },
 			lie: { ...lie, approach: 4 },
-			each: 5
+			each: 9
 		},
 		{
-			beads: [slotted('tungsten', 2.4), slotted('tungsten', 3.2), slotted('brass', 3.2)],
+			beads: [2, 2.4, 2.8, 3.2].flatMap((mm) => [slotted('tungsten', mm), slotted('brass', mm)]),
 			coils: [],
-			hooks: [hook(0), hook(2), hook(0, 2), hook(1, 1)],
+			hooks: [hook(0), hook(1, 1)],
 			locks: { ...onlyBead, hook: false },
 			lie: { ...lie, depth: 0.6, surfaceSpeed: 0.6, approach: 4 },
 			each: 1
@@ -97,7 +97,7 @@ describe('the fast search against the plain one that follows builds of a seeded 
 		const question = ask({ recipe: { ...jig, coil: null }, lie: water, shelf, wishes, locks });
 		const { list, mark, curve, confirmed } = (await match(question, [lane()], () => undefined))!;
 		const plain = plainSearch(question, DRIFTS.listed, each);
-		expect(plain.length).toBeGreaterThan(8);
+		expect(plain.length).toBeGreaterThan(7);
 		expect(confirmed).toBe(true);
 
 		// The chance off the curve, against the drifts themselves: nearer than its few worlds tell.
@@ -238,9 +238,6 @@ describe('the run', () => {
 		expect(answer.confirmed).toBe(true);
 		answer.list.slice(0, 6).forEach(({ drifts }) => expect(drifts).toBe(DRIFTS.whole));
 		expect(does(answer.list[0]!, answer.mark)).toBe(true);
-		// One lane and two come to the same answer.
-		const single = (await match(question, [lane()], () => undefined))!;
-		expect(single.list).toEqual(answer.list);
 	});
 
 	test('stopped, it ends without an answer', async () => {

@@ -85,7 +85,7 @@ describe('the hand that is found', () => {
 			expect(from).toBeLessThanOrEqual(value);
 			expect(to).toBeGreaterThanOrEqual(value);
 			let best = 0;
-			for (let k = -4; k <= 4; k++) {
+			for (let k = -3; k <= 3; k++) {
 				const x = Math.round(10 * (value + k / 10)) / 10;
 				best = Math.max(best, chanceWith(question, withControl(hand.rig, control, x)));
 			}

@@ -85,7 +85,7 @@ export interface HandCare {
 	/** And for a count with its retrieve. */
 	readonly still: number;
 }
-export const CAREFUL: HandCare = { worlds: 16, few: 8, still: 8 };
+export const CAREFUL: HandCare = { worlds: 16, few: 5, still: 8 };
 /** For many flies that are only passed through. */
 export const QUICK: HandCare = { worlds: 4, few: 3, still: 3 };
 
@@ -174,7 +174,8 @@ function alongOne(
 	};
 	const deep = (x: number) => look.height(withControl(rig, control, x)) <= look.aim;
 	let at: number;
-	if (deep(high)) {
+	const sinks = deep(high);
+	if (sinks) {
 		let [a, b] = [low, high];
 		for (let k = 1; k < HALVINGS; k++) {
 			const middle = (a + b) / 2;
@@ -188,7 +189,8 @@ function alongOne(
 		const coarse = tried.map((x) => look.score(withControl(rig, control, x), few));
 		at = rounded(tried[coarse.indexOf(Math.max(...coarse))]!);
 	}
-	const value = peakOf(scoreAt, at, low);
+	// After a coarse look there are no drifts left for a second one.
+	const value = peakOf(scoreAt, at, low, sinks ? STEP : 0);
 	const { from, to } = spanOf(scores, value);
 	return {
 		rig: withControl(rig, control, value),
@@ -198,14 +200,18 @@ function alongOne(
 
 const rounded = (x: number) => Math.round(x * TO_CENTIMETRES) / TO_CENTIMETRES;
 
-/** The top of the parabola through three scores; a step aside once where the best of them is an outer one. */
-function peakOf(scoreAt: (x: number) => number, start: number, low: number): number {
+/**
+ * The top of the parabola through three scores; a step aside once where the best of them is an outer one.
+ *
+ * @param aside how far that is; 0: it is not done
+ */
+function peakOf(scoreAt: (x: number) => number, start: number, low: number, aside: number): number {
 	let at = start;
 	let [below, here, over] = [at - STEP, at, at + STEP].map((x) =>
 		scoreAt(rounded(Math.max(low, x)))
 	);
-	if (over! > here! && over! >= below!) at = rounded(at + STEP);
-	else if (below! > here!) at = rounded(Math.max(low, at - STEP));
+	if (over! > here! && over! >= below!) at = rounded(at + aside);
+	else if (below! > here!) at = rounded(Math.max(low, at - aside));
 	if (at !== start) {
 		[below, here, over] = [at - STEP, at, at + STEP].map((x) => scoreAt(rounded(Math.max(low, x))));
 	}

@@ -84,6 +84,8 @@ export const countdownField: QuantityField = {
 	example: '12 or 12 s'
 };
 
+/** The length of water over which a leaf is timed, m. */
+export const leafOverField = lengths('The distance', [0.5, 30], [1, 12], metres, '3, 3 m or 10 ft');
 /** What a leaf takes over a length of water, s. */
 export const leafField: QuantityField = {
 	name: 'The leaf’s time',

@@ -201,9 +201,11 @@
 			<section class="text-sm">
 				<h3 class="text-lg font-semibold">In the lie</h3>
 				<p class="mt-1">
-					The current slows towards the bed by the logarithmic law, fitted to the surface speed; the
-					fly sinks through it freely at its steady speed. No line and no turbulence yet. The chance
-					is that of the beliefs alone: weights, drag, and depth and speed as judged from the bank.
+					The current slows towards the bed by the logarithmic law, fitted to the surface speed. How
+					often it gets down is counted from drifts on the rig, fly and line together through
+					turbulent water, each with weights, drag, depth, speed and hand drawn anew: a drift is
+					good when the fly is in the zone before the room to land it is used up, stays there for
+					long enough, is seldom on the bed and does not hang up.
 				</p>
 				<p class="mt-1.5 text-quiet">
 					Outside the model: slow spiralling, rocking, and sheltering of one hackle by another.

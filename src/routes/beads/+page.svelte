@@ -8,7 +8,14 @@
 		type Recipe
 	} from '$core/fly/index';
 	import { askedMetals, type BeadOption } from '$core/match/index';
-	import { CENTIMETRE, GRAM, MILLIMETRE, readQuantity, leafField } from '$core/quantity/index';
+	import {
+		CENTIMETRE,
+		GRAM,
+		MILLIMETRE,
+		readQuantity,
+		leafField,
+		leafOverField
+	} from '$core/quantity/index';
 	import { ways, type Rig, type Way } from '$core/rig/index';
 	import type { Lie } from '$core/water/index';
 	import { shelfOf } from '$lib/contract/shelf';
@@ -40,9 +47,9 @@
 	let way = $state<Way>(used === 'swing' ? 'tight line' : used);
 	const rig = $derived<Rig>({ ...bench.usedRig.rig, way });
 
-	/** A leaf timed over three metres says the speed too. */
-	const LEAF = 3;
-	const leafSeconds = $derived(LEAF / Math.max(0.01, water.surfaceSpeed));
+	/** A leaf timed over so many metres says the speed too. */
+	let leafOver = $state(3);
+	const leafSeconds = $derived(leafOver / Math.max(0.01, water.surfaceSpeed));
 
 	const recipe = $derived(like === 'fly' && bench.recipe ? bench.recipe : usual);
 	const search = new WhichBeadState();
@@ -136,14 +143,27 @@
 			/>
 			<div class="mt-2 grid grid-cols-2 gap-2">
 				<Stepper
-					label="A leaf takes, over {LEAF} m"
+					label="A leaf, timed over"
+					unit="m"
+					value={leafOver}
+					show={fixed(1)}
+					say={leafOverField.show}
+					read={(text) => readQuantity(text, leafOverField)}
+					step={evenSteps(0.5, 2, ...leafOverField.possible)}
+					onchange={(metres) => {
+						water = { ...water, surfaceSpeed: metres / leafSeconds };
+						leafOver = metres;
+					}}
+				/>
+				<Stepper
+					label="takes"
 					unit="s"
 					value={leafSeconds}
 					show={fixed(1)}
 					say={leafField.show}
 					read={(text) => readQuantity(text, leafField)}
 					step={evenSteps(0.5, 2, ...leafField.possible)}
-					onchange={(seconds) => (water = { ...water, surfaceSpeed: LEAF / seconds })}
+					onchange={(seconds) => (water = { ...water, surfaceSpeed: leafOver / seconds })}
 				/>
 			</div>
 		</div>
