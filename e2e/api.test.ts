@@ -21,6 +21,8 @@ interface Described {
 }
 
 test('the description of the API is sound, and its examples do what they say', async () => {
+	// Two searches are among the examples.
+	test.setTimeout(240_000);
 	const folder = temporaryFolder();
 	const server = await startServer(folder.path);
 	const at = (path: string) => new URL(path, server.address);

@@ -184,14 +184,14 @@ describe('advice', () => {
 		}
 		// Always the same answer.
 		expect(adviceFor({ ...question, recipe: light }, CARE)).toEqual(found);
-	}, 60_000);
+	}, 180_000);
 
 	test('a float that goes under is helped by a larger float or a lighter fly', () => {
 		const rig = { ...starterRig, way: 'float', float: 5e-3 } as const;
 		const { binds, does, best } = adviceFor({ ...question, rig }, CARE);
 		expect(binds).toBe('under');
 		expect((does[0] ?? best)?.words).toMatch(/bead|float of|wire|tight line/);
-	}, 60_000);
+	}, 180_000);
 
 	test('a line that the person set too short is helped by letting it be found', () => {
 		const rig = { ...starterRig, set: { ...starterRig.set, line: true } };
@@ -202,5 +202,5 @@ describe('advice', () => {
 		);
 		expect(chance).toBeLessThan(0.2);
 		expect((does[0] ?? best)!.words).toContain('the hand found, not set');
-	}, 60_000);
+	}, 180_000);
 });

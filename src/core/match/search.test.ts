@@ -31,7 +31,7 @@ import { curveLogs, curveOf, DRIFTS, markOf, type ChanceCurve } from '../predict
 import { readOff } from './search';
 
 // Hundreds of drifts are followed here; a busy machine must not turn that red.
-vi.setConfig({ testTimeout: 120_000 });
+vi.setConfig({ testTimeout: 300_000 });
 
 const jig: Recipe = {
 	hook: { style: 'jig60', size: 14, lengthX: 0, wireX: 0 },

@@ -37,7 +37,7 @@ test('a thicker tippet and a shorter approach need a faster fly (common practice
 	expect(needs({ lie: { ...lie, approach: 1.9 } })).toBeGreaterThan(
 		needs({ lie: { ...lie, approach: 4 } })
 	);
-}, 60_000);
+}, 180_000);
 
 test('worlds are drawn from the beliefs, evenly: the same seed the same one, and without spread only one', () => {
 	const ready = drifting(ask());

@@ -14,7 +14,7 @@ import {
 	type DriftQuestion
 } from './index';
 
-vi.setConfig({ testTimeout: 120_000 });
+vi.setConfig({ testTimeout: 240_000 });
 
 const fly = (
 	style: HookChoice['style'],

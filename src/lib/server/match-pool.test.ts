@@ -43,4 +43,4 @@ test('a search in a thread answers; so many may wait, the rest is refused in wor
 	expect(ended.some((words) => /Nobody waits/.test(words))).toBe(true);
 	// And the next one is answered all the same.
 	expect((await searchFor(question, waiting)).looked).toBe(looked);
-}, 60_000);
+}, 240_000);

@@ -79,10 +79,17 @@ export const operations: readonly Operation[] = [
 		answer: { status: 200, content: ref('Match') },
 		errors: [400, 413, 422, 503],
 		examples: [
-			{ path: '/api/match', body: { fly: { recipe }, lie: here, rig, most: 3 }, status: 200 },
 			{
 				path: '/api/match',
-				body: { fly: { recipe }, lie: here, wishes: { noLead: true, slim: 'body' } },
+				body: { fly: { recipe }, lie: here, rig, locks: { bead: true, coil: true }, most: 3 },
+				status: 200
+			},
+			{
+				path: '/api/match',
+				body: {
+					...{ fly: { recipe }, lie: here, locks: { coil: true } },
+					wishes: { noLead: true, slim: 'body' }
+				},
 				status: 200
 			},
 			{
