@@ -97,7 +97,7 @@ const pictures = [
 		height: 800,
 		path: '/match',
 		act: async (page) => {
-			await page.getByText(/the first in \d+ drifts/).waitFor();
+			await page.getByText(/first six in 500 drifts/).waitFor({ timeout: 90_000 });
 			for (const k of [0, 1])
 				await page
 					.getByRole('button', { name: /^Compare/ })
@@ -159,7 +159,14 @@ const pictures = [
 		}
 	},
 	{ name: 'water', theme: 'limestone', width: 1280, height: 800, path: '/water' },
-	{ name: 'beads', theme: 'limestone', width: 1280, height: 800, path: '/beads' },
+	{
+		name: 'beads',
+		theme: 'limestone',
+		width: 1280,
+		height: 800,
+		path: '/beads',
+		act: (page) => page.getByText('each from 60 drifts').waitFor({ timeout: 90_000 })
+	},
 	{ name: 'how', theme: 'limestone', width: 1280, height: 800, keys: ['h'] },
 	{ name: 'drawing', theme: 'limestone', width: 1280, height: 800, path: '/drawing' },
 	{ name: 'bench-phone', theme: 'limestone', width: 390, height: 844 }
@@ -223,7 +230,7 @@ for (const { name, theme, width, height, path = '/', keys = [], act } of wanted)
 		.or(page.locator('main:not(:has([data-testid=verdict]))'))
 		.first()
 		.waitFor();
-	await page.getByText('Looking for a way …').waitFor({ state: 'detached' });
+	await page.getByText('Looking for what to change …').waitFor({ state: 'detached' });
 	await act?.(page);
 	await page.waitForTimeout(400);
 	await page.screenshot({ path: join(out, `${name}.png`) });
