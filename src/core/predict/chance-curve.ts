@@ -12,6 +12,8 @@ import { caseIn, worldsOf, type DrawnWorld, type Worlds } from './worlds';
 export interface ChanceCurve {
 	/** ln(weight/speed²) of the pattern, N and m/s: how heavy for its sink rate it is. */
 	readonly level: number;
+	/** ln of the pattern's own sink rate, m/s. */
+	readonly own: number;
 	/** By rising sink rate. */
 	readonly points: readonly CurvePoint[];
 }
@@ -65,7 +67,7 @@ export function curveOf(
 	const { recipe, rig, lie, celsius, wanted = USUAL_WANTED } = question;
 	const worlds = worldsOf(recipe, lie, celsius, believedIn(question));
 	const [{ fly }] = worlds.median.flies as [DrawnWorld['flies'][number]];
-	if (!(fly.speed > 0)) return { level: 0, points: [] };
+	if (!(fly.speed > 0)) return { level: 0, own: 0, points: [] };
 	const drawn = Array.from({ length: count }, (_, k) => worlds.sample(USUAL_SEED, k));
 	const points: CurvePoint[] = [];
 	const falling = logs.length > 1 && logs[1]! < logs[0]!;
@@ -89,7 +91,8 @@ export function curveOf(
 		points.push({ log, chance: good / count, fault: mainFault({ faults }) });
 	}
 	if (falling) points.reverse();
-	return { level: math.log(fly.weight / math.square(fly.speed)), points };
+	const own = math.log(fly.speed);
+	return { level: math.log(fly.weight / math.square(fly.speed)), own, points };
 }
 
 /** The same world with a fly that sinks so many times as fast, as heavy as its drag then asks for. */
@@ -112,6 +115,7 @@ const atSpeed = (worlds: Worlds, times: number): Worlds => ({
 /** Pieces of one curve as a whole. */
 export const joinedCurve = (pieces: readonly ChanceCurve[]): ChanceCurve => ({
 	level: pieces[0]?.level ?? 0,
+	own: pieces[0]?.own ?? 0,
 	points: pieces.flatMap(({ points }) => points).sort((a, b) => a.log - b.log)
 });
 
@@ -129,6 +133,21 @@ export function chanceAt({ points }: ChanceCurve, log: number): number {
 	const k = Math.min(last - 1, Math.floor((log - points[0]!.log) / width));
 	const [a, b] = [points[k]!, points[k + 1]!];
 	return a.chance + ((log - a.log) / (b.log - a.log)) * (b.chance - a.chance);
+}
+
+/**
+ * The curve raised or lowered so that it says of the pattern what was counted: its few worlds lie beside all
+ * for every sink rate alike (a control variate). What is never good stays so.
+ */
+export function throughCounted(curve: ChanceCurve, chance: number): ChanceCurve {
+	const by = chance - chanceAt(curve, curve.own);
+	return {
+		...curve,
+		points: curve.points.map((point) => ({
+			...point,
+			chance: point.chance === 0 ? 0 : Math.max(0, Math.min(1, point.chance + by))
+		}))
+	};
 }
 
 /** Sink rates that do the job, and what is wrong with slower and faster ones. m/s */

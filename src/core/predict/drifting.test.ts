@@ -5,11 +5,13 @@ import { normalProbability, normalScore } from '../quantity/index';
 import { starterRig } from '../rig/index';
 import type { Lie } from '../water/index';
 import {
+	chanceAt,
 	curveLogs,
 	curveOf,
 	drifting,
 	markOf,
 	smoothDrift,
+	throughCounted,
 	windowOf,
 	type DriftQuestion
 } from './index';
@@ -38,6 +40,17 @@ test('a thicker tippet and a shorter approach need a faster fly (common practice
 		needs({ lie: { ...lie, approach: 4 } })
 	);
 }, 180_000);
+
+test('a curve through what was counted says that of its pattern, and what does the job lies round it', () => {
+	const point = (log: number, chance: number) => ({ log, chance, fault: null });
+	const points = [point(-2, 0), point(-1.5, 0.4), point(-1, 0.6), point(-0.5, 0.5)];
+	const curve = throughCounted({ level: 0, own: -1, points }, 0.8);
+	expect(chanceAt(curve, -1)).toBeCloseTo(0.8, 12);
+	expect(curve.points[0]!.chance).toBe(0);
+	const window = windowOf(curve, markOf(0.8))!;
+	expect(window.from).toBeLessThan(Math.exp(-1));
+	expect(window.to).toBeGreaterThanOrEqual(Math.exp(-1));
+});
 
 test('worlds are drawn from the beliefs, evenly: the same seed the same one, and without spread only one', () => {
 	const ready = drifting(ask());

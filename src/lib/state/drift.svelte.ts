@@ -4,6 +4,7 @@ import {
 	curveLogs,
 	DRIFTS,
 	markOf,
+	throughCounted,
 	windowOf,
 	type DriftQuestion,
 	type Hand,
@@ -182,8 +183,9 @@ export class DriftState {
 			...{ kind: 'curve', question, logs: curveLogs(...SINKS).reverse() }
 		});
 		if (turn !== this.turn) return;
-		const best = Math.max(this.band?.chance ?? 0, ...curve.points.map(({ chance }) => chance));
-		this.window = windowOf(curve, markOf(best, this.followed?.context.wishes.enough));
+		const counted = this.band ? throughCounted(curve, this.band.chance) : curve;
+		const best = Math.max(0, ...counted.points.map(({ chance }) => chance));
+		this.window = windowOf(counted, markOf(best, this.followed?.context.wishes.enough));
 		this.windowKnown = true;
 	}
 
