@@ -26,3 +26,4 @@ export {
 	type Wanted
 } from './drift';
 export { bedTop } from './bed';
+export { hangUpOver } from './watch';

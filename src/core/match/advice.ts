@@ -97,7 +97,8 @@ export function adviceFor(question: MatchQuestion, care: AdviceCare = USUAL_CARE
 			// The smallest step of a kind that is enough will do.
 			if (does.length > before) break;
 		}
-		if (does.length >= ENOUGH) return adviceOf(now, tried, does);
+		// What was only screened is no claim.
+		if (does.length >= ENOUGH) return adviceOf(now, does, does);
 	}
 	if (does.length === 0) {
 		const bestAt = (at: Remedy['at']) =>

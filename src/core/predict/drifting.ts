@@ -114,14 +114,6 @@ export function worldRun(
 /** So many drifts are behind a claim: of a list, of a first answer, and of a whole band. */
 export const DRIFTS = { listed: 60, first: 150, whole: 500 } as const;
 
-/** How many of the drifts from one to before another are good: what every chance is a share of. */
-export function goodDrifts(ready: Drifting, from: number, to: number): number {
-	const distances = bandDistances(ready.median.column, 2);
-	let good = 0;
-	for (let k = from; k < to; k++) if (worldRun(ready, k, distances).good) good++;
-	return good;
-}
-
 /** The whole band of a question. */
 export function bandFor(ready: Drifting, drifts: number): Band {
 	const distances = bandDistances(ready.median.column);
