@@ -79,5 +79,18 @@ export default ts.config(
 			]
 		}
 	},
+	{
+		files: ['src/**/*.test.ts'],
+		rules: {
+			'no-restricted-properties': [
+				'error',
+				{
+					object: 'vi',
+					property: 'mock',
+					message: 'Node imports the core itself (tools/native-core-plugin.js), so a mock never gets in.'
+				}
+			]
+		}
+	},
 	{ files: ['src/core/quantity/math.ts'], rules: { 'no-restricted-properties': 'off' } }
 );

@@ -1,6 +1,6 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { Desk } from '../src/core/match/index';
+import { Desk, emptyShelf, match, USUAL_WISHES, type Locks } from '../src/core/match/index';
 import {
 	bandFor,
 	drifting,
@@ -22,6 +22,8 @@ import {
 export interface Cell {
 	readonly name: string;
 	readonly question: DriftQuestion;
+	/** Whether a search is made for it too. */
+	readonly searched: boolean;
 }
 
 /** Every lie and rig of the demo with each third of its flies. @param folder of the demo's files */
@@ -37,7 +39,8 @@ export function cells(folder: string): Cell[] {
 	const flies = of<FlyBodyDocument>('fly-').filter((_, k) => k % 3 === 0);
 	return river.lies.flatMap((lie) =>
 		of<RigBodyDocument>('rig-').flatMap((rig) =>
-			flies.map((fly) => ({
+			flies.map((fly, k) => ({
+				searched: k === 0,
 				name: `${lie.name}, ${rig.name}, ${fly.name}`,
 				question: {
 					recipe: recipeFromDocument(fly.body.recipe),
@@ -50,19 +53,31 @@ export function cells(folder: string): Cell[] {
 	);
 }
 
-/** The chance of a cell by whole bands: as prediction and table have it, and in the pieces of a search. */
-export function both({ name, question }: Cell) {
+const ALL: Locks = { hook: true, bead: true, coil: true, rib: true, dressing: true };
+
+/**
+ * The chance of a cell by whole bands: as prediction and table have it, in the pieces of a view, and for one fly
+ * of each lie and rig in the list of a search that may change nothing (null where none lists the fly).
+ */
+export async function everyWay({ name, question, searched }: Cell) {
 	const ready = drifting(question);
 	const band = bandFor(ready, DRIFTS.whole);
 	const desk = new Desk();
 	let good = 0;
-	for (let from = 0; from < DRIFTS.whole; from += 20) {
+	for (let from = 0; from < DRIFTS.whole && !searched; from += 20) {
 		const piece = desk.do({ kind: 'follow', question, from, to: from + 20 });
 		good += (piece as { good: number }).good;
 	}
+	const lane = {
+		ask: (task: Parameters<Desk['do']>[0]) => Promise.resolve(desk.do(task) as never)
+	};
+	const asked = { ...question, shelf: emptyShelf, wishes: USUAL_WISHES, locks: ALL };
+	const found = searched ? await match(asked, [lane], () => undefined) : null;
+	const [first] = found?.list ?? [];
 	return {
 		name,
-		...{ chance: band.chance, pieces: good / DRIFTS.whole, verdict: verdictOf(band.chance) },
+		...{ chance: band.chance, verdict: verdictOf(band.chance) },
+		others: { pieces: searched ? null : good / DRIFTS.whole, listed: first ? first.chance : null },
 		hand: ready.hand.found.map(({ control, value }) => `${control} ${value}`).join(', ')
 	};
 }

@@ -141,7 +141,7 @@ function adviceOf(
 
 /** The best that the search finds for the hook in hand, bead and wire open. */
 function searched(question: MatchQuestion): Remedy[] {
-	const curve = curveOf(question, COARSE_CURVE.logs().reverse(), COARSE_CURVE.worlds);
+	const curve = curveOf(question, COARSE_CURVE.logs(), COARSE_CURVE.worlds);
 	const search = new Search({ ...question, locks: OPEN }, curve);
 	for (let pair = 0; pair < search.pairs; pair++) search.look(pair);
 	const mark = markOf(search.topChance, question.wishes.enough);

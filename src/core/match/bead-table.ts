@@ -5,14 +5,16 @@ import type { Fluid } from '../water/index';
 import { evaluate, type Candidate } from './evaluate';
 import { beadOf, beadSteps, type Shelf } from './shelf';
 
+/** Metals that are asked about; glass and steel sink as other beads of their weight do. */
+export const askedMetals = ['tungsten', 'brass'] as const satisfies readonly BeadChoice['metal'][];
+export type AskedMetal = (typeof askedMetals)[number];
+
 /** A row of sink rates: one bead size, by metal; null where it does not fit or is not to be had. */
 export interface BeadRow {
 	/** m */
 	readonly diameter: number;
-	readonly found: Readonly<Record<TableMetal, Candidate | null>>;
+	readonly found: Readonly<Record<AskedMetal, Candidate | null>>;
 }
-export const tableMetals = ['tungsten', 'brass', 'glass'] as const;
-export type TableMetal = (typeof tableMetals)[number];
 
 /** Sink rate over bead size and metal for a fly; everything but the bead stays. */
 export function beadTable(
@@ -27,26 +29,12 @@ export function beadTable(
 		? 'slotted'
 		: (recipe.bead?.shape ?? 'round');
 	return beadSteps(shelf).flatMap((diameter) => {
-		const cell = (metal: TableMetal) => {
+		const cell = (metal: AskedMetal) => {
 			const bead = beadOf(shelf, { ...recipe.bead, metal, shape, diameter });
 			const candidate = bead && evaluate({ ...recipe, bead }, fluid, believed);
 			return candidate?.fits ? candidate : null;
 		};
-		const found = { tungsten: cell('tungsten'), brass: cell('brass'), glass: cell('glass') };
+		const found = { tungsten: cell('tungsten'), brass: cell('brass') };
 		return Object.values(found).some((candidate) => candidate) ? [{ diameter, found }] : [];
 	});
-}
-
-/** The lightest fly of the table with a bead of this metal that is good enough; null where none is. */
-export function lightest(
-	rows: readonly BeadRow[],
-	metal: TableMetal,
-	enough: (candidate: Candidate) => boolean
-): Candidate | null {
-	let best: Candidate | null = null;
-	for (const { found } of rows) {
-		const candidate = found[metal];
-		if (candidate && enough(candidate) && !(best && best.mass <= candidate.mass)) best = candidate;
-	}
-	return best;
 }

@@ -2,7 +2,7 @@
 export { emptyShelf, type Shelf } from './shelf';
 export { levers, sideOf, type Lever } from './levers';
 export { ALIKE, equivalents, otherwise, type Equivalent, type Otherwise } from './equivalents';
-export { beadTable, lightest, tableMetals, type BeadRow, type TableMetal } from './bead-table';
+export { askedMetals, beadTable, type AskedMetal, type BeadRow } from './bead-table';
 export { evaluate, type Candidate } from './evaluate';
 export { adviceFor, chanceOf, type Advice, type Advised } from './advice';
 export type { Changeable, Remedy } from './remedies';
@@ -42,9 +42,9 @@ export { Desk, type MatchAnswers, type MatchTask } from './desk';
 export { dearestIn } from './price';
 export {
 	FIRST_SCREEN,
+	firstDrifts,
 	LISTED,
 	match,
-	wholeCurve,
 	type Lane,
 	type MatchAnswer,
 	type MatchProgress

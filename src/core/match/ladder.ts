@@ -57,7 +57,7 @@ export async function ladder(
 		throw new Error(`ladder: from 1 to ${MOST_WATERS} waters`);
 	}
 	const curves: ChanceCurve[] = [];
-	const logs = COARSE_CURVE.logs().reverse();
+	const logs = COARSE_CURVE.logs();
 	let next = 0;
 	let done = 0;
 	report(0);

@@ -1,14 +1,16 @@
 import {
 	curveLogs,
+	curveShared,
 	DRIFTS,
 	FLOOR,
-	joinedCurve,
 	markOf,
 	type ChanceCurve,
+	type CurveWork,
 	type DriftQuestion,
 	type Hand
 } from '../predict/index';
 import type { MatchAnswers, MatchTask } from './desk';
+import type { Followed } from './follow';
 import { before, nearer } from './rank';
 import { MARGIN, mergedLists, type Found, type MatchQuestion, type Seen } from './search';
 
@@ -86,7 +88,10 @@ export async function match(
 ): Promise<MatchAnswer | null> {
 	const job: Job = { question, lanes, stopped };
 	report({ phase: 'asking', share: 0 }, null);
-	const curve = await wholeCurve(job, (share) => report({ phase: 'asking', share }, null));
+	const curve = await curveShared(curveLogs(), {
+		...{ workers: lanesOf(lanes, question), stopped },
+		report: (share) => report({ phase: 'asking', share }, null)
+	});
 	if (!curve) return null;
 	const [pairs = 0] = await Promise.all(
 		lanes.map((lane) => lane.ask({ kind: 'begin', question, curve }))
@@ -150,8 +155,10 @@ export async function match(
 		lanes.map(async (lane) => {
 			while (at < candidates.length && !stopped()) {
 				const build = candidates[at++]!;
-				const { hand, good, miss } = await firstDrifts(job, lane, build);
-				const few = good / DRIFTS.listed;
+				const first = await firstDrifts(lane, { ...question, recipe: build.recipe }, stopped);
+				if (!first) return;
+				const { hand, chance: few } = first;
+				const miss = first.miss / DRIFTS.listed;
 				followed.set(keyOf(build), { build, hand, few, miss, whole: null });
 				const share = followed.size / candidates.length;
 				if (!stopped()) report({ phase: 'following', share }, answerNow());
@@ -178,24 +185,13 @@ export async function match(
 	return answer;
 }
 
-/** The curve, its pieces shared between the lanes: the fast half up, the slow half down until nothing is good. */
-export async function wholeCurve(
-	{ question, lanes, stopped }: Job,
-	report: (share: number) => void = () => undefined,
-	logs = curveLogs()
-): Promise<ChanceCurve | null> {
-	const middle = logs.length >> 1;
-	const halves = [logs.slice(0, middle).reverse(), logs.slice(middle)];
-	let heard = 0;
-	const pieces = await Promise.all(
-		halves.map(async (half, k) => {
-			const piece = await lanes[k % lanes.length]!.ask({ kind: 'curve', question, logs: half });
-			report(++heard / halves.length);
-			return piece;
-		})
-	);
-	return stopped() ? null : joinedCurve(pieces);
-}
+/** What works out a curve: each lane a point at a time. */
+export const lanesOf = (
+	lanes: readonly Lane[],
+	question: DriftQuestion,
+	worlds?: number
+): CurveWork['workers'] =>
+	lanes.map((lane) => (log) => lane.ask({ kind: 'curve', question, logs: [log], worlds }));
 
 /** Candidates as the tables have them, the best first; several of a family. */
 function ranked(lists: readonly (readonly Found[])[], mark: number): Found[] {
@@ -240,15 +236,16 @@ function keyOf({ recipe }: Found): string {
 	return key;
 }
 
-/** A build's hand and its first drifts. */
-async function firstDrifts({ question }: Job, lane: Lane, { recipe }: Found) {
-	const ask = { ...question, recipe };
-	const hand = await lane.ask({ kind: 'hold', question: ask });
-	const { good, miss } = await lane.ask({
-		...{ kind: 'follow', question: ask },
-		...{ from: 0, to: DRIFTS.listed }
-	});
-	return { hand, good, miss: miss / DRIFTS.listed };
+/** A fly's hand and its first drifts, as every list has them. @returns null when it was stopped between */
+export async function firstDrifts(
+	lane: Lane,
+	question: DriftQuestion,
+	stopped: () => boolean
+): Promise<(Followed & { readonly hand: Hand; readonly chance: number }) | null> {
+	const hand = await lane.ask({ kind: 'hold', question });
+	if (stopped()) return null;
+	const all = await lane.ask({ kind: 'follow', question, from: 0, to: DRIFTS.listed });
+	return { ...all, hand, chance: all.good / DRIFTS.listed };
 }
 
 /** Follows a build to the end of its band. @returns how many drifts were good; null when it was stopped */

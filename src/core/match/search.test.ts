@@ -256,7 +256,7 @@ describe('the run', () => {
 				() => true
 			)
 		).toBeNull();
-		expect(asked).toBe(2);
+		expect(asked).toBe(0);
 	});
 
 	test('where nothing does the job it says which limit binds, and what to buy', () => {

@@ -2,7 +2,8 @@ import type { Fault } from '../drift/index';
 import type { Recipe } from '../fly/index';
 import {
 	chanceAt,
-	curveLogs,
+	COARSE_CURVE,
+	curveShared,
 	DRIFTS,
 	FLOOR,
 	markOf,
@@ -14,9 +15,9 @@ import {
 } from '../predict/index';
 import { math } from '../quantity/index';
 import { fluidAt } from '../water/index';
-import { beadTable, type TableMetal } from './bead-table';
+import { askedMetals, beadTable, type AskedMetal } from './bead-table';
 import { evaluate } from './evaluate';
-import { wholeCurve, type Lane } from './run';
+import { firstDrifts, lanesOf, type Lane } from './run';
 import type { Shelf } from './shelf';
 
 /** Which bead for this fly, on this rig, in this water? */
@@ -25,10 +26,6 @@ export interface BeadQuestion extends DriftQuestion {
 	/** Chance that is asked for. */
 	readonly enough: number;
 }
-
-/** Metals that are asked about; glass and steel sink as other beads of their weight do. */
-export const askedMetals = ['tungsten', 'brass'] as const satisfies readonly TableMetal[];
-export type AskedMetal = (typeof askedMetals)[number];
 
 /** One bead on the hook, or none. SI. */
 export interface BeadOption {
@@ -179,9 +176,10 @@ export async function whichBead(
 		Math.max(...known.map(({ speed }) => speed))
 	];
 	if (known.length === 0) return beadAnswer([], question.enough);
-	const logs = curveLogs(slowest, fastest);
-	const job = { question, lanes, stopped };
-	const curve = await wholeCurve(job, () => undefined, logs);
+	const curve = await curveShared(COARSE_CURVE.logs(slowest, fastest), {
+		// Each bead is counted next.
+		...{ workers: lanesOf(lanes, question, COARSE_CURVE.worlds), finer: false, stopped }
+	});
 	if (!curve) return null;
 	known.forEach((one, k) => (known[k] = offCurve(one, curve)));
 	report(beadAnswer(known, question.enough));
@@ -193,14 +191,10 @@ export async function whichBead(
 			while (next < order.length && !stopped()) {
 				const k = order[next++]!;
 				const { recipe } = known[k]!;
-				const ask = { ...question, recipe };
-				const hand = await lane.ask({ kind: 'hold', question: ask });
-				const { good, fault } = await lane.ask({
-					...{ kind: 'follow', question: ask },
-					...{ from: 0, to: DRIFTS.listed }
-				});
-				const drifts = DRIFTS.listed;
-				known[k] = { ...known[k]!, chance: good / drifts, drifts, fault, hand };
+				const first = await firstDrifts(lane, { ...question, recipe }, stopped);
+				if (!first) return;
+				const { chance, fault, hand } = first;
+				known[k] = { ...known[k]!, chance, drifts: DRIFTS.listed, fault, hand };
 				if (!stopped()) report(beadAnswer(known, question.enough));
 			}
 		})

@@ -28,13 +28,13 @@ export interface CurvePoint {
 }
 
 /** Sink rates beyond which there are no flies, m/s, and the step of the logarithm. */
-export const CURVE = { slowest: 0.06, fastest: 1.8, step: 0.18 } as const;
+export const CURVE = { slowest: 0.06, fastest: 1.8, step: 0.36 } as const;
 /** Worlds of each point, the first of everybody's band. */
-const WORLDS = 24;
+const WORLDS = 36;
 /** Where many waters are asked about. */
 export const COARSE_CURVE = {
 	worlds: 12,
-	logs: (): number[] => curveLogs(0.12, 1.5, 0.25)
+	logs: (from = 0.12, to = 1.5): number[] => curveLogs(from, to, 0.4)
 } as const;
 /**
  * Of two flies that sink alike the heavier is pulled about less by its line: it stands for one that sinks
@@ -54,9 +54,10 @@ export function curveLogs(
 }
 
 /**
- * A piece of a curve.
+ * A curve: at some sink rates in a row, and once more between those where it peaks or turns steeply.
  *
- * @param logs of sink rates, m/s. Falling: where two in a row are never good the rest is taken to be so too
+ * @param logs of sink rates, m/s, rising
+ * @param count worlds of each point
  * @returns by rising sink rate; of a fly that floats without points
  */
 export function curveOf(
@@ -69,14 +70,7 @@ export function curveOf(
 	const [{ fly }] = worlds.median.flies as [DrawnWorld['flies'][number]];
 	if (!(fly.speed > 0)) return { level: 0, own: 0, points: [] };
 	const drawn = Array.from({ length: count }, (_, k) => worlds.sample(USUAL_SEED, k));
-	const points: CurvePoint[] = [];
-	const falling = logs.length > 1 && logs[1]! < logs[0]!;
-	for (const log of logs) {
-		const [last, one] = [points.at(-1), points.at(-2)];
-		if (falling && last?.chance === 0 && one?.chance === 0) {
-			points.push({ log, chance: 0, fault: last.fault });
-			continue;
-		}
+	const pointAt = (log: number): CurvePoint => {
 		const times = math.exp(log) / fly.speed;
 		const { rig: held } = findHand(atSpeed(worlds, times), rig, wanted, QUICK);
 		let good = 0;
@@ -88,11 +82,111 @@ export function curveOf(
 			if (fault === null) good++;
 			else faults[fault] = (faults[fault] ?? 0) + 1;
 		});
-		points.push({ log, chance: good / count, fault: mainFault({ faults }) });
-	}
-	if (falling) points.reverse();
+		return { log, chance: good / count, fault: mainFault({ faults }) };
+	};
+	const row: CurvePoint[] = [];
+	for (const k of outwards(logs.length)) row[k] = asBefore(row, k, logs) ?? pointAt(logs[k]!);
+	const points = together(row, between(row).map(pointAt));
 	const own = math.log(fly.speed);
 	return { level: math.log(fly.weight / math.square(fly.speed)), own, points };
+}
+
+/** Places from the middle outwards, to both sides in turn. */
+const outwards = (count: number): number[] =>
+	Array.from({ length: count }, (_, k) => k).sort(
+		(a, b) => Math.abs(2 * a + 1 - count) - Math.abs(2 * b + 1 - count)
+	);
+
+/** What a point is without a drift, as the chance has one maximum: never good beyond two that never are. */
+function asBefore(
+	points: readonly (CurvePoint | undefined)[],
+	k: number,
+	logs: readonly number[]
+): CurvePoint | null {
+	for (const way of [1, -1]) {
+		const [one, two] = [points[k + way], points[k + 2 * way]];
+		if (!one || one.chance > 0 || two?.chance !== 0) continue;
+		const inner = way > 0 ? points.slice(k) : points.slice(0, k);
+		if (inner.some((point) => point && point.chance > 0)) return { ...one, log: logs[k]! };
+	}
+	return null;
+}
+
+/** A rise or fall by so much from one point to the next is looked at once more. */
+const STEEP = 0.3;
+
+/** Where a curve is looked at once more: half way to both sides of its best, and where it is steep. */
+function between(row: readonly CurvePoint[]): number[] {
+	const best = row.reduce((top, { chance }) => Math.max(top, chance), 0);
+	return row.slice(1).flatMap((b, k) => {
+		const a = row[k]!;
+		const peaks = best > 0 && (a.chance === best || b.chance === best);
+		const steep = Math.abs(a.chance - b.chance) >= STEEP;
+		return peaks || steep ? [(a.log + b.log) / 2] : [];
+	});
+}
+
+const together = (...points: readonly (readonly CurvePoint[])[]) =>
+	points.flat().sort((a, b) => a.log - b.log);
+
+/** A curve worked out by several at once, point by point, so that each can be dropped. */
+export interface CurveWork {
+	/** Each works out the point at a sink rate of this logarithm, and where the pattern itself stands. */
+	readonly workers: readonly ((log: number) => Promise<ChanceCurve>)[];
+	/** Whether it is looked at once more where it peaks or is steep, which takes half as long again; yes. */
+	readonly finer?: boolean;
+	readonly stopped?: () => boolean;
+	/** Called with the share that is done. */
+	readonly report?: (share: number) => void;
+}
+
+/** The curve that `curveOf` gives, shared between workers. @returns null when it was stopped */
+export async function curveShared(
+	logs: readonly number[],
+	{ workers, finer = true, stopped = () => false, report = () => undefined }: CurveWork
+): Promise<ChanceCurve | null> {
+	let stands = { level: 0, own: 0 };
+	let done = 0;
+	let asked = logs.length;
+	/** Does all of some work, each worker one after the other. */
+	const share = (
+		work: readonly number[],
+		one: (k: number, ask: CurveWork['workers'][number]) => Promise<void>
+	) => {
+		const open = [...work];
+		return Promise.all(
+			workers.map(async (ask) => {
+				for (let k = open.shift(); k !== undefined && !stopped(); k = open.shift()) {
+					await one(k, ask);
+					if (!stopped()) report(++done / asked);
+				}
+			})
+		);
+	};
+	const found: CurvePoint[] = [];
+	const order = outwards(logs.length);
+	await share(order, async (k, ask) => {
+		const known = asBefore(found, k, logs);
+		if (known) {
+			found[k] = known;
+			return;
+		}
+		const { points, ...here } = await ask(logs[k]!);
+		stands = here;
+		if (points[0]) found[k] = points[0];
+	});
+	if (stopped()) return null;
+	if (found.length === 0) return { ...stands, points: [] };
+	// Points that were under way before their neighbours were known are read as in one row.
+	const row: CurvePoint[] = [];
+	for (const k of order) row[k] = asBefore(row, k, logs) ?? found[k]!;
+	const places = finer ? between(row) : [];
+	asked += places.length;
+	const more: CurvePoint[] = [];
+	await share([...places.keys()], async (k, ask) => {
+		more[k] = (await ask(places[k]!)).points[0]!;
+	});
+	return stopped() ? null : { ...stands, points: together(row, more) };
 }
 
 /** The same world with a fly that sinks so many times as fast, as heavy as its drag then asks for. */
@@ -112,13 +206,6 @@ const atSpeed = (worlds: Worlds, times: number): Worlds => ({
 	sample: (seed, k) => faster(worlds.sample(seed, k), times)
 });
 
-/** Pieces of one curve as a whole. */
-export const joinedCurve = (pieces: readonly ChanceCurve[]): ChanceCurve => ({
-	level: pieces[0]?.level ?? 0,
-	own: pieces[0]?.own ?? 0,
-	points: pieces.flatMap(({ points }) => points).sort((a, b) => a.log - b.log)
-});
-
 /** Where on the curve a fly stands: ln of the sink rate that it is worth. @param logSpeed, logWeight ln of m/s and of N in water */
 export const standOn = ({ level }: ChanceCurve, logSpeed: number, logWeight: number): number =>
 	logSpeed + HEAVIER_POWER * (logWeight - 2 * logSpeed - level);
@@ -129,8 +216,8 @@ export function chanceAt({ points }: ChanceCurve, log: number): number {
 	if (last < 0 || Number.isNaN(log)) return 0;
 	if (log <= points[0]!.log) return log < points[0]!.log - CURVE.step ? 0 : points[0]!.chance;
 	if (log >= points[last]!.log) return points[last]!.chance;
-	const width = (points[last]!.log - points[0]!.log) / last;
-	const k = Math.min(last - 1, Math.floor((log - points[0]!.log) / width));
+	let k = 0;
+	while (points[k + 1]!.log <= log) k++;
 	const [a, b] = [points[k]!, points[k + 1]!];
 	return a.chance + ((log - a.log) / (b.log - a.log)) * (b.chance - a.chance);
 }

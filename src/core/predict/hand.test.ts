@@ -1,6 +1,6 @@
 import { describe, expect, test, vi } from 'vitest';
 import { priorBeliefs } from '../belief/index';
-import { bandDistances } from '../drift/index';
+import { bandDistances, drift } from '../drift/index';
 import type { HookChoice, Recipe } from '../fly/index';
 import { foundBy, starterRig, withControl, type Rig } from '../rig/index';
 import type { Lie } from '../water/index';
@@ -70,6 +70,7 @@ describe('the hand that is found', () => {
 			{ ...tight, feelsBed: true }
 		],
 		['under a float', fly('straight', 14, 2.4), water(0.9, 0.6, 'gravel'), float],
+		['under a float, too light', fly('straight', 14, 2), water(0.9, 0.6, 'gravel'), float],
 		['under a float, deep', fly('straight', 14, 2.8), water(1.6, 0.5, 'gravel', 0.25, 2), float],
 		['under a float over cobble', fly('jig60', 14, 2.8), water(0.8, 0.7, 'cobble'), float],
 		['a dropper below a dry fly', fly('straight', 16, 2), water(0.6, 0.5, 'gravel', 0.15), dry],
@@ -77,21 +78,36 @@ describe('the hand that is found', () => {
 	];
 
 	test.each(cases)(
-		'%s: within 0.05 of the best of a grid of 0.1 m in fresh worlds',
+		'%s: within 0.05 of the best of a grid in fresh worlds',
 		(_, recipe, lie, rig) => {
 			const question: DriftQuestion = { recipe, rig, lie, celsius: 8 };
 			const { hand } = drifting(question);
 			const [{ control, value, from, to }] = hand.found as [(typeof hand.found)[number]];
 			expect(from).toBeLessThanOrEqual(value);
 			expect(to).toBeGreaterThanOrEqual(value);
+			// Every 0.1 m round what was found, and every fifth of a depth of all that could be.
+			const above = control === 'line' ? rig.tipHeight : 0;
+			const near = Array.from({ length: 7 }, (_, k) => Math.round(10 * value + k - 3) / 10);
+			const all = Array.from({ length: 9 }, (_, k) => above + (0.6 + 0.2 * k) * lie.depth);
 			let best = 0;
-			for (let k = -3; k <= 3; k++) {
-				const x = Math.round(10 * (value + k / 10)) / 10;
+			for (const x of [...near, ...all]) {
 				best = Math.max(best, chanceWith(question, withControl(hand.rig, control, x)));
 			}
 			expect(chanceWith(question, hand.rig)).toBeGreaterThanOrEqual(best - 0.05);
 		}
 	);
+
+	test('where the zone is tall the fly is led at three tenths of it', () => {
+		// The scores are level there and move it by two steps of 0.1 m at the most: what the halving aims at decides.
+		const lie = { ...water(6, 0.4, 'gravel', 4, 2), approach: 8 };
+		const question = { recipe: fly('straight', 10, 4.6), rig: tight, lie, celsius: 8 };
+		const { median, hand, wanted } = drifting(question);
+		const { flies, column, line } = median;
+		const { height } = drift(flies, column, line, 0, { smooth: true, wanted });
+		expect(hand.found[0]!.value).toBeGreaterThan(2);
+		expect(height! / column.zoneTop).toBeGreaterThan(0.3 - 0.05);
+		expect(height! / column.zoneTop).toBeLessThan(0.3 + 0.05);
+	});
 
 	test('in still water the count and the retrieve together, landed straight', () => {
 		const question: DriftQuestion = {

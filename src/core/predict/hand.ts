@@ -29,8 +29,8 @@ export interface Hand {
 const AIMED = 0.3;
 /** Halvings of the median's smooth path. */
 const HALVINGS = 8;
-/** Points of a coarse look. */
-const COARSE = 5;
+/** A coarse look, in depths: what never sinks as far as is aimed at is best held near these (ours). */
+const COARSE = [0.9, 1.1, 1.35, 1.7, 2.2] as const;
 /** Whoever looks for a hand meets these worlds; the band meets others. */
 const HAND_SEED = 77;
 /** A step of line or of depth, m, and to what it is rounded. */
@@ -57,7 +57,7 @@ const LONGEST_COUNT = 240;
  * Along one control x the fly runs deeper: by halving until the median's smooth path has its mean height in
  * the hold at `AIMED` of the zone, then a parabola through a soft score at x − h, x, x + h in common worlds.
  * Where the median never sinks so far, the best of a coarse look over the whole range, closer once.
- * At most some 75 rough drifts.
+ * Fewer than 80 rough drifts.
  *
  * @param rig as the person left it
  */
@@ -78,16 +78,16 @@ export function findHand(
 
 /** How closely a hand is looked for. */
 export interface HandCare {
-	/** Worlds in which a soft score is taken along a line. */
+	/** Worlds in which a soft score is taken along a line; 0: what the median's path says will do. */
 	readonly worlds: number;
 	/** And of a coarse look over the whole range. */
 	readonly few: number;
 	/** And for a count with its retrieve. */
 	readonly still: number;
 }
-export const CAREFUL: HandCare = { worlds: 16, few: 5, still: 8 };
+export const CAREFUL: HandCare = { worlds: 16, few: 6, still: 8 };
 /** For many flies that are only passed through. */
-export const QUICK: HandCare = { worlds: 4, few: 3, still: 3 };
+export const QUICK: HandCare = { worlds: 0, few: 6, still: 3 };
 
 /** What is asked of drifts while a hand is looked for. */
 interface Look {
@@ -184,13 +184,12 @@ function alongOne(
 		}
 		at = rounded((a + b) / 2);
 	} else {
-		const gap = (high - low) / COARSE;
-		const tried = Array.from({ length: COARSE }, (_, k) => low + gap * (k + 1));
+		const tried = COARSE.map((depths) => above + depths * depth);
 		const coarse = tried.map((x) => look.score(withControl(rig, control, x), few));
 		at = rounded(tried[coarse.indexOf(Math.max(...coarse))]!);
 	}
 	// After a coarse look there are no drifts left for a second one.
-	const value = peakOf(scoreAt, at, low, sinks ? STEP : 0);
+	const value = worlds > 0 ? peakOf(scoreAt, at, low, sinks ? STEP : 0) : at;
 	const { from, to } = spanOf(scores, value);
 	return {
 		rig: withControl(rig, control, value),

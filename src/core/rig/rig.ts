@@ -84,6 +84,13 @@ export const asUsual = (rig: Rig): Rig => ({
 	landing: rig.set.landing ? rig.landing : usualLanding(rig)
 });
 
+/** Every control in place: those that were found for another fly or water stand for what is open here. */
+export const heldAlike = (rig: Rig, held: Rig): Rig =>
+	openControls(rig).reduce(
+		(with_, control) => withControl(with_, control, controlOf(held, control)),
+		asUsual(rig)
+	);
+
 /** A tippet is tied in at least so long, m. */
 const SHORTEST_TIPPET = 0.05;
 

@@ -3,7 +3,7 @@
 	import { asUsual, rigNotes, rigWords } from '$core/rig/index';
 	import { rigFromDocument, type DocumentRow } from '$lib/contract/documents';
 	import RigFields from '$lib/controls/RigFields.svelte';
-	import { wayWords } from '$lib/controls/rig';
+	import { wayWords } from '$lib/ui/drift-words';
 	import type { Bench } from '$lib/state/bench.svelte';
 	import { useDrift } from '$lib/state/context';
 	import DocumentChooser from './DocumentChooser.svelte';

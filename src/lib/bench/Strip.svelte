@@ -16,11 +16,10 @@
 	} from '$lib/ui/figures';
 	import { tippetWords } from '$core/rig/index';
 	import { shelfOf } from '$lib/contract/shelf';
-	import { wayWords } from '$lib/controls/rig';
 	import { useDrift } from '$lib/state/context';
 	import { goodDrift } from '$lib/state/preferences.svelte';
 	import { matching } from '$lib/state/match.svelte';
-	import { driftAnswer } from '$lib/ui/drift-words';
+	import { driftAnswer, wayWords } from '$lib/ui/drift-words';
 	import Opens from '$lib/ui/Opens.svelte';
 	import DriftAnswer from './DriftAnswer.svelte';
 

@@ -25,7 +25,7 @@
 	const mark = (control: HandControl, is: boolean) => ({ ...rig.set, [control]: is });
 
 	/** What stands under a control: whether it is found or set, and what does nearly as well. */
-	function status(control: (typeof handNumbers)[number]['control']): string {
+	function status(control: (typeof handNumbers)[number]['key']): string {
 		if (control === 'lead') return rig.set.lead ? 'as you set it' : 'usual';
 		const own = hand?.found.find((one) => one.control === control);
 		if (!rig.set[control])
@@ -42,7 +42,7 @@
 		>The hand: found for the fly and the lie, unless you set it</legend
 	>
 	<div class="grid grid-cols-2 gap-x-3 gap-y-2">
-		{#each numbers as { control, label, unit, field, small, big, show, get, set: put } (control)}
+		{#each numbers as { key: control, label, unit, field, small, big, show, get, set: put } (control)}
 			<div>
 				<Stepper
 					{label}

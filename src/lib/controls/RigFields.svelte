@@ -6,7 +6,8 @@
 	import { evenSteps } from '$lib/ui/steps';
 	import type { Hand } from '$core/predict/index';
 	import HandFields from './HandFields.svelte';
-	import { rigNumbers, wayWords } from './rig';
+	import { wayWords } from '$lib/ui/drift-words';
+	import { rigNumbers } from './rig';
 
 	interface Props {
 		rig: Rig;

@@ -28,14 +28,15 @@ import {
 import { fixed } from './water';
 
 /** A number of a rig: where it is, what a press of a key is worth, and for which ways it counts. */
-export interface RigNumber {
-	readonly key: string;
+export interface RigNumber<Key = string> {
+	readonly key: Key;
 	readonly label: string;
 	readonly unit: string;
 	readonly field: QuantityField;
 	readonly small: number;
 	readonly big: number;
 	readonly show: (value: number) => string;
+	/** @param rig with every control of the hand in place */
 	readonly get: (rig: Rig) => number;
 	readonly set: (rig: Rig, value: number) => Rig;
 	readonly ways: readonly Way[];
@@ -100,22 +101,10 @@ export const rigNumbers: readonly RigNumber[] = [
 ];
 
 /** A control of the hand: set by the person, or found, or as is usual. */
-export interface HandNumber {
-	readonly control: Exclude<HandControl, 'landing'>;
-	readonly label: string;
-	readonly unit: string;
-	readonly field: QuantityField;
-	readonly small: number;
-	readonly big: number;
-	readonly show: (value: number) => string;
-	/** @param rig with every control in place */
-	readonly get: (rig: Rig) => number;
-	readonly set: (rig: Rig, value: number) => Rig;
-	readonly ways: readonly Way[];
-}
+type HandNumber = RigNumber<Exclude<HandControl, 'landing'>>;
 
-const found = (control: FoundControl): Pick<HandNumber, 'control' | 'get' | 'set'> => ({
-	control,
+const found = (control: FoundControl): Pick<HandNumber, 'key' | 'get' | 'set'> => ({
+	key: control,
 	get: (rig) => controlOf(rig, control),
 	set: (rig, value) => withControl(rig, control, value)
 });
@@ -143,21 +132,13 @@ export const handNumbers: readonly HandNumber[] = [
 		show: (value) => fixed(1)(value / CENTIMETRE)
 	},
 	{
-		...{ control: 'lead', label: 'Tip led, of surface speed', unit: '%', field: leadField },
+		...{ key: 'lead', label: 'Tip led, of surface speed', unit: '%', field: leadField },
 		...{ small: 0.05, big: 0.2, ways: ['tight line'] },
 		show: (value) => fixed(0)(100 * value),
 		get: (rig) => rig.lead,
 		set: (rig, lead) => ({ ...rig, lead })
 	}
 ];
-
-export const wayWords: Readonly<Record<Way, string>> = {
-	'tight line': 'tight line',
-	float: 'under a float',
-	'dry fly': 'below a dry fly',
-	swing: 'end of a swing',
-	'still water': 'still water'
-};
 
 export const landingWords: Readonly<Record<LandingKind, string>> = {
 	straight: 'straight',

@@ -1,5 +1,4 @@
 <script lang="ts">
-	import { lieKey } from '$lib/contract/observations';
 	import { beadWords, coilWords } from '$core/fly/index';
 	import { spanOf, type MatchQuestion, type Rung } from '$core/match/index';
 	import {
@@ -10,8 +9,7 @@
 		speedField,
 		type QuantityField
 	} from '$core/quantity/index';
-	import { lieAtFlow } from '$core/water/index';
-	import { lieFromDocument } from '$lib/contract/documents';
+	import { waterOf } from '$lib/contract/lie-today';
 	import type { Bench } from '$lib/state/bench.svelte';
 	import { LadderState } from '$lib/state/ladder.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
@@ -58,14 +56,9 @@
 			void search.find(question, waters);
 			return;
 		}
-		const waters = lies.map((row) => {
-			const river = bench.rivers.find(({ id }) => id === row.riverId)?.body;
-			const surveyed = { ...lieFromDocument(row.body), key: lieKey(row) };
-			return {
-				lie: lieAtFlow(surveyed, river?.flowM3s ?? null, bench.exponents).lie,
-				celsius: river?.temperatureC ?? question.celsius,
-				name: row.name
-			};
+		const waters = lies.flatMap((row) => {
+			const water = waterOf(row, bench.rivers);
+			return water ? [{ ...water, name: row.name }] : [];
 		});
 		void search.find(question, waters);
 	}

@@ -1,10 +1,8 @@
 import { starterRig, type Rig } from '$core/rig/index';
-import { lieAtFlow, USUAL_EXPONENTS, type Lie } from '$core/water/index';
+import type { Lie } from '$core/water/index';
 import {
-	lieFromDocument,
 	rigFromDocument,
 	type LieBodyDocument,
-	type LieRow,
 	type RigBodyDocument,
 	type RiverBodyDocument,
 	type Snapshot
@@ -60,26 +58,6 @@ export const todayOf = (raw: unknown): Today | null =>
 	isObject(raw) && isObject(raw.lie)
 		? (((raw.lie as Record<symbol, unknown>)[TODAY] as Today | undefined) ?? null)
 		: null;
-
-/** A lie as the page has it: at the flow of the day, and with what was learned of it. */
-export function lieToday(
-	lie: Lie,
-	{ flowM3s, depthExponent, speedExponent }: RiverBodyDocument
-): Lie {
-	const exponents = {
-		depth: depthExponent ?? USUAL_EXPONENTS.depth,
-		speed: speedExponent ?? USUAL_EXPONENTS.speed
-	};
-	return lieAtFlow(lie, flowM3s ?? null, exponents).lie;
-}
-
-/** The lie of a kept row as the page has it, with its temperature. */
-export function waterOf(row: LieRow, snapshot: Snapshot): { lie: Lie; celsius: number } | null {
-	const river = snapshot.rivers.find(({ id }) => id === row.riverId);
-	if (!river) return null;
-	const lie = lieToday({ ...lieFromDocument(row.body), key: lieKey(row) }, river.body);
-	return { lie, celsius: river.body.temperatureC };
-}
 
 /** How a rig came into a request, for the answer to say. */
 export interface NamedRig {

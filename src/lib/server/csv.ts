@@ -10,7 +10,8 @@ import {
 	type LieRow,
 	type RigRow
 } from '$lib/contract/documents';
-import { rigFor, waterOf } from './asked';
+import { waterOf } from '$lib/contract/lie-today';
+import { rigFor } from './asked';
 import { driftsOf } from './drift';
 import { Refusal, type Store } from './store/index';
 
@@ -51,7 +52,7 @@ export async function fliesAsCsv(
 		throw new Refusal(422, message, { errors: [{ path: 'lie', message }] });
 	}
 	const snapshot = await store.snapshot();
-	const { lie, celsius } = (row && waterOf(row, snapshot)) ?? STILL;
+	const { lie, celsius } = (row && waterOf(row, snapshot.rivers)) ?? STILL;
 	const { name: rigName, rig } = rigRow
 		? { name: rigRow.name, rig: rigFromDocument(rigRow.body) }
 		: rigFor(undefined, snapshot);

@@ -7,10 +7,11 @@ import {
 	recipeToDocument,
 	type Snapshot
 } from '$lib/contract/documents';
+import { lieToday } from '$lib/contract/lie-today';
 import { questionsIn } from '$lib/contract/fields';
 import { shelfOf } from '$lib/contract/shelf';
 import { MatchRequest } from '$lib/contract/validation';
-import { checkZone, lieToday, rigFor, type Today } from './asked';
+import { checkZone, rigFor, type Today } from './asked';
 import { learnedFrom, NOTHING_LEARNED } from './learned';
 import { searchFor } from './match-pool';
 

@@ -9,6 +9,7 @@ import {
 	chanceOf,
 	Desk,
 	emptyShelf,
+	firstDrifts,
 	followed,
 	levers,
 	match,
@@ -29,9 +30,10 @@ import {
 	type RigRow,
 	type Snapshot
 } from '$lib/contract/documents';
+import { waterOf } from '$lib/contract/lie-today';
 import { PredictRequest } from '$lib/contract/validation';
 import { checked } from './api';
-import { todayOf, unpacked, waterOf } from './asked';
+import { todayOf, unpacked } from './asked';
 import { fliesAsCsv } from './csv';
 import { learnedFrom } from './learned';
 import { predictionFor } from './predict';
@@ -80,21 +82,20 @@ test.each(cells)(
 		const lie = named(snapshot.lies, lieName);
 		const rigRow = named(snapshot.rigs, rigName);
 		const rig = rigFromDocument(rigRow.body);
-		const { lie: water, celsius } = waterOf(lie, snapshot)!;
+		const { lie: water, celsius } = waterOf(lie, snapshot.rivers)!;
 		const base = { rig, lie: water, celsius, learned };
 
-		// All twelve flies of the demo: the table against the prediction.
+		// All twelve flies of the demo: the prediction, the table, and what every list counts.
 		const csv = await fliesAsCsv(store, {
 			...{ lieId: lie.id, rigId: rigRow.id, drifts: DRIFTS.listed }
 		});
 		const { data } = Papa.parse<Record<string, string>>(csv.trimEnd(), { header: true });
 		expect(data).toHaveLength(12);
 		for (const { name, body } of snapshot.flies) {
-			const { chance, verdict, drift } = await predicted(
-				recipeFromDocument(body.recipe),
-				lie,
-				rigRow
-			);
+			const fly = recipeFromDocument(body.recipe);
+			const { chance, verdict, drift } = await predicted(fly, lie, rigRow);
+			const listed = await firstDrifts(lane(), { ...base, recipe: fly }, () => false);
+			expect(tidy(listed!.chance), name).toBe(chance);
 			const row = named(data as unknown as { name: string }[], name) as Record<string, string>;
 			expect(row).toMatchObject({ lie: lieName, rig: rigName, drifts: String(DRIFTS.listed) });
 			expect(Number(row.chance), name).toBe(chance);

@@ -14,14 +14,7 @@ import type { Learning } from '$core/learn/index';
 import { predict, type DriftQuestion } from '$core/predict/index';
 import { learnedAbout, priorBeliefs, type Beliefs } from '$core/belief/index';
 import { starterRig, type Rig } from '$core/rig/index';
-import {
-	compileColumn,
-	fluidAt,
-	mixturesIn,
-	lieAtFlow,
-	USUAL_EXPONENTS,
-	type Lie
-} from '$core/water/index';
+import { compileColumn, fluidAt, mixturesIn, lieAtFlow, type Lie } from '$core/water/index';
 import {
 	FIRST_LIE,
 	lieFromDocument,
@@ -43,6 +36,7 @@ import {
 	type Snapshot,
 	type StripSelection
 } from '$lib/contract/documents';
+import { exponentsOf } from '$lib/contract/lie-today';
 import { flyFile } from '$lib/contract/files';
 import { evidenceOf, lieKey } from '$lib/contract/observations';
 import { withLot } from '$lib/contract/from-stock';
@@ -122,10 +116,7 @@ export class Bench extends Log {
 			}
 	);
 	readonly flow = $derived(this.riverBody?.flowM3s ?? null);
-	readonly exponents = $derived({
-		depth: this.riverBody?.depthExponent ?? USUAL_EXPONENTS.depth,
-		speed: this.riverBody?.speedExponent ?? USUAL_EXPONENTS.speed
-	});
+	readonly exponents = $derived(exponentsOf(this.riverBody ?? {}));
 	/** And as it is at the river's flow of the day. */
 	readonly today = $derived(this.surveyed && lieAtFlow(this.surveyed, this.flow, this.exponents));
 	readonly water = $derived(this.today?.lie ?? null);

@@ -1,4 +1,3 @@
-import { difference, mergeApart, sameContent } from '$lib/contract/changes';
 import {
 	documentKinds,
 	type ActionAnswer,
@@ -241,20 +240,26 @@ export class Documents {
 		this.saving = false;
 		const mine = this.find(row.kind, row.id) ?? row;
 		const theirs = error.answer?.current;
-		if (error.status === 409 && theirs) this.meet(mine, theirs);
+		if (error.status === 409 && theirs) void this.meet(mine, theirs);
 		else if (error.status === 404) this.lost(mine);
 		else this.notice = { words: `Not saved: ${error.message}`, choices: [] };
 	}
 
 	/** Two windows changed one document: joined where they touched different parts, else the person decides. */
-	private meet(mine: DocumentRow, theirs: DocumentRow): void {
-		this.saver.drop(mine.id);
-		const base = this.bases.get(mine.id);
-		const changed = base ? difference(base, theirs).words : '';
+	private async meet(seen: DocumentRow, theirs: DocumentRow): Promise<void> {
+		this.saver.drop(seen.id);
+		// Seldom wanted, and large. Where it cannot be had the person decides without its words.
+		const changes = await import('$lib/contract/changes').catch(() => null);
+		const mine = this.find(seen.kind, seen.id) ?? seen;
+		const base = changes && this.bases.get(mine.id);
+		const changed = base ? changes.difference(base, theirs).words : '';
 		const elsewhere = `“${theirs.name}” was changed in another window${changed ? ` (${changed})` : ''}`;
-		const joined = base ? mergeApart(base, mine, theirs) : null;
-		if (joined) {
-			const nothingNew = sameContent({ ...joined, revision: 0 }, { ...theirs, revision: 0 });
+		const joined = base ? changes.mergeApart(base, mine, theirs) : null;
+		if (changes && joined) {
+			const nothingNew = changes.sameContent(
+				{ ...joined, revision: 0 },
+				{ ...theirs, revision: 0 }
+			);
 			if (nothingNew) this.putKept({ kind: theirs.kind, id: theirs.id, row: theirs });
 			else {
 				this.change(joined);
@@ -262,7 +267,7 @@ export class Documents {
 			}
 			return;
 		}
-		const own = base ? ` You changed ${difference(base, mine).words} here.` : '';
+		const own = base ? ` You changed ${changes.difference(base, mine).words} here.` : '';
 		const takeTheirs = () => {
 			this.saver.drop(mine.id);
 			this.putKept({ kind: theirs.kind, id: theirs.id, row: theirs });

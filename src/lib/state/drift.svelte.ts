@@ -2,6 +2,7 @@ import { bandOf, type Band, type DrawnDrift, type Run } from '$core/drift/index'
 import type { Advice, Shelf, Wishes } from '$core/match/index';
 import {
 	curveLogs,
+	curveShared,
 	DRIFTS,
 	markOf,
 	throughCounted,
@@ -10,7 +11,7 @@ import {
 	type Hand,
 	type SpeedWindow
 } from '$core/predict/index';
-import { foundBy, openControls, type Rig } from '$core/rig/index';
+import { foundBy, heldAlike, openControls, type Rig } from '$core/rig/index';
 import type { Learned } from '$core/belief/index';
 import { DriftWorker } from '$lib/workers/drift-worker';
 
@@ -38,8 +39,8 @@ export interface AdviceContext {
 }
 
 /**
- * The drift of what is on the strip: a path with a hand found in a hurry at once, then the hand, the band of
- * many drifts with it, the sink rates that do the job, and what to change where it does not; each dropped
+ * The drift of what is on the strip: a path with the last hand or one found in a hurry at once, then the
+ * hand, the band of many drifts with it, the sink rates that do the job, and what to change where it does not; each dropped
  * when the question changes.
  */
 export class DriftState {
@@ -78,6 +79,8 @@ export class DriftState {
 	private turn = 0;
 	private timer: ReturnType<typeof setTimeout> | undefined;
 	private asking = false;
+	/** What the single path shows. */
+	private drawn: DriftQuestion | null = null;
 	private next: DriftQuestion | null = null;
 
 	/** Follows a question; what ran for another one is dropped. null: there is none. */
@@ -145,7 +148,9 @@ export class DriftState {
 			while (this.next) {
 				const question: DriftQuestion = this.next;
 				this.next = null;
-				const { drift, hand } = await this.first.ask({ kind: 'single', question });
+				const asked = { ...question, hand: question.hand ?? this.asBefore(question) };
+				const { drift, hand } = await this.first.ask({ kind: 'single', question: asked });
+				this.drawn = question;
 				// A hand that was found with care since is not overtaken by one found in a hurry.
 				if (question.hand || !this.held) {
 					this.single = drift;
@@ -157,6 +162,16 @@ export class DriftState {
 		} finally {
 			this.asking = false;
 		}
+	}
+
+	/** In the same water another fly or line is held much as the last one was: the picture need not wait for more. */
+	private asBefore({ rig, lie }: DriftQuestion): Hand | undefined {
+		if (!this.drawn || !this.hand || this.drawn.rig.way !== rig.way) return undefined;
+		if (JSON.stringify(this.drawn.lie) !== JSON.stringify(lie)) return undefined;
+		const open = openControls(rig);
+		const found = this.hand.found.filter(({ control }) => open.includes(control));
+		if (found.length < open.length) return undefined;
+		return { rig: heldAlike(rig, this.hand.rig), found };
 	}
 
 	/** What to change where the drift is good less often than is asked for. */
@@ -179,10 +194,13 @@ export class DriftState {
 
 	/** The sink rates that do the job, by one worker: another may be looking for advice. */
 	private async askWindow(question: DriftQuestion, turn: number): Promise<void> {
-		const curve = await this.workers[0]!.ask({
-			...{ kind: 'curve', question, logs: curveLogs(...SINKS).reverse() }
+		const [worker] = this.workers as [DriftWorker];
+		const curve = await curveShared(curveLogs(...SINKS), {
+			workers: [(log) => worker.ask({ kind: 'curve', question, log })],
+			// A newer question does not wait for more than a point.
+			stopped: () => turn !== this.turn
 		});
-		if (turn !== this.turn) return;
+		if (!curve) return;
 		const counted = this.band ? throughCounted(curve, this.band.chance) : curve;
 		const best = Math.max(0, ...counted.points.map(({ chance }) => chance));
 		this.window = windowOf(counted, markOf(best, this.followed?.context.wishes.enough));

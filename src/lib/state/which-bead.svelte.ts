@@ -19,6 +19,7 @@ export class WhichBeadState {
 	private readonly lanes = Array.from({ length: LANES }, () => new MatchWorker());
 	private asked = '';
 	private turn = 0;
+	private advising = false;
 	private timer: ReturnType<typeof setTimeout> | undefined;
 
 	/** Follows a question; what ran for another one is dropped. */
@@ -28,7 +29,9 @@ export class WhichBeadState {
 		this.asked = words;
 		const turn = ++this.turn;
 		clearTimeout(this.timer);
-		if (this.busy) for (const lane of this.lanes) lane.end();
+		// What lasts is ended; the short tasks of a count end sooner than a new worker is warm.
+		if (this.advising) this.lanes[0]!.end();
+		this.advising = false;
 		this.answer = null;
 		this.advice = null;
 		this.busy = true;
@@ -39,6 +42,7 @@ export class WhichBeadState {
 		this.turn++;
 		this.asked = '';
 		this.busy = false;
+		this.advising = false;
 		clearTimeout(this.timer);
 		for (const lane of this.lanes) lane.end();
 	}
@@ -58,6 +62,7 @@ export class WhichBeadState {
 			this.answer = answer;
 			if (!answer.take) {
 				const best = [...answer.options].sort((a, b) => b.chance - a.chance)[0];
+				this.advising = true;
 				const advice = await this.lanes[0]!.ask({
 					kind: 'advice',
 					question: {
@@ -66,7 +71,9 @@ export class WhichBeadState {
 						...{ locks: LOCKS, wishes: { ...USUAL_WISHES, enough: question.enough } }
 					}
 				});
-				if (!old()) this.advice = advice;
+				if (old()) return;
+				this.advice = advice;
+				this.advising = false;
 			}
 		} catch {
 			// The lanes were ended for another question.

@@ -9,6 +9,15 @@ import {
 	type Way
 } from '$core/rig/index';
 
+/** A way of fishing, after the name of a rig. */
+export const wayWords: Readonly<Record<Way, string>> = {
+	'tight line': 'tight line',
+	float: 'under a float',
+	'dry fly': 'below a dry fly',
+	swing: 'end of a swing',
+	'still water': 'still water'
+};
+
 /** A drift's answer in words, the shortest first. */
 export interface DriftAnswer {
 	readonly title: string;
@@ -62,6 +71,18 @@ export function faultWords(fault: Fault, way: Way): string {
 	}
 }
 
+/** The same where most are good: what the rest of them do. */
+const restWords: Readonly<Record<Fault, string>> = {
+	short: 'The line of the rest is too short',
+	under: 'The rest pull under what floats',
+	never: 'The rest mostly stay too high',
+	late: 'The rest mostly get down late',
+	hung: 'The rest mostly hang up',
+	bed: 'The rest mostly drag on the bed',
+	lifted: 'The rest are mostly lifted out again',
+	unsolved: 'The rest could not be worked out'
+};
+
 /** What a band of drifts comes to, in words. */
 export function driftAnswer(band: Band, way: Way, depth: number): DriftAnswer {
 	const verdict = verdictOf(band.chance);
@@ -70,7 +91,9 @@ export function driftAnswer(band: Band, way: Way, depth: number): DriftAnswer {
 	const named =
 		fault === 'under' && way === 'dry fly' ? 'Pulls the dry fly under' : fault && titles[fault];
 	const title = verdict === 'no' ? (named ?? titles.never) : verdictTitles[verdict];
-	const why = fault && verdict !== 'no' ? faultWords(fault, way) : '';
+	const mostly = verdict === 'yes' || verdict === 'likely';
+	const said = fault && (mostly ? restWords[fault] : faultWords(fault, way));
+	const why = verdict === 'no' ? '' : (said ?? '');
 	return { title, often: oftenWords(band), verdict, fault, why };
 }
 

@@ -25,12 +25,8 @@ export type DriftTask =
 			readonly from: number;
 			readonly to: number;
 	  }
-	/** The chance over the sink rate, at some of them. */
-	| {
-			readonly kind: 'curve';
-			readonly question: DriftQuestion;
-			readonly logs: readonly number[];
-	  }
+	/** The chance over the sink rate, at one of them. */
+	| { readonly kind: 'curve'; readonly question: DriftQuestion; readonly log: number }
 	/** What to change. */
 	| { readonly kind: 'advice'; readonly question: MatchQuestion };
 
@@ -75,7 +71,7 @@ export function doDriftTask(task: DriftTask): DriftAnswers[DriftTask['kind']] {
 			return { runs, distances };
 		}
 		case 'curve':
-			return curveOf(question, task.logs);
+			return curveOf(question, [task.log]);
 		case 'advice':
 			return adviceFor(task.question);
 	}

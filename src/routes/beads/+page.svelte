@@ -20,13 +20,12 @@
 	import type { Lie } from '$core/water/index';
 	import { shelfOf } from '$lib/contract/shelf';
 	import { fixed, hookStepControls } from '$lib/controls/index';
-	import { wayWords } from '$lib/controls/rig';
 	import WaterFields from '$lib/controls/WaterFields.svelte';
 	import { useBench } from '$lib/state/context';
 	import { matching } from '$lib/state/match.svelte';
 	import { goodDrift } from '$lib/state/preferences.svelte';
 	import { WhichBeadState } from '$lib/state/which-bead.svelte';
-	import { faultWords, handSentences } from '$lib/ui/drift-words';
+	import { faultWords, handSentences, wayWords } from '$lib/ui/drift-words';
 	import Segments from '$lib/ui/Segments.svelte';
 	import Stepper from '$lib/ui/Stepper.svelte';
 	import { evenSteps } from '$lib/ui/steps';
