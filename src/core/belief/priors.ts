@@ -1,10 +1,11 @@
 import { materials } from '../material/index';
 
 /**
- * How far a belief reaches. `kind`: everything made of that stuff; `model`: every prediction;
- * `water`: one lie as the person judged it; `rig`: the hand that fishes.
+ * How far a belief reaches. `kind`: everything made of that stuff; `model`: every prediction; `fly`: one fly
+ * against the mean of all that are tied to its recipe; `water`: one lie as the person judged it; `rig`: the
+ * hand that fishes; `tool`: what a watch or a scale says.
  */
-export type Scope = 'kind' | 'model' | 'water' | 'rig';
+export type Scope = 'kind' | 'model' | 'fly' | 'water' | 'rig' | 'tool';
 
 /**
  * An uncertain positive parameter: log-normal, given by its median and the standard deviation of
@@ -127,7 +128,13 @@ export const priors = {
 		1,
 		0.04,
 		'e to the metres by which the hand misses the line that it means'
-	)
+	),
+	// One fly differs from the next by what hand and pieces differ; no entry teaches where the next one lies.
+	'tied.mass': belief('fly', 1, 0.03, 'mass of one fly against the mean of its recipe'),
+	'tied.drag': belief('fly', 1, 0.06, 'drag of one fly against the mean of its recipe'),
+	// Shared by all entries, or 500 drops would claim more than a watch can know.
+	'scale.factor': belief('tool', 1, 0.01, 'what the scale says against the truth'),
+	'watch.factor': belief('tool', 1, 0.05, 'what watch, jug and thumb say of a drop’s time')
 } as const satisfies Record<string, Belief>;
 
 export type BeliefName = keyof typeof priors;

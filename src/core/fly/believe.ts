@@ -50,7 +50,7 @@ export function mediansFor(recipe: Recipe, beliefs: Beliefs): BeliefValues {
  * or its dressing's own. Parts of no lot count by their trade names, as one packet; what was measured
  * has nothing in common with what was not.
  *
- * @returns null for the beliefs about water, which a fly says nothing of
+ * @returns null for the beliefs about water, which a fly says nothing of, and for what is one fly's own
  */
 export function mixturesFor(recipe: Recipe): MixtureOf {
 	let known = mixtures.get(recipe);
@@ -72,7 +72,7 @@ function mixturesOf(recipe: Recipe): MixtureOf {
 	};
 	return (belief) => {
 		const [about] = belief.split('.', 1);
-		if (about === 'water') return null;
+		if (about === 'water' || about === 'tied') return null;
 		if (belief === 'fly.weighed') return mixture(belief, 0, `${places.hook} ${recipe.weighed}`);
 		if (about === 'hook' || about === 'bead' || about === 'coil') {
 			const known = measured[belief] !== undefined;
@@ -114,6 +114,8 @@ function measuredOf(recipe: Recipe, beliefs: Beliefs): Partial<Record<BeliefName
 	if (coil?.measured) set('coil.wire', MEASURED / 2);
 	if (weighed !== undefined) {
 		set('fly.weighed', Math.max(0.003, SCALE_STEP / weighed));
+		// It is that one fly that was weighed.
+		set('tied.mass', 0);
 		for (const name of ['dressing.mass', 'dressing.girth', 'dressing.drag'] as const) {
 			own[name] = { ...beliefs[name], spread: UNKNOWN_DRESSING * beliefs[name].spread };
 		}
@@ -127,7 +129,7 @@ export function beliefsAbout(recipe: Recipe, beliefs: Beliefs): BeliefName[] {
 	const { rib, body } = dressingOf(recipe);
 	const metal = bead && (`bead.${bead.metal}.density` as const);
 	return (Object.keys(priorBeliefs) as BeliefName[]).filter((name) => {
-		if (beliefs[name].spread === 0 || name.startsWith('rig.')) return false;
+		if (beliefs[name].spread === 0 || /^(rig|scale|watch)\./.test(name)) return false;
 		if (name.startsWith('bead.')) {
 			if (!bead) return false;
 			if (name.endsWith('.density')) return bead.weighed === undefined && name === metal;

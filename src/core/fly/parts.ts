@@ -51,9 +51,10 @@ const UNSURE_DRESSING = 0.8;
 /** The parts that the fly has, in tie-on order, at one point of the beliefs. */
 export function partsOf(build: Build, values: BeliefValues): PartMass[] {
 	const parts = [...metalOf(build, values), ...dressingParts(build, values)];
-	return build.recipe.weighed === undefined
-		? parts
-		: sharing(parts, build.recipe.weighed * values['fly.weighed']);
+	const { weighed } = build.recipe;
+	const whole = weighed === undefined ? parts : sharing(parts, weighed * values['fly.weighed']);
+	const own = values['tied.mass'];
+	return own === 1 ? whole : whole.map((part) => ({ ...part, mass: part.mass * own }));
 }
 
 function metalOf(build: Build, values: BeliefValues): PartMass[] {

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import fc from 'fast-check';
 import { priorBeliefs, valuesAt } from '../belief/index';
-import { predict } from '../predict/index';
+import { onAverage, predict } from '../predict/index';
 import {
 	buildFly,
 	compileFly,
@@ -223,6 +223,11 @@ describe('what was weighed is believed', () => {
 	test('most of the spread comes from the bead’s alloy until ten of them are weighed', () => {
 		expect(predict(fly, lie, 10).massContributors[0]?.belief).toBe('bead.tungsten.density');
 		const weighed = { ...fly, bead: { ...fly.bead!, weighed: 190e-6 } };
+		const width = (recipe: Recipe) => {
+			const { mass, massContributors } = predict(recipe, lie, 10);
+			const { low, high } = onAverage(mass, massContributors);
+			return Math.log(high / low);
+		};
 		expect(width(weighed)).toBeLessThan(0.85 * width(fly));
 		expect(predict(weighed, lie, 10).massContributors[0]?.belief).toBe('hook.wire');
 		const both = { ...weighed, hook: { ...fly.hook, measured: { mass: 38e-6 } } };

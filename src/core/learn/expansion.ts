@@ -29,6 +29,8 @@ export interface Measurable {
 	readonly beliefs: Beliefs;
 	readonly about: readonly BeliefName[];
 	readonly mixtureOf: (belief: BeliefName) => Mixture | null;
+	/** Spread of the logarithm of one such thing about the mean of all; absent: 0. */
+	readonly scatter?: number;
 	/**
 	 * Positive figures at some values, and near them with one belief moved.
 	 *

@@ -20,10 +20,11 @@ export {
 export { learn, foundOf, measurableOf, type Judged, type Learning, type Reset } from './learn';
 export {
 	posterior,
-	ROBUST,
+	GROSS,
 	type Found,
 	type Gradient,
 	type Happening,
+	type Loss,
 	type Posterior,
 	type Term
 } from './posterior';

@@ -14,7 +14,15 @@ import { evaluate, expand, placed, type Measurable, type Placed } from './expans
 import { surrogateOf } from './happening';
 import { massOf, timeOf } from './measurables';
 import type { Observation, Outing, Surrogate, TimedDrop, Weighing } from './observation';
-import { posterior, ROBUST, type Found, type Happening, type Term } from './posterior';
+import { FLY_SCATTER, FLY_SPEED_SCATTER, PIECE_SCATTER } from './scatter';
+import {
+	posterior,
+	type Found,
+	type Gradient,
+	type Happening,
+	type Loss,
+	type Term
+} from './posterior';
 
 /** What was learned of a belief until then is set aside: what comes after teaches it anew. */
 export interface Reset {
@@ -33,6 +41,8 @@ export interface Judged {
 	readonly off: readonly number[];
 	/** It does not go with the others, and counts for little; any run of it. */
 	readonly flagged: boolean;
+	/** It goes with the others of its thing, but together they stand where the thing was hardly thought to be. */
+	readonly fights: boolean;
 }
 
 export interface Learning {
@@ -44,9 +54,6 @@ export interface Learning {
 
 /** From so many standard deviations on an entry is flagged. */
 const FLAGGED = 3;
-/** Scatter from one bead or hook of a lot to the next, and from one fly of a hand to the next (our estimates). */
-export const PIECE_SCATTER = 0.015;
-export const FLY_SCATTER = 0.03;
 /** How well a length of wire is cut, m. */
 const CUT = 0.001;
 /** What a drop is off however often it is timed: the way it enters, the water's rest (our estimate). */
@@ -69,18 +76,18 @@ const HARDLY_MOVED = 0.02;
  * expanded about the mode, and anew where it has moved.
  *
  * @param kept fits of the water that were made before, by what they are of; filled in
- * @param robust δ of the pseudo-Huber loss; Infinity: least squares
+ * @param loss how residuals count; gross errors are reckoned with unless said
  */
 export function learn(
 	observations: readonly Observation[],
 	{
 		resets = [],
 		kept = new Map<string, Surrogate>(),
-		robust = ROBUST
+		loss = 'gross'
 	}: {
 		readonly resets?: readonly Reset[];
 		readonly kept?: Map<string, Surrogate>;
-		readonly robust?: number;
+		readonly loss?: Loss;
 	} = {}
 ): Learning {
 	const sorted = [...observations].sort(byKey);
@@ -126,7 +133,7 @@ export function learn(
 		};
 	});
 	let start = new Float64Array(places.size);
-	let found = posterior(places.size, usable.map(termOf), happenings, robust, start);
+	let found = posterior(places.size, usable.map(termOf), happenings, loss, start);
 	for (let pass = 1; pass < MOST_PASSES; pass++) {
 		let moved = false;
 		for (const one of usable) {
@@ -136,8 +143,9 @@ export function learn(
 		}
 		if (!moved) break;
 		start = found.mean as typeof start;
-		found = posterior(places.size, usable.map(termOf), happenings, robust, start);
+		found = posterior(places.size, usable.map(termOf), happenings, loss, start);
 	}
+	const fights = usable.map(({ at }) => movedBy(at!, found.mean) > FLAGGED);
 	const judged = usable.flatMap((one, k) => {
 		let next = 0;
 		return one.found.map((entry): Judged => {
@@ -147,7 +155,8 @@ export function learn(
 			const ratios = values.map(({ spread }, i) =>
 				math.exp(off[i]! * math.hypot(spread, Math.sqrt(one.at!.rest)))
 			);
-			return { key, ratios, off, flagged: off.some((r) => Math.abs(r) > FLAGGED) };
+			const flagged = off.some((r) => Math.abs(r) > FLAGGED);
+			return { key, ratios, off, flagged, fights: !flagged && fights[k]! };
 		});
 	});
 	// What was set aside was only there so that the rest is not misled by it; of which nothing was learned
@@ -215,6 +224,16 @@ function distance({ at, centre }: Case, scores: Float64Array): number {
 	}, 0);
 }
 
+/** By how many of the prior's own spreads a figure has been moved. */
+function movedBy(at: Placed, mean: Float64Array): number {
+	const gradient: Gradient = { places: [], slopes: [] };
+	const before = evaluate(at, new Float64Array(mean.length), gradient);
+	const slopes = new Map<number, number>();
+	gradient.places.forEach((k, i) => slopes.set(k, (slopes.get(k) ?? 0) + gradient.slopes[i]!));
+	const variance = [...slopes.values()].reduce((sum, by) => sum + by * by, at.rest);
+	return Math.abs(evaluate(at, mean, gradient) - before) / Math.sqrt(variance);
+}
+
 const termOf = ({ at, found }: Case): Term => ({
 	predict: (scores, gradient) => evaluate(at!, scores, gradient),
 	found: found.flatMap((entry) =>
@@ -235,7 +254,7 @@ export function foundOf(one: Weighing | TimedDrop, predicted: number): Found[] {
 	if (one.kind === 'weighing') return [weighedFound(one)];
 	const { seconds, reaction, gates, distance: way, tippet } = one;
 	const common = math.hypot(
-		DROP_SCATTER,
+		math.hypot(DROP_SCATTER, FLY_SPEED_SCATTER),
 		DISTANCE / way,
 		tippet === undefined ? 0 : TIPPET * slowed(one)
 	);

@@ -11,6 +11,7 @@ import {
 } from '../belief/index';
 import type { Interval } from '../quantity/index';
 import type { Measurable } from './expansion';
+import { withoutTools } from './measurables';
 
 /** What was learned of something: what it is now believed to be over what it was before. */
 export interface Lesson {
@@ -26,7 +27,8 @@ const NONE = 0.01;
 const HARDLY = 0.9;
 
 /** What was learned of a thing that can be weighed. */
-export function lessonOf(of: Measurable, learned: Learned): Lesson {
+export function lessonOf(weighed: Measurable, learned: Learned): Lesson {
+	const of = withoutTools(weighed);
 	const median = valuesAt(of.beliefs);
 	const compute = of.figuresAbout(median);
 	const [usual] = compute(median, null);

@@ -1,5 +1,5 @@
 import { math } from '../quantity/index';
-import { type Beliefs } from '../belief/index';
+import { priorBeliefs, type BeliefName, type Beliefs } from '../belief/index';
 import {
 	beliefsAbout,
 	beliefsFor,
@@ -17,12 +17,38 @@ import { axialPull, settle } from '../sink/index';
 import { fluidAt } from '../water/index';
 import type { Measurable } from './expansion';
 import type { TimedDrop, Weighed } from './observation';
+import { FLY_SCATTER, FLY_SPEED_SCATTER } from './scatter';
+
+/** What one fly is off by is the scatter of what is found, and no belief about all of them. */
+const ofAll = (name: BeliefName) => !name.startsWith('tied.');
 
 /** Added mass of a fly as a share of the water it displaces: a sphere's (Lamb 1932). */
 const ADDED_MASS = 0.5;
 
-/** Mass of one, kg; of wire that of a metre. */
+/** The thing itself, and not what a tool says of it. */
+export const withoutTools = (of: Measurable): Measurable => ({
+	...of,
+	about: of.about.filter((name) => !isTool(name)),
+	mixtureOf: (name) => (isTool(name) ? null : of.mixtureOf(name))
+});
+const isTool = (name: BeliefName) => priorBeliefs[name].scope === 'tool';
+
+/** What the scale says of one, kg; of wire of a metre of it. */
 export function massOf(of: Weighed, prior: Beliefs): Measurable {
+	const truly = trueMassOf(of, prior);
+	return {
+		...truly,
+		about: [...truly.about, 'scale.factor'],
+		figuresAbout(centre) {
+			const figures = truly.figuresAbout(centre);
+			return (values, moved) => [
+				figures(values, moved === 'scale.factor' ? null : moved)[0]! * values['scale.factor']
+			];
+		}
+	};
+}
+
+function trueMassOf(of: Weighed, prior: Beliefs): Measurable {
 	if (of.kind === 'wire') {
 		const { metal, wire, measured } = of.coil;
 		const recipe: Recipe = {
@@ -67,9 +93,10 @@ function flyOf(recipe: Recipe, prior: Beliefs): Measurable {
 		beliefs,
 		// How it lies in the water has no part in what the scale says.
 		about: beliefsAbout(recipe, beliefs).filter(
-			(name) => !name.startsWith('water.') && !name.startsWith('model.') && name !== 'dressing.drag'
+			(name) => ofAll(name) && !/^(water|model)\./.test(name) && name !== 'dressing.drag'
 		),
 		mixtureOf: mixturesFor(recipe),
+		scatter: FLY_SCATTER,
 		figuresAbout(centre) {
 			const build = buildFly(recipe, centre);
 			const fly = compileBuild(build, centre);
@@ -80,7 +107,7 @@ function flyOf(recipe: Recipe, prior: Beliefs): Measurable {
 	};
 }
 
-/** Seconds of a drop; the figure is Infinity where the fly floats. */
+/** What the watch says of a drop, s; the figure is Infinity where the fly floats. */
 export function timeOf(
 	drop: Omit<TimedDrop, 'kind' | 'key' | 'on' | 'seconds' | 'reaction'>,
 	prior: Beliefs
@@ -90,8 +117,13 @@ export function timeOf(
 	const fluid = fluidAt(celsius);
 	return {
 		beliefs,
-		about: beliefsAbout(recipe, beliefs).filter((name) => !name.startsWith('water.')),
+		about: [
+			...beliefsAbout(recipe, beliefs).filter((name) => ofAll(name) && !name.startsWith('water.')),
+			// Gates have neither a thumb nor a jug whose depth is read off.
+			...(drop.gates ? [] : (['watch.factor'] as const))
+		],
 		mixtureOf: mixturesFor(recipe),
+		scatter: FLY_SPEED_SCATTER,
 		figuresAbout(centre) {
 			const build = buildFly(recipe, centre);
 			const fly = compileBuild(build, centre);
@@ -103,10 +135,12 @@ export function timeOf(
 				dry = fresh.speed / sink.speed;
 			}
 			return (values, moved) => {
-				const near = nearby(values, moved);
+				const near = nearby(values, moved === 'watch.factor' ? null : moved);
 				const { mass, volume } = near.fly.body;
 				const moving = mass + ADDED_MASS * fluid.density * volume;
-				return [dropTime(near.sink.submergedWeight, near.sink.speed * dry, moving, drop, fluid)];
+				const { submergedWeight, speed } = near.sink;
+				const time = dropTime(submergedWeight, speed * dry, moving, drop, fluid);
+				return [drop.gates ? time : time * values['watch.factor']];
 			};
 		}
 	};

@@ -2,6 +2,7 @@ import { math } from '../quantity/index';
 import type { Learned } from '../belief/index';
 import { evaluate, expand, placed, type Measurable, type Placed } from './expansion';
 import { foundOf, measurableOf } from './learn';
+import { withoutTools } from './measurables';
 import type { Gradient } from './posterior';
 import type { TimedDrop, Weighing } from './observation';
 
@@ -18,7 +19,7 @@ export interface Gain {
  * By how much each measurement would narrow a figure's interval: with everything linear in the scores, the
  * variance cᵀΣc of the target falls by (cᵀΣg)²/(gᵀΣg + s²), whatever is found (Kalman 1960).
  *
- * @param target the figure whose interval matters
+ * @param target the figure whose interval matters, of one such thing
  * @returns in the order of the candidates
  */
 export function gains(
@@ -45,7 +46,7 @@ export function gains(
 		);
 		return placed(expand(of, centre)[0]!, of, place);
 	};
-	const aim = at(target);
+	const aim = at(withoutTools(target));
 	const looked = candidates.map((one) => ({ one, at: at(measurableOf(one)) }));
 	const scores = new Float64Array(places.size);
 	scores.set(learned.mean);
@@ -64,7 +65,7 @@ export function gains(
 		return sum;
 	};
 	const c = slopesOf(aim).gradient;
-	const before = between(c, c) + aim.rest;
+	const before = between(c, c) + aim.rest + math.square(target.scatter ?? 0);
 	return looked.map(({ one, at: where }) => {
 		const { value, gradient } = slopesOf(where);
 		if (!Number.isFinite(value)) return { narrower: 1 };

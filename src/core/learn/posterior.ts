@@ -37,40 +37,89 @@ export interface Posterior {
 }
 
 /**
- * From so many spreads on a residual counts less and less (pseudo-Huber loss; our choice): its pull never
- * grows beyond that of one so far off.
+ * How a residual r, in its own spreads, counts.
+ *
+ * - `square`: r²/2, of normal errors.
+ * - `convex`: pseudo-Huber, δ²(√(1 + (r/δ)²) − 1): a pull that stops growing, with one minimum only.
+ * - `gross`: −ln((1 − ε) e^(−r²/2) + (ε/G) e^(−r²/2G²)): of normal errors among which one in some dozens is a
+ *   gross one, G times as wide (a slip of the pen, a drop that hit the wall). Far off it lets go.
  */
+export type Loss = 'square' | 'convex' | 'gross';
+
+interface LossAt {
+	readonly value: number;
+	/** Its derivative over r: how much such a residual counts, beside 1. */
+	readonly weight: number;
+	/** What it adds to the curve over the square of the slope. */
+	readonly stiff: number;
+}
+
+/** δ of the convex loss (our choice). */
 export const ROBUST = 1.5;
+/** Share of gross errors, and how much wider they are (our estimates). */
+export const GROSS = { share: 0.03, wider: 20 } as const;
+const [LOG_REGULAR, LOG_GROSS] = [math.log(1 - GROSS.share), math.log(GROSS.share / GROSS.wider)];
+const GROSS_CURVE = 1 / (GROSS.wider * GROSS.wider);
+
+const losses: Readonly<Record<Loss, (r: number) => LossAt>> = {
+	square: (r) => ({ value: (r * r) / 2, weight: 1, stiff: 1 }),
+	convex: (r) => {
+		const far = math.hypot(1, r / ROBUST);
+		const weight = 1 / far;
+		return { value: ROBUST * ROBUST * (far - 1), weight, stiff: weight * weight * weight };
+	},
+	gross: (r) => {
+		const regular = LOG_REGULAR - (r * r) / 2;
+		const gross = LOG_GROSS - (r * r * GROSS_CURVE) / 2;
+		const top = Math.max(regular, gross);
+		const value = -top - math.log(math.exp(regular - top) + math.exp(gross - top));
+		// The chance that it is a regular one. The curve with it as a weight never lies below the loss's own.
+		const share = 1 / (1 + math.exp(gross - regular));
+		const weight = share + (1 - share) * GROSS_CURVE;
+		return { value, weight, stiff: weight };
+	}
+};
+
 const ENOUGH = 1e-8;
 const MOST_ROUNDS = 60;
 
 /**
- * Mode of the scores by Gauss–Newton from the prior on all data (the loss's own second derivative with the
- * figures' slopes), and their spread by Laplace's
- * approximation. Prior: independent standard normal. Loss: pseudo-Huber, δ²(√(1 + (r/δ)²) − 1), convex, so
- * that one wild measurement is held; logistic for what happened.
+ * Mode of the scores by Gauss–Newton from the prior on all data, and their spread by Laplace's approximation.
+ * Prior: independent standard normal; logistic for what happened. With gross errors there may be several
+ * modes: the convex loss comes first, and the mode is the one downhill from its own, so that the order of
+ * entry has no part in it.
  *
  * @param count of scores
- * @param robust δ; Infinity for least squares
  * @param start where to begin; the prior's mode unless said
  */
 export function posterior(
 	count: number,
 	terms: readonly Term[],
 	happenings: readonly Happening[] = [],
-	robust = ROBUST,
+	loss: Loss = 'gross',
+	start?: Float64Array
+): Posterior {
+	const first = loss === 'gross' ? modeOf(count, terms, happenings, 'convex', start) : null;
+	const found = modeOf(count, terms, happenings, loss, first?.mean ?? start);
+	return first ? { ...found, rounds: first.rounds + found.rounds } : found;
+}
+
+function modeOf(
+	count: number,
+	terms: readonly Term[],
+	happenings: readonly Happening[],
+	kind: Loss,
 	start?: Float64Array
 ): Posterior {
 	const scores = start?.slice() ?? new Float64Array(count);
 	const gradient: Gradient = { places: [], slopes: [] };
-	const loss = (r: number) =>
-		robust === Infinity ? (r * r) / 2 : robust * robust * (math.hypot(1, r / robust) - 1);
+	const loss = losses[kind];
 	const objective = (at: Float64Array) => {
 		let sum = 0;
 		for (let k = 0; k < count; k++) sum += (at[k]! * at[k]!) / 2;
 		for (const { predict, found } of terms) {
 			const predicted = predict(at, gradient);
-			for (const { value, spread } of found) sum += loss((predicted - value) / spread);
+			for (const { value, spread } of found) sum += loss((predicted - value) / spread).value;
 		}
 		for (const one of happenings) {
 			const odds = oddsOf(one, at);
@@ -98,9 +147,9 @@ export function posterior(
 			let [pull, stiff] = [0, 0];
 			for (const { value, spread } of found) {
 				const r = (predicted - value) / spread;
-				const far = robust === Infinity ? 1 : math.hypot(1, r / robust);
-				pull += r / far / spread;
-				stiff += 1 / (far * far * far) / (spread * spread);
+				const at = loss(r);
+				pull += (r * at.weight) / spread;
+				stiff += at.stiff / (spread * spread);
 			}
 			gradient.places.forEach((k, i) => (slope[k]! += pull * gradient.slopes[i]!));
 			add(stiff);
@@ -128,7 +177,7 @@ export function posterior(
 		let share = 1;
 		let next = scores;
 		let there = now;
-		// Halved until it falls: the loss is convex, the figures nearly so.
+		// Halved until it falls: loss and figures are nearly convex.
 		for (; share > 1e-6; share /= 2) {
 			next = scores.map((value, k) => value - share * step[k]!);
 			there = objective(next);

@@ -2,7 +2,6 @@ import {
 	priorBeliefs,
 	spreadOf,
 	valuesAt,
-	type BeliefName,
 	type Beliefs,
 	type BeliefValues,
 	type Contribution
@@ -26,9 +25,12 @@ import { nearbyFlies } from './nearby';
 import { beliefsIn, compileColumn, fluidAt, type Lie } from '../water/index';
 
 /** Version of the model; a stored prediction carries it. */
-export const MODEL_VERSION = 4;
+export const MODEL_VERSION = 5;
 
-/** What Gravitas says of one fly in one lie, sinking freely: figures, no verdict. SI; intervals are the central 90 %. */
+/**
+ * What Gravitas says of one fly in one lie, sinking freely: figures, no verdict. SI; intervals are the central
+ * 90 % of the one fly in the hand, which differs from the mean of its recipe (`onAverage`).
+ */
 export interface Prediction {
 	readonly modelVersion: number;
 	/** The beliefs of this fly in this lie, and their medians. */
@@ -46,8 +48,8 @@ export interface Prediction {
 	readonly body: FlyBody;
 	/** m/s; null when the fly floats. */
 	readonly speed: Interval | null;
-	/** The belief that makes the speed's interval as wide as it is. */
-	readonly speedWidest: BeliefName | null;
+	/** The beliefs that the speed's interval comes from, the widest first; empty when the fly floats. */
+	readonly speedContributors: readonly Contribution[];
 	/** How it sinks at the medians: speed, attitude, and what else it may settle into. */
 	readonly sink: Sink;
 	/** Degrees by which the eye's end points down; null when it floats. */
@@ -108,7 +110,7 @@ export function predict(
 		build,
 		body: fly.body,
 		speed: speed.interval,
-		speedWidest: speed.widest,
+		speedContributors: speed.contributions,
 		sink,
 		pitch: sink.floats ? null : pitchRange(sink.pitch, pitch),
 		floats: sink.floats,
@@ -116,6 +118,22 @@ export function predict(
 		distance: distance.interval,
 		lawIsGuess: column.lawIsGuess
 	};
+}
+
+/**
+ * The interval of the mean of many flies tied to a recipe, from that of one: narrower by the share of its
+ * variance that is one fly's own.
+ */
+export function onAverage(
+	{ value, low, high }: Interval,
+	contributions: readonly Contribution[]
+): Interval {
+	const own = contributions
+		.filter(({ belief }) => belief.startsWith('tied.'))
+		.reduce((sum, { share }) => sum + share, 0);
+	const narrower = Math.sqrt(Math.max(0, 1 - own));
+	const end = (at: number) => value * math.pow(at / value, narrower);
+	return { value, low: end(low), high: end(high) };
 }
 
 /**

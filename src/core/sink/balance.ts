@@ -85,4 +85,11 @@ export function pullOf(
 			out.moment -= turning * fluid.density * stripVolume(elements, i) * along * across;
 		}
 	}
+	const { whole } = factors;
+	if (whole === 1) return;
+	out.x *= whole;
+	out.y *= whole;
+	out.z *= whole;
+	out.moment *= whole;
+	out.lever *= whole;
 }

@@ -11,7 +11,8 @@ const plain: DragFactors = {
 	friction: 1,
 	dressing: 1,
 	blunt: 1,
-	munk: 1
+	munk: 1,
+	whole: 1
 };
 const forward = { x: 1, y: 0 };
 const across = { x: 0, y: 1 };

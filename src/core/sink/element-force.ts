@@ -33,6 +33,8 @@ export interface DragFactors {
 	readonly blunt: number;
 	/** Share of the ideal fluid's turning moment that a body with a separated base keeps. */
 	readonly munk: number;
+	/** On everything that the water does to this one fly. */
+	readonly whole: number;
 }
 
 export function dragFactors(values: BeliefValues): DragFactors {
@@ -42,7 +44,8 @@ export function dragFactors(values: BeliefValues): DragFactors {
 		friction: values['model.friction'],
 		dressing: values['dressing.drag'],
 		blunt: values['model.blunt'],
-		munk: values['model.munk']
+		munk: values['model.munk'],
+		whole: values['tied.drag']
 	};
 }
 

@@ -2,6 +2,7 @@
 	import { priorBeliefs } from '$core/belief/index';
 	import { compileBuild, partNames, partWords } from '$core/fly/index';
 	import { GRAVITY } from '$core/material/index';
+	import { onAverage } from '$core/predict/index';
 	import { CENTIMETRE, GRAM } from '$core/quantity/index';
 	import { descend, dragAccount, filmHolds, settle, timeTo } from '$core/sink/index';
 	import { fluidAt } from '$core/water/index';
@@ -68,6 +69,7 @@
 >
 	{#if account}
 		{@const speed = account.speed ? speedFigure(account.speed) : null}
+		{@const widest = account.speedContributors[0]?.belief}
 		<div class="mt-3 grid gap-x-8 gap-y-5 md:grid-cols-2">
 			<section>
 				<h3 class="text-lg font-semibold">
@@ -148,12 +150,14 @@
 								: `Entering eye first it comes to another: ${hangWords(account.sink.noseFirst)}.`}
 						</li>
 					{/if}
-					{#if account.speedWidest}
-						<li>
-							<b>Range</b>: most of it from the {priorBeliefs[account.speedWidest].about}. A timed
-							drop corrects it.
-						</li>
-					{/if}
+					<li>
+						<b>Range</b>: of the one fly in your hand. {#if widest}Most of the sink rate’s from the {priorBeliefs[
+								widest
+							].about}; a timed drop corrects it.{/if} Many tied to this recipe are on average from {massFigure(
+							onAverage(account.mass, account.massContributors)
+						).interval} g{#if account.speed}
+							and {speedFigure(onAverage(account.speed, account.speedContributors)).interval} cm/s{/if}.
+					</li>
 				</ul>
 			</section>
 			<section>

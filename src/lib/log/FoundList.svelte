@@ -43,6 +43,11 @@
 					<p class="text-sm text-warn">
 						Does not go with the others, so it counts for little. Look at it again, or leave it out.
 					</p>
+				{:else if row.fights && !row.excluded}
+					<p class="text-sm text-warn">
+						All that was found of this agrees, but is far from what such a thing can be: are size,
+						metal, turns and the scale’s unit as you entered them?
+					</p>
 				{:else if row.silent}
 					<p class="text-sm text-warn">By the model such a fly floats: this says nothing to it.</p>
 				{/if}

@@ -23,6 +23,7 @@ export interface LogRow {
 	/** The prediction as it stood, in words. */
 	readonly predicted: string;
 	readonly flagged: boolean;
+	readonly fights: boolean;
 	/** By the model it floats: it says nothing. */
 	readonly silent: boolean;
 	readonly excluded: boolean;
@@ -65,12 +66,13 @@ interface Shelf {
 /** Everything that was found, the newest first. */
 export function logRows(found: Shelf, { judged, unusable }: Learning): LogRow[] {
 	const flagged = new Set(judged.flatMap((one) => (one.flagged ? [one.key] : [])));
+	const fights = new Set(judged.flatMap((one) => (one.fights ? [one.key] : [])));
 	const silent = new Set(unusable);
 	const exclusions = new Map(
 		found.entries.flatMap((row) => (row.body.exclusion ? [[row.body.exclusion.of, row]] : []))
 	);
 	const of = (key: string) => ({
-		...{ key, flagged: flagged.has(key), silent: silent.has(key) },
+		...{ key, flagged: flagged.has(key), fights: fights.has(key), silent: silent.has(key) },
 		exclusion: exclusions.get(key) ?? null
 	});
 	const own = found.entries.flatMap((row): LogRow[] => {
@@ -126,7 +128,7 @@ function compared(
 function elsewhere(
 	one: Observation,
 	{ lots, batches }: Shelf,
-	its: Pick<LogRow, 'key' | 'flagged' | 'silent' | 'exclusion'>
+	its: Pick<LogRow, 'key' | 'flagged' | 'fights' | 'silent' | 'exclusion'>
 ): LogRow {
 	const [from, id, fly] = one.key.split(':');
 	const weighing = one as Extract<Observation, { kind: 'weighing' }>;

@@ -14,6 +14,7 @@ function about(belief: BeliefName): readonly [string, string] {
 	}
 	if (belief.startsWith('coil.')) return ['the coil’s wire', 'measure it'];
 	if (belief === 'fly.weighed') return ['the scale’s step', 'weigh several together'];
+	if (belief.startsWith('tied.')) return ['one fly differing from the next', 'weigh this one'];
 	if (belief === 'thread.mass' || belief === 'rib.mass') return ['thread and rib', 'weigh the fly'];
 	return ['the dressing', 'weigh the finished fly'];
 }

@@ -70,7 +70,7 @@ describe('figures', () => {
 		expect(title(0, 'under')).toBe('Pulls the float under');
 		expect(driftAnswer(band(0.7), 'float', 1)).toMatchObject({
 			often: 'good in 7 of 10 drifts, ±0.4',
-			why: 'Often late'
+			why: 'The rest mostly get down late'
 		});
 		expect(driftAnswer(band(0), 'swing', 1.2)).toMatchObject({
 			title: 'Hangs 70 cm down',
