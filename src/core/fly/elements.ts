@@ -81,6 +81,26 @@ class ElementRows {
 	}
 }
 
+/** Outside all along: what is before the end, and nothing after it. */
+const NOWHERE = [1, 1] as const;
+
+/** Which part of a line from a to b lies within a ball, as shares of its way; [1, 1] where none does. */
+function insideOf(
+	a: Point,
+	b: Point,
+	ball: { readonly x: number; readonly y: number; readonly radius: number }
+): readonly [enters: number, leaves: number] {
+	// |a + t (b − a) − centre|² = radius²
+	const [dx, dy, x, y] = [b.x - a.x, b.y - a.y, a.x - ball.x, a.y - ball.y];
+	const square = dx * dx + dy * dy;
+	const half = dx * x + dy * y;
+	const root = half * half - square * (x * x + y * y - ball.radius * ball.radius);
+	if (!(root > 0)) return NOWHERE;
+	const enters = Math.max(0, (-half - Math.sqrt(root)) / square);
+	const leaves = Math.min(1, (-half + Math.sqrt(root)) / square);
+	return leaves > enters ? [enters, leaves] : NOWHERE;
+}
+
 /** Columns side by side in one piece of memory. */
 function emptyColumns(length: number, count: number): DragElements {
 	const memory = new ArrayBuffer(length * (COLUMNS * 8 + 2));
@@ -125,13 +145,20 @@ export function elementsOf(build: Build, into: DragElements | null = null): Drag
 		);
 	}
 
-	// Bare wire: everything but the shank, which the dressing covers, less what is inside the bead.
-	for (const piece of hook.pieces) {
-		if (piece.region === 'shank') continue;
-		const at = { x: (piece.from.x + piece.to.x) / 2, y: (piece.from.y + piece.to.y) / 2 };
-		if (bead && math.square(at.x - bead.seat) + math.square(at.y) < math.square(bead.radius))
-			continue;
-		rows.add(WIRE, 'hook', at, piece.direction, piece.length, hook.wire);
+	// Bare wire: everything but the shank, which the dressing covers, cut off where it goes into the bead.
+	const ball = bead && { x: bead.seat, y: bead.lift * math.cos(bead.turn), radius: bead.radius };
+	for (const { region, from: a, to: b, direction, length } of hook.pieces) {
+		if (region === 'shank') continue;
+		const [enters, leaves] = ball ? insideOf(a, b, ball) : NOWHERE;
+		for (const [start, end] of [
+			[0, enters],
+			[leaves, 1]
+		] as const) {
+			if (end <= start) continue;
+			const middle = (start + end) / 2;
+			const at = { x: a.x + middle * (b.x - a.x), y: a.y + middle * (b.y - a.y) };
+			rows.add(WIRE, 'hook', at, direction, (end - start) * length, hook.wire);
+		}
 	}
 
 	const run = cuts[cuts.length - 1]! - cuts[0]!;

@@ -17,6 +17,8 @@ import { axialFriction, effectiveLength, sphereDrag } from './drag-laws';
 const SHOULDER_DRAG = 0.55;
 /** A dressed body is rougher than a plate; its friction is this much higher (our estimate). */
 const ROUGH_BODY = 1.5;
+/** A hook's wire runs straight for so many diameters at a time (our estimate). */
+const WIRE_RUN = 6;
 /** Cross-flow that a swept fibre still sees, as a share of the speed (our estimate: it lies at about 17°). */
 const SWEPT_ACROSS = 0.3;
 /** sin² of the azimuths at which a ring of fibres is summed: the midpoints of eighths of a quarter circle. */
@@ -110,17 +112,15 @@ export function elementForce(
 				const short = strip ? laws.short : 1;
 				normal = factors.crossFlow * short * laws.cylinder(re) * half * across * diameter * length;
 			}
-			let friction = Math.PI * viscosity * axialFriction(re) * length;
-			if (strip) {
-				// Laminar plate friction over the whole run, where there is hardly any cross-flow.
-				const tangent = Math.abs(along);
-				const run = elements.slenderness[i]! * diameter;
-				const plate = 1.328 / Math.sqrt(Math.max((density * tangent * run) / viscosity, 1));
-				friction = Math.max(
-					friction,
-					ROUGH_BODY * plate * half * tangent * Math.PI * diameter * length
-				);
-			}
+			// Laminar plate friction (Blasius) over the whole run, where there is hardly any cross-flow.
+			const tangent = Math.abs(along);
+			const run = strip ? elements.slenderness[i]! * diameter : WIRE_RUN * diameter;
+			const plate = 1.328 / Math.sqrt(Math.max((density * tangent * run) / viscosity, 1));
+			const rough = strip ? ROUGH_BODY : 1;
+			const friction = Math.max(
+				Math.PI * viscosity * axialFriction(re) * length,
+				rough * plate * half * tangent * Math.PI * diameter * length
+			);
 			axial = factors.friction * friction;
 			break;
 		}

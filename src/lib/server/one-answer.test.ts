@@ -19,7 +19,7 @@ import {
 	type MatchQuestion,
 	type Shelf
 } from '$core/match/index';
-import { DRIFTS, drifting, type DriftQuestion } from '$core/predict/index';
+import { DRIFTS, drifting, MODEL_VERSION, type DriftQuestion } from '$core/predict/index';
 import { settle } from '$core/sink/index';
 import { fluidAt, mixturesIn } from '$core/water/index';
 import {
@@ -157,6 +157,12 @@ test.each(cells)(
 	},
 	300_000
 );
+
+test('the demo’s outings carry what their water says by this model; if not: node scripts/refresh-demo.mjs', () => {
+	const outings = snapshot.entries.flatMap(({ body }) => body.outing ?? []);
+	expect(outings.length).toBeGreaterThan(0);
+	expect(outings.map(({ fit }) => fit?.model)).toEqual(outings.map(() => MODEL_VERSION));
+});
 
 test('a lie whose river is not here says what to do instead', async () => {
 	const lie = { ...snapshot.lies[0]!, riverId: '00000000-0000-4000-8000-000000000000' };

@@ -1,0 +1,17 @@
+import { surrogateOf, type Sight, type Surrogate } from '../src/core/learn/index';
+import {
+	lieFromDocument,
+	recipeFromDocument,
+	rigFromDocument
+} from '../src/lib/contract/documents';
+
+/** What an outing's water says of the beliefs. @param row of the log's table */
+export function fitOf(row: Readonly<Record<string, string>>): Surrogate {
+	return surrogateOf({
+		recipe: recipeFromDocument(JSON.parse(row['recipe_json']!)),
+		lie: { ...lieFromDocument(JSON.parse(row['lie_json']!)), key: row['lie_key']! },
+		rig: rigFromDocument(JSON.parse(row['rig_json']!)),
+		celsius: Number(row['temperature_c']),
+		saw: row['saw'] as Sight
+	});
+}
