@@ -1,3 +1,4 @@
+import { request } from 'node:http';
 import fc from 'fast-check';
 import { zipSync, strToU8 } from 'fflate';
 import { expect, test, type Server } from './server';
@@ -221,4 +222,65 @@ test('huge, deep and exploding files are refused in words, and memory stays boun
 	await expectWords(post('/api/flies', '{"name": "x",\n "body": }'), 400, 'line 2, column 10');
 	expect(await seenAt(demo)).toEqual(before);
 	expect(demo.memory() - had).toBeLessThan(200 * 2 ** 20);
+});
+
+/** A request that fetch would not send. */
+function raw(
+	demo: Server,
+	{
+		method,
+		path,
+		headers = {},
+		bytes = 0
+	}: Pick<Bad, 'method' | 'path' | 'headers'> & { bytes?: number }
+): Promise<{ status: number; said: string }> {
+	return new Promise((resolve, reject) => {
+		const { hostname, port } = new URL(demo.address);
+		const sent = request(
+			{
+				hostname,
+				port,
+				path,
+				method,
+				headers: { ...headers, ...(bytes ? { 'content-length': bytes } : {}) }
+			},
+			(response) => {
+				let said = '';
+				response.on('data', (chunk: Buffer) => (said += chunk.toString()));
+				response.on('end', () => resolve({ status: response.statusCode ?? 0, said }));
+			}
+		);
+		sent.setTimeout(20_000, () => sent.destroy(new Error(`${method} ${path}: no answer`)));
+		sent.on('error', reject);
+		const piece = Buffer.alloc(2 ** 20);
+		for (let left = bytes; left > 0; left -= piece.length)
+			sent.write(piece.subarray(0, Math.min(left, piece.length)));
+		sent.end();
+	});
+}
+
+test('ranges, methods, lengths and addresses that nothing stands: each answered, and the program lives', async ({
+	demo
+}) => {
+	const json = { 'content-type': 'application/json' };
+	const asked = [
+		[416, { method: 'GET', path: '/theme.js', headers: { range: 'bytes=5-1' } }],
+		[416, { method: 'GET', path: '/theme.js', headers: { range: 'bytes=9999999-' } }],
+		[206, { method: 'GET', path: '/theme.js', headers: { range: 'bytes=0-3' } }],
+		[200, { method: 'GET', path: '/theme.js', headers: { range: 'lines=1' } }],
+		[200, { method: 'HEAD', path: '/api/news' }],
+		[405, { method: 'TRACE', path: '/api/flies' }],
+		[405, { method: 'POST', path: '/', headers: json, bytes: 2 }],
+		[400, { method: 'GET', path: '/%E0%A4%A' }],
+		[413, { method: 'POST', path: '/api/flies', headers: json, bytes: 200 * 2 ** 20 }]
+	] as const;
+	for (const [status, what] of asked) {
+		const { status: got, said } = await raw(demo, what);
+		expect([what.path, got]).toEqual([what.path, status]);
+		if (status >= 400 && what.path !== '/theme.js') expect(said).not.toContain('made a mistake');
+	}
+	const page = await fetch(new URL('/theme.js', demo.address));
+	expect(page.headers.get('x-content-type-options')).toBe('nosniff');
+	expect((await seenAt(demo)).flies.length).toBeGreaterThan(0);
+	expect(demo.output()).not.toMatch(/uncaughtException/);
 });

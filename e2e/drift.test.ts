@@ -18,7 +18,7 @@ const whole = (page: Page) => expect(page.getByText(/^500 drifts:/)).toBeVisible
 test('the strip answers with the drift: a rig is chosen, a fault named, and one click mends it', async ({
 	bench
 }) => {
-	await choose(bench, 'f', 'Rustneck Jig');
+	await choose(bench, 'f', 'Elbow Jig');
 	await choose(bench, 'w', 'Footbridge run');
 	await choose(bench, 'r', 'Long arm');
 	await expect(verdict(bench)).toContainText(/good in .* drifts/);

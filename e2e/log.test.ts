@@ -118,6 +118,14 @@ test('an empty database: what gains most comes first, ten light beads make the f
 	expect(upper / lower).toBeLessThan(0.97 * (high / low));
 	await expect(lessons(page)).toContainText(/2.8 mm tungsten beads .* lighter/);
 
+	// A slipped point is asked about where it was typed, and set right by one click.
+	await page.getByRole('radio', { name: 'fly', exact: true }).check();
+	await page.getByLabel('weighs, g').fill(`${10 * mass}`);
+	await page.getByRole('button', { name: 'Keep the weighing' }).click();
+	await expect(page.getByText(/far from what such a fly weighs.*Did the point slip/)).toBeVisible();
+	await page.getByRole('button', { name: /^It is 0\.\d+ g/ }).click();
+	await expect(found(page).getByRole('listitem').first()).toContainText(/weighs 0\.\d+ g/);
+
 	await page.getByRole('button', { name: /^Drop three flies/ }).click();
 	const tap = page.getByRole('button', { name: /tap as it/i });
 	await tap.press(' ');

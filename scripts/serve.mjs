@@ -6,6 +6,60 @@ import { pathToFileURL } from 'node:url';
 const USUAL_PORT = 4680;
 const HOST = '127.0.0.1';
 
+const METHODS = ['GET', 'HEAD', 'POST', 'PUT', 'PATCH', 'DELETE', 'OPTIONS'];
+/** No request needs more: the largest import is 16 MB. What is longer is not read at all. */
+const MOST_BYTES = 64 * 2 ** 20;
+
+/**
+ * @param {import('node:http').ServerResponse} res @param {number} status @param {string} message
+ * @param {Record<string, string>} [headers]
+ */
+function refuse(res, status, message, headers = {}) {
+	res
+		.writeHead(status, { 'content-type': 'application/json', ...headers })
+		.end(JSON.stringify({ message }));
+}
+
+/**
+ * What the handler behind does not stand, answered before it: methods that no Request can have, lengths that
+ * it would cut the line for, ranges that end before they begin, addresses that cannot be decoded.
+ *
+ * @param {import('node:http').IncomingMessage} req @param {import('node:http').ServerResponse} res
+ * @returns {boolean} whether it was answered
+ */
+function answered(req, res) {
+	const { method = '', headers, url = '/' } = req;
+	if (!METHODS.includes(method)) {
+		refuse(res, 405, `${method} means nothing here.`, { allow: METHODS.join(', ') });
+		return true;
+	}
+	if (Number(headers['content-length'] ?? 0) > MOST_BYTES) {
+		// Read to its end and dropped, so that the answer arrives.
+		req.resume();
+		const most = MOST_BYTES / 2 ** 20;
+		refuse(res, 413, `This is more than ${most} MB, which nothing here takes.`);
+		return true;
+	}
+	const range = /^bytes=(\d+)-(\d+)$/.exec(headers.range ?? '');
+	if (range && Number(range[1]) > Number(range[2])) {
+		refuse(res, 416, 'The range ends before it begins.');
+		return true;
+	}
+	// Others than one plain range are left alone, which the standard allows (RFC 9110, 14.2).
+	if (!/^bytes=(\d+-\d*|-\d+)$/.test(headers.range ?? '')) delete headers.range;
+	try {
+		decodeURI(url);
+	} catch {
+		refuse(
+			res,
+			400,
+			'This address cannot be decoded: a % must be followed by two hex digits of UTF-8.'
+		);
+		return true;
+	}
+	return false;
+}
+
 /**
  * @param {import('node:http').Server} server
  * @param {number} port
@@ -47,12 +101,33 @@ export async function serve({ folder, demo, build }) {
 				underWay++;
 				res.once('close', () => underWay--);
 			}
-			handler(req, res);
+			res.setHeader('x-content-type-options', 'nosniff');
+			res.setHeader('cross-origin-resource-policy', 'same-origin');
+			res.setHeader('referrer-policy', 'no-referrer');
+			if (answered(req, res)) return;
+			try {
+				handler(req, res);
+			} catch (error) {
+				failed(res, error);
+			}
 		} else {
 			const words = stopping ? 'Gravitas is stopping.' : 'Gravitas is starting.';
 			res.writeHead(503, { 'retry-after': '1', connection: 'close' }).end(words);
 		}
 	});
+
+	/** An error that nobody caught ends one answer, never the program. @param {import('node:http').ServerResponse} res @param {unknown} error */
+	const failed = (res, error) => {
+		console.error(error instanceof Error ? error.stack : error);
+		if (res.headersSent) res.destroy();
+		else refuse(res, 500, 'Gravitas made a mistake; the terminal shows more.');
+	};
+	// What is acknowledged is on the disk: going on loses nothing, ending would.
+	for (const event of ['uncaughtException', 'unhandledRejection']) {
+		process.on(event, (error) => {
+			console.error(`${event}: ${error instanceof Error ? error.stack : String(error)}`);
+		});
+	}
 
 	const wanted = Number(process.env.GRAVITAS_PORT ?? USUAL_PORT);
 	if (!Number.isInteger(wanted) || wanted < 0 || wanted > 65535) {

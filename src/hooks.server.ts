@@ -34,12 +34,15 @@ const isJson = (response: Response) =>
 	response.headers.get('content-type')?.startsWith('application/json') ?? false;
 
 export const handleError: HandleServerError = ({ error, status }) => {
-	if (status !== 404)
-		console.error(error instanceof Error ? (error.stack ?? error.message) : error);
+	if (status >= 500) console.error(error instanceof Error ? (error.stack ?? error.message) : error);
 	return {
 		message:
 			status === 404
 				? 'There is nothing at this address.'
-				: 'Gravitas made a mistake; nothing was changed. The terminal shows more.'
+				: status === 405
+					? 'This address does not take such a request; the description of the API names what it takes.'
+					: status < 500
+						? 'This was not understood.'
+						: 'Gravitas made a mistake; nothing was changed. The terminal shows more.'
 	};
 };

@@ -8,8 +8,7 @@ import {
 	celsiusFromFahrenheit
 } from './units';
 import type { QuantityField } from './reading';
-
-const times = (factor: number) => (n: number) => n * factor;
+import { times, trim } from './shorthand';
 
 export const smallLengths = {
 	mm: times(MILLIMETRE),
@@ -32,7 +31,6 @@ export const waterLengths = {
 	'"': times(INCH)
 };
 
-const trim = (n: number, digits: number) => String(Number(n.toFixed(digits)));
 const metres = (value: number) => `${trim(value, 2)} m`;
 const centimetres = (value: number) => `${trim(value / CENTIMETRE, 1)} cm`;
 

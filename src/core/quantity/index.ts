@@ -7,6 +7,7 @@ export * from './fields';
 export * from './part-fields';
 export * from './rig-fields';
 export * from './run-fields';
+export * from './log-fields';
 export * from './hook-words';
 export * from './without';
 export * from './random';

@@ -1,11 +1,10 @@
 import { GRAIN, GRAM, MILLIMETRE } from './units';
 import { smallLengths } from './fields';
 import type { QuantityField } from './reading';
+import { times, trim } from './shorthand';
 
 /** Fields of the single parts of a fly. Inner units SI; shares of the hook as they are. */
 
-const times = (factor: number) => (n: number) => n * factor;
-const trim = (n: number, digits: number) => String(Number(n.toFixed(digits)));
 const showMm = (value: number) => `${trim(value / MILLIMETRE, 2)} mm`;
 
 /** A measured length of hook or bead; a bare number is millimetres. */

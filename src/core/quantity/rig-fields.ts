@@ -1,11 +1,10 @@
 import { smallLengths, waterLengths } from './fields';
 import type { QuantityField } from './reading';
+import { times, trim } from './shorthand';
 import { CENTIMETRE, GRAIN, GRAM, MILLIMETRE, THOUSANDTH_OF_AN_INCH } from './units';
 
 /** Fields of a rig: rod, line and what it hangs on. Inner units SI. */
 
-const times = (factor: number) => (n: number) => n * factor;
-const trim = (n: number, digits: number) => String(Number(n.toFixed(digits)));
 const metres = (value: number) => `${trim(value, 2)} m`;
 const cm = (value: number) => (value < 1 ? `${trim(value / CENTIMETRE, 0)} cm` : metres(value));
 

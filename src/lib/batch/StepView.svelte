@@ -215,6 +215,7 @@
 					recipe={item.recipe}
 					fly={now.fly}
 					seed={parseInt(tying.id.slice(0, 8), 16)}
+					believed={bench.believed}
 					done={(weight) => tying.weighed(weight, Date.now())}
 				/>
 			{:else}

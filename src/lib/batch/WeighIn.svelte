@@ -1,7 +1,9 @@
 <script lang="ts">
 	import { GRAM, massField, readQuantity } from '$core/quantity/index';
 	import { fliesOf, itemOf } from '$lib/contract/batches';
-	import type { BatchRow } from '$lib/contract/documents';
+	import { recipeFromDocument, type BatchRow } from '$lib/contract/documents';
+	import { entryQuestion } from '$lib/contract/doubts';
+	import { USUAL_STEP } from '$lib/contract/observations';
 	import type { Bench } from '$lib/state/bench.svelte';
 	import { scale } from '$lib/state/scale.svelte';
 	import ControlChart from './ControlChart.svelte';
@@ -15,6 +17,8 @@
 	let typed = $state('');
 	let words = $state('');
 	let teaching = $state(false);
+	/** g that were asked about; keeping them once more is an answer. */
+	let asked: number | null = null;
 
 	/** Those without a weight, together on the scale. */
 	function together() {
@@ -32,6 +36,21 @@
 			({ grams, step } = { grams: scale.now.grams, step: scale.now.step });
 		} else {
 			words = 'Type what they weigh together, or wait until the scale is steady.';
+			return;
+		}
+		const of = { kind: 'fly', recipe: recipeFromDocument(row.body.items[item]!.recipe) } as const;
+		const found = {
+			mass: grams * GRAM,
+			step: (step ?? USUAL_STEP) * GRAM,
+			count: unweighed.length
+		};
+		const odd =
+			asked === grams
+				? null
+				: entryQuestion({ kind: 'weighing', key: '', on: '', of, ...found }, bench.believed);
+		asked = grams;
+		if (odd) {
+			words = `${odd.words} Keep it once more if it is right.`;
 			return;
 		}
 		bench.weighedTogether(

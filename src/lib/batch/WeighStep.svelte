@@ -1,6 +1,8 @@
 <script lang="ts">
+	import type { Beliefs } from '$core/belief/index';
 	import type { Recipe } from '$core/fly/index';
 	import { GRAM, massField, readQuantity } from '$core/quantity/index';
+	import { entryQuestion } from '$lib/contract/doubts';
 	import { scale } from '$lib/state/scale.svelte';
 	import Pan from './Pan.svelte';
 	import ScaleReading from './ScaleReading.svelte';
@@ -9,10 +11,11 @@
 		recipe: Recipe;
 		fly: number;
 		seed: number;
+		believed: Beliefs;
 		/** g, and what the scale's last figure counts; null: not weighed. */
 		done: (weight: { massG: number; scaleStepG?: number } | null) => void;
 	}
-	let { recipe, fly, seed, done }: Props = $props();
+	let { recipe, fly, seed, believed, done }: Props = $props();
 
 	let typed = $state('');
 	let words = $state('');
@@ -27,8 +30,7 @@
 				return;
 			}
 			const decimals = /[.,](\d+)/.exec(typed)?.[1]?.length ?? 0;
-			done({ massG: tidy(reading.value / GRAM), scaleStepG: 10 ** -Math.max(1, decimals) });
-			return;
+			return weighed(tidy(reading.value / GRAM), 10 ** -Math.max(1, decimals));
 		}
 		const { kind, now } = scale;
 		if (kind === 'none') return done(null);
@@ -38,7 +40,21 @@
 		else if (!now.steady) words = 'The scale still moves: wait until it is steady.';
 		else if (now.grams < 5 * now.step)
 			words = 'There is nothing on the pan. Lay the fly on it, or go on without (N).';
-		else done({ massG: tidy(now.grams), scaleStepG: now.step });
+		else weighed(tidy(now.grams), now.step);
+	}
+
+	/** A weight that was asked about; going on once more keeps it. */
+	let asked: number | null = null;
+	function weighed(massG: number, scaleStepG: number): void {
+		const found = { mass: massG * GRAM, step: scaleStepG * GRAM, count: 1 };
+		const of = { kind: 'fly', recipe } as const;
+		const odd =
+			asked === massG
+				? null
+				: entryQuestion({ kind: 'weighing', key: '', on: '', of, ...found }, believed);
+		asked = massG;
+		if (odd) words = `${odd.words} Weigh or type it again, or go on once more to keep it.`;
+		else done({ massG, scaleStepG });
 	}
 	const tidy = (grams: number) => Number(grams.toFixed(5));
 

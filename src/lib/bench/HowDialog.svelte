@@ -2,7 +2,7 @@
 	import { priorBeliefs } from '$core/belief/index';
 	import { compileBuild, partNames, partWords } from '$core/fly/index';
 	import { GRAVITY } from '$core/material/index';
-	import { onAverage } from '$core/predict/index';
+	import { onAverage, type Prediction } from '$core/predict/index';
 	import { CENTIMETRE, GRAM } from '$core/quantity/index';
 	import { descend, dragAccount, filmHolds, settle, timeTo } from '$core/sink/index';
 	import { fluidAt } from '$core/water/index';
@@ -55,6 +55,16 @@
 	const weighed = $derived(
 		bench.recipe?.weighed !== undefined || bench.recipe?.bead?.weighed !== undefined
 	);
+	/** Where the sink rate's range comes from, and the mean of many flies. */
+	function rangeFrom({ mass, massContributors, speed, speedContributors }: Prediction): string {
+		const [widest] = speedContributors;
+		const most = widest
+			? `Most of that of its sink rate comes from the ${priorBeliefs[widest.belief].about}; a timed drop narrows it. `
+			: '';
+		const grams = massFigure(onAverage(mass, massContributors)).interval;
+		const sinks = speed && speedFigure(onAverage(speed, speedContributors)).interval;
+		return `${most}Many tied to this recipe are on average ${grams} g${sinks ? ` and sink ${sinks} cm/s` : ''}.`;
+	}
 	const grams = (kg: number) => (Math.abs(kg) < 0.0005 * GRAM ? '<.001' : (kg / GRAM).toFixed(3));
 	const cell = 'px-2 py-0.5 text-right';
 </script>
@@ -69,7 +79,6 @@
 >
 	{#if account}
 		{@const speed = account.speed ? speedFigure(account.speed) : null}
-		{@const widest = account.speedContributors[0]?.belief}
 		<div class="mt-3 grid gap-x-8 gap-y-5 md:grid-cols-2">
 			<section>
 				<h3 class="text-lg font-semibold">
@@ -151,12 +160,7 @@
 						</li>
 					{/if}
 					<li>
-						<b>Range</b>: of the one fly in your hand. {#if widest}Most of the sink rate’s from the {priorBeliefs[
-								widest
-							].about}; a timed drop corrects it.{/if} Many tied to this recipe are on average from {massFigure(
-							onAverage(account.mass, account.massContributors)
-						).interval} g{#if account.speed}
-							and {speedFigure(onAverage(account.speed, account.speedContributors)).interval} cm/s{/if}.
+						<b>Range</b>: of the one fly in your hand. {rangeFrom(account)}
 					</li>
 				</ul>
 			</section>

@@ -1,4 +1,4 @@
-import type { Observation, Reset, Surrogate, Weighed } from '$core/learn/index';
+import type { Observation, Reset, Surrogate, Weighed, Weighing } from '$core/learn/index';
 import { starterRecipe, type Recipe } from '$core/fly/index';
 import { GRAM, MILLIMETRE, without } from '$core/quantity/index';
 import { fliesOf, itemOf } from './batches';
@@ -122,7 +122,8 @@ function fromEntry({ id, body }: EntryRow): Observation[] {
 	];
 }
 
-function fromLot(lot: LotRow): Observation[] {
+/** What was weighed of a lot, as learning reads it; none or one. */
+export function fromLot(lot: LotRow): Weighing[] {
 	const { measured } = lot.body;
 	const material = materialOf(lot.body);
 	if (measured?.togetherG === undefined || !measured.pieces) return [];

@@ -1,17 +1,32 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
-	import { CENTIMETRE, MILLIMETRE } from '$core/quantity/index';
+	import {
+		dropField,
+		MILLIMETRE,
+		reactionField,
+		readQuantity,
+		runField,
+		temperatureField
+	} from '$core/quantity/index';
 	import { recipeToDocument } from '$lib/contract/documents';
+	import { entryQuestion, type EntryQuestion } from '$lib/contract/doubts';
+	import { fixed } from '$lib/controls';
 	import type { Bench } from '$lib/state/bench.svelte';
 	import { gates } from '$lib/state/gates.svelte';
+	import AskedAgain from '$lib/ui/AskedAgain.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
+	import { evenSteps } from '$lib/ui/steps';
+	import Stepper from '$lib/ui/Stepper.svelte';
 	import GatesDialog from './GatesDialog.svelte';
 	import { expectedTime } from './expected';
 
 	let { bench }: { bench: Bench } = $props();
 
 	let wet = $state<'soaked' | 'fresh'>('soaked');
-	let centimetres = $state(50);
+	/** m */
+	let distance = $state(0.5);
+	/** What is asked about the runs that are to be kept. */
+	let question = $state.raw<EntryQuestion | null>(null);
 	let celsius = $state(15);
 	let reaction = $state(0.1);
 	let line = $state<'free' | 'tippet'>('free');
@@ -38,16 +53,12 @@
 	const tippet = $derived(bench.rig?.tippet.diameter ?? 0.00013);
 	const drop = $derived(
 		bench.recipe && {
-			...{ recipe: bench.recipe, wet, celsius, distance: centimetres * CENTIMETRE },
+			...{ recipe: bench.recipe, wet, celsius, distance },
 			...(line === 'tippet' ? { tippet } : {}),
 			...(gated || gates.kind !== 'none' ? { gates: true } : {})
 		}
 	);
-	const expected = $derived(
-		drop && drop.distance > 0 && celsius >= 0 && celsius <= 35
-			? expectedTime(drop, bench.believed)
-			: null
-	);
+	const expected = $derived(drop && expectedTime(drop, bench.believed));
 
 	/** A tap or a key as it goes under, and one as it arrives. */
 	function press() {
@@ -67,28 +78,36 @@
 		if (seconds >= 0.05) runs = [...runs, Number(seconds.toFixed(3))];
 	}
 	function type() {
-		const found = typed
-			.split(/[\s;]+/)
-			.filter(Boolean)
-			.map((word) => Number(word.replace(',', '.').replace(/s$/, '')));
-		if (found.length === 0 || found.some((n) => !(n >= 0.05 && n <= 600))) {
-			words = 'Times in seconds, such as 1.32 1.28 1.40.';
-			return;
+		const found: number[] = [];
+		for (const word of typed.split(/[\s;]+/).filter(Boolean)) {
+			const reading = readQuantity(word, runField);
+			if (reading.kind !== 'value') {
+				words = reading.kind === 'wrong' ? reading.message : reading.question;
+				return;
+			}
+			found.push(reading.value);
 		}
 		words = '';
 		runs = [...runs, ...found];
 		typed = '';
 	}
-	async function keep() {
+	/** @param sure whatever is odd about it was asked */
+	async function keep(sure = false) {
+		question = null;
 		if (typed.trim() !== '') type();
 		if (!drop || runs.length === 0 || words) {
 			words ||= 'Time at least one run: a tap as it goes under, and one as it arrives.';
 			return;
 		}
+		const timed = { ...drop, seconds: runs, reaction };
+		question = sure
+			? null
+			: entryQuestion({ kind: 'drop', key: '', on: '', ...timed }, bench.believed);
+		if (question) return;
 		const done = await bench.keepEntry(`${bench.fly?.name ?? 'A fly'}, timed`, {
 			drop: {
 				...{ recipe: recipeToDocument(drop.recipe), wet, temperatureC: celsius },
-				...{ distanceM: centimetres / 100, runsS: [...runs], reactionS: reaction },
+				...{ distanceM: distance, runsS: [...runs], reactionS: reaction },
 				...(line === 'tippet' ? { tippetMm: Number((tippet / MILLIMETRE).toFixed(3)) } : {}),
 				...(drop.gates ? { gates: true } : {})
 			},
@@ -98,6 +117,12 @@
 			runs = [];
 			gated = false;
 		}
+	}
+	function take({ run, likely }: EntryQuestion) {
+		runs = runs.map((seconds, k) =>
+			k === run ? Number((seconds * likely!.meant).toFixed(3)) : seconds
+		);
+		void keep(true);
 	}
 </script>
 
@@ -109,43 +134,39 @@
 	}}
 >
 	<p class="truncate">{bench.fly?.name}, dropped in still water</p>
-	<div class="grid grid-cols-3 gap-2">
-		<label class="grid gap-1">
-			<span class="text-sm text-quiet">Distance, cm</span>
-			<input
-				type="number"
-				min="5"
-				max="2000"
-				step="any"
-				required
-				bind:value={centimetres}
-				class="figure h-11 w-full min-w-0 rounded-md bg-sunk px-2 text-right"
+	<div class="grid grid-cols-2 gap-2">
+		<Stepper
+			label="Distance"
+			unit="cm"
+			value={distance}
+			show={(metres) => fixed(1)(100 * metres)}
+			say={dropField.show}
+			read={(text) => readQuantity(text, dropField)}
+			step={evenSteps(0.05, 0.5, ...dropField.possible)}
+			onchange={(metres) => (distance = metres)}
+		/>
+		<Stepper
+			label="Water"
+			unit="°C"
+			value={celsius}
+			show={fixed(1)}
+			say={temperatureField.show}
+			read={(text) => readQuantity(text, temperatureField)}
+			step={evenSteps(0.5, 5, ...temperatureField.possible)}
+			onchange={(degrees) => (celsius = degrees)}
+		/>
+		<div title="How much one key press comes early or late">
+			<Stepper
+				label="Reaction"
+				unit="s"
+				value={reaction}
+				show={fixed(2)}
+				say={reactionField.show}
+				read={(text) => readQuantity(text, reactionField)}
+				step={evenSteps(0.01, 0.1, ...reactionField.possible)}
+				onchange={(seconds) => (reaction = seconds)}
 			/>
-		</label>
-		<label class="grid gap-1">
-			<span class="text-sm text-quiet">Water, °C</span>
-			<input
-				type="number"
-				min="0"
-				max="35"
-				step="any"
-				required
-				bind:value={celsius}
-				class="figure h-11 w-full min-w-0 rounded-md bg-sunk px-2 text-right"
-			/>
-		</label>
-		<label class="grid gap-1" title="How much one key press comes early or late">
-			<span class="text-sm text-quiet">Reaction, s</span>
-			<input
-				type="number"
-				min="0.01"
-				max="2"
-				step="any"
-				required
-				bind:value={reaction}
-				class="figure h-11 w-full min-w-0 rounded-md bg-sunk px-2 text-right"
-			/>
-		</label>
+		</div>
 	</div>
 	<div class="grid grid-cols-2 gap-2">
 		<Segments
@@ -235,6 +256,14 @@
 		<p class="text-sm text-quiet">By the model it floats: a drop says nothing to it.</p>
 	{/if}
 	{#if words}<p role="alert" class="text-warn">{words}</p>{/if}
+	{#if question}
+		{@const odd = question}
+		<AskedAgain
+			words={odd.words}
+			likely={odd.likely && { words: odd.likely.words, take: () => take(odd) }}
+			kept={{ words: 'Keep it as it is', keep: () => void keep(true) }}
+		/>
+	{/if}
 	<button type="submit" class="h-12 rounded-md bg-sunk px-4 text-lg hover:bg-line"
 		>Keep {runs.length > 1
 			? `the ${runs.length} runs`

@@ -1,5 +1,11 @@
 <script lang="ts">
-	import { GRAM, massField, readQuantity } from '$core/quantity/index';
+	import {
+		GRAM,
+		massField,
+		piecesField,
+		readQuantity,
+		wireLengthField
+	} from '$core/quantity/index';
 	import { starterRecipe, type Recipe } from '$core/fly/index';
 	import ScaleDialog from '$lib/batch/ScaleDialog.svelte';
 	import ScaleReading from '$lib/batch/ScaleReading.svelte';
@@ -7,10 +13,15 @@
 	import type { WeighedThing } from '$lib/contract/entries';
 	import { withLot } from '$lib/contract/from-stock';
 	import { materialOf } from '$lib/contract/lots';
+	import { entryQuestion, type EntryQuestion } from '$lib/contract/doubts';
 	import { weighedOf } from '$lib/contract/observations';
 	import type { Bench } from '$lib/state/bench.svelte';
 	import { scale } from '$lib/state/scale.svelte';
+	import { fixed } from '$lib/controls';
+	import AskedAgain from '$lib/ui/AskedAgain.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
+	import { evenSteps } from '$lib/ui/steps';
+	import Stepper from '$lib/ui/Stepper.svelte';
 	import { expectedMass } from './expected';
 
 	interface Props {
@@ -26,7 +37,10 @@
 	type StepChoice = (typeof STEPS)[number];
 	let step = $state<StepChoice>('0.01');
 	let typed = $state('');
-	let centimetres = $state(50);
+	/** m of wire. */
+	let length = $state(0.5);
+	/** What is asked about the weight that is to be kept, and that weight in g. */
+	let question = $state.raw<(EntryQuestion & { readonly grams: number }) | null>(null);
 	let words = $state('');
 	let teaching = $state(false);
 
@@ -45,7 +59,7 @@
 		if (!own || (of === 'beads' && !own.bead) || (of === 'wire' && !own.coil)) return null;
 		return own;
 	});
-	const weighed = $derived(recipe && weighedOf(of, recipe, centimetres / 100));
+	const weighed = $derived(recipe && weighedOf(of, recipe, length));
 	const expected = $derived(weighed && expectedMass(weighed, bench.believed));
 	const pieces = $derived(of === 'wire' ? 1 : count);
 	const name = $derived(lot?.name ?? bench.fly?.name ?? '');
@@ -53,8 +67,10 @@
 		scale.kind !== 'none' && scale.now.grams !== null && scale.now.steady && scale.now.grams > 0
 	);
 
-	async function keep() {
+	/** @param sure whatever is odd about it was asked */
+	async function keep(sure = false) {
 		words = '';
+		question = null;
 		if (!recipe) return;
 		let grams: number;
 		let scaleStepG = Number(step);
@@ -72,16 +88,28 @@
 			words = 'Type what the scale says.';
 			return;
 		}
+		const found = { mass: grams * GRAM, step: scaleStepG * GRAM, count: pieces, of: weighed! };
+		const odd = sure
+			? null
+			: entryQuestion({ kind: 'weighing', key: '', on: '', ...found }, bench.believed);
+		if (odd) {
+			question = { ...odd, grams };
+			return;
+		}
 		const thing = { fly: '', beads: 'beads of ', hooks: 'hooks of ', wire: 'wire of ' }[of];
 		const done = await bench.keepEntry(`${pieces > 1 ? `${pieces} ` : ''}${thing}${name}`, {
 			weighing: {
 				...{ of, recipe: recipeToDocument(recipe), count: pieces, scaleStepG },
 				massG: Number(grams.toPrecision(6)),
-				...(of === 'wire' ? { lengthM: centimetres / 100 } : {})
+				...(of === 'wire' ? { lengthM: length } : {})
 			},
 			...(expected ? { expected } : {})
 		});
 		if (done) typed = '';
+	}
+	function take(grams: number) {
+		typed = String(Number(grams.toPrecision(6)));
+		void keep(true);
 	}
 </script>
 
@@ -123,31 +151,31 @@
 		<p class="truncate">{bench.fly?.name}</p>
 	{/if}
 	{#if recipe}
-		<div class="flex flex-wrap items-end gap-3">
-			<label class="grid gap-1">
-				<span class="text-sm text-quiet">{of === 'wire' ? 'Length, cm' : 'How many'}</span>
+		<div class="grid grid-cols-2 items-end gap-3">
+			<div>
 				{#if of === 'wire'}
-					<input
-						type="number"
-						min="1"
-						max="1000"
-						required
-						bind:value={centimetres}
-						class="figure h-11 w-20 rounded-md bg-sunk px-2 text-right"
+					<Stepper
+						label="Length"
+						unit="cm"
+						value={length}
+						show={(metres) => fixed(1)(100 * metres)}
+						say={wireLengthField.show}
+						read={(text) => readQuantity(text, wireLengthField)}
+						step={evenSteps(0.05, 0.5, ...wireLengthField.possible)}
+						onchange={(metres) => (length = metres)}
 					/>
 				{:else}
-					<input
-						type="number"
-						min="1"
-						max="1000"
-						step="1"
-						required
-						bind:value={count}
-						class="figure h-11 w-20 rounded-md bg-sunk px-2 text-right"
+					<Stepper
+						label="How many"
+						value={count}
+						show={piecesField.show}
+						read={(text) => readQuantity(text, piecesField)}
+						step={evenSteps(1, 5, ...piecesField.possible)}
+						onchange={(many) => (count = many)}
 					/>
 				{/if}
-			</label>
-			<label class="grid min-w-0 flex-1 gap-1">
+			</div>
+			<label class="grid min-w-0 gap-1">
 				<span class="text-sm text-quiet">weigh{pieces > 1 ? ' together' : 's'}, g</span>
 				<input
 					type="text"
@@ -155,6 +183,7 @@
 					autocomplete="off"
 					placeholder={fromScale ? scale.now.grams!.toFixed(scale.now.step >= 0.01 ? 2 : 3) : ''}
 					bind:value={typed}
+					oninput={() => (question = null)}
 					class="figure h-11 w-full min-w-0 rounded-md bg-sunk px-3 text-right text-xl"
 				/>
 			</label>
@@ -174,6 +203,14 @@
 			</p>
 		{/if}
 		{#if words}<p role="alert" class="text-warn">{words}</p>{/if}
+		{#if question}
+			{@const { grams, likely } = question}
+			<AskedAgain
+				words={question.words}
+				likely={likely && { words: likely.words, take: () => take(grams * likely.meant) }}
+				kept={{ words: 'Keep it as it is', keep: () => void keep(true) }}
+			/>
+		{/if}
 		<button type="submit" class="h-12 rounded-md bg-water px-4 text-lg text-on-water"
 			>Keep the weighing</button
 		>

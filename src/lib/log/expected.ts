@@ -1,18 +1,29 @@
-import { priorBeliefs, spreadOf, valuesAt, withLearned, type Beliefs } from '$core/belief/index';
-import { massOf, timeOf, type Measurable, type TimedDrop, type Weighed } from '$core/learn/index';
-import { GRAM } from '$core/quantity/index';
+import { priorBeliefs, type Beliefs } from '$core/belief/index';
+import {
+	expectationOf,
+	massOf,
+	timeOf,
+	type Measurable,
+	type TimedDrop,
+	type Weighed
+} from '$core/learn/index';
+import { GRAM, logInterval, math } from '$core/quantity/index';
 import type { EntryBodyDocument } from '$lib/contract/entries';
 
 type Expected = NonNullable<EntryBodyDocument['expected']>;
 
-/** What a thing is predicted to weigh or take, with what was learned until now. */
-export function expectedOf(of: Measurable, { learned }: Beliefs, unit = 1): Expected | null {
-	const beliefs = learned ? withLearned(of.beliefs, learned, of.mixtureOf) : of.beliefs;
-	const near = of.figuresAbout(valuesAt(beliefs));
-	const { interval } = spreadOf((values, moved) => near(values, moved), beliefs, of.about)[0]!;
-	if (!interval || !Number.isFinite(interval.value)) return null;
+/** What one such thing is predicted to weigh or take, with what was learned until now. */
+export function expectedOf(of: Measurable, believed: Beliefs, unit = 1): Expected | null {
+	const found = expectationOf(of, believed);
+	if (!found) return null;
+	const one = (side: number) => math.hypot(side, of.scatter ?? 0);
+	const { value, low, high } = logInterval(
+		math.exp(found.value),
+		one(found.below),
+		one(found.above)
+	);
 	const said = (n: number) => Number((n / unit).toPrecision(4));
-	return { value: said(interval.value), low: said(interval.low), high: said(interval.high) };
+	return { value: said(value), low: said(low), high: said(high) };
 }
 
 /** Grams of one; of wire of the length that was weighed. */

@@ -61,7 +61,7 @@
 			<span class="text-sm text-quiet" role="status"
 				>the best of <span class="figure">{answer.looked.toLocaleString('en')}</span>
 				{answer.looked === 1 ? 'build' : 'builds'}{followed > 0
-					? `, on ${bench.usedRig.name}; the first six in ${followed} drifts, the others in ${others}`
+					? `, on ${bench.usedRig.name}; ${followed === others ? `each in ${followed} drifts` : `the first six in ${followed} drifts, the others in ${others}`}`
 					: ''}</span
 			>
 		{/if}

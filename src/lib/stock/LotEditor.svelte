@@ -1,6 +1,9 @@
 <script lang="ts">
+	import type { Beliefs } from '$core/belief/index';
 	import { partWords, type PartName } from '$core/fly/index';
 	import type { LotBodyDocument, LotRow } from '$lib/contract/documents';
+	import { entryQuestion } from '$lib/contract/doubts';
+	import { fromLot } from '$lib/contract/observations';
 	import {
 		entryKinds,
 		isLow,
@@ -33,8 +36,9 @@
 		/** The parts of the Bench's fly that can be made from it. */
 		parts: readonly PartName[];
 		take: (part: PartName) => void;
+		believed: Beliefs;
 	}
-	let { lot, rename, onchange, remove, parts, take }: Props = $props();
+	let { lot, rename, onchange, remove, parts, take, believed }: Props = $props();
 	const body = $derived(lot.body);
 	const material = $derived(materialOf(body)!);
 	const unit = $derived(lotUnit(material));
@@ -94,6 +98,10 @@
 		paid = 0;
 	}
 	const controls = $derived(lotControls(body));
+	const odd = $derived.by(() => {
+		const [found] = fromLot(lot);
+		return found ? entryQuestion(found, believed) : null;
+	});
 </script>
 
 <div class="flex flex-col gap-4">
@@ -186,6 +194,9 @@
 						evenSteps(0.01, 0.05, 0, 3)(m / MILLIMETRE, direction, big) * MILLIMETRE}
 					onchange={(m) => measure({ wireMm: Number((m / MILLIMETRE).toFixed(4)) })}
 				/>
+			{/if}
+			{#if odd}
+				<p role="status" class="col-span-2 rounded-md bg-warn-soft p-3">{odd.words}</p>
 			{/if}
 			<p class="col-span-2 text-sm text-quiet">
 				{each === null

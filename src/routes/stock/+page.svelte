@@ -60,6 +60,7 @@
 					remove={() => void bench.removeLot(now)}
 					parts={bench.fly ? partsFrom(now) : []}
 					take={(part) => bench.takeFrom(now, part)}
+					believed={bench.believed}
 				/>
 			{/key}
 		{:else}

@@ -4,6 +4,11 @@ import type { RequestHandler } from './$types';
 
 const KEEP_ALIVE = 20_000;
 
+const headers = { 'content-type': 'text/event-stream', 'cache-control': 'no-store' };
+
+/** What the stream would be, without it: it never ends. */
+export const HEAD: RequestHandler = () => new Response(null, { headers });
+
 /** Server-sent events: `hello` with the stand of the data, then `news` of each change as it is kept. */
 export const GET: RequestHandler = () =>
 	respond((store) => {
@@ -30,9 +35,5 @@ export const GET: RequestHandler = () =>
 			},
 			cancel: () => end()
 		});
-		return Promise.resolve(
-			new Response(stream, {
-				headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store' }
-			})
-		);
+		return Promise.resolve(new Response(stream, { headers }));
 	});

@@ -1,0 +1,73 @@
+import type { Beliefs } from '$core/belief/index';
+import {
+	doubtAbout,
+	type Doubt,
+	type SlipName,
+	type TimedDrop,
+	type Weighing
+} from '$core/learn/index';
+import { GRAM } from '$core/quantity/index';
+
+/** What is asked about an entry that is hardly believable. */
+export interface EntryQuestion {
+	/** What is odd, what it should be about, and the slip that is likely. */
+	readonly words: string;
+	/** What was meant over what was entered, and that figure in words; null where nothing but the person knows. */
+	readonly likely: { readonly meant: number; readonly words: string } | null;
+	/** Which of a drop's runs it is about. */
+	readonly run: number;
+}
+
+const things = {
+	fly: 'such a fly',
+	beads: 'such a bead',
+	hooks: 'such a hook',
+	wire: 'a metre of it'
+};
+const digits = (n: number) => String(Number(n.toPrecision(3)));
+
+/** Asks about a weighing or a drop that lies further out than one in a thousand would; null when it is believable. */
+export function entryQuestion(one: Weighing | TimedDrop, believed: Beliefs): EntryQuestion | null {
+	const doubt = doubtAbout(one, believed);
+	if (!doubt) return null;
+	const { figure, unit, scale, what } = said(one, doubt);
+	const range = `${digits(doubt.low * scale)}–${digits(doubt.high * scale)} ${unit}`;
+	const { slip, run } = doubt;
+	const meant = slip && `${digits(figure * slip.meant)} ${unit}`;
+	const typed = slip && slip.name !== 'stuck' && slip.name !== 'half';
+	return {
+		words: `${digits(figure)} ${unit} is far from what ${what}, ${range}. ${asked(one, slip?.name ?? null, meant)}`,
+		likely: typed ? { meant: slip.meant, words: meant! } : null,
+		run
+	};
+}
+
+function said(one: Weighing | TimedDrop, { run }: Doubt) {
+	if (one.kind === 'drop') {
+		return { figure: one.seconds[run]!, unit: 's', scale: 1, what: 'this drop should take' };
+	}
+	const { of, mass, count } = one;
+	const each = mass / count / (of.kind === 'wire' ? of.length : 1);
+	return { figure: each / GRAM, unit: 'g', scale: 1 / GRAM, what: `${things[of.kind]} weighs` };
+}
+
+/** The question itself. */
+function asked(one: Weighing | TimedDrop, slip: SlipName | null, meant: string | null): string {
+	switch (slip) {
+		case 'ten times':
+		case 'a tenth':
+			return `Did the point slip: ${meant}?`;
+		case 'grains':
+			return `Does the scale show grains? Then it is ${meant}.`;
+		case 'milligrams':
+			return `Does the scale show milligrams? Then it is ${meant}.`;
+		case 'stuck':
+			return 'Were there twice as many, two of them stuck together?';
+		case 'half':
+			return one.kind === 'drop' ? 'Was it half of the way?' : 'Were there half as many?';
+		case null:
+			return one.kind === 'drop'
+				? 'Is it another fly, or was a tippet left on?'
+				: 'Is it another one than you named?';
+	}
+}
