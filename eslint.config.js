@@ -87,7 +87,8 @@ export default ts.config(
 				{
 					object: 'vi',
 					property: 'mock',
-					message: 'Node imports the core itself (tools/native-core-plugin.js), so a mock never gets in.'
+					message:
+						'Node imports the core itself (tools/native-core-plugin.js), so a mock never gets in.'
 				}
 			]
 		}
