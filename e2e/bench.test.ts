@@ -91,6 +91,24 @@ test('drawing, mass bar and path follow the answer', async ({ bench }) => {
 	await expect(drawing).toHaveAccessibleName(/bead tungsten 2\.4 mm/);
 });
 
+test('letters typed right after F are for the chooser that is on its way, and run no command', async ({
+	bench
+}) => {
+	const theme = () => bench.locator('html').getAttribute('class');
+	const before = await theme();
+	// Among them N, D, T and L, which would make a fly, copy it, change the theme and leave the page.
+	await bench.keyboard.type('ftin lid n');
+	await expect(bench.getByPlaceholder(/^Find by name/)).toHaveValue('tin lid n');
+	await bench.keyboard.press('Backspace');
+	await bench
+		.getByRole('option', { name: /Tin Lid/ })
+		.first()
+		.click();
+	await expect(bench.getByRole('button', { name: /^Fly Tin lid/i })).toBeVisible();
+	expect(await theme()).toBe(before);
+	expect(new URL(bench.url()).pathname).toBe('/');
+});
+
 test('new, duplicate, rename, delete: each undone by the same key', async ({ bench }) => {
 	const fly = (name: string | RegExp) => bench.getByRole('button', { name });
 	await choose(bench, 'f', 'Pinch Pupa');
@@ -115,8 +133,10 @@ test('new, duplicate, rename, delete: each undone by the same key', async ({ ben
 
 	await bench.keyboard.press('Delete');
 	await expect(fly(/^Fly Quarry Bug/)).toHaveCount(0);
-	await bench.keyboard.press('Control+z');
+	await expect(bench.getByText('“Quarry Bug” is deleted.')).toBeVisible();
+	await bench.getByRole('button', { name: 'Bring it back (Ctrl+Z)' }).click();
 	await expect(fly(/^Fly Quarry Bug/)).toBeVisible();
+	await expect(bench.getByText('“Quarry Bug” is deleted.')).toHaveCount(0);
 	await bench.keyboard.press('Control+z');
 	await expect(fly(/^Fly New nymph/)).toBeVisible();
 	await bench.keyboard.press('Control+Shift+z');

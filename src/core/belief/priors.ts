@@ -58,7 +58,12 @@ export const priors = {
 	'bead.diameter': belief('kind', 1, 0.012, 'bead diameter against its trade size'),
 	'bead.bore': belief('kind', 1, 0.1, 'bore of the bead against 0.32 of its diameter'),
 	'bead.recess': belief('kind', 1, 0.1, 'width of the recess against 0.57 of the bead'),
-	'bead.recessDepth': belief('kind', 1, 0.1, 'depth of the recess against 0.45 of the bead'),
+	'bead.recessDepth': belief(
+		'kind',
+		1,
+		0.1,
+		'depth of the recess, from its rim, against 0.45 of the bead'
+	),
 	'bead.slot': belief('kind', 1, 0.1, 'width of the slot against 0.36 of the bead'),
 	'coil.lead.density': {
 		scope: 'kind',

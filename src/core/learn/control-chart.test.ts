@@ -24,7 +24,7 @@ test('the chart’s constants by integration: d₂ and d₃ of two, and with the
 });
 
 describe('the control chart', () => {
-	const expected = { centre: 0.24, unsure: 0.02, scatter: 0.003, measuring: 0.0003 };
+	const expected = { centre: 0.24, unsure: 0.02, scatter: 0.003, measuring: 0.0003, step: 0 };
 
 	test('flies that scatter as they should are hardly ever flagged, whatever the hand is off by on all of them', () => {
 		let flagged = 0;
@@ -40,6 +40,39 @@ describe('the control chart', () => {
 		// Three standard deviations: 0.27 % by the normal distribution, more where the scatter is estimated.
 		expect(flagged / all).toBeLessThan(0.012);
 	});
+
+	test.each([0.1, 0.01, 0.001])(
+		'read in steps of %f g: hardly any sound fly is flagged, and what it says it sees is, nine times in ten',
+		(step) => {
+			let [flagged, all, found, batches] = [0, 0, 0, 0];
+			for (let run = 0; run < 1000; run++) {
+				const uniform = randomFrom(9000 + run);
+				const normal = normalsFrom(uniform);
+				// Whatever the fly weighs: where its mass lies between two steps decides what rounding does.
+				const mean = 0.1 + 0.2 * uniform();
+				const scatter = 0.03 * mean;
+				const known = {
+					centre: mean * (1 + 0.05 * normal()),
+					unsure: 0.05 * mean,
+					scatter,
+					measuring: 0,
+					step
+				};
+				const read = (grams: number) => Math.round(grams / step) * step;
+				const sound = Array.from({ length: 12 }, () => mean + scatter * normal());
+				const chart = controlChart(sound.map(read), known);
+				flagged += chart.points.filter((point) => point.flagged).length;
+				all += sound.length;
+				// One of them off by as much as the chart of the others says that it sees.
+				const { seen } = controlChart(sound.slice(0, 11).map(read), known);
+				const off = controlChart([...sound.slice(0, 11), sound[11]! + seen].map(read), known);
+				if (off.points[11]!.flagged) found++;
+				batches++;
+			}
+			expect(flagged / all).toBeLessThan(0.012);
+			expect(found / batches).toBeGreaterThan(0.9);
+		}
+	);
 
 	test('one that is off is found among few or many, wherever it stands, and none of the others', () => {
 		fc.assert(

@@ -46,11 +46,11 @@ const still: Rig = {
 };
 
 /** Good drifts of fresh worlds with a hand. */
-function chanceWith(question: DriftQuestion, rig: Rig, drifts = 64): number {
+function chanceWith(question: DriftQuestion, rig: Rig, drifts = 64, seed = 4242): number {
 	const ready = drifting({ ...question, hand: { rig, found: [] } });
 	const distances = bandDistances(ready.median.column, 2);
 	let good = 0;
-	for (let k = 0; k < drifts; k++) if (worldRun(ready, k, distances, 4242).good) good++;
+	for (let k = 0; k < drifts; k++) if (worldRun(ready, k, distances, seed).good) good++;
 	return good / drifts;
 }
 
@@ -89,11 +89,13 @@ describe('the hand that is found', () => {
 			const above = control === 'line' ? rig.tipHeight : 0;
 			const near = Array.from({ length: 7 }, (_, k) => Math.round(10 * value + k - 3) / 10);
 			const all = Array.from({ length: 9 }, (_, k) => above + (0.6 + 0.2 * k) * lie.depth);
-			let best = 0;
-			for (const x of [...near, ...all]) {
-				best = Math.max(best, chanceWith(question, withControl(hand.rig, control, x)));
-			}
-			expect(chanceWith(question, hand.rig)).toBeGreaterThanOrEqual(best - 0.05);
+			const held = (x: number) => withControl(hand.rig, control, x);
+			const [best] = [...near, ...all]
+				.map((x) => ({ x, chance: chanceWith(question, held(x)) }))
+				.sort((a, b) => b.chance - a.chance);
+			// The best of so many is the luckiest too: both are counted again in worlds that chose neither.
+			const again = (rig: Rig) => chanceWith(question, rig, 192, 9191);
+			expect(again(hand.rig)).toBeGreaterThanOrEqual(again(held(best!.x)) - 0.05);
 		}
 	);
 

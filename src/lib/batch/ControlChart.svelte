@@ -1,13 +1,12 @@
 <script lang="ts">
 	import type { BatchRow } from '$lib/contract/documents';
-	import { chartOf, hiddenFrom, offOf, runOff } from './run';
+	import { chartOf, offOf, runOff } from './run';
 
 	let { row, item }: { row: BatchRow; item: number } = $props();
 
 	const found = $derived(chartOf(row.body, item));
 	/** What is said of those that are off, the newest first. */
 	const flagged = $derived(offOf(row.body, item).reverse());
-	const hidden = $derived(hiddenFrom(row.body, item));
 	const all = $derived(runOff(row.body, item));
 
 	const WIDTH = 520;
@@ -126,5 +125,4 @@
 		<p class="py-1 text-quiet">None is off.</p>
 	{/each}
 	{#if all}<p class="py-1 text-warn">{all}</p>{/if}
-	{#if hidden}<p class="text-sm text-quiet">{hidden}</p>{/if}
 {/if}

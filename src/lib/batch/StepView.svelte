@@ -150,7 +150,11 @@
 		<button
 			type="button"
 			class="h-11 rounded-md bg-sunk px-4 whitespace-nowrap hover:bg-line"
-			onclick={() => tying.back()}>Back (B)</button
+			onclick={(event) => {
+				tying.back();
+				// A finger or a mouse leaves the keys to the step; the Tab key has its own.
+				if (event.detail > 0) event.currentTarget.blur();
+			}}>Back (B)</button
 		>
 		<button
 			type="button"

@@ -8,11 +8,15 @@
 	import { scale } from '$lib/state/scale.svelte';
 	import ControlChart from './ControlChart.svelte';
 	import ScaleDialog from './ScaleDialog.svelte';
+	import { sightOf } from './run';
 	import ScaleReading from './ScaleReading.svelte';
 
 	let { bench, row, item }: { bench: Bench; row: BatchRow; item: number } = $props();
 
 	const flies = $derived(row.body.flies.filter(({ fly }) => itemOf(row.body, fly) === item));
+	const sight = $derived(
+		sightOf(row.body, item, scale.kind === 'none' ? USUAL_STEP : scale.now.step || USUAL_STEP)
+	);
 	const unweighed = $derived(flies.filter(({ massG }) => massG === undefined));
 	let typed = $state('');
 	let words = $state('');
@@ -78,6 +82,7 @@
 	<p class="text-sm text-quiet">
 		{row.body.flies.length} of {fliesOf(row.body)} tied; each is weighed as it leaves the vise.
 	</p>
+	<p class="text-sm text-quiet">{sight}</p>
 	<ControlChart {row} {item} />
 	{#if flies.length > 0}
 		<ul class="flex flex-wrap gap-x-4 gap-y-1 py-1">

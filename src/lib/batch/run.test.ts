@@ -10,6 +10,7 @@ import {
 import { withLot } from '$lib/contract/from-stock';
 import {
 	chartOf,
+	sightOf,
 	cutListOf,
 	itemToDocument,
 	offOf,
@@ -84,6 +85,10 @@ test('the weigh-in: one of three with a bead too small is flagged with that reas
 	const light = body([0.6 * massG, 0.6 * massG + 0.001, 0.6 * massG]);
 	expect(offOf(light, 0)).toEqual([]);
 	expect(runOff(light, 0)).toContain('was expected');
+	// What a scale sees is said before anything lies on it.
+	const before = body([]);
+	expect(sightOf(before, 0, 0.1)).toMatch(/^In steps of 0.1 g .* nothing that usually goes wrong/);
+	expect(sightOf(before, 0, 0.001)).toMatch(/noticed that is off by 0\.0\d\d g, such as a /);
 	// Those that were weighed together stand for no single one.
 	expect(
 		chartOf({ ...run, flies: run.flies.map((one) => ({ ...one, together: 3 })) }, 0)

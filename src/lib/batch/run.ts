@@ -1,6 +1,6 @@
 import { priorBeliefs, type Beliefs } from '$core/belief/index';
 import { amountsFor, causesFor, diagnose, scatterOf, type Amount } from '$core/batch/index';
-import { controlChart, type ControlChart } from '$core/learn/index';
+import { controlChart, type ControlChart, type Expected } from '$core/learn/index';
 import { evaluate } from '$core/match/index';
 import type { PartName, Recipe } from '$core/fly/index';
 import { predict } from '$core/predict/index';
@@ -121,6 +121,26 @@ export const timesOf = (bodies: readonly Pick<BatchBodyDocument, 'times'>[]): St
 /** 90 % of a normal distribution lies within so many standard deviations. */
 const NINETY = 1.645;
 
+/** What is known of an item's flies before the first is weighed, g. @param step what the scale's last figure counts */
+function expectedOf(body: BatchBodyDocument, item: number, step: number): Expected {
+	const { recipe, predicted } = body.items[item]!;
+	const inner = recipeFromDocument(recipe);
+	const centre = predicted?.massG ?? evaluate(inner, fluidAt(10)).mass / GRAM;
+	return {
+		centre,
+		unsure: predicted
+			? Math.max(0.02 * centre, (predicted.highG - predicted.lowG) / 2 / NINETY)
+			: 0.15 * centre,
+		scatter: scatterOf(inner) / GRAM,
+		measuring: LAID,
+		step
+	};
+}
+/** A fly laid on the pan and taken off again reads the same within so much, g (our estimate). */
+const LAID = 0.0005;
+/** Flies after which a chart knows where its centre is. */
+const SETTLED = 6;
+
 /** The weighed flies of an item, and what their control chart says; null while none is weighed. */
 export function chartOf(
 	body: BatchBodyDocument,
@@ -135,20 +155,10 @@ export function chartOf(
 			massG !== undefined && together === 1 && itemOf(body, fly) === item
 	);
 	if (flies.length === 0) return null;
-	const { recipe, predicted } = body.items[item]!;
-	const inner = recipeFromDocument(recipe);
-	const centre = predicted?.massG ?? evaluate(inner, fluidAt(10)).mass / GRAM;
 	const step = Math.max(0, ...flies.map(({ scaleStepG }) => scaleStepG ?? 0));
 	const chart = controlChart(
 		flies.map(({ massG }) => massG!),
-		{
-			centre,
-			unsure: predicted
-				? Math.max(0.02 * centre, (predicted.highG - predicted.lowG) / 2 / NINETY)
-				: 0.15 * centre,
-			scatter: scatterOf(inner) / GRAM,
-			measuring: Math.max(0.0005, step / Math.sqrt(12))
-		}
+		expectedOf(body, item, step)
 	);
 	return { flies, chart, step };
 }
@@ -192,16 +202,27 @@ export function runOff(body: BatchBodyDocument, item: number): string | null {
 	return `They weigh ${mean.toFixed(3)} g, and ${lowG.toFixed(3)} to ${highG.toFixed(3)} g was expected: look whether bead, wire and hook are those of the recipe, then weigh ten beads and ten hooks of the lots.`;
 }
 
-/** The largest mishap that a scale does not show at all, in words; null where it shows all, or its step is not known. */
-export function hiddenFrom(body: BatchBodyDocument, item: number): string | null {
-	const found = chartOf(body, item);
-	if (!found || !(found.step > 0)) return null;
-	const [worst] = causesOf(recipeFromDocument(body.items[item]!.recipe))
-		.filter(({ mass, words }) => Math.abs(mass) < found.step && !words.startsWith('dressed'))
-		.sort((a, b) => Math.abs(b.mass) - Math.abs(a.mass));
-	return worst
-		? `A scale that shows steps of ${found.step} g cannot tell ${worst.words} (${signed(worst.mass)}).`
-		: null;
+/**
+ * What a scale can see of an item's flies, and what it cannot, in words.
+ *
+ * @param usual step of the scale at hand, g, where none of the flies was weighed with one
+ */
+export function sightOf(body: BatchBodyDocument, item: number, usual: number): string {
+	const weighed = chartOf(body, item);
+	const step = weighed && weighed.step > 0 ? weighed.step : usual;
+	const known = expectedOf(body, item, step);
+	const { seen } = controlChart([], { ...known, unsure: known.scatter / Math.sqrt(SETTLED) });
+	const causes = causesOf(recipeFromDocument(body.items[item]!.recipe))
+		.filter(({ words }) => !words.startsWith('dressed'))
+		.sort((a, b) => Math.abs(a.mass) - Math.abs(b.mass));
+	const least = causes.find(({ mass }) => Math.abs(mass) >= seen);
+	const most = causes.findLast(({ mass }) => Math.abs(mass) < seen);
+	const said = ({ words, mass }: (typeof causes)[number]) => `${words} (${signed(mass)})`;
+	return [
+		`In steps of ${step} g a fly is noticed that is off by ${seen.toFixed(3)} g`,
+		least ? `, such as ${said(least)}` : ', and nothing that usually goes wrong is so much',
+		most ? `; not ${said(most)}.` : '.'
+	].join('');
 }
 
 /** A lot that can stand in for one that runs out, and what changes with it. */

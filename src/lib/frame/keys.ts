@@ -36,6 +36,40 @@ const always = (act: () => void) => (event: KeyboardEvent) => {
 	act();
 };
 
+/** A chooser that has not come by then will not, ms. */
+const CHOOSER = 4000;
+
+/**
+ * Letters typed while a chooser is on its way are no commands: its field gets them as soon as it is there.
+ * Escape gives up waiting.
+ */
+function holdLetters(): void {
+	const since = performance.now();
+	let held = '';
+	const hold = (event: KeyboardEvent) => {
+		if (event.ctrlKey || event.metaKey || event.altKey || writing(event)) return;
+		if (event.key === 'Escape') stop();
+		else if (event.key === 'Backspace') held = held.slice(0, -1);
+		else if (event.key.length === 1) held += event.key;
+		else return;
+		event.preventDefault();
+		event.stopImmediatePropagation();
+	};
+	const stop = () => window.removeEventListener('keydown', hold, true);
+	const look = () => {
+		const field = document.activeElement;
+		if (field instanceof HTMLInputElement && busy()) {
+			stop();
+			if (!held) return;
+			field.value += held;
+			field.dispatchEvent(new InputEvent('input', { bubbles: true }));
+		} else if (performance.now() - since > CHOOSER) stop();
+		else requestAnimationFrame(look);
+	};
+	window.addEventListener('keydown', hold, true);
+	requestAnimationFrame(look);
+}
+
 /** Puts the keys on the window that work in every view. @returns takes them off again */
 export function bindEverywhere(bench: Bench, showKeys: () => void): () => void {
 	return tinykeys(window, {
@@ -60,15 +94,20 @@ export function bindEverywhere(bench: Bench, showKeys: () => void): () => void {
 }
 
 /** Choosers and turning through what is on the strip. */
-const stripKeys = (bench: Bench, chooser: (which: 'fly' | 'rig' | 'lie') => void) => ({
-	f: plain(() => chooser('fly')),
-	r: plain(() => chooser('rig')),
-	w: plain(() => chooser('lie')),
-	'[': plain(() => bench.turn('fly', -1)),
-	']': plain(() => bench.turn('fly', 1)),
-	',': plain(() => bench.turn('lie', -1)),
-	'.': plain(() => bench.turn('lie', 1))
-});
+function stripKeys(bench: Bench, chooser: (which: 'fly' | 'rig' | 'lie') => void) {
+	const choose = (which: 'fly' | 'rig' | 'lie') =>
+		plain(() => {
+			holdLetters();
+			chooser(which);
+		});
+	return {
+		...{ f: choose('fly'), r: choose('rig'), w: choose('lie') },
+		'[': plain(() => bench.turn('fly', -1)),
+		']': plain(() => bench.turn('fly', 1)),
+		',': plain(() => bench.turn('lie', -1)),
+		'.': plain(() => bench.turn('lie', 1))
+	};
+}
 
 /** Puts the Match view's keys on the window. @returns takes them off again */
 export function bindMatch(
@@ -89,12 +128,13 @@ export function bindSteps(act: {
 	const unlessField = (act: () => void) => (event: KeyboardEvent) => {
 		if (!(event.target instanceof HTMLInputElement)) always(act)(event);
 	};
+	/** A button that one has tabbed to, or pressed last, keeps its own keys. */
+	const unlessButton = (act: () => void) => (event: KeyboardEvent) => {
+		if (!(event.target instanceof HTMLButtonElement)) always(act)(event);
+	};
 	return tinykeys(window, {
-		Space: always(act.on),
-		// A button that one has tabbed to is pressed.
-		Enter: (event) => {
-			if (!(event.target instanceof HTMLButtonElement)) always(act.on)(event);
-		},
+		Space: unlessButton(act.on),
+		Enter: unlessButton(act.on),
 		// What presenters and foot pedals send.
 		PageDown: always(act.on),
 		ArrowRight: unlessField(act.on),

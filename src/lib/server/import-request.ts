@@ -1,3 +1,4 @@
+import { localDay } from '$lib/contract/day';
 import { importChoices, type ImportAnswer, type ImportChoice } from '$lib/contract/files';
 import type { LotRow } from '$lib/contract/documents';
 import { isArchive, openArchive, type NamedBytes } from './archive';
@@ -110,7 +111,7 @@ export async function importInto(store: Store, request: ImportRequest): Promise<
 
 /** What the files bring. @throws Refusal */
 function incomingOf(files: readonly NamedBytes[], lots: readonly LotRow[]) {
-	const today = new Date().toISOString().slice(0, 10);
+	const today = localDay();
 	const incoming = files.flatMap(({ name, bytes }) => {
 		if (bytes.byteLength > MOST_IN_FILE) {
 			throw new Refusal(

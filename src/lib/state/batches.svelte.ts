@@ -1,3 +1,4 @@
+import { localDay } from '$lib/contract/day';
 import {
 	batchWords,
 	fliesOf,
@@ -18,7 +19,6 @@ import { api } from './client';
 import { Documents } from './documents.svelte';
 import { freeName } from './rows';
 
-const today = () => new Date().toISOString().slice(0, 10);
 const asFile = (content: object, k: number) => new File([JSON.stringify(content)], `${k + 1}.json`);
 
 /** Batches, what they take from the stock, and the box: what is tied and still there. */
@@ -52,7 +52,7 @@ export class Batches extends Documents {
 		taken: TakenLot[]
 	): Promise<string | null> {
 		const body: BatchBodyDocument = {
-			...{ on: today(), state: 'tying', carry, items, order, flies: [], taken, times: [] }
+			...{ on: localDay(), state: 'tying', carry, items, order, flies: [], taken, times: [] }
 		};
 		const entries = taken.map(({ lotId, amount }) => [lotId, 'reserved', amount] as const);
 		return this.keepBatch(crypto.randomUUID(), this.nameFor(items), body, entries, 'begun');
@@ -76,9 +76,12 @@ export class Batches extends Documents {
 
 	/** Flies that were tied without the app, straight into the box. */
 	async putInBox(item: BatchItem, used: TakenLot[]): Promise<boolean> {
-		const flies = Array.from({ length: item.count }, (_, fly): TiedFly => ({ fly, on: today() }));
+		const flies = Array.from({ length: item.count }, (_, fly): TiedFly => ({
+			fly,
+			on: localDay()
+		}));
 		const body: BatchBodyDocument = {
-			...{ on: today(), state: 'done', carry: 1, items: [item], order: [], flies, taken: used },
+			...{ on: localDay(), state: 'done', carry: 1, items: [item], order: [], flies, taken: used },
 			times: []
 		};
 		const entries = used.map(({ lotId, amount }) => [lotId, 'used', amount] as const);
@@ -92,7 +95,7 @@ export class Batches extends Documents {
 		if (!row) return;
 		const { flies } = row.body;
 		const known = flies.find(({ fly }) => fly === tied.fly);
-		const now: TiedFly = { ...known, ...tied, on: known?.on ?? today() };
+		const now: TiedFly = { ...known, ...tied, on: known?.on ?? localDay() };
 		const rest = known ? flies.map((one) => (one === known ? now : one)) : [...flies, now];
 		this.change({ ...row, body: { ...row.body, flies: rest } });
 	}
@@ -116,7 +119,7 @@ export class Batches extends Documents {
 		const flies = row.body.flies.map((one): TiedFly => {
 			if (left === 0 || one.out !== undefined || itemOf(row.body, one.fly) !== item) return one;
 			left--;
-			return { ...one, out, outOn: today() };
+			return { ...one, out, outOn: localDay() };
 		});
 		if (left < count) this.change({ ...row, body: { ...row.body, flies } });
 		return count - left;
@@ -188,7 +191,7 @@ export class Batches extends Documents {
 			// A lot that is gone has nothing to count.
 			if (!lot) continue;
 			// Named by its batch, so that two windows that reserve alike are two entries.
-			const entry = { on: today(), kind, amount: Number(amount.toFixed(3)), batchId: id };
+			const entry = { on: localDay(), kind, amount: Number(amount.toFixed(3)), batchId: id };
 			if (entry.amount === 0) continue;
 			const more = [...lot.body.entries, entry];
 			lots.set(lotId, { ...lot, body: { ...lot.body, entries: more } });

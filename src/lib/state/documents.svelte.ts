@@ -150,7 +150,7 @@ export class Documents {
 		});
 	}
 
-	/** Deletes without asking: undo brings it back. @returns whether it is gone */
+	/** Deletes without asking, and says so with the way back. @returns whether it is gone */
 	protected async erase({ kind, id }: DocumentRow): Promise<boolean> {
 		await this.saver.flush();
 		const now = this.find(kind, id);
@@ -159,13 +159,22 @@ export class Documents {
 			this.take(await api.remove(kind, id, now.revision));
 			return true;
 		});
-		return done ?? false;
+		if (!done) return false;
+		const back = { words: 'Bring it back (Ctrl+Z)', act: () => void this.step('undo') };
+		const words = `“${now.name}” is deleted.`;
+		this.notice = {
+			words,
+			choices: [back, { words: 'Close', act: () => undefined }],
+			passing: true
+		};
+		return true;
 	}
 
 	/** @returns what was changed; null when there was nothing to do or it failed */
 	protected async step(direction: 'undo' | 'redo'): Promise<ActionAnswer | null> {
 		await this.saver.flush();
 		if (!this.history[direction]) return null;
+		if (this.notice?.passing) this.notice = null;
 		return this.attempt(async () => {
 			const answer = await api.history(direction);
 			this.take(answer);

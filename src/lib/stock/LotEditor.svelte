@@ -2,6 +2,7 @@
 	import type { Beliefs } from '$core/belief/index';
 	import { partWords, type PartName } from '$core/fly/index';
 	import type { LotBodyDocument, LotRow } from '$lib/contract/documents';
+	import { localDay } from '$lib/contract/day';
 	import { entryQuestion } from '$lib/contract/doubts';
 	import { fromLot } from '$lib/contract/observations';
 	import {
@@ -90,7 +91,7 @@
 		);
 	}
 	function enter() {
-		const on = new Date().toISOString().slice(0, 10);
+		const on = localDay();
 		// "Counted anew" says what is there; the entry is the difference.
 		const entered = kind === 'corrected' ? Number((amount - leftOf(body)).toFixed(3)) : amount;
 		const cost = kind === 'bought' && paid > 0 ? { price: paid } : {};

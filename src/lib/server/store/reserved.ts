@@ -1,3 +1,4 @@
+import { localDay } from '$lib/contract/day';
 import type { BatchRow, LotBodyDocument, LotEntry } from '$lib/contract/documents';
 import type { Queryable } from '../db/database';
 import type { ChangeRecord } from './actions';
@@ -9,7 +10,7 @@ export async function returnReserved(
 	{ id: batchId, body }: BatchRow
 ): Promise<ChangeRecord[]> {
 	if (body.state !== 'tying') return [];
-	const on = new Date().toISOString().slice(0, 10);
+	const on = localDay();
 	const records: ChangeRecord[] = [];
 	for (const { lotId, amount } of body.taken) {
 		const before = await findDocument(tx, 'lot', lotId);
