@@ -132,8 +132,7 @@ export function learn(
 			)
 		};
 	});
-	let start = new Float64Array(places.size);
-	let found = posterior(places.size, usable.map(termOf), happenings, loss, start);
+	let found = posterior(places.size, usable.map(termOf), happenings, loss);
 	for (let pass = 1; pass < MOST_PASSES; pass++) {
 		let moved = false;
 		for (const one of usable) {
@@ -142,8 +141,7 @@ export function learn(
 			moved = true;
 		}
 		if (!moved) break;
-		start = found.mean as typeof start;
-		found = posterior(places.size, usable.map(termOf), happenings, loss, start);
+		found = posterior(places.size, usable.map(termOf), happenings, loss, found.mean);
 	}
 	const fights = usable.map(({ at }) => movedBy(at!, found.mean) > FLAGGED);
 	const judged = usable.flatMap((one, k) => {

@@ -90,7 +90,7 @@ const MOST_ROUNDS = 60;
  * entry has no part in it.
  *
  * @param count of scores
- * @param start where to begin; the prior's mode unless said
+ * @param start where to begin, near the mode; the prior's mode, and the convex loss first, unless said
  */
 export function posterior(
 	count: number,
@@ -99,7 +99,7 @@ export function posterior(
 	loss: Loss = 'gross',
 	start?: Float64Array
 ): Posterior {
-	const first = loss === 'gross' ? modeOf(count, terms, happenings, 'convex', start) : null;
+	const first = loss === 'gross' && !start ? modeOf(count, terms, happenings, 'convex') : null;
 	const found = modeOf(count, terms, happenings, loss, first?.mean ?? start);
 	return first ? { ...found, rounds: first.rounds + found.rounds } : found;
 }

@@ -19,6 +19,8 @@ const SHOULDER_DRAG = 0.55;
 const ROUGH_BODY = 1.5;
 /** A hook's wire runs straight for so many diameters at a time (our estimate). */
 const WIRE_RUN = 6;
+/** Across by more than this share of the speed along it, a wire's plate friction is always the smaller one. */
+const WIRE_PLATE = 0.25;
 /** Cross-flow that a swept fibre still sees, as a share of the speed (our estimate: it lies at about 17°). */
 const SWEPT_ACROSS = 0.3;
 /** sin² of the azimuths at which a ring of fibres is summed: the midpoints of eighths of a quarter circle. */
@@ -114,13 +116,13 @@ export function elementForce(
 			}
 			// Laminar plate friction (Blasius) over the whole run, where there is hardly any cross-flow.
 			const tangent = Math.abs(along);
-			const run = strip ? elements.slenderness[i]! * diameter : WIRE_RUN * diameter;
-			const plate = 1.328 / Math.sqrt(Math.max((density * tangent * run) / viscosity, 1));
-			const rough = strip ? ROUGH_BODY : 1;
-			const friction = Math.max(
-				Math.PI * viscosity * axialFriction(re) * length,
-				rough * plate * half * tangent * Math.PI * diameter * length
-			);
+			let friction = Math.PI * viscosity * axialFriction(re) * length;
+			if (strip || across < WIRE_PLATE * tangent) {
+				const run = strip ? elements.slenderness[i]! * diameter : WIRE_RUN * diameter;
+				const plate = 1.328 / Math.sqrt(Math.max((density * tangent * run) / viscosity, 1));
+				const rough = strip ? ROUGH_BODY : 1;
+				friction = Math.max(friction, rough * plate * half * tangent * Math.PI * diameter * length);
+			}
 			axial = factors.friction * friction;
 			break;
 		}
