@@ -1,6 +1,16 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { Desk, emptyShelf, match, USUAL_WISHES, type Locks } from '../src/core/match/index';
+import {
+	adviceFor,
+	chanceOf,
+	Desk,
+	emptyShelf,
+	match,
+	USUAL_WISHES,
+	whichBead,
+	type Locks,
+	type MatchQuestion
+} from '../src/core/match/index';
 import {
 	bandFor,
 	drifting,
@@ -37,10 +47,10 @@ export function cells(folder: string): Cell[] {
 		{ body: RiverBodyDocument; lies: { name: string; body: LieBodyDocument }[] }
 	];
 	const flies = of<FlyBodyDocument>('fly-').filter((_, k) => k % 3 === 0);
-	return river.lies.flatMap((lie) =>
-		of<RigBodyDocument>('rig-').flatMap((rig) =>
+	return river.lies.flatMap((lie, water) =>
+		of<RigBodyDocument>('rig-').flatMap((rig, r) =>
 			flies.map((fly, k) => ({
-				searched: k === 0,
+				searched: k === (water + r) % flies.length,
 				name: `${lie.name}, ${rig.name}, ${fly.name}`,
 				question: {
 					recipe: recipeFromDocument(fly.body.recipe),
@@ -55,29 +65,64 @@ export function cells(folder: string): Cell[] {
 
 const ALL: Locks = { hook: true, bead: true, coil: true, rib: true, dressing: true };
 
+/** Chances that must be the same; null where nothing is said of the fly. */
+export type Ways = Readonly<Record<string, number | null>>;
+
 /**
- * The chance of a cell by whole bands: as prediction and table have it, in the pieces of a view, and for one fly
- * of each lie and rig in the list of a search that may change nothing (null where none lists the fly).
+ * The chance of a cell by whole bands, as prediction and table have it and in the pieces of a view; for one fly
+ * of each lie and rig besides what lists say of it.
  */
 export async function everyWay({ name, question, searched }: Cell) {
 	const ready = drifting(question);
 	const band = bandFor(ready, DRIFTS.whole);
 	const desk = new Desk();
 	let good = 0;
-	for (let from = 0; from < DRIFTS.whole && !searched; from += 20) {
+	for (let from = 0; from < DRIFTS.whole; from += 20) {
 		const piece = desk.do({ kind: 'follow', question, from, to: from + 20 });
 		good += (piece as { good: number }).good;
 	}
-	const lane = {
-		ask: (task: Parameters<Desk['do']>[0]) => Promise.resolve(desk.do(task) as never)
-	};
-	const asked = { ...question, shelf: emptyShelf, wishes: USUAL_WISHES, locks: ALL };
-	const found = searched ? await match(asked, [lane], () => undefined) : null;
-	const [first] = found?.list ?? [];
+	const whole: Ways = { band: band.chance, pieces: good / DRIFTS.whole };
 	return {
 		name,
 		...{ chance: band.chance, verdict: verdictOf(band.chance) },
-		others: { pieces: searched ? null : good / DRIFTS.whole, listed: first ? first.chance : null },
+		claims: searched ? [whole, ...(await listedWays(question, desk))] : [whole],
 		hand: ready.hand.found.map(({ control, value }) => `${control} ${value}`).join(', ')
 	};
+}
+
+/** What a search that may change nothing, Which bead and a step that is taken say, beside the prediction. */
+async function listedWays(question: DriftQuestion, desk: Desk): Promise<readonly Ways[]> {
+	const lane = {
+		ask: (task: Parameters<Desk['do']>[0]) => Promise.resolve(desk.do(task) as never)
+	};
+	const { bead } = question.recipe;
+	const shelf = { ...emptyShelf, beads: bead ? [bead] : [], only: true };
+	const asked: MatchQuestion = { ...question, shelf: emptyShelf, wishes: USUAL_WISHES, locks: ALL };
+	const [first] = (await match(asked, [lane], () => undefined))?.list ?? [];
+	const which = await whichBead(
+		{ ...question, shelf, enough: USUAL_WISHES.enough },
+		[lane],
+		() => undefined
+	);
+	const own = which?.options.find(
+		({ metal, diameter }) => bead && metal === bead.metal && diameter === bead.diameter
+	);
+	const advice = adviceFor(asked);
+	const step = advice.does[0] ?? advice.best;
+	return [
+		// The first of a search's list is followed by whole bands.
+		{ predicted: chanceOf(question, DRIFTS.whole).chance, match: first?.chance ?? null },
+		{
+			predicted: chanceOf(question, DRIFTS.listed).chance,
+			...{ bead: own?.chance ?? null, now: advice.chance }
+		},
+		...(step
+			? [
+					{
+						step: step.chance,
+						taken: chanceOf({ ...question, ...step.change }, DRIFTS.listed).chance
+					}
+				]
+			: [])
+	];
 }

@@ -1,13 +1,9 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { availableParallelism, tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { pathToFileURL } from 'node:url';
+import { availableParallelism } from 'node:os';
 import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads';
 import { chromium } from '@playwright/test';
 import odex from 'odex';
-import { rolldown } from 'rolldown';
-import { root } from '../scripts/prepare.mjs';
 import { launchOptions } from '../scripts/browser.mjs';
+import { bundled } from '../scripts/bundled.mjs';
 
 /** For how long each worker follows drifts, ms. */
 const SPAN = 3000;
@@ -43,14 +39,7 @@ function median(work, times) {
  * @param {(what: string, value: number, unit: string, budget?: number) => void} print
  */
 export async function driftAlone(print) {
-	const folder = mkdtempSync(join(tmpdir(), 'gravitas-bench-'));
-	const file = join(folder, 'core.mjs');
-	const bundle = await rolldown({
-		input: { core: join(root, 'bench', 'core.ts') },
-		platform: 'node'
-	});
-	await bundle.write({ file, format: 'es' });
-	const url = pathToFileURL(file).href;
+	const url = await bundled('bench', 'core.ts');
 	const core = await import(url);
 	print(
 		'drift: made ready (fly tabulated on its tippet)',
@@ -90,7 +79,6 @@ export async function driftAlone(print) {
 	const all = (await Promise.all(rates)).reduce((sum, one) => sum + one, 0);
 	print(`  drifts a second on ${workers.length} cores`, all, '/s');
 	await Promise.all(workers.map((worker) => worker.terminate()));
-	rmSync(folder, { recursive: true });
 }
 
 /**

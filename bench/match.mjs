@@ -1,10 +1,5 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { pathToFileURL } from 'node:url';
 import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads';
-import { rolldown } from 'rolldown';
-import { root } from '../scripts/prepare.mjs';
+import { bundled } from '../scripts/bundled.mjs';
 
 /** Two, as the page has. */
 const LANES = 2;
@@ -36,15 +31,7 @@ function laneIn(url) {
  * @param {string} address @param {(what: string, value: number, unit: string, budget?: number) => void} print
  */
 export async function searching(address, print) {
-	const folder = mkdtempSync(join(tmpdir(), 'gravitas-bench-'));
-	const file = join(folder, 'match.mjs');
-	const bundle = await rolldown({
-		input: { core: join(root, 'bench', 'match-core.ts') },
-		platform: 'node',
-		resolve: { alias: { $core: join(root, 'src/core'), $lib: join(root, 'src/lib') } }
-	});
-	await bundle.write({ file, format: 'es' });
-	const url = pathToFileURL(file).href;
+	const url = await bundled('bench', 'match-core.ts');
 	const core = await import(url);
 	const snapshot = await (await fetch(new URL('/api/snapshot', address))).json();
 	const question = core.question(snapshot);
@@ -69,5 +56,4 @@ export async function searching(address, print) {
 	print('  memory of both', memory, 'MB', 300);
 	print('  the plain search, a build', each, 'ms');
 	print('  the plain search of all of them over ours', (each * looked) / (LANES * searched), '×');
-	rmSync(folder, { recursive: true });
 }

@@ -1,10 +1,5 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { pathToFileURL } from 'node:url';
 import odex from 'odex';
-import { rolldown } from 'rolldown';
-import { root } from '../scripts/prepare.mjs';
+import { bundled } from '../scripts/bundled.mjs';
 
 const { Solver } = odex;
 
@@ -25,16 +20,8 @@ function time(work, each = 40) {
  * @param {(what: string, value: number, unit: string, budget?: number) => void} print
  */
 export async function prediction(print) {
-	const folder = mkdtempSync(join(tmpdir(), 'gravitas-bench-'));
-	const file = join(folder, 'core.mjs');
-	const bundle = await rolldown({
-		input: {
-			core: join(root, 'bench', 'core.ts')
-		},
-		platform: 'node'
-	});
-	await bundle.write({ file, format: 'es' });
-	const core = await import(pathToFileURL(file).href);
+	const url = await bundled('bench', 'core.ts');
+	const core = await import(url);
 	const whole = time(() => core.whole());
 	const point = time(() => core.point());
 	print(
@@ -71,5 +58,4 @@ export async function prediction(print) {
 		time(() => core.allEquivalents(), 1),
 		'ms'
 	);
-	rmSync(folder, { recursive: true });
 }

@@ -2,24 +2,14 @@
  * node scripts/refresh-demo.mjs: works out anew what each outing of the demo says of the beliefs. Needed when
  * MODEL_VERSION has changed, or every start of the demo does it again; a unit test asks for it.
  */
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { pathToFileURL } from 'node:url';
 import Papa from 'papaparse';
-import { rolldown } from 'rolldown';
 import { root } from './prepare.mjs';
+import { bundled } from './bundled.mjs';
 
-const folder = mkdtempSync(join(tmpdir(), 'gravitas-demo-log-'));
-const file = join(folder, 'core.mjs');
-const bundle = await rolldown({
-	input: { core: join(root, 'scripts', 'refresh-demo-core.ts') },
-	platform: 'node',
-	resolve: { alias: { $core: join(root, 'src/core'), $lib: join(root, 'src/lib') } }
-});
-await bundle.write({ file, format: 'es' });
-const { fitOf } = await import(pathToFileURL(file).href);
-rmSync(folder, { recursive: true });
+const url = await bundled('scripts', 'refresh-demo-core.ts');
+const { fitOf } = await import(url);
 
 const log = join(root, 'demo', 'log.csv');
 const { data, meta } = /** @type {import('papaparse').ParseResult<Record<string, string>>} */ (

@@ -72,7 +72,7 @@ function mixturesOf(recipe: Recipe): MixtureOf {
 	};
 	return (belief) => {
 		const [about] = belief.split('.', 1);
-		if (about === 'water' || about === 'tied') return null;
+		if (about === 'water' || priorBeliefs[belief].scope === 'fly') return null;
 		if (belief === 'fly.weighed') return mixture(belief, 0, `${places.hook} ${recipe.weighed}`);
 		if (about === 'hook' || about === 'bead' || about === 'coil') {
 			const known = measured[belief] !== undefined;
@@ -129,7 +129,8 @@ export function beliefsAbout(recipe: Recipe, beliefs: Beliefs): BeliefName[] {
 	const { rib, body } = dressingOf(recipe);
 	const metal = bead && (`bead.${bead.metal}.density` as const);
 	return (Object.keys(priorBeliefs) as BeliefName[]).filter((name) => {
-		if (beliefs[name].spread === 0 || /^(rig|scale|watch)\./.test(name)) return false;
+		const { spread, scope } = beliefs[name];
+		if (spread === 0 || scope === 'rig' || scope === 'tool') return false;
 		if (name.startsWith('bead.')) {
 			if (!bead) return false;
 			if (name.endsWith('.density')) return bead.weighed === undefined && name === metal;

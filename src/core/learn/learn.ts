@@ -14,7 +14,6 @@ import { evaluate, expand, placed, type Measurable, type Placed } from './expans
 import { surrogateOf } from './happening';
 import { massOf, timeOf } from './measurables';
 import type { Observation, Outing, Surrogate, TimedDrop, Weighing } from './observation';
-import { FLY_SCATTER, FLY_SPEED_SCATTER, PIECE_SCATTER } from './scatter';
 import {
 	posterior,
 	type Found,
@@ -23,6 +22,7 @@ import {
 	type Loss,
 	type Term
 } from './posterior';
+import { FLY_SCATTER, FLY_SPEED_SCATTER, PIECE_SCATTER } from './scatter';
 
 /** What was learned of a belief until then is set aside: what comes after teaches it anew. */
 export interface Reset {

@@ -17,10 +17,10 @@ import { axialPull, settle } from '../sink/index';
 import { fluidAt } from '../water/index';
 import type { Measurable } from './expansion';
 import type { TimedDrop, Weighed } from './observation';
-import { FLY_SCATTER, FLY_SPEED_SCATTER } from './scatter';
+import { FLY_SPEED_SCATTER } from './scatter';
 
 /** What one fly is off by is the scatter of what is found, and no belief about all of them. */
-const ofAll = (name: BeliefName) => !name.startsWith('tied.');
+const ofAll = (name: BeliefName) => priorBeliefs[name].scope !== 'fly';
 
 /** Added mass of a fly as a share of the water it displaces: a sphere's (Lamb 1932). */
 const ADDED_MASS = 0.5;
@@ -96,7 +96,8 @@ function flyOf(recipe: Recipe, prior: Beliefs): Measurable {
 			(name) => ofAll(name) && !/^(water|model)\./.test(name) && name !== 'dressing.drag'
 		),
 		mixtureOf: mixturesFor(recipe),
-		scatter: FLY_SCATTER,
+		// None for the very fly that was weighed.
+		scatter: beliefs['tied.mass'].spread,
 		figuresAbout(centre) {
 			const build = buildFly(recipe, centre);
 			const fly = compileBuild(build, centre);

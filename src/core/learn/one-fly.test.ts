@@ -6,6 +6,7 @@ import { normalsFrom, randomFrom } from '../quantity/index';
 import { descend, settle, timeTo } from '../sink/index';
 import { fluidAt } from '../water/index';
 import { learn, type Observation } from './index';
+import { FLY_SPEED_SCATTER } from './scatter';
 
 const LIE = { depth: 0.9, surfaceSpeed: 0.6, bed: 'gravel', zoneTop: 0.2, approach: 3 } as const;
 const CELSIUS = 12;
@@ -92,3 +93,23 @@ test.each([0, 5, 20])(
 test('and of a tier half as far out again as is believed, no fewer than 80 %', () => {
 	for (const share of covered(20, 1.5)) expect(share).toBeGreaterThanOrEqual(0.8);
 }, 120_000);
+
+test('what mass and drag of one fly do to its sink rate, by the whole model: the scatter of a drop to a sixth', () => {
+	const flies: readonly Recipe[] = [
+		recipe,
+		{ ...recipe, bead: { metal: 'brass', shape: 'round', diameter: 0.0032 } },
+		{ ...recipe, bead: null, coil: { metal: 'lead', wire: 0.0004, turns: 8 } }
+	];
+	for (const one of flies) {
+		const usual = predict(one, LIE, CELSIUS).median;
+		const speed = (more: Partial<Record<BeliefName, number>>) => {
+			const values = { ...usual, ...more };
+			return settle(compileFly(one, values).body, fluid, values).speed;
+		};
+		const by = (name: BeliefName, spread: number) =>
+			Math.log(speed({ [name]: Math.exp(spread) }) / speed({ [name]: Math.exp(-spread) })) / 2;
+		const scatter = Math.hypot(by('tied.mass', 0.03), by('tied.drag', 0.06));
+		expect(FLY_SPEED_SCATTER / scatter).toBeGreaterThan(5 / 6);
+		expect(FLY_SPEED_SCATTER / scatter).toBeLessThan(6 / 5);
+	}
+});

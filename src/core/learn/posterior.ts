@@ -55,7 +55,7 @@ interface LossAt {
 }
 
 /** δ of the convex loss (our choice). */
-export const ROBUST = 1.5;
+const ROBUST = 1.5;
 /** Share of gross errors, and how much wider they are (our estimates). */
 export const GROSS = { share: 0.03, wider: 20 } as const;
 const [LOG_REGULAR, LOG_GROSS] = [math.log(1 - GROSS.share), math.log(GROSS.share / GROSS.wider)];

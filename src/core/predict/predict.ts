@@ -129,7 +129,7 @@ export function onAverage(
 	contributions: readonly Contribution[]
 ): Interval {
 	const own = contributions
-		.filter(({ belief }) => belief.startsWith('tied.'))
+		.filter(({ belief }) => priorBeliefs[belief].scope === 'fly')
 		.reduce((sum, { share }) => sum + share, 0);
 	const narrower = Math.sqrt(Math.max(0, 1 - own));
 	const end = (at: number) => value * math.pow(at / value, narrower);

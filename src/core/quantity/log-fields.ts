@@ -19,7 +19,7 @@ const short = (
 });
 
 /** How far a fly is dropped, m. */
-export const dropField = short('Distance', [0.05, 20], [0.2, 3], '50, 42,5 or 50 cm');
+export const dropField = short('Distance', [0.05, 20], [0.2, 3], '50, 50 cm or 20 in');
 /** Wire on the scale, m. */
 export const wireLengthField = short('Length', [0.01, 10], [0.05, 3], '50 or 50 cm');
 /** How much a key press comes early or late, s. */

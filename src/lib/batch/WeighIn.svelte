@@ -49,9 +49,7 @@
 			count: unweighed.length
 		};
 		const odd =
-			asked === grams
-				? null
-				: entryQuestion({ kind: 'weighing', key: '', on: '', of, ...found }, bench.believed);
+			asked === grams ? null : entryQuestion({ kind: 'weighing', of, ...found }, bench.believed);
 		asked = grams;
 		if (odd) {
 			words = `${odd.words} Keep it once more if it is right.`;

@@ -43,15 +43,17 @@
 		else weighed(tidy(now.grams), now.step);
 	}
 
+	/** A scale that stands still wanders by so many steps. */
+	const STILL = 2.5;
 	/** A weight that was asked about; going on once more keeps it. */
 	let asked: number | null = null;
 	function weighed(massG: number, scaleStepG: number): void {
 		const found = { mass: massG * GRAM, step: scaleStepG * GRAM, count: 1 };
 		const of = { kind: 'fly', recipe } as const;
 		const odd =
-			asked === massG
+			asked !== null && Math.abs(asked - massG) <= STILL * scaleStepG
 				? null
-				: entryQuestion({ kind: 'weighing', key: '', on: '', of, ...found }, believed);
+				: entryQuestion({ kind: 'weighing', of, ...found }, believed);
 		asked = massG;
 		if (odd) words = `${odd.words} Weigh or type it again, or go on once more to keep it.`;
 		else done({ massG, scaleStepG });

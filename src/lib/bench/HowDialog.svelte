@@ -57,9 +57,10 @@
 	);
 	/** Where the sink rate's range comes from, and the mean of many flies. */
 	function rangeFrom({ mass, massContributors, speed, speedContributors }: Prediction): string {
-		const [widest] = speedContributors;
+		// What one fly differs from the next no drop can teach.
+		const widest = speedContributors.find(({ belief }) => priorBeliefs[belief].scope !== 'fly');
 		const most = widest
-			? `Most of that of its sink rate comes from the ${priorBeliefs[widest.belief].about}; a timed drop narrows it. `
+			? `What is least known of its sink rate is the ${priorBeliefs[widest.belief].about}; a timed drop narrows that. `
 			: '';
 		const grams = massFigure(onAverage(mass, massContributors)).interval;
 		const sinks = speed && speedFigure(onAverage(speed, speedContributors)).interval;

@@ -18,6 +18,9 @@ export interface EntryQuestion {
 	readonly run: number;
 }
 
+/** What is to be kept: it has no name and no day yet. */
+type Unkept = Omit<Weighing, 'key' | 'on'> | Omit<TimedDrop, 'key' | 'on'>;
+
 const things = {
 	fly: 'such a fly',
 	beads: 'such a bead',
@@ -27,7 +30,8 @@ const things = {
 const digits = (n: number) => String(Number(n.toPrecision(3)));
 
 /** Asks about a weighing or a drop that lies further out than one in a thousand would; null when it is believable. */
-export function entryQuestion(one: Weighing | TimedDrop, believed: Beliefs): EntryQuestion | null {
+export function entryQuestion(entry: Unkept, believed: Beliefs): EntryQuestion | null {
+	const one = { key: '', on: '', ...entry };
 	const doubt = doubtAbout(one, believed);
 	if (!doubt) return null;
 	const { figure, unit, scale, what } = said(one, doubt);

@@ -1,11 +1,9 @@
 <script lang="ts">
-	import { readQuantity } from '$core/quantity/index';
 	import type { Hand } from '$core/predict/index';
 	import { asUsual, landings, type HandControl, type Rig } from '$core/rig/index';
 	import { controlNumber, spanWords } from '$lib/ui/drift-words';
 	import Segments from '$lib/ui/Segments.svelte';
-	import Stepper from '$lib/ui/Stepper.svelte';
-	import { evenSteps } from '$lib/ui/steps';
+	import FieldStepper from '$lib/ui/FieldStepper.svelte';
 	import { handNumbers, landingWords } from './rig';
 
 	interface Props {
@@ -44,14 +42,14 @@
 	<div class="grid grid-cols-2 gap-x-3 gap-y-2">
 		{#each numbers as { key: control, label, unit, field, small, big, show, get, set: put } (control)}
 			<div>
-				<Stepper
+				<FieldStepper
 					{label}
 					{unit}
 					value={get(rig.set[control] ? rig : held)}
 					{show}
-					say={field.show}
-					read={(text) => readQuantity(text, field)}
-					step={evenSteps(small, big, ...field.possible)}
+					{field}
+					{small}
+					{big}
 					onchange={(value) => set({ ...put(rig, value), set: mark(control, true) })}
 				/>
 				<p class="flex min-h-7 items-center gap-2 text-sm text-quiet">

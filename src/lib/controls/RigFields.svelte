@@ -1,9 +1,7 @@
 <script lang="ts">
-	import { readQuantity } from '$core/quantity/index';
 	import { lineMaterials, ways, type Rig, type RigNote } from '$core/rig/index';
 	import Segments from '$lib/ui/Segments.svelte';
-	import Stepper from '$lib/ui/Stepper.svelte';
-	import { evenSteps } from '$lib/ui/steps';
+	import FieldStepper from '$lib/ui/FieldStepper.svelte';
 	import type { Hand } from '$core/predict/index';
 	import HandFields from './HandFields.svelte';
 	import { wayWords } from '$lib/ui/drift-words';
@@ -32,14 +30,14 @@
 <HandFields {rig} {set} {hand} {wouldBe} />
 <div class="mt-2 grid grid-cols-2 gap-2 sm:grid-cols-3">
 	{#each numbers as { key, label, unit, field, small, big, show, get, set: put } (key)}
-		<Stepper
+		<FieldStepper
 			{label}
 			{unit}
 			value={get(rig)}
 			{show}
-			say={field.show}
-			read={(text) => readQuantity(text, field)}
-			step={evenSteps(small, big, ...field.possible)}
+			{field}
+			{small}
+			{big}
 			onchange={(value) => set(put(rig, value))}
 		/>
 	{/each}

@@ -1,9 +1,8 @@
 <script lang="ts">
-	import { readQuantity, temperatureField } from '$core/quantity/index';
+	import { temperatureField } from '$core/quantity/index';
 	import { approachOf, beds, type Lie } from '$core/water/index';
 	import Segments from '$lib/ui/Segments.svelte';
-	import Stepper from '$lib/ui/Stepper.svelte';
-	import { evenSteps } from '$lib/ui/steps';
+	import FieldStepper from '$lib/ui/FieldStepper.svelte';
 	import { fixed, waterNumbers } from './water';
 
 	interface Props {
@@ -20,26 +19,26 @@
 
 <div class="grid grid-cols-2 gap-2 {wide ? 'sm:grid-cols-3' : ''}">
 	{#each waterNumbers as { part, label, unit, field, small, big, show } (part)}
-		<Stepper
+		<FieldStepper
 			{label}
 			{unit}
 			value={part === 'approach' ? approachOf(water) : water[part]}
 			{show}
-			say={field.show}
-			read={(text) => readQuantity(text, field)}
-			step={evenSteps(small, big, ...field.possible)}
+			{field}
+			{small}
+			{big}
 			onchange={(value) => set({ [part]: value })}
 		/>
 	{/each}
 	{#if temperature !== null}
-		<Stepper
+		<FieldStepper
 			label="Water today"
 			value={temperature}
 			unit="°C"
 			show={fixed(1)}
-			say={temperatureField.show}
-			read={(text) => readQuantity(text, temperatureField)}
-			step={evenSteps(1, 5, ...temperatureField.possible)}
+			field={temperatureField}
+			small={1}
+			big={5}
 			onchange={setTemperature}
 		/>
 	{/if}

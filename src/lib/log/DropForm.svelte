@@ -15,8 +15,7 @@
 	import { gates } from '$lib/state/gates.svelte';
 	import AskedAgain from '$lib/ui/AskedAgain.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
-	import { evenSteps } from '$lib/ui/steps';
-	import Stepper from '$lib/ui/Stepper.svelte';
+	import FieldStepper from '$lib/ui/FieldStepper.svelte';
 	import GatesDialog from './GatesDialog.svelte';
 	import { expectedTime } from './expected';
 
@@ -91,6 +90,12 @@
 		runs = [...runs, ...found];
 		typed = '';
 	}
+	// What is asked is about this drop.
+	$effect(() => {
+		void [distance, celsius, reaction, wet, line];
+		question = null;
+	});
+
 	/** @param sure whatever is odd about it was asked */
 	async function keep(sure = false) {
 		question = null;
@@ -100,9 +105,7 @@
 			return;
 		}
 		const timed = { ...drop, seconds: runs, reaction };
-		question = sure
-			? null
-			: entryQuestion({ kind: 'drop', key: '', on: '', ...timed }, bench.believed);
+		question = sure ? null : entryQuestion({ kind: 'drop', ...timed }, bench.believed);
 		if (question) return;
 		const done = await bench.keepEntry(`${bench.fly?.name ?? 'A fly'}, timed`, {
 			drop: {
@@ -135,35 +138,35 @@
 >
 	<p class="truncate">{bench.fly?.name}, dropped in still water</p>
 	<div class="grid grid-cols-2 gap-2">
-		<Stepper
+		<FieldStepper
 			label="Distance"
 			unit="cm"
 			value={distance}
 			show={(metres) => fixed(1)(100 * metres)}
-			say={dropField.show}
-			read={(text) => readQuantity(text, dropField)}
-			step={evenSteps(0.05, 0.5, ...dropField.possible)}
+			field={dropField}
+			small={0.05}
+			big={0.5}
 			onchange={(metres) => (distance = metres)}
 		/>
-		<Stepper
+		<FieldStepper
 			label="Water"
 			unit="°C"
 			value={celsius}
 			show={fixed(1)}
-			say={temperatureField.show}
-			read={(text) => readQuantity(text, temperatureField)}
-			step={evenSteps(0.5, 5, ...temperatureField.possible)}
+			field={temperatureField}
+			small={0.5}
+			big={5}
 			onchange={(degrees) => (celsius = degrees)}
 		/>
 		<div title="How much one key press comes early or late">
-			<Stepper
+			<FieldStepper
 				label="Reaction"
 				unit="s"
 				value={reaction}
 				show={fixed(2)}
-				say={reactionField.show}
-				read={(text) => readQuantity(text, reactionField)}
-				step={evenSteps(0.01, 0.1, ...reactionField.possible)}
+				field={reactionField}
+				small={0.01}
+				big={0.1}
 				onchange={(seconds) => (reaction = seconds)}
 			/>
 		</div>
@@ -227,8 +230,10 @@
 						type="button"
 						class="figure h-11 rounded-md bg-sunk px-3 hover:bg-line"
 						title="Take this run out"
-						onclick={() => (runs = runs.filter((_, other) => other !== k))}
-						>{seconds.toFixed(2)}<span class="sr-only">seconds, take out</span></button
+						onclick={() => {
+							runs = runs.filter((_, other) => other !== k);
+							question = null;
+						}}>{seconds.toFixed(2)}<span class="sr-only">seconds, take out</span></button
 					>
 				</li>
 			{/each}

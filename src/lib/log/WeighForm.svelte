@@ -20,8 +20,7 @@
 	import { fixed } from '$lib/controls';
 	import AskedAgain from '$lib/ui/AskedAgain.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
-	import { evenSteps } from '$lib/ui/steps';
-	import Stepper from '$lib/ui/Stepper.svelte';
+	import FieldStepper from '$lib/ui/FieldStepper.svelte';
 	import { expectedMass } from './expected';
 
 	interface Props {
@@ -67,6 +66,12 @@
 		scale.kind !== 'none' && scale.now.grams !== null && scale.now.steady && scale.now.grams > 0
 	);
 
+	// What is asked is about this thing, so many of it, on this scale.
+	$effect(() => {
+		void [of, lotId, count, length, step];
+		question = null;
+	});
+
 	/** @param sure whatever is odd about it was asked */
 	async function keep(sure = false) {
 		words = '';
@@ -89,9 +94,7 @@
 			return;
 		}
 		const found = { mass: grams * GRAM, step: scaleStepG * GRAM, count: pieces, of: weighed! };
-		const odd = sure
-			? null
-			: entryQuestion({ kind: 'weighing', key: '', on: '', ...found }, bench.believed);
+		const odd = sure ? null : entryQuestion({ kind: 'weighing', ...found }, bench.believed);
 		if (odd) {
 			question = { ...odd, grams };
 			return;
@@ -154,23 +157,24 @@
 		<div class="grid grid-cols-2 items-end gap-3">
 			<div>
 				{#if of === 'wire'}
-					<Stepper
+					<FieldStepper
 						label="Length"
 						unit="cm"
 						value={length}
 						show={(metres) => fixed(1)(100 * metres)}
-						say={wireLengthField.show}
-						read={(text) => readQuantity(text, wireLengthField)}
-						step={evenSteps(0.05, 0.5, ...wireLengthField.possible)}
+						field={wireLengthField}
+						small={0.05}
+						big={0.5}
 						onchange={(metres) => (length = metres)}
 					/>
 				{:else}
-					<Stepper
+					<FieldStepper
 						label="How many"
+						field={piecesField}
+						small={1}
+						big={5}
 						value={count}
 						show={piecesField.show}
-						read={(text) => readQuantity(text, piecesField)}
-						step={evenSteps(1, 5, ...piecesField.possible)}
 						onchange={(many) => (count = many)}
 					/>
 				{/if}

@@ -5,7 +5,6 @@
 		CENTIMETRE,
 		depthField,
 		GRAM,
-		readQuantity,
 		speedField,
 		type QuantityField
 	} from '$core/quantity/index';
@@ -13,8 +12,7 @@
 	import type { Bench } from '$lib/state/bench.svelte';
 	import { LadderState } from '$lib/state/ladder.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
-	import { evenSteps } from '$lib/ui/steps';
-	import Stepper from '$lib/ui/Stepper.svelte';
+	import FieldStepper from '$lib/ui/FieldStepper.svelte';
 	import FlyPicture from './FlyPicture.svelte';
 
 	interface Props {
@@ -102,14 +100,14 @@
 </script>
 
 {#snippet end(label: string, field: QuantityField, value: number, set: (value: number) => void)}
-	<Stepper
+	<FieldStepper
 		{label}
 		unit={field === depthField ? 'm' : 'm/s'}
 		{value}
 		show={(n) => String(Number(n.toFixed(2)))}
-		say={field.show}
-		read={(text) => readQuantity(text, field)}
-		step={evenSteps(0.05, 0.5, field.possible[0], field.possible[1])}
+		{field}
+		small={0.05}
+		big={0.5}
 		onchange={set}
 	/>
 {/snippet}

@@ -39,9 +39,9 @@ export interface AdviceContext {
 }
 
 /**
- * The drift of what is on the strip: a path with the last hand or one found in a hurry at once, then the
- * hand, the band of many drifts with it, the sink rates that do the job, and what to change where it does not; each dropped
- * when the question changes.
+ * The drift of what is on the strip: a path with the last hand or one found in a hurry at once, then the hand,
+ * the band of many drifts with it, the sink rates that do the job, and what to change where it does not; each
+ * dropped when the question changes.
  */
 export class DriftState {
 	/** The path in smooth water with everything at its median, of the newest question that has one. */
@@ -150,9 +150,9 @@ export class DriftState {
 				this.next = null;
 				const asked = { ...question, hand: question.hand ?? this.asBefore(question) };
 				const { drift, hand } = await this.first.ask({ kind: 'single', question: asked });
-				this.drawn = question;
 				// A hand that was found with care since is not overtaken by one found in a hurry.
 				if (question.hand || !this.held) {
+					this.drawn = question;
 					this.single = drift;
 					this.hand = hand;
 				}

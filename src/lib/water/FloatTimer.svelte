@@ -1,9 +1,8 @@
 <script lang="ts">
-	import { approachField, readQuantity, rodField } from '$core/quantity/index';
+	import { approachField, rodField } from '$core/quantity/index';
 	import { speedOf, type TimedFloats } from '$core/water/index';
 	import { fixed } from '$lib/controls/water';
-	import Stepper from '$lib/ui/Stepper.svelte';
-	import { evenSteps } from '$lib/ui/steps';
+	import FieldStepper from '$lib/ui/FieldStepper.svelte';
 
 	interface Props {
 		timed: TimedFloats | null;
@@ -64,14 +63,14 @@
 <section aria-labelledby="timer">
 	<h2 id="timer" class="font-semibold">Time a leaf</h2>
 	<div class="mt-1 grid grid-cols-2 items-end gap-2">
-		<Stepper
+		<FieldStepper
 			label="Over a distance of"
 			unit="m"
 			value={over}
 			show={fixed(2)}
-			say={approachField.show}
-			read={(text) => readQuantity(text, { ...approachField, name: 'The distance' })}
-			step={evenSteps(0.1, 1, ...approachField.possible)}
+			field={{ ...approachField, name: 'The distance' }}
+			small={0.1}
+			big={1}
 			onchange={measured}
 		/>
 		{#if rod}

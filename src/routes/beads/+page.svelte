@@ -8,14 +8,7 @@
 		type Recipe
 	} from '$core/fly/index';
 	import { askedMetals, type BeadOption } from '$core/match/index';
-	import {
-		CENTIMETRE,
-		GRAM,
-		MILLIMETRE,
-		readQuantity,
-		leafField,
-		leafOverField
-	} from '$core/quantity/index';
+	import { CENTIMETRE, GRAM, MILLIMETRE, leafField, leafOverField } from '$core/quantity/index';
 	import { ways, type Rig, type Way } from '$core/rig/index';
 	import type { Lie } from '$core/water/index';
 	import { shelfOf } from '$lib/contract/shelf';
@@ -27,8 +20,8 @@
 	import { WhichBeadState } from '$lib/state/which-bead.svelte';
 	import { faultWords, handSentences, wayWords } from '$lib/ui/drift-words';
 	import Segments from '$lib/ui/Segments.svelte';
+	import FieldStepper from '$lib/ui/FieldStepper.svelte';
 	import Stepper from '$lib/ui/Stepper.svelte';
-	import { evenSteps } from '$lib/ui/steps';
 
 	const bench = useBench();
 
@@ -141,27 +134,27 @@
 				setTemperature={(celsius) => (temperature = celsius)}
 			/>
 			<div class="mt-2 grid grid-cols-2 gap-2">
-				<Stepper
+				<FieldStepper
 					label="A leaf, timed over"
 					unit="m"
 					value={leafOver}
 					show={fixed(1)}
-					say={leafOverField.show}
-					read={(text) => readQuantity(text, leafOverField)}
-					step={evenSteps(0.5, 2, ...leafOverField.possible)}
+					field={leafOverField}
+					small={0.5}
+					big={2}
 					onchange={(metres) => {
 						water = { ...water, surfaceSpeed: metres / leafSeconds };
 						leafOver = metres;
 					}}
 				/>
-				<Stepper
+				<FieldStepper
 					label="takes"
 					unit="s"
 					value={leafSeconds}
 					show={fixed(1)}
-					say={leafField.show}
-					read={(text) => readQuantity(text, leafField)}
-					step={evenSteps(0.5, 2, ...leafField.possible)}
+					field={leafField}
+					small={0.5}
+					big={2}
 					onchange={(seconds) => (water = { ...water, surfaceSpeed: leafOver / seconds })}
 				/>
 			</div>

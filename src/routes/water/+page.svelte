@@ -4,7 +4,6 @@
 		exponentField,
 		flowField,
 		holdField,
-		readQuantity,
 		speedField,
 		without,
 		type QuantityField
@@ -24,8 +23,7 @@
 	import { fixed } from '$lib/controls/water';
 	import { useBench } from '$lib/state/context';
 	import Segments from '$lib/ui/Segments.svelte';
-	import Stepper from '$lib/ui/Stepper.svelte';
-	import { evenSteps } from '$lib/ui/steps';
+	import FieldStepper from '$lib/ui/FieldStepper.svelte';
 	import FloatTimer from '$lib/water/FloatTimer.svelte';
 	import FlowPanel from '$lib/water/FlowPanel.svelte';
 	import ProfilePicture from '$lib/water/ProfilePicture.svelte';
@@ -63,14 +61,14 @@
 	big: number,
 	onchange: (value: number) => void
 )}
-	<Stepper
+	<FieldStepper
 		{label}
 		{unit}
 		{value}
 		show={fixed(3)}
-		say={field.show}
-		read={(text) => readQuantity(text, { ...field, name: label })}
-		step={evenSteps(small, big, ...field.possible)}
+		field={{ ...field, name: label }}
+		{small}
+		{big}
 		{onchange}
 	/>
 {/snippet}

@@ -255,9 +255,9 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 	}),
 	Prediction: object({
 		modelVersion: whole('version of the model'),
-		massG: interval('mass', 'g'),
+		massG: interval('mass of the one fly in the hand', 'g'),
 		submergedWeightMn: maybe('weight in water', 'mN'),
-		sinkSpeedCms: maybe('sink rate in still water', 'cm/s'),
+		sinkSpeedCms: maybe('sink rate in still water of the one fly in the hand', 'cm/s'),
 		floats: yesNo('whether it floats, true or false'),
 		attitude: said(
 			'how it hangs as it sinks freely',
