@@ -19,14 +19,16 @@ const recipe = {
 /**
  * Starts a server on a folder. `started.now` settles at once, `started.ready` when it answers or has ended.
  * @param {string} folder @param {string} build @param {Record<string, string>} [env]
+ * @param {{ uid?: number, gid?: number }} [who] it runs as; as this process where it is not said
  */
-export function launch(folder, build, env = {}) {
+export function launch(folder, build, env = {}, who = {}) {
 	const preload =
 		Object.keys(env).length > 0 ? ['--import', join(root, 'faults', 'preload.mjs')] : [];
 	const child = spawn(
 		process.execPath,
 		[...preload, join(root, 'faults', 'server.mjs'), folder, build],
 		{
+			...who,
 			env: { ...process.env, GRAVITAS_DATA_UNDER_TEST: folder, ...env },
 			stdio: ['ignore', 'pipe', 'pipe']
 		}

@@ -5,7 +5,9 @@
  * - GRAVITAS_SHADOW names a folder in which exactly that is kept of the data folder which an fsync
  *   has put on the disk: what a power cut would leave.
  * - GRAVITAS_TROUBLE names a file; while it is there and says "full" or "quietly full", writes fail
- *   with ENOSPC (quietly: while the free space still looks fine); while it says "stuck", they never return.
+ *   with ENOSPC (quietly: while the free space still looks fine); while it says "stuck", they never return;
+ *   while it says "slow 200", each read and write takes 200 ms; while it says "clock -600000", the clock
+ *   is set back by so many ms.
  */
 import fs from 'node:fs';
 import { syncBuiltinESMExports } from 'node:module';
@@ -29,16 +31,61 @@ function troubleNow() {
 	}
 }
 
+/** @param {number} ms */
+const wait = (ms) => Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, ms);
+const noRoom = () =>
+	Object.assign(new Error('ENOSPC: no space left on device, write'), {
+		code: 'ENOSPC',
+		errno: -28
+	});
+
+/** How far the clock is off, in ms; looked up only now and then, as clocks are read often. */
+let off = 0;
+let lookedAt = -Infinity;
+function clockOff() {
+	if (performance.now() - lookedAt > 100) {
+		off = Number(/^clock (-?\d+)/.exec(troubleNow())?.[1] ?? 0);
+		lookedAt = performance.now();
+	}
+	return off;
+}
+
 if (trouble) {
+	const Clock = Date;
+	globalThis.Date = /** @type {DateConstructor} */ (
+		class extends Clock {
+			constructor(/** @type {any[]} */ ...args) {
+				// @ts-expect-error: as the clock's own, of any number of arguments
+				super(...(args.length === 0 ? [Clock.now() + clockOff()] : args));
+			}
+			static now() {
+				return Clock.now() + clockOff();
+			}
+		}
+	);
+	fs.readSync = /** @type {typeof fs.readSync} */ (
+		(/** @type {number} */ fd, /** @type {any[]} */ ...rest) => {
+			const slow = Number(/^slow (\d+)/.exec(troubleNow())?.[1] ?? 0);
+			if (slow && inData(pathOf(fd))) wait(slow);
+			// @ts-expect-error: handed on as it came
+			return real.readSync(fd, ...rest);
+		}
+	);
+	for (const name of /** @type {const} */ (['write', 'writev'])) {
+		// @ts-expect-error: handed on as it came
+		fs[name] = (/** @type {number} */ fd, /** @type {any[]} */ ...rest) => {
+			if (/full/.test(troubleNow()) && inData(pathOf(fd))) return rest.at(-1)(noRoom());
+			// @ts-expect-error: handed on as it came
+			return real[name](fd, ...rest);
+		};
+	}
 	fs.writeSync = /** @type {typeof fs.writeSync} */ (
 		(/** @type {number} */ fd, /** @type {any[]} */ ...rest) => {
 			const now = troubleNow();
 			if (now && inData(pathOf(fd))) {
-				if (now === 'stuck') Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0);
-				throw Object.assign(new Error('ENOSPC: no space left on device, write'), {
-					code: 'ENOSPC',
-					errno: -28
-				});
+				if (now === 'stuck') wait(Infinity);
+				if (/full/.test(now)) throw noRoom();
+				if (now.startsWith('slow')) wait(Number(now.slice(5)));
 			}
 			return real.writeSync(fd, ...rest);
 		}

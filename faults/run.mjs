@@ -2,12 +2,16 @@
  * npm run faults            the long run: 200 kills, 50 power cuts, 40 damaged folders and more (about 15 minutes)
  * npm run faults -- --short a short run of the same, as npm test does it
  *
+ * Also disks that are full, slow or read-only, a clock that is set back, and 20 000 bad requests.
  * Prints its counts; ends with code 1 when anything acknowledged was lost, or a folder neither opened
  * nor was said to be damaged.
  */
 import {
+	chmodSync,
+	chownSync,
 	cpSync,
 	existsSync,
+	mkdirSync,
 	mkdtempSync,
 	readdirSync,
 	readFileSync,
@@ -17,9 +21,10 @@ import {
 	utimesSync,
 	writeFileSync
 } from 'node:fs';
+import { spawn } from 'node:child_process';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ensureBuilt, ensureInstalled } from '../scripts/prepare.mjs';
+import { ensureBuilt, ensureChromium, ensureInstalled, root } from '../scripts/prepare.mjs';
 import { launch, open, Writer } from './harness.mjs';
 
 const short = process.argv.includes('--short');
@@ -213,6 +218,141 @@ async function trouble(kind) {
 	say(`disk ${kind}: ${response.status} after ${took} s (“${message}”), and it went on afterwards`);
 }
 
+/** A copy on a full disk is refused in words, and leaves nothing half made. */
+async function fullCopies() {
+	const folder = join(home, 'copies');
+	const file = join(home, 'trouble');
+	const server = await open(folder, build, { GRAVITAS_TROUBLE: file });
+	const copy = () => fetch(new URL('/api/backups', server.address), { method: 'POST' });
+	if (!(await copy()).ok) judge('copies', ['no copy was made on a sound disk']);
+	writeFileSync(file, 'quietly full');
+	const response = await copy();
+	const { message } = await response.json();
+	rmSync(file);
+	const left = readdirSync(join(folder, 'backups')).filter((name) => name.endsWith('.part'));
+	if (response.status !== 507 || !/full.*Make room/.test(message)) {
+		judge('copies', [`a copy on a full disk was answered ${response.status} ${message}`]);
+	}
+	if (left.length > 0) judge('copies', [`${left} was left`]);
+	if (!(await copy()).ok) judge('copies', ['no copy was made once there was room']);
+	await server.stop();
+	say(`a copy on a full disk: ${response.status} (“${message}”)`);
+}
+
+/** Edits that were minutes apart stay two, though the clock was set back between them. */
+async function clockBack() {
+	const folder = join(home, 'clock');
+	const file = join(home, 'trouble');
+	const server = await open(folder, build, { GRAVITAS_TROUBLE: file });
+	const at = (/** @type {string} */ path) => new URL(path, server.address);
+	const first = async () => (await (await fetch(at('/api/rivers'))).json())[0];
+	const warm = async (/** @type {number} */ temperatureC) => {
+		const { id, name, body, revision } = await first();
+		await fetch(at(`/api/rivers/${id}`), {
+			method: 'PUT',
+			headers: { 'content-type': 'application/json' },
+			body: JSON.stringify({ name, revision, body: { ...body, temperatureC } })
+		});
+	};
+	await warm(11);
+	await pause(3500);
+	// So that by the day's clock the second comes half a second after the first.
+	writeFileSync(file, 'clock -3000');
+	await pause(300);
+	await warm(12);
+	await fetch(at('/api/undo'), { method: 'POST' });
+	const { temperatureC } = (await first()).body;
+	if (temperatureC !== 11) judge('clock', [`one undo went from 12 to ${temperatureC}, not to 11`]);
+	rmSync(file);
+	await server.stop();
+	say('a clock set back between two edits: each is undone by itself');
+}
+
+/** What is made in a folder that a person has is closed to others; a folder that may not be written is said. */
+async function permissions() {
+	const folder = join(home, 'permissions');
+	mkdirSync(folder, { mode: 0o755 });
+	chmodSync(folder, 0o755);
+	const server = await open(folder, build);
+	await fetch(new URL('/api/backups', server.address), { method: 'POST' });
+	await server.stop();
+	const made = readdirSync(folder, { recursive: true, encoding: 'utf8' });
+	const others = made.filter((name) => statSync(join(folder, name)).mode & 0o077);
+	if (others.length > 0) judge('permissions', [`others may read ${others.slice(0, 5)}`]);
+	if ((statSync(folder).mode & 0o777) !== 0o755) judge('permissions', ['the folder was changed']);
+
+	// Nothing is closed to root.
+	const who = process.getuid?.() === 0 ? { uid: 65534, gid: 65534 } : {};
+	for (const name of ['', ...made]) {
+		if (who.uid !== undefined) chownSync(join(folder, name), who.uid, who.gid);
+	}
+	chmodSync(home, 0o755);
+	chmodSync(folder, 0o500);
+	const refused = await launch(folder, build, {}, who).ready;
+	chmodSync(folder, 0o700);
+	if ('address' in refused) {
+		judge('permissions', ['a read-only folder was opened']);
+		await refused.stop();
+	} else if (
+		refused.code !== 2 ||
+		!/cannot write to its data folder.*GRAVITAS_DATA/.test(refused.said)
+	) {
+		judge('permissions', [`a read-only folder was said as: ${refused.said}`]);
+	}
+	say(
+		`${made.length} files and folders that it makes: closed to others; a read-only folder: said at the start`
+	);
+}
+
+/** A start on a disk so slow that it takes minutes is waited for; one that stands still is no damage. */
+async function slowStarts() {
+	const folder = join(home, 'slow');
+	const file = join(home, 'trouble');
+	const env = { GRAVITAS_TROUBLE: file };
+	const writer = new Writer();
+	let server = await open(folder, build);
+	writer.start(server);
+	await pause(1000);
+	await writer.stop();
+	await server.kill();
+	writeFileSync(file, 'slow 400');
+	const began = Date.now();
+	server = await open(folder, build, env);
+	const took = Math.round((Date.now() - began) / 1000);
+	rmSync(file);
+	if (!/still being opened/.test(server.said())) judge('slow', ['nothing was said meanwhile']);
+	if (took < 100) judge('slow', [`the start took ${took} s only: this tries nothing`]);
+	judge('slow', await writer.lost(server));
+	await server.kill();
+	writeFileSync(file, 'stuck');
+	const found = await launch(folder, build, env).ready;
+	rmSync(file);
+	if (
+		'address' in found ||
+		found.code !== 2 ||
+		!/nothing says that it is damaged/.test(found.said)
+	) {
+		judge('slow', [`a disk that does not answer was said as: ${'said' in found && found.said}`]);
+	}
+	server = await open(folder, build);
+	judge('slow', await writer.lost(server));
+	await server.stop();
+	say(`a start that took ${took} s was waited for; one that stood still was no damage`);
+}
+
+/** Twenty thousand bad requests, by the end-to-end test that sends two thousand. */
+async function badRequests() {
+	const playwright = join(root, 'node_modules', '@playwright', 'test', 'cli.js');
+	const child = spawn(process.execPath, [playwright, 'test', 'e2e/bad-requests.test.ts'], {
+		cwd: root,
+		env: { ...process.env, GRAVITAS_BAD_REQUESTS: '20000', CHROMIUM: ensureChromium() },
+		stdio: 'inherit'
+	});
+	const code = await new Promise((resolve) => child.once('exit', resolve));
+	if (code !== 0) judge('bad requests', [`the test ended with ${code}`]);
+	say('20 000 bad requests');
+}
+
 /** @param {number} rounds damages of every kind: open with everything, or say why */
 async function damages(rounds) {
 	const whole = join(home, 'whole');
@@ -266,7 +406,12 @@ try {
 	await trouble('full');
 	if (!short) await trouble('quietly full');
 	if (!short) await trouble('stuck');
+	await fullCopies();
+	await clockBack();
+	await permissions();
 	await damages(short ? 6 : 60);
+	if (!short) await slowStarts();
+	if (!short) await badRequests();
 } finally {
 	rmSync(home, { recursive: true, force: true });
 }

@@ -7,8 +7,8 @@ const USUAL_PORT = 4680;
 const HOST = '127.0.0.1';
 
 const METHODS = ['GET', 'HEAD', 'POST', 'PUT', 'PATCH', 'DELETE', 'OPTIONS'];
-/** No request needs more: the largest import is 16 MB. What is longer is refused by its length alone. */
-const MOST_BYTES = 64 * 2 ** 20;
+/** No request needs more: the largest import is 128 MB. What is longer is refused by its length alone. */
+const MOST_BYTES = 160 * 2 ** 20;
 
 /**
  * @param {import('node:http').ServerResponse} res @param {number} status @param {string} message

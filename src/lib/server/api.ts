@@ -37,9 +37,8 @@ const requests = {
 	entry: EntryRequest
 } as const;
 
-/** The most that an ordinary request may hold, and the most that an import may. */
+/** The most that an ordinary request may hold. */
 const SHORT = 256 * 1024;
-export const LONG = 16 * 2 ** 20;
 
 /** Answers from the store; refusals and failures of the database become words, never a stack. */
 export async function respond(work: (store: Store) => Promise<Response>): Promise<Response> {

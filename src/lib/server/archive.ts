@@ -3,9 +3,14 @@ import type { Snapshot } from '$lib/contract/documents';
 import { batchFile, entryFile, flyFile, lotFile, rigFile, riverFile } from '$lib/contract/files';
 import { Refusal } from './store/refusal';
 
-/** Bounds of an archive that is read; what a person has tied in a life is far below. */
-const MOST_FILES = 20_000;
-const MOST_UNPACKED = 48 * 2 ** 20;
+/** Bounds of an archive that is read; what a person has tied and logged in a life is below. */
+const MOST_FILES = 100_000;
+const MOST_UNPACKED = 256 * 2 ** 20;
+/** More than this in one document file is no document. */
+export const MOST_IN_FILE = 2 * 2 ** 20;
+
+export const tooLarge = (name: string) =>
+	new Refusal(413, `${name} is larger than ${MOST_IN_FILE / 2 ** 20} MB; no document is.`);
 
 export interface NamedBytes {
 	readonly name: string;
@@ -64,6 +69,8 @@ export function openArchive({ name, bytes }: NamedBytes): {
 					if (passedOver.length < 20) passedOver.push(entry.name.slice(0, 200));
 					return false;
 				}
+				if (entry.originalSize > MOST_IN_FILE)
+					throw tooLarge(`${name} / ${entry.name.slice(0, 200)}`);
 				size += entry.originalSize;
 				if (count > MOST_FILES || size > MOST_UNPACKED) {
 					throw new Refusal(

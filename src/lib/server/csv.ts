@@ -1,6 +1,5 @@
 import { priorBeliefs } from '$core/belief/index';
 import { learnedFrom } from './learned';
-import Papa from 'papaparse';
 import type { Band } from '$core/drift/index';
 import { predict } from '$core/predict/index';
 import type { Interval } from '$core/quantity/index';
@@ -14,6 +13,7 @@ import { waterOf } from '$lib/contract/lie-today';
 import { rigFor } from './asked';
 import { driftsOf } from './drift';
 import { Refusal, type Store } from './store/index';
+import { asCsv } from './table';
 
 /** Still water at an ordinary temperature, where no lie is named. */
 const STILL = {
@@ -94,15 +94,14 @@ export async function fliesAsCsv(
 			water_c: celsius,
 			...columns('time_to_zone_s', row && found.time, 1),
 			...columns('land_above_m', row && found.distance, 1),
-			rig: drifts === null ? '' : rigName,
+			rig: drifts === null ? '' : (rigName ?? ''),
 			drifts: drifts ?? '',
 			chance: band ? String(Number(band.chance.toPrecision(6))) : '',
 			chance_error: band ? figure(band.error) : '',
 			model: found.modelVersion
 		};
 	});
-	// A name that begins like a formula must not become one in a spreadsheet.
-	return `${Papa.unparse(table, { escapeFormulae: true, newline: '\r\n' })}\r\n`;
+	return asCsv(Object.keys(table[0] ?? {}), table);
 }
 
 const figure = (n: number) => String(Number(n.toPrecision(4)));

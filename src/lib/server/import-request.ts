@@ -1,8 +1,9 @@
 import { localDay } from '$lib/contract/day';
 import { importChoices, type ImportAnswer, type ImportChoice } from '$lib/contract/files';
 import type { LotRow } from '$lib/contract/documents';
-import { isArchive, openArchive, type NamedBytes } from './archive';
-import { LONG } from './api';
+import { clipped, INVISIBLE, isVisible } from '$lib/contract/names';
+import { breather } from './breather';
+import { isArchive, MOST_IN_FILE, openArchive, tooLarge, type NamedBytes } from './archive';
 import { readBody, readJson } from './json';
 import { entriesFromCsv, isLogCsv } from './log-csv';
 import { lotsFromCsv } from './stock-csv';
@@ -11,8 +12,9 @@ import { listDocuments } from './store/documents';
 import type { Queryable } from './db/database';
 import { Refusal, type Store } from './store/index';
 
-/** More than this in one document file is no document. */
-const MOST_IN_FILE = 2 * 2 ** 20;
+/** A log of 50,000 entries is some 20 MB as a table, with its outings up to 100. */
+const MOST_IMPORT = 128 * 2 ** 20;
+const isTable = (name: string) => /\.(csv|tsv|txt)$/i.test(name);
 
 export interface ImportRequest {
 	readonly files: readonly NamedBytes[];
@@ -34,8 +36,9 @@ export interface ImportRequest {
 export async function importRequestOf(request: Request, url: URL): Promise<ImportRequest> {
 	const look = url.searchParams.get('look') === '1';
 	const different = choiceOf(url.searchParams.get('different') ?? 'keep', 'different');
-	const label = url.searchParams.get('label')?.trim().slice(0, 120) || null;
-	const body = await readBody(request, LONG);
+	const label = clipped(url.searchParams.get('label')?.trim() ?? '', 120) || null;
+	if (label !== null && !isVisible(label)) throw faultAt('label', INVISIBLE);
+	const body = await readBody(request, MOST_IMPORT);
 	const type = request.headers.get('content-type') ?? '';
 	if (!/^multipart\/form-data/i.test(type)) {
 		return { files: [{ name: 'The request', bytes: body }], look, label, different, choices: {} };
@@ -61,9 +64,11 @@ export async function importRequestOf(request: Request, url: URL): Promise<Impor
 function choiceOf(value: unknown, path: string): ImportChoice {
 	const choice = importChoices.find((known) => known === value);
 	if (choice) return choice;
-	const message = `Must be one of ${importChoices.join(', ')}.`;
-	throw new Refusal(422, `${path}: ${message}`, { errors: [{ path, message }] });
+	throw faultAt(path, `Must be one of ${importChoices.join(', ')}.`);
 }
+
+const faultAt = (path: string, message: string) =>
+	new Refusal(422, `${path}: ${message}`, { errors: [{ path, message }] });
 
 function choicesOf(text: string): Record<string, ImportChoice> {
 	const raw = readJson(new TextEncoder().encode(text), 'The field choices');
@@ -97,7 +102,7 @@ export async function importInto(store: Store, request: ImportRequest): Promise<
 		request.choices[`${kind}:${id}`] ?? request.different;
 	// Read within the transaction: a table is held against the stock as it then is.
 	const plan = async (tx: Queryable) =>
-		planImport(tx, incomingOf(files, await listDocuments<LotRow>(tx, 'lot')), choose);
+		planImport(tx, await incomingOf(files, await listDocuments<LotRow>(tx, 'lot')), choose);
 	if (request.look) {
 		const { items } = await store.read(plan);
 		return { items, written: 0, passedOver };
@@ -110,22 +115,26 @@ export async function importInto(store: Store, request: ImportRequest): Promise<
 }
 
 /** What the files bring. @throws Refusal */
-function incomingOf(files: readonly NamedBytes[], lots: readonly LotRow[]) {
+async function incomingOf(files: readonly NamedBytes[], lots: readonly LotRow[]) {
 	const today = localDay();
-	const incoming = files.flatMap(({ name, bytes }) => {
-		if (bytes.byteLength > MOST_IN_FILE) {
-			throw new Refusal(
-				413,
-				`${name} is larger than ${MOST_IN_FILE / 2 ** 20} MB; no document is.`
-			);
+	const breathe = breather();
+	const incoming: ReturnType<typeof documentsIn> = [];
+	for (const { name, bytes } of files) {
+		if (!isTable(name)) {
+			if (bytes.byteLength > MOST_IN_FILE) throw tooLarge(name);
+			incoming.push(...documentsIn(name, readJson(bytes, name)));
+			await breathe();
+			continue;
 		}
-		if (!/\.(csv|tsv|txt)$/i.test(name)) return documentsIn(name, readJson(bytes, name));
 		const text = textOf(bytes, name);
 		const table = isLogCsv(text)
 			? entriesFromCsv(name, text)
 			: lotsFromCsv(name, text, lots, today);
-		return table.flatMap((one) => documentsIn(name, one));
-	});
+		for (const { source, raw, columnOf } of table) {
+			incoming.push(...documentsIn(source, raw, columnOf));
+			await breathe();
+		}
+	}
 	if (incoming.length === 0) {
 		throw new Refusal(
 			422,

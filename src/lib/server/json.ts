@@ -6,7 +6,7 @@ const DEEPEST = 32;
 /** Names that mean something else to JavaScript than a field; class-transformer drops them without a word. */
 const FORBIDDEN = ['prototype', ...Object.getOwnPropertyNames(Object.prototype)];
 /** How much of what is too long is read and dropped, so that the sender hears why. */
-const MOST_DROPPED = 128 * 2 ** 20;
+const MOST_DROPPED = 160 * 2 ** 20;
 
 /**
  * Reads untrusted bytes as JSON.
@@ -22,6 +22,11 @@ export function readJson(bytes: Uint8Array, where: string): unknown {
 	} catch {
 		throw new Refusal(400, `${where} is not text in UTF-8. Save it as UTF-8 and try again.`);
 	}
+	return parseJson(text, where);
+}
+
+/** As readJson, of what is text already. */
+export function parseJson(text: string, where: string): unknown {
 	if (text.trim() === '')
 		throw new Refusal(400, `${where} is empty; a JSON document belongs there.`);
 	const deep = tooDeepAt(text);
@@ -89,7 +94,7 @@ function refuseUnkeepable(value: unknown, path: string, where: string): void {
 }
 
 /** PostgreSQL keeps neither NUL nor half of a surrogate pair. */
-const keepable = (text: string) => !text.includes('\0') && !/\p{Surrogate}/u.test(text);
+export const keepable = (text: string) => !text.includes('\0') && !/\p{Surrogate}/u.test(text);
 
 /**
  * The body of a request, up to `limit` bytes.

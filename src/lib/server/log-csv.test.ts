@@ -9,9 +9,11 @@ import {
 	type LieBodyDocument
 } from '$lib/contract/documents';
 import { entryFault, sights, weighedThings, type EntryBodyDocument } from '$lib/contract/entries';
+import { isVisible } from '$lib/contract/names';
 import { parse } from '$lib/contract/parse';
 import { EntryFile } from '$lib/contract/validation';
-import { entriesFromCsv, isLogCsv, logAsCsv } from './log-csv';
+import { entriesFromCsv, isLogCsv, logAsCsv, logColumnOf } from './log-csv';
+import { documentsIn } from './store/import';
 
 const recipe = recipeToDocument({
 	...starterRecipe,
@@ -24,6 +26,7 @@ const lie: LieBodyDocument = {
 const some = (max: number) => fc.double({ min: 1e-6, max, noNaN: true });
 const text = (maxLength: number) =>
 	fc.string({ minLength: 1, maxLength, unit: 'grapheme' }).filter((s) => s.trim() === s);
+const name = text(80).filter(isVisible);
 const maybe = <T>(of: fc.Arbitrary<T>) => fc.option(of, { nil: undefined });
 
 const weighing = fc.record({
@@ -38,8 +41,8 @@ const drop = fc.record({
 	...{ tippetMm: maybe(some(1)), gates: maybe(fc.boolean()) }
 });
 const outing = fc.record({
-	...{ recipe: fc.constant(recipe), lie: fc.constant(lie), lieName: text(80), lieKey: text(99) },
-	...{ rig: fc.constant(rigToDocument(starterRig)), rigName: text(80), fish: fc.boolean() },
+	...{ recipe: fc.constant(recipe), lie: fc.constant(lie), lieName: name, lieKey: text(99) },
+	...{ rig: fc.constant(rigToDocument(starterRig)), rigName: name, fish: fc.boolean() },
 	...{ temperatureC: fc.integer({ min: 0, max: 35 }), saw: fc.constantFrom(...sights) },
 	...{ flowM3s: maybe(some(1e4)) },
 	fit: maybe(
@@ -66,7 +69,7 @@ const body = fc
 
 test('whatever the log holds, its table reads back exactly', () => {
 	fc.assert(
-		fc.property(fc.array(fc.tuple(fc.uuid(), text(80), body), { maxLength: 4 }), (all) => {
+		fc.property(fc.array(fc.tuple(fc.uuid(), name, body), { maxLength: 4 }), (all) => {
 			const rows = all.map(([id, name, its]): EntryRow => ({
 				...{ kind: 'entry', id, name, revision: 1 },
 				// As it comes from the database: what is undefined is not there.
@@ -74,8 +77,8 @@ test('whatever the log holds, its table reads back exactly', () => {
 			}));
 			const table = logAsCsv(rows);
 			expect(isLogCsv(table)).toBe(true);
-			const back = entriesFromCsv('log.csv', table).map((one) => {
-				const parsed = parse(EntryFile, JSON.parse(JSON.stringify(one)));
+			const back = entriesFromCsv('log.csv', table).map(({ raw }) => {
+				const parsed = parse(EntryFile, JSON.parse(JSON.stringify(raw)));
 				if (!parsed.ok) throw new Error(JSON.stringify(parsed.errors));
 				return JSON.parse(JSON.stringify(parsed.value)) as EntryRow;
 			});
@@ -91,12 +94,43 @@ test('a table that is wrong is said with its row and its column', () => {
 	const row = (line: string) => () =>
 		entriesFromCsv('log.csv', `log_entry,name,at,mass_g\r\n${line}\r\n`);
 	expect(row('weighing,x,2026-01-01T00:00:00Z,heavy')).toThrow(
-		'row 2, mass_g: “heavy” is not a number'
+		'row 2, mass_g: “heavy” is no number'
 	);
 	expect(row('guess,x,2026-01-01T00:00:00Z,1')).toThrow(
 		'row 2, log_entry: must be one of weighing'
 	);
 	expect(row('weighing,x,yesterday,1')).toThrow('row 2, at: must be a date and time');
+	expect(row('weighing,"x" y,2026-01-01T00:00:00Z,1')).toThrow('row 2: a quotation mark');
+	expect(row('weighing,x,2026-01-01T00:00:00Z,1,2')).toThrow('row 2: has more cells');
+	expect(row('weighing,x\0,2026-01-01T00:00:00Z,1')).toThrow('row 2, name: has characters');
+	const cell = (json: string) => () =>
+		entriesFromCsv(
+			'log.csv',
+			`log_entry,at,recipe_json\r\ndrop,2026-01-01T00:00:00Z,"${json.replaceAll('"', '""')}"`
+		);
+	expect(cell('{"a":'.repeat(5000))).toThrow('row 2, recipe_json is nested deeper');
+	expect(cell('{"__proto__": {}}')).toThrow('row 2, recipe_json: __proto__: a field may not');
+	expect(cell('{')).toThrow('row 2, recipe_json is not readable as JSON');
+	// What the contract's classes find is said by its column too.
+	const [one] = entriesFromCsv(
+		'log.csv',
+		'log_entry,name,at,weighed,count,mass_g,scale_step_g,recipe_json\r\n' +
+			`weighing,x,2026-01-01T00:00:00Z,fly,0,"0,2",0.01,"${JSON.stringify(recipe).replaceAll('"', '""')}"\r\n`
+	);
+	expect(() => documentsIn(one!.source, one!.raw, one!.columnOf)).toThrow(
+		/^log.csv, row 2, count: The count must be a whole number/
+	);
+	for (const [path, column] of [
+		['body.drop.recipe.hook.size', 'recipe_json'],
+		['body.drop.runsS.2', 'runs_s'],
+		['body.outing.flowM3s', 'flow_m3s'],
+		['body.outing.fit.slopes.0.belief', 'fit_json'],
+		['body.expected.low', 'expected_low'],
+		['body.exclusion.of', 'exclusion_of'],
+		['name', 'name']
+	] as const) {
+		expect(logColumnOf(path)).toBe(column);
+	}
 	expect(() => entriesFromCsv('log.csv', 'log_entry,colour\r\nweighing,red\r\n')).toThrow(
 		'“colour” is not known'
 	);

@@ -1,7 +1,6 @@
-import Papa from 'papaparse';
 import { DOCUMENT_VERSION, type EntryRow } from '$lib/contract/documents';
 import { logKind, logKinds, type EntryBodyDocument } from '$lib/contract/entries';
-import { Refusal } from './store/refusal';
+import { asCsv, readTable, type RowDocument, type TableRow } from './table';
 
 /**
  * The log as a table, one row an entry; docs/log-csv.md says what each column holds. Recipes, lies, rigs and
@@ -15,7 +14,8 @@ const COLUMNS = [
 	...['saw', 'fish', 'lie_name', 'lie_key', 'rig_name', 'flow_m3s'],
 	...['exclusion_of', 'reset_score', 'recipe_json', 'lie_json', 'rig_json', 'fit_json']
 ] as const;
-const MOST_ROWS = 50_000;
+type Column = (typeof COLUMNS)[number];
+const MOST_ROWS = 100_000;
 /** The first column's name tells such a table from one of the stock. */
 export const isLogCsv = (text: string) => /^\uFEFF?"?log_entry"?[,;\t]/.test(text);
 
@@ -46,103 +46,83 @@ export function logAsCsv(entries: readonly EntryRow[]): string {
 			fit_json: outing?.fit ? JSON.stringify(outing.fit) : ''
 		};
 	});
-	const fields = [...COLUMNS];
-	const data = table.map((row) => fields.map((field) => marked(row[field])));
-	return `${Papa.unparse({ fields, data }, { newline: '\r\n' })}\r\n`;
+	return asCsv(COLUMNS, table);
 }
 
-/** A text that a program would run as a formula has a mark before it, and one that has the mark another. */
-const marked = (value: string | number | boolean) =>
-	typeof value === 'string' && /^'*[=+\-@\t\r]/.test(value) ? `'${value}` : value;
+/** Columns whose name says something else than the field does. */
+const NAMED_OTHERWISE: Readonly<Record<string, Column>> = {
+	'weighing.of': 'weighed',
+	'expected.value': 'expected',
+	'expected.low': 'expected_low',
+	'expected.high': 'expected_high',
+	'exclusion.of': 'exclusion_of',
+	'reset.score': 'reset_score'
+};
+
+/** The column that a place in an entry's file is read from: body.drop.runsS.2 from runs_s. */
+export function logColumnOf(path: string): string {
+	const [first = '', second = ''] = path
+		.replace(/^body\./, '')
+		.split('.')
+		.filter((part) => !/^\d+$/.test(part));
+	const otherwise = NAMED_OTHERWISE[`${first}.${second}`];
+	if (otherwise) return otherwise;
+	const snake = (second || first).replace(/[A-Z]+/g, (capitals) => `_${capitals.toLowerCase()}`);
+	const of = [`${snake}_json`, snake].find((name) => (COLUMNS as readonly string[]).includes(name));
+	return of ?? 'log_entry';
+}
 
 /** The entries in a table, as document files. @throws Refusal naming the row and the column */
-export function entriesFromCsv(source: string, text: string): object[] {
-	const { data, meta } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
-		header: true,
-		skipEmptyLines: 'greedy'
-	});
-	const strange = (meta.fields ?? []).find(
-		(name) => !(COLUMNS as readonly string[]).includes(name)
-	);
-	if (strange !== undefined) {
-		throw new Refusal(
-			422,
-			`${source}: the column “${strange.slice(0, 60)}” is not known. Known are: ${COLUMNS.join(', ')}.`
-		);
-	}
-	if (data.length > MOST_ROWS) {
-		throw new Refusal(
-			413,
-			`${source} has more than ${MOST_ROWS} rows. Split it into several tables.`
-		);
-	}
-	return data.map((row, i) => entryOf(row, `${source}, row ${i + 2}`));
+export function entriesFromCsv(source: string, text: string): RowDocument[] {
+	const form = { columns: COLUMNS, needed: ['log_entry', 'at'] as const, mostRows: MOST_ROWS };
+	return readTable<Column>(source, text, form).map((row) => ({
+		source: row.source,
+		raw: entryOf(row),
+		columnOf: logColumnOf
+	}));
 }
 
-function entryOf(row: Record<string, string>, where: string): object {
-	const at = (column: (typeof COLUMNS)[number]) =>
-		(row[column] ?? '').replace(/^'(?='*[=+\-@\t\r])/, '');
-	const fail = (column: string, words: string) =>
-		new Refusal(422, `${where}, ${column}: ${words}`, {
-			errors: [{ path: column, message: words }]
-		});
-	const number = (column: (typeof COLUMNS)[number]): number | undefined => {
-		const said = at(column).trim();
-		if (said === '') return undefined;
-		const value = Number(said);
-		if (!Number.isFinite(value)) throw fail(column, `“${said.slice(0, 40)}” is not a number.`);
-		return value;
-	};
-	const yes = (column: (typeof COLUMNS)[number]): boolean | undefined => {
-		const said = at(column).trim().toLowerCase();
-		if (said === '') return undefined;
-		if (said !== 'true' && said !== 'false') throw fail(column, 'must be true or false.');
-		return said === 'true';
-	};
-	const json = (column: (typeof COLUMNS)[number]): unknown => {
-		if (at(column).trim() === '') return undefined;
-		try {
-			return JSON.parse(at(column));
-		} catch {
-			throw fail(column, 'is no JSON, as the document files have it.');
-		}
-	};
-	const text = (column: (typeof COLUMNS)[number]) => at(column) || undefined;
-	const kind = logKinds.find((known) => known === at('log_entry').trim());
-	if (!kind) throw fail('log_entry', `must be one of ${logKinds.join(', ')}.`);
-	const moment = Date.parse(at('at'));
+function entryOf(row: TableRow<Column>): object {
+	const text = (column: Column) => row.at(column) || undefined;
+	const kind = logKinds.find((known) => known === row.trimmed('log_entry'));
+	if (!kind) throw row.refusal('log_entry', `must be one of ${logKinds.join(', ')}.`);
+	const moment = Date.parse(row.at('at'));
 	if (!Number.isFinite(moment))
-		throw fail('at', 'must be a date and time, as 2026-02-03T10:00:00Z.');
-	const recipe = json('recipe_json');
+		throw row.refusal('at', 'must be a date and time, as 2026-02-03T10:00:00Z.');
+	const recipe = row.json('recipe_json');
 	const inner: Record<(typeof logKinds)[number], () => object> = {
 		weighing: () => ({
-			...{ of: text('weighed'), recipe, count: number('count'), massG: number('mass_g') },
-			...{ scaleStepG: number('scale_step_g'), lengthM: number('length_m') }
+			...{ of: text('weighed'), recipe, count: row.number('count'), massG: row.number('mass_g') },
+			...{ scaleStepG: row.number('scale_step_g'), lengthM: row.number('length_m') }
 		}),
 		drop: () => ({
-			...{ recipe, wet: text('wet'), temperatureC: number('temperature_c') },
-			distanceM: number('distance_m'),
-			runsS: at('runs_s').split(/\s+/).filter(Boolean).map(Number),
-			...{ reactionS: number('reaction_s'), tippetMm: number('tippet_mm'), gates: yes('gates') }
+			...{ recipe, wet: text('wet'), temperatureC: row.number('temperature_c') },
+			distanceM: row.number('distance_m'),
+			runsS: row.numbers('runs_s'),
+			...{
+				reactionS: row.number('reaction_s'),
+				tippetMm: row.number('tippet_mm'),
+				gates: row.yes('gates')
+			}
 		}),
 		outing: () => ({
-			...{ recipe, lie: json('lie_json'), lieName: text('lie_name'), lieKey: text('lie_key') },
-			...{ rig: json('rig_json'), rigName: text('rig_name'), flowM3s: number('flow_m3s') },
-			...{ temperatureC: number('temperature_c'), saw: text('saw'), fish: yes('fish') },
-			fit: json('fit_json')
+			...{ recipe, lie: row.json('lie_json'), lieName: text('lie_name'), lieKey: text('lie_key') },
+			...{ rig: row.json('rig_json'), rigName: text('rig_name'), flowM3s: row.number('flow_m3s') },
+			...{ temperatureC: row.number('temperature_c'), saw: text('saw'), fish: row.yes('fish') },
+			fit: row.json('fit_json')
 		}),
 		exclusion: () => ({ of: text('exclusion_of') }),
 		reset: () => ({ score: text('reset_score') })
 	};
-	const value = number('expected');
+	const value = row.number('expected');
 	const body: Partial<Record<keyof EntryBodyDocument, unknown>> = {
-		...{ at: moment, [kind]: inner[kind](), excluded: yes('excluded'), note: text('note') },
+		...{ at: moment, [kind]: inner[kind](), excluded: row.yes('excluded'), note: text('note') },
 		...(value === undefined
 			? {}
-			: { expected: { value, low: number('expected_low'), high: number('expected_high') } })
+			: { expected: { value, low: row.number('expected_low'), high: row.number('expected_high') } })
 	};
 	return {
-		...{ format: 'gravitas/entry', version: DOCUMENT_VERSION, name: at('name'), body },
-		...(at('id').trim() ? { id: at('id').trim() } : {})
+		...{ format: 'gravitas/entry', version: DOCUMENT_VERSION, name: row.at('name'), body },
+		...(row.trimmed('id') ? { id: row.trimmed('id') } : {})
 	};
 }

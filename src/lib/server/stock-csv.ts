@@ -1,5 +1,4 @@
 import { threadField } from '$core/fly/index';
-import Papa from 'papaparse';
 import {
 	readHookSize,
 	readQuantity,
@@ -12,7 +11,7 @@ import {
 } from '$core/quantity/index';
 import { DOCUMENT_VERSION, type LotBodyDocument, type LotRow } from '$lib/contract/documents';
 import { leftOf, lotMaterials, materialOf, priceEach, type LotMaterial } from '$lib/contract/lots';
-import { Refusal } from './store/refusal';
+import { asCsv, readTable, type RowDocument, type TableRow } from './table';
 
 /**
  * The stock as a table, one row a lot: what it is, what is left of it, and what was measured. Sizes are
@@ -39,7 +38,7 @@ const COLUMNS = [
 	'weighed_g',
 	'wire_mm'
 ] as const;
-type Row = Partial<Record<(typeof COLUMNS)[number], string>>;
+type Column = (typeof COLUMNS)[number];
 const MOST_ROWS = 5000;
 
 export function stockAsCsv(lots: readonly LotRow[]): string {
@@ -68,8 +67,7 @@ export function stockAsCsv(lots: readonly LotRow[]): string {
 			wire_mm: measured?.wireMm ?? ''
 		};
 	});
-	const fields = [...COLUMNS];
-	return `${Papa.unparse({ fields, data: table }, { escapeFormulae: true, newline: '\r\n' })}\r\n`;
+	return asCsv(COLUMNS, table);
 }
 
 /**
@@ -84,72 +82,59 @@ export function lotsFromCsv(
 	text: string,
 	here: readonly LotRow[],
 	today: string
-): object[] {
-	const { data, meta } = Papa.parse<Row>(text.replace(/^\uFEFF/, ''), {
-		header: true,
-		skipEmptyLines: 'greedy',
-		transformHeader: (name) =>
-			name
-				.trim()
-				.toLowerCase()
-				.replace(/[\s-]+/g, '_')
-	});
-	const known = meta.fields ?? [];
-	for (const needed of ['material', 'name'] as const) {
-		if (known.includes(needed)) continue;
-		throw new Refusal(
-			422,
-			`${source}: the first line must name the columns, and “${needed}” is not among them. Known are: ${COLUMNS.join(', ')}.`
-		);
-	}
-	const strange = known.find((name) => !(COLUMNS as readonly string[]).includes(name));
-	if (strange !== undefined) {
-		throw new Refusal(
-			422,
-			`${source}: the column “${strange.slice(0, 60)}” is not known. Known are: ${COLUMNS.join(', ')}.`
-		);
-	}
-	if (data.length > MOST_ROWS) {
-		throw new Refusal(413, `${source} has more than ${MOST_ROWS} rows; no stock has.`);
-	}
-	return data.map((row, i) => lotOf(row, `${source}, row ${i + 2}`, here, today));
+): RowDocument[] {
+	const form = { columns: COLUMNS, needed: ['material', 'name'] as const, mostRows: MOST_ROWS };
+	return readTable<Column>(source, text, form).map((row) => ({
+		source: row.source,
+		raw: lotOf(row, here, today),
+		columnOf: stockColumnOf
+	}));
 }
 
-function lotOf(row: Row, where: string, here: readonly LotRow[], today: string): object {
-	const at = (column: (typeof COLUMNS)[number]) => (row[column] ?? '').trim();
-	const fail = (column: string, words: string) =>
-		new Refusal(422, `${where}, ${column}: ${words}`, {
-			errors: [{ path: column, message: words }]
-		});
-	const number = (column: (typeof COLUMNS)[number]): number | undefined => {
-		const text = at(column);
-		if (text === '') return undefined;
-		const value = Number(text.replace(',', '.'));
-		if (!Number.isFinite(value)) throw fail(column, `“${text}” is not a number.`);
-		return value;
-	};
+const COLUMN_OF: Readonly<Record<string, Column>> = {
+	lengthX: 'length_x',
+	wireX: 'wire_x',
+	diameterMm: 'bead_mm',
+	wireInch: 'coil_in',
+	entries: 'left',
+	lowAt: 'low_at',
+	pieces: 'weighed_pieces',
+	togetherG: 'weighed_g'
+};
+
+/** The column that a place in a lot's file is read from: body.bead.diameterMm from bead_mm. */
+export function stockColumnOf(path: string): string {
+	const parts = path.split('.');
+	if (parts.includes('entries')) return parts.includes('price') ? 'price_each' : 'left';
+	const last = parts.at(-1)!;
+	if (last === 'wireMm') return parts.includes('rib') ? 'rib_mm' : 'wire_mm';
+	const column = COLUMN_OF[last] ?? last;
+	return (COLUMNS as readonly string[]).includes(column) ? column : 'material';
+}
+
+function lotOf(row: TableRow<Column>, here: readonly LotRow[], today: string): object {
 	/** Read as a tier writes it; what is odd is refused here, since nobody can be asked. */
-	const quantity = (column: (typeof COLUMNS)[number], read: (text: string) => Reading): number => {
-		const reading = read(at(column));
+	const quantity = (column: Column, read: (text: string) => Reading): number => {
+		const reading = read(row.trimmed(column));
 		if (reading.kind === 'value') return reading.value;
-		throw fail(column, reading.kind === 'wrong' ? reading.message : reading.question);
+		throw row.refusal(column, reading.kind === 'wrong' ? reading.message : reading.question);
 	};
-	const material = lotMaterials.find((known) => known === at('material').toLowerCase());
+	const material = lotMaterials.find((known) => known === row.trimmed('material').toLowerCase());
 	if (!material) {
-		throw fail('material', `must be one of ${lotMaterials.join(', ')}.`);
+		throw row.refusal('material', `must be one of ${lotMaterials.join(', ')}.`);
 	}
-	// The mark by which a table keeps a name from being run as a formula.
-	const name = at('name').replace(/^'(?=[=+\-@])/, '');
-	const what = whatOf(material, at, number, quantity);
+	const name = row.trimmed('name');
+	const what = whatOf(material, row, quantity);
 	const old = here.find((lot) => lot.name === name && materialOf(lot.body) === material);
 	const entries = [...(old?.body.entries ?? [])];
-	const left = number('left');
+	const left = row.number('left');
 	const missing = left === undefined ? 0 : left - (old ? leftOf(old.body) : 0);
-	const price = number('price_each');
+	const price = row.number('price_each');
 	if (Math.abs(missing) > 1e-9) {
 		entries.push({
 			on: today,
-			kind: old ? 'corrected' : 'bought',
+			// Less than nothing was never bought.
+			kind: old || missing < 0 ? 'corrected' : 'bought',
 			amount: Number(missing.toFixed(3)),
 			...(price === undefined || old || missing <= 0
 				? {}
@@ -157,12 +142,12 @@ function lotOf(row: Row, where: string, here: readonly LotRow[], today: string):
 		});
 	}
 	const measured = {
-		pieces: number('weighed_pieces'),
-		togetherG: number('weighed_g'),
-		wireMm: number('wire_mm')
+		pieces: row.number('weighed_pieces'),
+		togetherG: row.number('weighed_g'),
+		wireMm: row.number('wire_mm')
 	};
 	const given = Object.values(measured).some((value) => value !== undefined);
-	const lowAt = number('low_at');
+	const lowAt = row.number('low_at');
 	const body = JSON.parse(
 		JSON.stringify({
 			[material]: what,
@@ -180,34 +165,32 @@ function lotOf(row: Row, where: string, here: readonly LotRow[], today: string):
 	};
 }
 
-type Column = (typeof COLUMNS)[number];
-
 function whatOf(
 	material: LotMaterial,
-	at: (column: Column) => string,
-	number: (column: Column) => number | undefined,
+	row: TableRow<Column>,
 	quantity: (column: Column, read: (text: string) => Reading) => number
 ): object {
 	const tidy = (n: number) => Number(n.toFixed(6));
 	switch (material) {
 		case 'hook':
 			return {
-				style: at('style') || 'straight',
+				style: row.trimmed('style') || 'straight',
 				size: quantity('size', readHookSize),
-				lengthX: number('length_x') ?? 0,
-				wireX: number('wire_x') ?? 0
+				lengthX: row.number('length_x') ?? 0,
+				wireX: row.number('wire_x') ?? 0
 			};
 		case 'bead': {
 			const diameter = quantity('bead_mm', (text) => readQuantity(text, beadDiameterField));
 			return {
-				metal: at('metal').toLowerCase(),
-				shape: at('shape').toLowerCase() || 'round',
+				metal: row.trimmed('metal').toLowerCase(),
+				shape: row.trimmed('shape').toLowerCase() || 'round',
 				diameterMm: tidy(diameter / MILLIMETRE)
 			};
 		}
 		case 'coil': {
 			const wire = quantity('coil_in', (text) => readQuantity(text, coilWireField));
-			const metal = at('metal')
+			const metal = row
+				.trimmed('metal')
 				.toLowerCase()
 				.replace(/[\s-]*free$/, 'Free');
 			return { metal, wireInch: tidy(wire / INCH) };
@@ -216,10 +199,13 @@ function whatOf(
 			return { denier: quantity('denier', (text) => readQuantity(text, threadField)) };
 		case 'rib': {
 			const wire = quantity('rib_mm', (text) => readQuantity(text, ribWireField));
-			return { kind: at('kind').toLowerCase() || 'copper', wireMm: tidy(wire / MILLIMETRE) };
+			return {
+				kind: row.trimmed('kind').toLowerCase() || 'copper',
+				wireMm: tidy(wire / MILLIMETRE)
+			};
 		}
 		case 'dressing':
 		case 'finish':
-			return { kind: at('kind') };
+			return { kind: row.trimmed('kind') };
 	}
 }

@@ -59,18 +59,34 @@ test('the ledger only grows, and a lot is of one material', () => {
 	const both = { ...beads.body, thread: { denier: 70 } };
 	expect(refused(() => checkLot('lot', content(both), null))[0]).toBe(422);
 	expect(refused(() => checkLot('lot', content({ entries: [] }), null))[0]).toBe(422);
+	// A minus would turn the word round: “used −5” added five.
+	for (const kind of ['bought', 'used', 'returned', 'reserved'] as const) {
+		const entries = [...beads.body.entries, { on: TODAY, kind, amount: -5 }];
+		const [status, words] = refused(() =>
+			checkLot('lot', content({ ...beads.body, entries }), beads)
+		);
+		expect([status, words]).toEqual([422, expect.stringContaining(`“${kind} -5”`)]);
+		// One that stands here from before is no reason to refuse the next.
+		const old = { ...beads, body: { ...beads.body, entries } };
+		expect(() => checkLot('lot', content(old.body), old)).not.toThrow();
+	}
+	const corrected = [...beads.body.entries, { on: TODAY, kind: 'corrected' as const, amount: -5 }];
+	expect(() =>
+		checkLot('lot', content({ ...beads.body, entries: corrected }), beads)
+	).not.toThrow();
 });
 
 test('the stock as a table: out and in again changes nothing, a new count becomes a correction', () => {
 	// Spreadsheets must not run a name that begins like a formula.
 	expect(stockAsCsv([beads])).toContain("'=Grey tin");
 	const [back] = lotsFromCsv('stock.csv', stockAsCsv([beads]), [beads], TODAY);
-	expect(documentsIn('stock.csv', back)).toMatchObject([
+	expect(documentsIn('stock.csv', back!.raw)).toMatchObject([
 		{ kind: 'lot', id: beads.id, name: beads.name, body: beads.body }
 	]);
 
 	const recounted = stockAsCsv([beads]).replace(',39,', ',30,');
-	const [changed] = documentsIn('x', lotsFromCsv('stock.csv', recounted, [beads], TODAY)[0]);
+	const [again] = lotsFromCsv('stock.csv', recounted, [beads], TODAY);
+	const [changed] = documentsIn('x', again!.raw);
 	const { entries } = changed!.body as LotRow['body'];
 	expect(entries.slice(0, 4)).toEqual(beads.body.entries);
 	expect(entries[4]).toEqual({ on: TODAY, kind: 'corrected', amount: -9 });
@@ -83,7 +99,9 @@ test('a pasted table is read as tiers write it; what is wrong is said with its r
 		'coil\tFifteen\tlead-free\t\t\t15\t\t3\t',
 		'thread\tOlive\t\t\t\t\t8/0\t100\t'
 	].join('\n');
-	const lots = lotsFromCsv('pasted.csv', paste, [], TODAY).flatMap((lot) => documentsIn('x', lot));
+	const lots = lotsFromCsv('pasted.csv', paste, [], TODAY).flatMap(({ raw }) =>
+		documentsIn('x', raw)
+	);
 	expect(lots.map(({ body }) => body)).toMatchObject([
 		{
 			bead: { metal: 'tungsten', shape: 'slotted', diameterMm: 2.8 },
@@ -97,8 +115,14 @@ test('a pasted table is read as tiers write it; what is wrong is said with its r
 	expect(wrong('material,name,colour\nbead,x,red')[1]).toContain('“colour” is not known');
 	expect(wrong('material,name,bead_mm\nbead,x,28')[1]).toContain('row 2, bead_mm');
 	expect(wrong('material,name\nfloat,x')[1]).toContain('must be one of hook');
-	expect(wrong('material,name,denier,left\nthread,x,70,many')[1]).toContain(
-		'“many” is not a number'
+	expect(wrong('material,name,denier,left\nthread,x,70,many')[1]).toContain('“many” is no number');
+	const [low] = lotsFromCsv('p.csv', 'material,name,denier,left\nthread,x,70,-2', [], TODAY);
+	expect(documentsIn('x', low!.raw)[0]!.body).toMatchObject({
+		entries: [{ kind: 'corrected', amount: -2 }]
+	});
+	const [wide] = lotsFromCsv('p.csv', 'material,name,kind\ndressing,x,\u202eherl', [], TODAY);
+	expect(refused(() => documentsIn(wide!.source, wide!.raw, wide!.columnOf))[1]).toMatch(
+		/^p.csv, row 2, kind: It has a character that cannot be seen/
 	);
 });
 

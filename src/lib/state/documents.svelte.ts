@@ -16,7 +16,7 @@ import {
 	type Snapshot
 } from '$lib/contract/documents';
 import type { ImportChoice } from '$lib/contract/files';
-import { clipped } from '$lib/contract/names';
+import { clipped, INVISIBLE, isVisible } from '$lib/contract/names';
 import { api, RequestError } from './client';
 import { byName, freeName, withChange } from './rows';
 import { Saver } from './saver';
@@ -77,6 +77,7 @@ export class Documents {
 	rename(row: DocumentRow, name: string): string | null {
 		const clean = name.trim();
 		if (clean.length < 1 || clean.length > 80) return 'A name has 1 to 80 characters.';
+		if (!isVisible(clean)) return INVISIBLE;
 		if (clean !== row.name) this.change({ ...row, name: clean });
 		return null;
 	}

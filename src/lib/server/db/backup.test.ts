@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gunzipSync, gzipSync } from 'node:zlib';
 import { afterAll, beforeAll, expect, test } from 'vitest';
-import { listBackups, makeBackup, restoreBackup } from './backup';
+import { dailyIsDue, listBackups, makeBackup, restoreBackup } from './backup';
 import { BackupError, checkBackup } from './backup-file';
 import type { Database } from './database';
 import { migrate, migrations, runMigrations, schemaOf } from './migrate';
@@ -103,7 +103,32 @@ test('copies are kept by count, each kind for itself, and unfinished ones leave 
 		Array.from({ length: 14 }, (_, i) => String(17 - i).padStart(2, '0'))
 	);
 	expect(listBackups(backups).some(({ kind }) => kind === 'before-migration')).toBe(true);
-	const failing: Database = { ...db, read: () => Promise.reject(new Error('no')) };
-	await expect(makeBackup(failing, backups, 'by-hand')).rejects.toThrow('no');
+	const failing = (error: Error): Database => ({ ...db, read: () => Promise.reject(error) });
+	await expect(makeBackup(failing(new Error('no')), backups, 'by-hand')).rejects.toThrow('no');
+	const full = Object.assign(new Error('ENOSPC'), { code: 'ENOSPC' });
+	await expect(makeBackup(failing(full), backups, 'by-hand')).rejects.toMatchObject({
+		code: '53100',
+		message: expect.stringContaining('is full, so no copy was made') as string
+	});
+	const closed = Object.assign(new Error('EROFS'), { code: 'EROFS' });
+	await expect(makeBackup(failing(closed), backups, 'by-hand')).rejects.toThrow(
+		/may not write.*Make it writable/
+	);
 	expect(readdirSync(backups).filter((name) => name.endsWith('.part'))).toEqual([]);
 });
+
+test('a clock that is set back neither stops the daily copy nor lets copies of before push it out', async () => {
+	const days = join(folder, 'days');
+	const noon = (day: number) => new Date(Date.UTC(2026, 5, day, 12));
+	for (let day = 1; day <= 15; day++) await makeBackup(db, days, 'daily', { now: noon(day) });
+	expect(dailyIsDue(listBackups(days), +noon(15) + 23 * 3600_000)).toBe(false);
+	expect(dailyIsDue(listBackups(days), +noon(16))).toBe(true);
+	// To the first of May: all of June seems to come.
+	for (const day of [-30, -29]) {
+		expect(dailyIsDue(listBackups(days), +noon(day))).toBe(true);
+		const { name } = await makeBackup(db, days, 'daily', { now: noon(day) });
+		expect(listBackups(days).map((backup) => backup.name)).toContain(name);
+		expect(dailyIsDue(listBackups(days), +noon(day) + 600_000)).toBe(false);
+	}
+	expect(listBackups(days)).toHaveLength(16);
+}, 120_000);

@@ -13,7 +13,8 @@ import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { createGzip } from 'node:zlib';
 import { documentKinds } from '$lib/contract/documents';
-import type { Database, Queryable } from './database';
+import { DatabaseError, DISK_FULL, type Database, type Queryable } from './database';
+import { DataFolderError } from './folder';
 import { fsyncPath } from './fsync';
 import {
 	BackupError,
@@ -48,6 +49,11 @@ export interface Backup {
 const nameForm =
 	/^gravitas-(\d{4})(\d\d)(\d\d)T(\d\d)(\d\d)(\d\d)(\d{3})Z-(daily|before-migration|before-restore|by-hand)\.jsonl\.gz$/;
 
+/** While it is written and not yet read back. */
+const PART = '.part';
+export const isPart = (name: string) =>
+	name.endsWith(PART) && nameForm.test(name.slice(0, -PART.length));
+
 /** The backups in a folder, newest first; files that are none are passed over. */
 export function listBackups(folder: string): Backup[] {
 	if (!existsSync(folder)) return [];
@@ -81,10 +87,14 @@ export async function makeBackup(
 	kind: BackupKind,
 	{ now = new Date(), spare = '' } = {}
 ): Promise<Backup> {
-	mkdirSync(folder, { recursive: true, mode: 0o700 });
+	try {
+		mkdirSync(folder, { recursive: true, mode: 0o700 });
+	} catch (error) {
+		throw notWritten(folder, error);
+	}
 	const name = `gravitas-${now.toISOString().replace(/[-:.]/g, '')}-${kind}.jsonl.gz`;
 	const path = join(folder, name);
-	const part = `${path}.part`;
+	const part = `${path}${PART}`;
 	const digest = createHash('sha256');
 	try {
 		await db.read(async (tx) => {
@@ -104,13 +114,48 @@ export async function makeBackup(
 		fsyncPath(folder);
 	} catch (error) {
 		rmSync(part, { force: true });
-		throw error;
+		throw notWritten(folder, error);
 	}
-	const kept = listBackups(folder).filter((backup) => backup.kind === kind);
-	const old = kept.slice(KEEP[kind]).filter((backup) => backup.name !== spare);
-	old.forEach((backup) => rmSync(join(folder, backup.name)));
-	return kept.find((backup) => backup.name === name)!;
+	const its = listBackups(folder).filter((backup) => backup.kind === kind);
+	// When the clock was set back, those from before it seem to come; neither may push the others out.
+	for (const group of [
+		its.filter(({ madeAt }) => Date.parse(madeAt) > +now),
+		its.filter(({ madeAt }) => Date.parse(madeAt) <= +now)
+	]) {
+		const old = group.slice(KEEP[kind]).filter((backup) => backup.name !== spare);
+		old.forEach((backup) => rmSync(join(folder, backup.name)));
+	}
+	return its.find((backup) => backup.name === name)!;
 }
+
+/** A disk's refusal in words; any other error as it is. */
+function notWritten(folder: string, error: unknown): unknown {
+	switch ((error as NodeJS.ErrnoException).code) {
+		case 'ENOSPC':
+		case 'EDQUOT':
+			return new DatabaseError(
+				`The disk that holds ${folder} is full, so no copy was made. Make room on it and try again.`,
+				DISK_FULL
+			);
+		case 'EACCES':
+		case 'EPERM':
+		case 'EROFS':
+			return new DataFolderError(
+				`Gravitas may not write to ${folder} (${(error as NodeJS.ErrnoException).code}), so no copy was made. Make it writable and try again.`
+			);
+		default:
+			return error;
+	}
+}
+
+const DAY = 24 * 3600_000;
+
+/** Whether a day has passed since the last daily copy; one from the future, by a clock that was set back since, does not count. */
+export const dailyIsDue = (backups: readonly Backup[], now: number) =>
+	!backups.some(({ kind, madeAt }) => {
+		const age = now - Date.parse(madeAt);
+		return kind === 'daily' && age >= 0 && age < DAY;
+	});
 
 /** A window that slept through a restore must not save over it by a chance meeting of revisions. */
 const REVISION_JUMP = 1000;

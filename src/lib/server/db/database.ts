@@ -33,6 +33,9 @@ export class DatabaseError extends Error {
 	}
 }
 
+/** The engine did nothing for so long that it was ended. It was busy or hung; nothing says that data are damaged. */
+export class SilentEngineError extends DatabaseError {}
+
 /** PostgreSQL's own code for it. */
 export const DISK_FULL = '53100';
 /** A commit was sent and never answered: it may have happened. */

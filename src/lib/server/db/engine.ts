@@ -1,9 +1,12 @@
 import { createRequire } from 'node:module';
 import { pathToFileURL } from 'node:url';
 import { Worker } from 'node:worker_threads';
-import { DatabaseError } from './database';
+import { DatabaseError, SilentEngineError } from './database';
 import { DEAD_ENGINE, type Answer, type Request, type WorkerSettings } from './messages';
 import code from './pglite-worker.ts?nodeworker';
+
+/** An engine that made no move in so many looks is stuck. */
+const LOOKS = 8;
 
 type Unsent = Request extends infer R ? (R extends Request ? Omit<R, 'id'> : never) : never;
 
@@ -11,8 +14,11 @@ type Unsent = Request extends infer R ? (R extends Request ? Omit<R, 'id'> : nev
 export interface Engine {
 	/** False once it has ended, or was ended because it did not answer. */
 	readonly alive: boolean;
-	/** @throws DatabaseError when the statement fails, or the engine has died or is ended for its silence */
-	send(request: Unsent, limitMs: number): Promise<unknown[]>;
+	/**
+	 * @param quietMs how long it may do nothing with its files before it answers; slow is not stuck
+	 * @throws DatabaseError when the statement fails, or the engine has died or is ended for its silence
+	 */
+	send(request: Unsent, quietMs: number): Promise<unknown[]>;
 	/** Ends the thread, whatever it does; settles when it is gone. */
 	kill(): Promise<void>;
 }
@@ -20,14 +26,15 @@ export interface Engine {
 /**
  * Starts an engine on a folder, which is created when it is not there.
  *
- * @param limitMs how long it may take to open
+ * @param quietMs how long it may do nothing before it is open
  * @throws DatabaseError when it cannot be opened; its message is the engine's own reason
  */
-export async function startEngine(folder: string, limitMs: number): Promise<Engine> {
+export async function startEngine(folder: string, quietMs: number): Promise<Engine> {
 	const require = createRequire(import.meta.url);
 	const address = (module: string) => pathToFileURL(require.resolve(module)).href;
 	const settings: WorkerSettings = {
 		folder,
+		beats: new SharedArrayBuffer(4),
 		pglite: address('@electric-sql/pglite'),
 		nodefs: address('@electric-sql/pglite/nodefs')
 	};
@@ -64,25 +71,32 @@ export async function startEngine(folder: string, limitMs: number): Promise<Engi
 	);
 	worker.on('exit', () => end(new DatabaseError('The database engine has ended.', DEAD_ENGINE)));
 
-	const answered = (id: number, limitMs: number, post: () => void) =>
+	const beats = new Int32Array(settings.beats);
+	const answered = (id: number, quietMs: number, post: () => void) =>
 		new Promise<unknown[]>((done, fail) => {
 			if (ended) return fail(ended);
-			const watchdog = setTimeout(() => {
-				const seconds = Math.round(limitMs / 1000);
-				end(
-					new DatabaseError(`The database did not answer within ${seconds} seconds.`, DEAD_ENGINE)
-				);
+			let seen = Atomics.load(beats, 0);
+			let quiet = 0;
+			// Counted in looks, not by the clock: when this thread itself was held up, an answer may lie here unread.
+			const watchdog = setInterval(() => {
+				const now = Atomics.load(beats, 0);
+				quiet = now === seen ? quiet + 1 : 0;
+				seen = now;
+				if (quiet < LOOKS) return;
+				const seconds = Math.round(quietMs / 1000);
+				const words = `The database did nothing for ${seconds} seconds.`;
+				end(new SilentEngineError(words, DEAD_ENGINE));
 				void worker.terminate();
-			}, limitMs);
+			}, quietMs / LOOKS);
 			waiting.set(id, {
-				done: (rows) => (clearTimeout(watchdog), done(rows)),
-				fail: (error) => (clearTimeout(watchdog), fail(error))
+				done: (rows) => (clearInterval(watchdog), done(rows)),
+				fail: (error) => (clearInterval(watchdog), fail(error))
 			});
 			post();
 		});
 
 	try {
-		await answered(0, limitMs, () => undefined);
+		await answered(0, quietMs, () => undefined);
 	} catch (error) {
 		await kill();
 		throw error;

@@ -1,7 +1,9 @@
 import {
 	accessSync,
+	chmodSync,
 	constants,
 	existsSync,
+	lstatSync,
 	readdirSync,
 	readFileSync,
 	rmdirSync,
@@ -9,6 +11,7 @@ import {
 	statSync
 } from 'node:fs';
 import { dirname, join } from 'node:path';
+import { closedMode } from './messages';
 
 /** Why a data folder cannot be used, in words for the person who started the program. */
 export class DataFolderError extends Error {
@@ -79,6 +82,23 @@ export function damagedInside(folder: string, reason: string): DataFolderError {
 	return new DataFolderError(
 		`The database in ${folder} is damaged (${reason.slice(0, 300)}). ${RESTORE}`
 	);
+}
+
+/** What is said of an engine that stood still: nothing is known to be damaged. */
+export function silent(folder: string, reason: string): DataFolderError {
+	return new DataFolderError(
+		`The database in ${folder} could not be opened now. ${reason} Either its disk does not answer or this machine is ` +
+			`far too busy; nothing says that it is damaged. Start again when the machine is quieter. If it stays so: ${RESTORE}`
+	);
+}
+
+/** Takes from others what they may do with a file, or with a folder and all that is in it. */
+export function closeToOthers(path: string): void {
+	const found = lstatSync(path);
+	// What a link points at is not ours.
+	if (found.isSymbolicLink()) return;
+	if (found.mode & 0o077) chmodSync(path, closedMode(found.mode & 0o7777));
+	if (found.isDirectory()) for (const name of readdirSync(path)) closeToOthers(join(path, name));
 }
 
 /** The engine's reason for not opening, put into words with the way out. */

@@ -1,4 +1,4 @@
-import { closeSync, mkdirSync, openSync } from 'node:fs';
+import { accessSync, closeSync, constants, mkdirSync, openSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { join } from 'node:path';
 import { DataFolderError } from './folder';
@@ -20,6 +20,7 @@ export function lockDataFolder(folder: string): () => void {
 	let fd: number;
 	try {
 		mkdirSync(folder, { recursive: true, mode: 0o700 });
+		accessSync(folder, constants.W_OK);
 		fd = openSync(join(folder, 'lock'), 'a+', 0o600);
 	} catch (error) {
 		throw new DataFolderError(

@@ -11,10 +11,15 @@ export type Answer =
 export interface WorkerSettings {
 	/** Folder of the database's files. */
 	readonly folder: string;
+	/** One whole number that grows whenever the engine does something with its files. */
+	readonly beats: SharedArrayBuffer;
 	/** Addresses of PGlite's modules: the bundled thread cannot look packages up itself. */
 	readonly pglite: string;
 	readonly nodefs: string;
 }
+
+/** What Gravitas makes is for the person alone: the mode without what others could do. */
+export const closedMode = (mode: number) => mode & ~0o077;
 
 /** Answered when the engine no longer does what it is told; its thread must be replaced. */
 export const DEAD_ENGINE = '57P02';

@@ -1,15 +1,22 @@
 /**
  * The database thread. PGlite blocks its thread while a statement runs, so it has one of its own.
  */
-import { existsSync, fsyncSync, readdirSync, renameSync, rmSync } from 'node:fs';
+import { existsSync, fsyncSync, mkdirSync, readdirSync, renameSync, rmSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { parentPort, workerData } from 'node:worker_threads';
 import type { PGlite, PGliteOptions } from '@electric-sql/pglite';
 import type { NodeFS } from '@electric-sql/pglite/nodefs';
 import { fsyncPath } from './fsync';
-import { DEAD_ENGINE, type Answer, type Request, type WorkerSettings } from './messages';
+import {
+	closedMode,
+	DEAD_ENGINE,
+	type Answer,
+	type Request,
+	type WorkerSettings
+} from './messages';
 
-const { folder, pglite, nodefs } = workerData as WorkerSettings;
+const { folder, pglite, nodefs, beats } = workerData as WorkerSettings;
+const beat = () => void Atomics.add(new Int32Array(beats), 0, 1);
 const port = parentPort!;
 
 /**
@@ -36,11 +43,16 @@ const startParams = [
 /** What the engine last said on its error stream: the only place where it gives the reason when it cannot open. */
 const said: string[] = [];
 
-/** The parts of the engine's file system that the fsync hook touches. */
+type Operation = (...args: unknown[]) => unknown;
+/** The parts of the engine's file system that are changed. */
 interface EngineFiles {
 	FS: { ErrnoError: new (code: number) => Error };
 	NODEFS: {
-		stream_ops: { fsync?: (stream: EngineStream) => number };
+		stream_ops: Record<string, Operation> & { fsync?: (stream: EngineStream) => number };
+		node_ops: Record<string, Operation> & {
+			setattr: (node: unknown, attr: { mode?: number }) => void;
+			mknod: (parent: unknown, name: string, mode: number, dev: unknown) => unknown;
+		};
 		realPath(node: unknown): string;
 		convertNodeCode(error: unknown): number;
 	};
@@ -57,6 +69,24 @@ function fsyncTree(path: string): void {
 		else fsyncPath(below);
 	}
 	fsyncPath(path);
+}
+
+/** The engine makes its files for everybody: they are closed. And whoever waits sees that it moves. */
+function closeAndCount({ node_ops, stream_ops }: EngineFiles['NODEFS']): void {
+	const { mknod, setattr } = node_ops;
+	node_ops.mknod = (parent, name, mode, dev) => mknod(parent, name, closedMode(mode), dev);
+	node_ops.setattr = (node, attr) =>
+		setattr(node, attr.mode === undefined ? attr : { ...attr, mode: closedMode(attr.mode) });
+	for (const operations of [node_ops, stream_ops] as Record<string, Operation>[]) {
+		for (const [name, operation] of Object.entries(operations)) {
+			operations[name] = (...args) => {
+				beat();
+				const result = operation(...args);
+				beat();
+				return result;
+			};
+		}
+	}
 }
 
 async function start(path: string): Promise<PGlite> {
@@ -78,6 +108,7 @@ async function start(path: string): Promise<PGlite> {
 					throw new module.FS.ErrnoError(module.NODEFS.convertNodeCode(error));
 				}
 			};
+			closeAndCount(module.NODEFS);
 		};
 		const preRun = [...(made.emscriptenOpts.preRun as unknown[]), hook];
 		return { emscriptenOpts: { ...made.emscriptenOpts, preRun } } as typeof made;
@@ -92,7 +123,9 @@ async function start(path: string): Promise<PGlite> {
 		},
 		onStdout: () => false
 	});
+	beat();
 	await db.waitReady;
+	beat();
 	return db;
 }
 
@@ -101,6 +134,7 @@ async function open(): Promise<PGlite> {
 		// A creation that is cut off must not leave a half-made database under the final name.
 		const unfinished = `${folder}.new`;
 		rmSync(unfinished, { recursive: true, force: true });
+		mkdirSync(unfinished, { recursive: true, mode: 0o700 });
 		const fresh = await start(unfinished);
 		await fresh.close();
 		fsyncTree(unfinished);

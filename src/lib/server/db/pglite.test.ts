@@ -100,6 +100,10 @@ describe('the database behind its small interface', () => {
 		const fresh = await openPglite(half);
 		expect(await fresh.query('select 1 as one')).toEqual([{ one: 1 }]);
 		await fresh.close();
+		// And all that is made is for the person alone.
+		const files = readdirSync(half, { recursive: true, encoding: 'utf8' });
+		const open = files.filter((name) => statSync(join(half, name)).mode & 0o077);
+		expect([statSync(half).mode & 0o077, files.length > 100, open]).toEqual([0, true, []]);
 		expect(readdirSync(folder)).not.toContain('cut.new');
 	}, 120_000);
 
@@ -115,7 +119,7 @@ describe('the database behind its small interface', () => {
 		const behind = quick.query('select * from note');
 		await expect(stuck).rejects.toMatchObject({
 			code: '57P02',
-			message: 'The database did not answer within 3 seconds.'
+			message: 'The database did nothing for 3 seconds.'
 		});
 		expect(await behind).toEqual([{ id: 1 }]);
 

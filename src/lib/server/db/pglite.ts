@@ -1,15 +1,15 @@
-import { CLOSED, DatabaseError, DISK_FULL, UNKNOWN_OUTCOME } from './database';
+import { CLOSED, DatabaseError, DISK_FULL, SilentEngineError, UNKNOWN_OUTCOME } from './database';
 import type { Database, Queryable } from './database';
 import { startEngine, type Engine } from './engine';
-import { freeBytes, inspectFolder, whyNotOpened } from './folder';
+import { freeBytes, inspectFolder, silent, whyNotOpened } from './folder';
 import { DEAD_ENGINE } from './messages';
 
 export interface PgliteLimits {
-	/** A statement that takes longer is given up, and the engine replaced. */
+	/** Of each: how long the engine may do nothing with its files; then it is given up, and replaced. */
 	readonly statementMs: number;
 	/** A script (a migration), a checkpoint. */
 	readonly scriptMs: number;
-	/** Opening, with the recovery after a crash; creating takes some seconds more. */
+	/** Opening, with the recovery after a crash. */
 	readonly openMs: number;
 	/** Under this much room no transaction is begun: a full disk stops the engine where it stands. */
 	readonly roomBytes: number;
@@ -26,6 +26,18 @@ const usual: PgliteLimits = {
 	checkpointEvery: 1000,
 	checkpointMs: 120_000
 };
+
+const SAY_EVERY = 20_000;
+
+/** Says now and then that it still goes on. */
+async function whileOpening<T>(opening: Promise<T>): Promise<T> {
+	const began = performance.now();
+	const timer = setInterval(() => {
+		const seconds = Math.round((performance.now() - began) / 1000);
+		console.log(`The database is still being opened (${seconds} s) …`);
+	}, SAY_EVERY);
+	return opening.finally(() => clearInterval(timer));
+}
 
 /**
  * Opens PGlite in a thread of its own, creating the database when the folder is not there. An engine
@@ -44,9 +56,12 @@ export async function openPglite(
 	};
 	inspectFolder(folder);
 	const start = () =>
-		startEngine(folder, openMs).catch((error: unknown) => {
-			throw error instanceof DatabaseError ? whyNotOpened(folder, error.message) : error;
-		});
+		whileOpening(
+			startEngine(folder, openMs).catch((error: unknown) => {
+				if (error instanceof SilentEngineError) throw silent(folder, error.message);
+				throw error instanceof DatabaseError ? whyNotOpened(folder, error.message) : error;
+			})
+		);
 	let engine = await start();
 	let closed = false;
 	/** Transactions since the last checkpoint. */

@@ -23,9 +23,6 @@ interface ActionRow {
 	changes: ChangeRecord[];
 }
 
-/** Presses closer together than this, on the same value, are one action. */
-export const RUN_SECONDS = 2.5;
-
 /** Records what was just done; what had been undone can no longer be redone. */
 export async function recordAction(
 	tx: Queryable,
@@ -46,20 +43,23 @@ export async function recordAction(
  * Records an edit of one document. A run of edits of the same value is kept as one action from its
  * first state to its last; a run that ends where it began leaves none. An edit that changes nothing
  * is no action.
+ *
+ * @param soon whether the last action was so short a time ago that this may go on with it
  */
 export async function recordEdit(
 	tx: Queryable,
 	before: DocumentRow,
-	after: DocumentRow
+	after: DocumentRow,
+	soon: boolean
 ): Promise<void> {
 	const { paths, words } = difference(before, after);
 	if (paths.length === 0) return;
-	const [last] = await tx.query<ActionRow & { paths: string[] }>(
-		`select id, label, paths, changes from action
-		where id = (select max(id) from action where state <> 'dropped')
-			and state = 'done' and at > clock_timestamp() - make_interval(secs => $1)`,
-		[RUN_SECONDS]
-	);
+	const [last] = soon
+		? await tx.query<ActionRow & { paths: string[] }>(
+				`select id, label, paths, changes from action
+				where id = (select max(id) from action where state <> 'dropped') and state = 'done'`
+			)
+		: [];
 	const run = last?.changes.length === 1 ? last.changes[0] : undefined;
 	const sameRun =
 		last && run?.before && run.after && run.id === after.id && String(last.paths) === String(paths);

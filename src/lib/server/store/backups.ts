@@ -1,5 +1,12 @@
 import { join } from 'node:path';
-import { listBackups, makeBackup, restoreBackup, type Backup, type BackupKind } from '../db/backup';
+import {
+	dailyIsDue,
+	listBackups,
+	makeBackup,
+	restoreBackup,
+	type Backup,
+	type BackupKind
+} from '../db/backup';
 import type { Database } from '../db/database';
 import { Refusal } from './refusal';
 
@@ -13,7 +20,6 @@ export interface Backups {
 	stop(): void;
 }
 
-const DAY = 24 * 3600_000;
 const LOOK_EVERY = 600_000;
 const FIRST_LOOK = 20_000;
 
@@ -21,8 +27,7 @@ const FIRST_LOOK = 20_000;
 export function keepBackups(db: Database, folder: string): Backups {
 	const make = (kind: BackupKind) => makeBackup(db, folder, kind);
 	const daily = async () => {
-		const last = listBackups(folder).find((backup) => backup.kind === 'daily');
-		if (last && Date.now() - Date.parse(last.madeAt) < DAY) return;
+		if (!dailyIsDue(listBackups(folder), Date.now())) return;
 		await make('daily');
 		// Nothing else takes out what updates left behind.
 		await db.script('vacuum analyze');

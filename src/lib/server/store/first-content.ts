@@ -10,12 +10,14 @@ import {
 import type { Database } from '../db/database';
 import { entriesFromCsv, isLogCsv } from '../log-csv';
 import { lotsFromCsv } from '../stock-csv';
+import type { RowDocument } from '../table';
 import { putDocument } from './documents';
 import { documentsIn, planImport } from './import';
 
 interface NamedJson {
 	readonly source: string;
 	readonly raw: unknown;
+	readonly columnOf?: RowDocument['columnOf'];
 }
 
 /** Fills a database that has nothing in it, in one transaction; leaves any other alone. */
@@ -23,7 +25,7 @@ async function fillOnce(db: Database, files: readonly NamedJson[]): Promise<void
 	await db.transaction(async (tx) => {
 		const [done] = await tx.query(`select key from setting where key = 'first content'`);
 		if (done) return;
-		const incoming = files.flatMap(({ source, raw }) => documentsIn(source, raw));
+		const incoming = files.flatMap((one) => documentsIn(one.source, one.raw, one.columnOf));
 		const { writes } = await planImport(tx, incoming, () => 'keep');
 		for (const { kind, id, content } of writes) await putDocument(tx, kind, id, content);
 		const first = (kind: string) => writes.find((write) => write.kind === kind)?.id ?? null;
@@ -92,9 +94,7 @@ export async function startDemo(db: Database): Promise<void> {
 		Object.entries(demoFiles).map(async ([source, load]) => ({ source, raw: await load() }))
 	);
 	const tables = await Promise.all(
-		Object.entries(demoTables).map(async ([source, load]) =>
-			tableOf(source, await load()).map((raw) => ({ source, raw }))
-		)
+		Object.entries(demoTables).map(async ([source, load]) => tableOf(source, await load()))
 	);
 	await fillOnce(db, [...files.sort((a, b) => a.source.localeCompare(b.source)), ...tables.flat()]);
 }

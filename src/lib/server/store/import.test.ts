@@ -147,7 +147,7 @@ test('new, the same and different are told apart, with or without an id', async 
 test.each<[object, string]>([
 	[{}, 'file 0: The format must be'],
 	[{ format: 'gravitas/fly', version: 3, name: 'x', body: { recipe } }, 'version 0 can be read'],
-	[{ format: 'gravitas/fly', version: 0, name: 'x' }, 'file 0: body: The body is missing'],
+	[{ format: 'gravitas/fly', version: 0, name: 'x' }, 'file 0, body: The body is missing'],
 	[
 		{ format: 'gravitas/river', version: 0, name: 'x', body: { temperatureC: 8 }, lies: [7] },
 		'lies'

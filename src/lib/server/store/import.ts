@@ -4,6 +4,7 @@ import {
 	documentKinds,
 	type DocumentKind,
 	type DocumentRow,
+	type FieldError,
 	type LotBodyDocument
 } from '$lib/contract/documents';
 import type { ImportChoice, ImportItem } from '$lib/contract/files';
@@ -20,6 +21,8 @@ import {
 } from '$lib/contract/validation';
 import { parse } from '$lib/contract/parse';
 import type { Queryable } from '../db/database';
+import { breather } from '../breather';
+import { checkContent } from './content';
 import { listDocuments, type DocumentContent } from './documents';
 import { Refusal } from './refusal';
 import type { Write } from './store';
@@ -31,6 +34,8 @@ interface Incoming {
 	readonly name: string;
 	readonly body: DocumentRow['body'];
 	readonly source: string;
+	/** What a place in it is called where it comes from. */
+	readonly placeOf: (path: string) => string;
 	/** Of a lie: which of the incoming documents is its river. */
 	readonly river: Incoming | null;
 }
@@ -44,54 +49,64 @@ export interface ImportPlan {
  * The documents in a file's JSON.
  *
  * @param source the file's name, for messages
+ * @param placeOf what a place in it is called there: the column, where a row of a table became a document
  * @throws Refusal naming the file and each wrong field
  */
-export function documentsIn(source: string, raw: unknown): Incoming[] {
+export function documentsIn(
+	source: string,
+	raw: unknown,
+	placeOf: (path: string) => string = (path) => path
+): Incoming[] {
+	const from = { source, placeOf };
+	const known = (id: string | undefined, name: string) => ({
+		...{ id: id?.toLowerCase() ?? null, name: name.trim(), ...from }
+	});
+	const read = <T extends object>(type: new () => T) => readAs(from, type, raw);
 	const format =
 		typeof raw === 'object' && raw !== null ? (raw as { format?: unknown }).format : undefined;
 	switch (format) {
 		case 'gravitas/fly': {
-			const { id, name, body } = read(source, FlyFile, raw);
-			return [{ kind: 'fly', ...known(id, name, source), body, river: null }];
+			const { id, name, body } = read(FlyFile);
+			return [{ kind: 'fly', ...known(id, name), body, river: null }];
 		}
 		case 'gravitas/lie': {
-			const { id, name, body, river } = read(source, LieFile, raw);
+			const { id, name, body, river } = read(LieFile);
 			const itsRiver: Incoming = {
 				kind: 'river',
-				...known(river.id, river.name, source),
+				...known(river.id, river.name),
 				body: river.body,
 				river: null
 			};
-			return [itsRiver, { kind: 'lie', ...known(id, name, source), body, river: itsRiver }];
+			return [itsRiver, { kind: 'lie', ...known(id, name), body, river: itsRiver }];
 		}
 		case 'gravitas/river': {
-			const { id, name, body, lies } = read(source, RiverFile, raw);
-			const river: Incoming = { kind: 'river', ...known(id, name, source), body, river: null };
+			const { id, name, body, lies } = read(RiverFile);
+			const river: Incoming = { kind: 'river', ...known(id, name), body, river: null };
 			return [
 				river,
 				...lies.map((lie): Incoming => ({
 					kind: 'lie',
-					...known(lie.id, lie.name, source),
+					...known(lie.id, lie.name),
 					body: lie.body,
 					river
 				}))
 			];
 		}
 		case 'gravitas/rig': {
-			const { id, name, body } = read(source, RigFile, raw);
-			return [{ kind: 'rig', ...known(id, name, source), body, river: null }];
+			const { id, name, body } = read(RigFile);
+			return [{ kind: 'rig', ...known(id, name), body, river: null }];
 		}
 		case 'gravitas/lot': {
-			const { id, name, body } = read(source, LotFile, raw);
-			return [{ kind: 'lot', ...known(id, name, source), body, river: null }];
+			const { id, name, body } = read(LotFile);
+			return [{ kind: 'lot', ...known(id, name), body, river: null }];
 		}
 		case 'gravitas/batch': {
-			const { id, name, body } = read(source, BatchFile, raw);
-			return [{ kind: 'batch', ...known(id, name, source), body, river: null }];
+			const { id, name, body } = read(BatchFile);
+			return [{ kind: 'batch', ...known(id, name), body, river: null }];
 		}
 		case 'gravitas/entry': {
-			const { id, name, body } = read(source, EntryFile, raw);
-			return [{ kind: 'entry', ...known(id, name, source), body, river: null }];
+			const { id, name, body } = read(EntryFile);
+			return [{ kind: 'entry', ...known(id, name), body, river: null }];
 		}
 		default: {
 			const message =
@@ -101,20 +116,23 @@ export function documentsIn(source: string, raw: unknown): Incoming[] {
 	}
 }
 
-const known = (id: string | undefined, name: string, source: string) => ({
-	id: id?.toLowerCase() ?? null,
-	name: name.trim(),
-	source
-});
+type From = Pick<Incoming, 'source' | 'placeOf'>;
 
-function read<T extends object>(source: string, type: new () => T, raw: unknown): T {
+function readAs<T extends object>(from: From, type: new () => T, raw: unknown): T {
 	const parsed = parse(type, raw);
-	if (parsed.ok) {
-		// Plain data, as they would come back from the database.
-		return JSON.parse(JSON.stringify(parsed.value)) as T;
-	}
-	const words = parsed.errors.map(({ path, message }) => `${path}: ${message}`);
-	throw new Refusal(422, `${source}: ${words.join(' ')}`, { errors: parsed.errors });
+	// Plain data, as they would come back from the database.
+	if (parsed.ok) return JSON.parse(JSON.stringify(parsed.value)) as T;
+	throw refusalOf(from, 422, parsed.errors);
+}
+
+function refusalOf(
+	{ source, placeOf }: From,
+	status: Refusal['status'],
+	faults: readonly FieldError[]
+) {
+	const errors = faults.map(({ path, message }) => ({ path: placeOf(path), message }));
+	const words = errors.map(({ path, message }) => (path ? `${path}: ${message}` : message));
+	return new Refusal(status, `${source}, ${words.join(' ')}`, { errors });
 }
 
 /** An id that the same content always gets, so that a second import finds what the first one made. */
@@ -153,7 +171,9 @@ export async function planImport(
 	/** Under which id each incoming river is here afterwards. */
 	const rivers = new Map<Incoming, string>();
 
+	const breathe = breather();
 	for (const { document, place } of order) {
+		await breathe();
 		const { kind, name, source } = document;
 		let { body } = document;
 		const riverId = document.river ? rivers.get(document.river)! : undefined;
@@ -168,6 +188,7 @@ export async function planImport(
 				? namesakes.find((row) => row.kind !== 'lie' || row.riverId === riverId)
 				: undefined);
 		const write = (id: string, content: DocumentContent) => {
+			checkFrom(document, content, here.get(kind, id) ?? null);
 			writes.set(`${kind}:${id}`, { kind, id, content });
 			here.put({ kind, id, revision: 1, ...content } as DocumentRow);
 		};
@@ -203,6 +224,17 @@ export async function planImport(
 		items[place] = { kind, id, name, source, status: 'different', words, choice };
 	}
 	return { items, writes: [...writes.values()] };
+}
+
+/** What cannot be kept is said with the file, or the row, that brings it. */
+function checkFrom(from: Incoming, content: DocumentContent, before: DocumentRow | null): void {
+	try {
+		checkContent(from.kind, content, before);
+	} catch (error) {
+		if (!(error instanceof Refusal)) throw error;
+		const { status, more, message } = error;
+		throw refusalOf(from, status, more.errors ?? [{ path: '', message }]);
+	}
 }
 
 /** Documents by id and by name. */

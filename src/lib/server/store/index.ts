@@ -1,9 +1,9 @@
-import { existsSync, renameSync, rmSync } from 'node:fs';
+import { existsSync, readdirSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { makeBackup, restoreBackup } from '../db/backup';
+import { isPart, makeBackup, restoreBackup } from '../db/backup';
 import { checkBackup } from '../db/backup-file';
-import { DatabaseError, type Database } from '../db/database';
-import { damagedInside } from '../db/folder';
+import { DatabaseError, SilentEngineError, type Database } from '../db/database';
+import { closeToOthers, damagedInside, silent } from '../db/folder';
 import { lockDataFolder } from '../db/lock';
 import { migrate } from '../db/migrate';
 import { openPglite } from '../db/pglite';
@@ -31,12 +31,14 @@ export async function openStore(folder: string, { demo, restore }: OpenOptions):
 	const release = lockDataFolder(folder);
 	try {
 		const database = join(folder, 'database');
+		const backups = join(folder, 'backups');
+		closeOurs(folder);
+		sweep(database, backups);
 		finishReplacing(database);
 		if (restore !== undefined) await replace(database, restore);
 		const db = await openPglite(database);
 		try {
 			await lookThrough(db, database);
-			const backups = join(folder, 'backups');
 			await migrate(db, () => makeBackup(db, backups, 'before-migration'));
 			await (demo ? startDemo(db) : startEmpty(db));
 			return createStore(db, keepBackups(db, backups), release);
@@ -50,12 +52,33 @@ export async function openStore(folder: string, { demo, restore }: OpenOptions):
 	}
 }
 
+/** What Gravitas makes in the data folder is for the person alone; the folder itself stays as they have it. */
+function closeOurs(folder: string): void {
+	for (const name of readdirSync(folder)) {
+		if (name === 'lock' || name === 'backups' || name.startsWith('database')) {
+			closeToOthers(join(folder, name));
+		}
+	}
+}
+
+/** Takes away what a program that was killed left half made. */
+function sweep(database: string, backups: string): void {
+	for (const half of [`${database}.new`, making(database), `${making(database)}.new`]) {
+		rmSync(half, { recursive: true, force: true });
+	}
+	if (!existsSync(backups)) return;
+	for (const name of readdirSync(backups)) {
+		if (isPart(name)) rmSync(join(backups, name));
+	}
+}
+
 async function lookThrough(db: Database, database: string): Promise<void> {
 	let damage: string | null;
 	try {
 		damage = await db.read(findDamage);
 	} catch (error) {
 		if (!(error instanceof DatabaseError)) throw error;
+		if (error instanceof SilentEngineError) throw silent(database, error.message);
 		damage = error.message;
 	}
 	if (damage !== null) throw damagedInside(database, damage);
@@ -67,23 +90,24 @@ async function lookThrough(db: Database, database: string): Promise<void> {
  */
 async function replace(database: string, backup: string): Promise<void> {
 	await checkBackup(backup);
-	const making = `${database}.restoring`;
-	rmSync(making, { recursive: true, force: true });
+	const half = making(database);
+	rmSync(half, { recursive: true, force: true });
 	try {
-		const db = await openPglite(making);
+		const db = await openPglite(half);
 		try {
 			await restoreBackup(db, backup);
 		} finally {
 			await db.close();
 		}
 	} catch (error) {
-		rmSync(making, { recursive: true, force: true });
+		rmSync(half, { recursive: true, force: true });
 		throw error;
 	}
-	renameSync(making, ready(database));
+	renameSync(half, ready(database));
 	finishReplacing(database);
 }
 
+const making = (database: string) => `${database}.restoring`;
 const ready = (database: string) => `${database}.ready`;
 
 function finishReplacing(database: string): void {

@@ -1,5 +1,13 @@
 import { randomUUID } from 'node:crypto';
-import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import {
+	chmodSync,
+	existsSync,
+	mkdirSync,
+	mkdtempSync,
+	rmSync,
+	statSync,
+	writeFileSync
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import fc from 'fast-check';
@@ -10,6 +18,8 @@ import {
 	recipeToDocument,
 	rigFromDocument,
 	type DocumentRow,
+	type EntryRow,
+	type BatchRow,
 	type LotRow,
 	type RigBodyDocument
 } from '$lib/contract/documents';
@@ -259,6 +269,27 @@ test('what was on the strip is there again', async () => {
 	expect((await store.snapshot()).strip).toEqual(none);
 });
 
+test('what a killed program left half made is swept, and what others could read is closed', async () => {
+	const old = join(folder, 'old');
+	await (await openStore(old, { demo: false })).close();
+	const part = join(old, 'backups', 'gravitas-20260101T000000000Z-before-restore.jsonl.gz.part');
+	const own = join(old, 'backups', 'notes.part');
+	const making = join(old, 'database.restoring');
+	mkdirSync(join(old, 'backups'), { recursive: true });
+	mkdirSync(making);
+	for (const file of [part, own, join(making, 'PG_VERSION')]) writeFileSync(file, 'half');
+	for (const open of [old, join(old, 'database'), join(old, 'backups')]) chmodSync(open, 0o755);
+	chmodSync(join(old, 'lock'), 0o666);
+	const again = await openStore(old, { demo: false });
+	expect([part, own, making].map((path) => existsSync(path))).toEqual([false, true, false]);
+	const modes = ['.', 'database', 'backups', 'lock', 'backups/notes.part', 'database/PG_VERSION'];
+	// A folder that a person named stays as they have it.
+	expect(modes.map((name) => (statSync(join(old, name)).mode & 0o777).toString(8))).toEqual([
+		...['755', '700', '700', '600', '600', '600']
+	]);
+	await again.close();
+}, 60_000);
+
 test('a second holder of the folder is told so', async () => {
 	expect(() => lockDataFolder(folder)).toThrow(/already running/);
 	await expect(openStore(folder, { demo: true })).rejects.toThrow(/already running/);
@@ -297,6 +328,43 @@ test('rigs of before get a flag a control: what stood at the starter’s number 
 	expect(rigFromDocument(old as RigBodyDocument).set).toEqual(set);
 	const found = await db.query<{ body: object }>('select body from lie order by name');
 	expect(found.map(({ body: its }) => its)).toEqual([lie, { ...lie, approachM: 3.4 }]);
+	await db.close();
+}, 60_000);
+
+test('ledgers and names of before say plainly what they meant', async () => {
+	const db = await openPglite(join(folder, 'unplain'));
+	await migrate(db, undefined, migrations.slice(0, 7));
+	const entry = (kind: string, amount: number) => ({ on: '2026-01-10', kind, amount });
+	const dressing = { kind: 'he\u200brl' };
+	const entries = [
+		{ ...entry('bought', 50), price: 5 },
+		{ ...entry('bought', -2), price: 1 },
+		...[entry('used', -5), entry('used', 7), entry('returned', -3), entry('corrected', -4)]
+	];
+	const put = (kind: string, name: string, body: object) =>
+		db.query(`insert into ${kind} (id, name, body) values ($1, $2, $3)`, [
+			...[randomUUID(), name, JSON.stringify(body)]
+		]);
+	await put('lot', 'a\u202eb \u{1f41f}\u200d\u{1f525}', { dressing, entries });
+	await put('lot', '\u00ad', { thread: { denier: 70 }, entries: [] });
+	const outing = { lieName: 'x\u0007', rigName: 'Long arm' };
+	await put('entry', 'e', { at: 1, outing, note: 'first\nsecond' });
+	await put('batch', 'b', { items: [{ name: 'Rust\u2066', count: 2 }], flies: [] });
+	await migrate(db);
+	const lots = await db.query<LotRow>('select name, body from lot order by created_at');
+	expect(lots.map(({ name }) => name)).toEqual(['ab \u{1f41f}\u200d\u{1f525}', 'Without a name']);
+	expect(lots[0]!.body).toEqual({
+		dressing: { kind: 'herl' },
+		entries: [
+			...[entries[0], entry('corrected', -2), entry('returned', 5), entries[3]],
+			...[entry('used', 3), entries[5]]
+		]
+	});
+	expect(leftOf(lots[0]!.body)).toBe(50 - 2 + 5 - 7 - 3 - 4);
+	const [{ body: logged }] = (await db.query<EntryRow>('select body from entry')) as [EntryRow];
+	expect(logged).toEqual({ at: 1, outing: { ...outing, lieName: 'x' }, note: 'first\nsecond' });
+	const [{ body: run }] = (await db.query<BatchRow>('select body from batch')) as [BatchRow];
+	expect(run).toEqual({ items: [{ name: 'Rust', count: 2 }], flies: [] });
 	await db.close();
 }, 60_000);
 

@@ -41,6 +41,9 @@ import { checkContent } from './content';
 import { returnReserved } from './reserved';
 import { Refusal } from './refusal';
 
+/** Presses closer together than this, on the same value, are one action; in milliseconds. */
+const RUN_MS = 2500;
+
 export type Listener = (news: ChangeNews | null) => void;
 
 /** Everything a person does, each a transaction with its entry in the action log. */
@@ -112,6 +115,10 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 		for (const listener of listeners) listener({ ...news, stand: stand() });
 	};
 
+	// Not by the day's clock, which may be set back over minutes.
+	let lastEdit = -Infinity;
+	const soon = () => performance.now() - lastEdit < RUN_MS;
+
 	const current = async (tx: Queryable, kind: DocumentKind, id: string) => {
 		const row = await findDocument(tx, kind, id);
 		if (!row) throw new Refusal(404, `This ${words[kind]} is not there; it may have been deleted.`);
@@ -142,6 +149,7 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 			const changes = await work(tx);
 			return { changes, history: await historyEnds(tx) };
 		});
+		lastEdit = -Infinity;
 		if (answer.changes.length > 0) tell(answer);
 		return answer;
 	};
@@ -197,8 +205,11 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 				await needsRiver(tx, kind, content);
 				checkContent(kind, content, before);
 				const row = await putDocument(tx, kind, id, content);
-				await recordEdit(tx, before, row);
+				await recordEdit(tx, before, row, soon());
 				return [{ kind, id, row }];
+			}).then((answer) => {
+				lastEdit = performance.now();
+				return answer;
 			}),
 		remove: (kind, id, revision) =>
 			act(async (tx) => {
