@@ -15,6 +15,7 @@ import {
 	bandFor,
 	drifting,
 	DRIFTS,
+	FLOOR,
 	verdictOf,
 	type DriftQuestion
 } from '../src/core/predict/index';
@@ -108,10 +109,11 @@ async function listedWays(question: DriftQuestion, desk: Desk): Promise<readonly
 		({ metal, diameter }) => bead && metal === bead.metal && diameter === bead.diameter
 	);
 	const advice = adviceFor(asked);
+	const whole = chanceOf(question, DRIFTS.whole).chance;
 	const step = advice.does[0] ?? advice.best;
 	return [
-		// The first of a search's list is followed by whole bands.
-		{ predicted: chanceOf(question, DRIFTS.whole).chance, match: first?.chance ?? null },
+		// The first of a search's list is followed by whole bands; it lists nothing only where there is no hope.
+		{ predicted: whole, match: first?.chance ?? (whole < FLOOR ? null : 0) },
 		{
 			predicted: chanceOf(question, DRIFTS.listed).chance,
 			...{ bead: own?.chance ?? null, now: advice.chance }

@@ -134,7 +134,7 @@
 
 <svelte:head><title>{bench.fly ? `${bench.fly.name} · Gravitas` : 'Gravitas'}</title></svelte:head>
 <h1 class="sr-only">Bench</h1>
-<div class="bg-ground max-md:sticky max-md:top-0 max-md:z-10">
+<div class="bg-ground staying:sticky staying:top-0 staying:z-10">
 	<Strip
 		{bench}
 		bind:open={chooser}

@@ -1,5 +1,6 @@
 import type { BeliefName, BeliefValues } from '../belief/index';
 import type { FlyBody } from '../body/index';
+import { math } from '../quantity/index';
 import { compileNear, weighs, type Build, type CompiledFly } from '../fly/index';
 import { settleNear, settleWeight, type Sink } from '../sink/index';
 import type { Fluid } from '../water/index';
@@ -31,7 +32,18 @@ export function nearbyFlies(build: Build, fly: CompiledFly, sink: Sink, fluid: F
 		const found =
 			body.elements === fly.body.elements && weighs(moved)
 				? settleWeight(body, fluid, { body: fly.body, sink })
-				: settleNear(body, fluid, values, sink, NEAR_ENOUGH);
+				: settleNear(body, fluid, values, guess(sink, values, moved), NEAR_ENOUGH);
 		return { fly: near, sink: found };
 	};
+}
+
+/**
+ * What a solve near the middle starts from. On a factor of the whole drag the speed's share is known:
+ * factor · speed^exponent = weight.
+ */
+function guess(sink: Sink, values: BeliefValues, moved: BeliefName): Sink {
+	if (moved !== 'tied.drag') return sink;
+	const { steady } = sink;
+	const speed = steady.speed * math.pow(values[moved], -1 / steady.exponent);
+	return { ...sink, steady: { ...steady, speed } };
 }

@@ -33,11 +33,13 @@
 
 	const prediction = $derived(bench.prediction);
 	const drift = useDrift();
+	/** Apart from what follows the keys: it changes with the stock alone. */
+	const shelf = $derived(shelfOf(bench.lots, false));
 	$effect(() => goodDrift.load());
 	$effect(() => matching.load());
 	$effect(() =>
 		drift.follow(bench.driftQuestion, {
-			shelf: shelfOf(bench.lots, false),
+			shelf,
 			wishes: matching.wishes,
 			learned: bench.learning.learned
 		})

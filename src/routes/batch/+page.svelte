@@ -172,7 +172,10 @@
 
 <svelte:head><title>Batch · Gravitas</title></svelte:head>
 <h1 class="sr-only">Batch</h1>
-<div class="bg-ground max-md:sticky max-md:top-0 max-md:z-10 print:hidden" inert={tying !== null}>
+<div
+	class="bg-ground print:hidden staying:sticky staying:top-0 staying:z-10"
+	inert={tying !== null}
+>
 	<Strip
 		{bench}
 		bind:open={chooser}

@@ -78,7 +78,7 @@
 
 <svelte:head><title>Log · Gravitas</title></svelte:head>
 <h1 class="sr-only">Log</h1>
-<div class="bg-ground max-md:sticky max-md:top-0 max-md:z-10 print:hidden">
+<div class="bg-ground print:hidden staying:sticky staying:top-0 staying:z-10">
 	<Strip
 		{bench}
 		bind:open={chooser}

@@ -141,6 +141,9 @@ async function open(): Promise<PGlite> {
 		renameSync(unfinished, folder);
 		fsyncPath(dirname(folder));
 	}
+	// The engine's own mark of who has the folder; one that a killed program left empty would keep it shut for
+	// ever. Whoever is here holds the lock.
+	rmSync(join(folder, 'postmaster.pid'), { force: true });
 	const db = await start(folder);
 	await db.exec(`set time zone 'UTC'`);
 	return db;

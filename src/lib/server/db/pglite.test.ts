@@ -168,6 +168,14 @@ describe('the database behind its small interface', () => {
 		120_000
 	);
 
+	test('an empty mark of the engine, left by a kill in the middle of a start, keeps nothing shut', async () => {
+		const path = join(folder, 'marked');
+		copyWith(path, 'postmaster.pid', '');
+		const again = await openPglite(path);
+		expect(await again.query('select * from note')).toEqual([{ id: 1 }]);
+		await again.close();
+	}, 120_000);
+
 	test('a full disk is said before anything is begun', async () => {
 		const path = join(folder, 'stuck');
 		const full = await openPglite(path, { roomBytes: 2 ** 60 });
