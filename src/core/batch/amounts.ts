@@ -1,4 +1,4 @@
-import { priorBeliefs, valuesAt } from '../belief/index';
+import { priorBeliefs, type Beliefs } from '../belief/index';
 import {
 	beadWords,
 	buildFly,
@@ -6,6 +6,7 @@ import {
 	compileBuild,
 	dressingWords,
 	hookWords,
+	mediansFor,
 	partWords,
 	type Build,
 	type PartName,
@@ -25,7 +26,6 @@ export interface Amount {
 	readonly cut: number | null;
 }
 
-const MEDIANS = valuesAt(priorBeliefs);
 /** Ends by which a piece of coil wire and of rib is held while it is wound, m (our estimates). */
 const HELD_COIL = 0.03;
 const HELD_RIB = 0.05;
@@ -41,9 +41,14 @@ const LOST_FUR = 1.5;
  *
  * @param count flies, at least 1
  */
-export function amountsFor(recipe: Recipe, count: number): Amount[] {
-	const build = buildFly(recipe, MEDIANS);
-	const { parts } = compileBuild(build, MEDIANS);
+export function amountsFor(
+	recipe: Recipe,
+	count: number,
+	believed: Beliefs = priorBeliefs
+): Amount[] {
+	const values = mediansFor(recipe, believed);
+	const build = buildFly(recipe, values);
+	const { parts } = compileBuild(build, values);
 	const mass = (part: PartName) => parts.find((one) => one.part === part)?.mass ?? 0;
 	const { dressing, coil, dressed } = build;
 	const amounts: Amount[] = [];

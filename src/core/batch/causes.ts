@@ -1,6 +1,13 @@
 import { math } from '../quantity/index';
-import { priorBeliefs, valuesAt } from '../belief/index';
-import { buildFly, compileBuild, type PartMass, type PartName, type Recipe } from '../fly/index';
+import { priorBeliefs, type Beliefs } from '../belief/index';
+import {
+	buildFly,
+	compileBuild,
+	mediansFor,
+	type PartMass,
+	type PartName,
+	type Recipe
+} from '../fly/index';
 import { BEAD_STEPS } from '../material/index';
 
 /** What may have gone otherwise at the vise. */
@@ -14,20 +21,26 @@ export interface Cause {
 	readonly odds: number;
 }
 
-const MEDIANS = valuesAt(priorBeliefs);
-const massOf = (recipe: Recipe) => compileBuild(buildFly(recipe, MEDIANS), MEDIANS).body.mass;
+/** A fly as it is believed to be. */
+function compiledOf(recipe: Recipe, believed: Beliefs) {
+	const values = mediansFor(recipe, believed);
+	const build = buildFly(recipe, values);
+	return { build, compiled: compileBuild(build, values) };
+}
 
 /** How often each happens among a hundred flies of a run (our estimates). */
 const ODDS = { turn: 4, turns: 1, bead: 2, metal: 1, drop: 3, dressing: 2, hook: 1, noBead: 0.2 };
 /** A dressing that is so much fuller or sparser is seen (our choice). */
 const FULLER = 0.5;
 
-/** What may make one fly of a run heavier or lighter than the others, with what each would change. */
-export function causesFor(whole: Recipe): Cause[] {
+/** What may make one fly of a run heavier or lighter than the others, with what each would change by what is believed. */
+export function causesFor(whole: Recipe, believed: Beliefs = priorBeliefs): Cause[] {
 	const recipe: Recipe = { ...whole };
 	delete (recipe as { weighed?: number }).weighed;
-	const build = buildFly(recipe, MEDIANS);
-	const compiled = compileBuild(build, MEDIANS);
+	const { build, compiled } = compiledOf(recipe, believed);
+	const massOf = (one: Recipe) => compiledOf(one, believed).compiled.body.mass;
+	const beadMass = (one: Recipe) =>
+		compiledOf(one, believed).compiled.parts.find(({ part }) => part === 'bead')?.mass ?? 0;
 	const base = compiled.body.mass;
 	const causes: Cause[] = [];
 	const add = (part: PartName, words: string, odds: number, changed: Recipe | number) => {
@@ -105,10 +118,6 @@ export function causesFor(whole: Recipe): Cause[] {
 }
 
 const METAL: ReadonlySet<PartName> = new Set(['hook', 'bead', 'coil']);
-function beadMass(recipe: Recipe): number {
-	const parts = compileBuild(buildFly(recipe, MEDIANS), MEDIANS).parts;
-	return parts.find(({ part }) => part === 'bead')?.mass ?? 0;
-}
 
 /** How much each part differs from fly to fly of one run, as a share of its mass (our estimates). */
 const SCATTER: Readonly<Partial<Record<PartName, number>>> = {
@@ -117,8 +126,8 @@ const SCATTER: Readonly<Partial<Record<PartName, number>>> = {
 const SCATTER_DRESSING = 0.2;
 
 /** By how much the flies of a run differ from one to the next where nothing goes wrong: a standard deviation, kg. */
-export function scatterOf(recipe: Recipe): number {
-	const { parts } = compileBuild(buildFly(recipe, MEDIANS), MEDIANS);
+export function scatterOf(recipe: Recipe, believed: Beliefs = priorBeliefs): number {
+	const { parts } = compiledOf(recipe, believed).compiled;
 	const square = ({ part, mass }: PartMass) =>
 		math.square((SCATTER[part] ?? SCATTER_DRESSING) * mass);
 	return Math.sqrt(parts.reduce((sum, part) => sum + square(part), 0));

@@ -1,5 +1,5 @@
-import { priorBeliefs, valuesAt } from '../belief/index';
-import { buildFly, dressingOf, type HackleChoice, type Recipe } from '../fly/index';
+import type { Beliefs } from '../belief/index';
+import { buildFly, dressingOf, mediansFor, type HackleChoice, type Recipe } from '../fly/index';
 import { ribWound, shorter, slimmer, turnLess } from './trims';
 import type { Locks } from './space';
 
@@ -19,8 +19,6 @@ export interface Look {
 	readonly words: string;
 }
 
-const MEDIANS = valuesAt(priorBeliefs);
-
 /**
  * Every way to dress a pattern that is looked at: rib as it is, the other way (close or open) or none;
  * hackle turns down to none; body as it is or a fifth slimmer; tail as it is or a quarter shorter.
@@ -28,14 +26,15 @@ const MEDIANS = valuesAt(priorBeliefs);
  */
 export function looksOf(
 	pattern: Recipe,
-	locks: Locks
+	locks: Locks,
+	believed: Beliefs
 ): { readonly trims: readonly Trim[]; readonly looks: readonly Look[] } {
 	const { rib, hackle, body, tail } = dressingOf(pattern);
 	const slim = body && slimmer(body);
 	const short = tail && shorter(tail);
 	/** Of each row at most one is done. */
 	const rows: Trim[][] = [];
-	if (!locks.rib && rib) rows.push([ribOther, trim(1, 'no rib', { rib: null })]);
+	if (!locks.rib && rib) rows.push([ribOther(believed), trim(1, 'no rib', { rib: null })]);
 	if (!locks.dressing) {
 		if (hackle) rows.push(hackles(hackle));
 		if (slim) rows.push([trim(1, 'body a fifth slimmer', { body: slim })]);
@@ -62,16 +61,17 @@ function trim(departures: number, words: string, change: Partial<Recipe>): Trim 
 }
 
 /** Close turns are counted over the run of the very fly. */
-const ribOther: Trim = {
+const ribOther = (believed: Beliefs): Trim => ({
 	departures: 1,
 	words: 'rib wound the other way',
 	dress(recipe) {
-		const { dressed, dressing } = buildFly({ ...recipe, coil: null }, MEDIANS);
+		const bare = { ...recipe, coil: null };
+		const { dressed, dressing } = buildFly(bare, mediansFor(bare, believed));
 		const { end, ribFront } = dressed.layout;
 		const rib = dressing.rib && ribWound(dressing.rib, end - ribFront);
 		return rib ? { ...recipe, rib } : recipe;
 	}
-};
+});
 
 function hackles(hackle: HackleChoice): Trim[] {
 	const all: Trim[] = [];

@@ -1,6 +1,6 @@
-import { priorBeliefs, valuesAt } from '../belief/index';
+import type { Beliefs } from '../belief/index';
 import type { Fault } from '../drift/index';
-import { buildFly, fitOf, type Recipe } from '../fly/index';
+import { buildFly, fitOf, mediansFor, type Recipe } from '../fly/index';
 import {
 	approachField,
 	floatField,
@@ -84,7 +84,8 @@ const STILL = 0.08;
 export function remediesNamed(
 	name: RemedyName,
 	{ recipe, rig, lie }: Changeable,
-	shelf: Shelf
+	shelf: Shelf,
+	believed: Beliefs
 ): Remedy[] {
 	const withRig = (words: string, change: Partial<Rig>): Remedy => ({
 		words,
@@ -178,7 +179,7 @@ export function remediesNamed(
 			];
 		}
 		default:
-			return atTheVise(name, recipe, shelf);
+			return atTheVise(name, recipe, shelf, believed);
 	}
 }
 
@@ -195,14 +196,19 @@ const stepKeys: Readonly<
 	'less dressing': ['hackle-less', 'sparser']
 };
 
-function atTheVise(name: keyof typeof stepKeys, recipe: Recipe, shelf: Shelf): Remedy[] {
-	const steps = stepsFrom(buildFly(recipe, MEDIANS), shelf);
+function atTheVise(
+	name: keyof typeof stepKeys,
+	recipe: Recipe,
+	shelf: Shelf,
+	believed: Beliefs
+): Remedy[] {
+	const steps = stepsFrom(buildFly(recipe, mediansFor(recipe, believed)), shelf);
 	return stepKeys[name].flatMap((key) => {
 		const step = steps.find((one) => one.key === key);
 		if (!step) return [];
-		const notes = fitOf(buildFly(step.recipe, MEDIANS), MEDIANS);
+		const values = mediansFor(step.recipe, believed);
+		const notes = fitOf(buildFly(step.recipe, values), values);
 		if (notes.some(({ severity }) => severity === 'stop')) return [];
 		return [{ words: step.words, at: 'vise' as const, change: { recipe: step.recipe } }];
 	});
 }
-const MEDIANS = valuesAt(priorBeliefs);

@@ -70,7 +70,7 @@ export function spaceOf(
 		hooks,
 		beads: locks.bead ? [pattern.bead] : beadsFor(hooks, pattern, shelf),
 		windings: locks.coil ? [] : windingsFor(pattern, shelf, noLead),
-		...looksOf(pattern, locks),
+		...looksOf(pattern, locks, believed),
 		kept: locks.coil ? pattern.coil : null,
 		coilOpen: !locks.coil,
 		believed

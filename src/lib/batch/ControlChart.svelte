@@ -1,13 +1,15 @@
 <script lang="ts">
 	import type { BatchRow } from '$lib/contract/documents';
+	import { useBench } from '$lib/state/context';
 	import { chartOf, offOf, runOff } from './run';
 
 	let { row, item }: { row: BatchRow; item: number } = $props();
+	const bench = useBench();
 
-	const found = $derived(chartOf(row.body, item));
+	const found = $derived(chartOf(row.body, item, bench.believed));
 	/** What is said of those that are off, the newest first. */
-	const flagged = $derived(offOf(row.body, item).reverse());
-	const all = $derived(runOff(row.body, item));
+	const flagged = $derived(offOf(row.body, item, bench.believed).reverse());
+	const all = $derived(runOff(row.body, item, bench.believed));
 
 	const WIDTH = 520;
 	const HEIGHT = 170;

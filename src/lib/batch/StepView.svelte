@@ -124,7 +124,9 @@
 	const off = $derived.by(() => {
 		const before = tying.order[tying.place - 1];
 		if (!row || !before || before.step.key !== 'weigh') return null;
-		return offOf(row.body, before.item).find(({ fly }) => fly === before.fly) ?? null;
+		return (
+			offOf(row.body, before.item, bench.believed).find(({ fly }) => fly === before.fly) ?? null
+		);
 	});
 </script>
 

@@ -15,7 +15,12 @@
 
 	const flies = $derived(row.body.flies.filter(({ fly }) => itemOf(row.body, fly) === item));
 	const sight = $derived(
-		sightOf(row.body, item, scale.kind === 'none' ? USUAL_STEP : scale.now.step || USUAL_STEP)
+		sightOf(
+			row.body,
+			item,
+			scale.kind === 'none' ? USUAL_STEP : scale.now.step || USUAL_STEP,
+			bench.believed
+		)
 	);
 	const unweighed = $derived(flies.filter(({ massG }) => massG === undefined));
 	let typed = $state('');

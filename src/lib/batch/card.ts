@@ -1,6 +1,6 @@
 import { gaugeLengths, marksOf, stepsOf, type Amount } from '$core/batch/index';
-import { priorBeliefs, valuesAt } from '$core/belief/index';
-import { buildFly, compileBuild, sectionOf, type Recipe } from '$core/fly/index';
+import type { Beliefs } from '$core/belief/index';
+import { buildFly, compileBuild, mediansFor, sectionOf, type Recipe } from '$core/fly/index';
 import { MILLIMETRE } from '$core/quantity/index';
 import { artOf } from '$lib/ui/section/art';
 import { amountWords, cautionWords, duration, gauged, mm } from './words';
@@ -19,6 +19,8 @@ export interface Card {
 	readonly amounts: readonly Amount[];
 	/** Weight and sink, in a line. */
 	readonly figures: string;
+	/** By which it is drawn. */
+	readonly believed: Beliefs;
 }
 
 /** The materials in greys, for paper. */
@@ -42,7 +44,6 @@ const escaped = (text: string) =>
 /** Mean width of a letter as a share of the type's size. */
 const LETTER = 0.5;
 const MARGIN = 10;
-const MEDIANS = valuesAt(priorBeliefs);
 
 /** Words in lines of at most so many millimetres. */
 function lines(text: string, width: number, size: number): string[] {
@@ -61,11 +62,15 @@ function lines(text: string, width: number, size: number): string[] {
  * The bench card as a drawing of its own, black on white, in millimetres: the fly four times its size or
  * as large as the page holds, marks, amounts, steps, weight and sink.
  */
-export function cardSvg({ name, recipe, count, amounts, figures }: Card, page: CardPage): string {
+export function cardSvg(
+	{ name, recipe, count, amounts, figures, believed }: Card,
+	page: CardPage
+): string {
 	const { width, height } = cardPages[page];
 	const inner = width - 2 * MARGIN;
-	const build = buildFly(recipe, MEDIANS);
-	const section = sectionOf(build, compileBuild(build, MEDIANS).body);
+	const values = mediansFor(recipe, believed);
+	const build = buildFly(recipe, values);
+	const section = sectionOf(build, compileBuild(build, values).body);
 	const steps = stepsOf(build);
 	const cautions = [...new Set(steps.flatMap(({ caution }) => caution ?? []))];
 	const parts: string[] = [];

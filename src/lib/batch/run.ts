@@ -32,12 +32,13 @@ const COUNTED: ReadonlySet<string> = new Set(['hook', 'bead', 'coil', 'thread', 
 function fromLots(
 	items: readonly RunItem[],
 	lots: readonly LotRow[],
+	believed: Beliefs,
 	amount: (one: Amount, item: RunItem) => number
 ): TakenLot[] {
 	const taken = new Map<string, number>();
 	for (const item of items) {
 		if (item.count < 1) continue;
-		for (const one of amountsFor(item.recipe, item.count)) {
+		for (const one of amountsFor(item.recipe, item.count, believed)) {
 			for (const id of lotsOf(item.recipe, one.part)) {
 				const lot = lots.find((row) => row.id === id);
 				if (!lot || !COUNTED.has(materialOf(lot.body) ?? '')) continue;
@@ -49,17 +50,26 @@ function fromLots(
 }
 
 /** What is reserved: spares and waste included. */
-export const reservedFor = (items: readonly RunItem[], lots: readonly LotRow[]) =>
-	fromLots(items, lots, ({ total }) => total);
+export const reservedFor = (
+	items: readonly RunItem[],
+	lots: readonly LotRow[],
+	believed: Beliefs = priorBeliefs
+) => fromLots(items, lots, believed, ({ total }) => total);
 /** What leaves the stock: a piece a fly, and of wire and thread what was cut. */
-export const usedFor = (items: readonly RunItem[], lots: readonly LotRow[]) =>
-	fromLots(items, lots, ({ unit, total }, { count }) => (unit === 'pieces' ? count : total));
+export const usedFor = (
+	items: readonly RunItem[],
+	lots: readonly LotRow[],
+	believed: Beliefs = priorBeliefs
+) =>
+	fromLots(items, lots, believed, ({ unit, total }, { count }) =>
+		unit === 'pieces' ? count : total
+	);
 
 /** The cut list of a whole run: the same material of several items once. */
-export function cutListOf(items: readonly RunItem[]): Amount[] {
+export function cutListOf(items: readonly RunItem[], believed: Beliefs = priorBeliefs): Amount[] {
 	const list: Amount[] = [];
 	for (const { recipe, count } of items) {
-		for (const one of amountsFor(recipe, count)) {
+		for (const one of amountsFor(recipe, count, believed)) {
 			const same = list.findIndex(
 				({ part, words, cut }) => part === one.part && words === one.words && cut === one.cut
 			);
@@ -122,16 +132,21 @@ export const timesOf = (bodies: readonly Pick<BatchBodyDocument, 'times'>[]): St
 const NINETY = 1.645;
 
 /** What is known of an item's flies before the first is weighed, g. @param step what the scale's last figure counts */
-function expectedOf(body: BatchBodyDocument, item: number, step: number): Expected {
+function expectedOf(
+	body: BatchBodyDocument,
+	item: number,
+	step: number,
+	believed: Beliefs
+): Expected {
 	const { recipe, predicted } = body.items[item]!;
 	const inner = recipeFromDocument(recipe);
-	const centre = predicted?.massG ?? evaluate(inner, fluidAt(10)).mass / GRAM;
+	const centre = predicted?.massG ?? evaluate(inner, fluidAt(10), believed).mass / GRAM;
 	return {
 		centre,
 		unsure: predicted
 			? Math.max(0.02 * centre, (predicted.highG - predicted.lowG) / 2 / NINETY)
 			: 0.15 * centre,
-		scatter: scatterOf(inner) / GRAM,
+		scatter: scatterOf(inner, believed) / GRAM,
 		measuring: LAID,
 		step
 	};
@@ -144,7 +159,8 @@ const SETTLED = 6;
 /** The weighed flies of an item, and what their control chart says; null while none is weighed. */
 export function chartOf(
 	body: BatchBodyDocument,
-	item: number
+	item: number,
+	believed: Beliefs = priorBeliefs
 ): {
 	readonly flies: readonly TiedFly[];
 	readonly chart: ControlChart;
@@ -158,26 +174,27 @@ export function chartOf(
 	const step = Math.max(0, ...flies.map(({ scaleStepG }) => scaleStepG ?? 0));
 	const chart = controlChart(
 		flies.map(({ massG }) => massG!),
-		expectedOf(body, item, step)
+		expectedOf(body, item, step, believed)
 	);
 	return { flies, chart, step };
 }
 
 /** The causes there are for a fly of an item, in grams. */
-export const causesOf = (recipe: Recipe) =>
-	causesFor(recipe).map((cause) => ({ ...cause, mass: cause.mass / GRAM }));
+export const causesOf = (recipe: Recipe, believed: Beliefs = priorBeliefs) =>
+	causesFor(recipe, believed).map((cause) => ({ ...cause, mass: cause.mass / GRAM }));
 
 const signed = (grams: number) => `${grams < 0 ? '−' : '+'}${Math.abs(grams).toFixed(3)} g`;
 
 /** What is said of the flies of an item that are off, in the order in which they were weighed. */
 export function offOf(
 	body: BatchBodyDocument,
-	item: number
+	item: number,
+	believed: Beliefs = priorBeliefs
 ): { readonly fly: number; readonly off: string; readonly words: string }[] {
-	const found = chartOf(body, item);
+	const found = chartOf(body, item, believed);
 	if (!found) return [];
 	const { flies, chart, step } = found;
-	const causes = causesOf(recipeFromDocument(body.items[item]!.recipe));
+	const causes = causesOf(recipeFromDocument(body.items[item]!.recipe), believed);
 	return chart.points.flatMap((point, k) => {
 		if (!point.flagged) return [];
 		const { causes: found, told } = diagnose(point.off, point.spread, step, causes);
@@ -190,8 +207,12 @@ export function offOf(
 }
 
 /** What is said when the flies of an item agree with each other and not with the prediction; null when they do. */
-export function runOff(body: BatchBodyDocument, item: number): string | null {
-	const found = chartOf(body, item);
+export function runOff(
+	body: BatchBodyDocument,
+	item: number,
+	believed: Beliefs = priorBeliefs
+): string | null {
+	const found = chartOf(body, item, believed);
 	const { predicted } = body.items[item]!;
 	if (!found || !predicted) return null;
 	const good = found.chart.points.filter(({ flagged }) => !flagged).map(({ value }) => value);
@@ -207,12 +228,17 @@ export function runOff(body: BatchBodyDocument, item: number): string | null {
  *
  * @param usual step of the scale at hand, g, where none of the flies was weighed with one
  */
-export function sightOf(body: BatchBodyDocument, item: number, usual: number): string {
-	const weighed = chartOf(body, item);
+export function sightOf(
+	body: BatchBodyDocument,
+	item: number,
+	usual: number,
+	believed: Beliefs = priorBeliefs
+): string {
+	const weighed = chartOf(body, item, believed);
 	const step = weighed && weighed.step > 0 ? weighed.step : usual;
-	const known = expectedOf(body, item, step);
+	const known = expectedOf(body, item, step, believed);
 	const { seen } = controlChart([], { ...known, unsure: known.scatter / Math.sqrt(SETTLED) });
-	const causes = causesOf(recipeFromDocument(body.items[item]!.recipe))
+	const causes = causesOf(recipeFromDocument(body.items[item]!.recipe), believed)
 		.filter(({ words }) => !words.startsWith('dressed'))
 		.sort((a, b) => Math.abs(a.mass) - Math.abs(b.mass));
 	const least = causes.find(({ mass }) => Math.abs(mass) >= seen);

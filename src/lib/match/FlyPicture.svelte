@@ -1,7 +1,7 @@
 <script lang="ts">
-	import { priorBeliefs, valuesAt } from '$core/belief/index';
-	import { buildFly, compileBuild, sectionOf, type Recipe } from '$core/fly/index';
+	import { buildFly, compileBuild, mediansFor, sectionOf, type Recipe } from '$core/fly/index';
 	import { MILLIMETRE } from '$core/quantity/index';
+	import { useBench } from '$lib/state/context';
 	import { artOf } from '$lib/ui/section/art';
 	import Art from '$lib/ui/section/Art.svelte';
 
@@ -18,10 +18,11 @@
 	}
 	let { recipe, scale, width, height, places = [], part }: Props = $props();
 
-	const MEDIANS = valuesAt(priorBeliefs);
+	const bench = useBench();
 	const section = $derived.by(() => {
-		const build = buildFly(recipe, MEDIANS);
-		return sectionOf(build, compileBuild(build, MEDIANS).body);
+		const values = mediansFor(recipe, bench.believed);
+		const build = buildFly(recipe, values);
+		return sectionOf(build, compileBuild(build, values).body);
 	});
 	const frame = $derived.by(() => {
 		const { min, max } = section.frame;

@@ -122,7 +122,12 @@
 			return { fly, from, to };
 		});
 		const documents = items.map((one) => itemToDocument(one, bench.temperature, bench.believed));
-		const id = await bench.beginBatch(documents, carry, order, reservedFor(items, bench.lots));
+		const id = await bench.beginBatch(
+			documents,
+			carry,
+			order,
+			reservedFor(items, bench.lots, bench.believed)
+		);
 		if (!id) return;
 		others = [];
 		chosenId = id;
@@ -139,7 +144,8 @@
 			count: body.flies.filter(({ fly }) => itemOf(body, fly) === k).length
 		}));
 		const times = bench.tyingOf(chosen.id)?.times ?? body.times;
-		if (await bench.endBatch(chosen, usedFor(tied, bench.lots), times)) chosenId = null;
+		if (await bench.endBatch(chosen, usedFor(tied, bench.lots, bench.believed), times))
+			chosenId = null;
 	}
 	/** The bench card of the fly that is looked at. */
 	async function saveCard(as: 'pdf' | 'svg' | 'print') {
@@ -147,7 +153,8 @@
 		const item = items[at]!;
 		const card = {
 			...item,
-			amounts: cutListOf([item]),
+			amounts: cutListOf([item], bench.believed),
+			believed: bench.believed,
 			figures: figuresOf(item, bench.temperature, bench.believed)
 		};
 		const name = `${item.name} bench card`;
@@ -164,7 +171,7 @@
 		for (const one of items) {
 			await bench.putInBox(
 				itemToDocument(one, bench.temperature, bench.believed),
-				usedFor([one], bench.lots)
+				usedFor([one], bench.lots, bench.believed)
 			);
 		}
 	}
@@ -360,7 +367,7 @@
 			<Marks marks={marksOf(build)} lengths={gaugeLengths(build)} />
 			<div class="pt-4">
 				<CutList
-					amounts={cutListOf(items)}
+					amounts={cutListOf(items, bench.believed)}
 					count={all}
 					{price}
 					{short}
