@@ -10,10 +10,13 @@ import {
 	type Build
 } from '../fly/index';
 import { without } from '../quantity/index';
-import { attitudeOf, settle, settleNear, type Attitude, type Sink } from '../sink/index';
+import { settle, type Attitude, type Sink } from '../sink/index';
 import type { Fluid } from '../water/index';
 import type { Shelf } from './shelf';
 import { stepsFrom, type Step } from './steps';
+
+/** A share of mass, speed and thickness that nobody can see. */
+const NOTHING = 1e-4;
 
 /** A single next step with what it does. SI; changes are new less old. */
 export interface Lever extends Step {
@@ -34,12 +37,11 @@ export interface Lever extends Step {
 	readonly trouble: string | null;
 }
 
-/** How closely the speeds are solved: a lever is shown to the tenth of a cm/s. */
-const CLOSE = 1e-3;
-
 /**
  * Every single next step that fits: those whose sink rate does the job first, the lightest of them at the
  * top, then those that are too slow, by how little, then those that are too fast.
+ *
+ * A step that changes nothing is none: a fly whose every part is chosen has no fullness of the usual left.
  *
  * Of a fly that was weighed as a whole the steps are those of the same fly unweighed: another fly is not
  * the one that lay on the scale.
@@ -72,17 +74,21 @@ export function levers(
 		const fresh = notes.filter(({ code, severity }) => known.get(code) !== severity);
 		if (fresh.some(({ severity }) => severity === 'stop')) continue;
 		const { body } = compileBuild(next, its);
-		const { speed, pitch } = settleNear(body, fluid, its, sink, CLOSE);
+		// Looked for all round, as it will be once it is taken: a bead less may turn the fly over.
+		const { speed, pitch, attitude } = settle(body, fluid, its);
+		const bulkChange = chunkiness(next) / bulk - 1;
+		const changes = [body.mass / now.mass - 1, speed / sink.speed - 1, bulkChange];
+		if (changes.every((change) => Math.abs(change) < NOTHING)) continue;
 		found.push({
 			...step,
 			build: next,
 			mass: body.mass,
 			speed,
 			pitch,
-			attitude: attitudeOf(pitch),
+			attitude,
 			massChange: body.mass - now.mass,
 			speedChange: speed - sink.speed,
-			bulkChange: chunkiness(next) / bulk - 1,
+			bulkChange,
 			gapChange: gapLeft(next) - gap,
 			trouble: fresh.find(({ severity }) => severity === 'trouble')?.figure ?? null
 		});

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { anyRecipe } from '../../lib/contract/any-recipe.testing';
 import { priorBeliefs, valuesAt } from '../belief/index';
-import { buildFly, compileBuild, fitOf, recipeChange, type Recipe } from '../fly/index';
+import { buildFly, compileBuild, dressingOf, fitOf, recipeChange, type Recipe } from '../fly/index';
 import { settle } from '../sink/index';
 import { fluidAt, type Lie } from '../water/index';
 import { starterRig } from '../rig/index';
@@ -46,7 +46,8 @@ describe('levers', () => {
 					expect(recipeChange(recipe, lever.recipe).paths).not.toEqual([]);
 					expect(stops(lever.recipe)).toBeLessThanOrEqual(stops(recipe));
 					const plain = compileBuild(buildFly(lever.recipe, median), median).body;
-					expect(lever.mass).toBe(plain.mass);
+					const { speed, attitude } = settle(plain, water, median);
+					expect([lever.mass, lever.speed, lever.attitude]).toEqual([plain.mass, speed, attitude]);
 				}
 				// Those that do the job, the slowest first; then the too slow, the fastest first; then the too fast.
 				const group = ({ speed }: { speed: number }) =>
@@ -86,6 +87,28 @@ describe('levers', () => {
 		for (const { key, massChange, recipe } of weighed) {
 			expect(recipe.weighed).toBeUndefined();
 			expect(massChange).toBeCloseTo(plain.get(key)!.massChange, 12);
+		}
+	});
+
+	test('a step that changes nothing is none, and a turn more stays on its own spool', () => {
+		expect(leversOf(fly).some(({ key }) => key === 'sparser')).toBe(true);
+		const { tail, rib, underbody, body, thorax, wingCase, legs, hackle, collar, thread, finish } =
+			dressingOf(fly);
+		const chosen = { tail, rib, underbody, body, thorax, wingCase, legs, hackle, collar };
+		const whole = leversOf({ ...fly, ...chosen, thread, finish });
+		expect(whole.some(({ key }) => key === 'sparser')).toBe(false);
+
+		const spools = ['first', 'mine'].map((lot) => ({ metal: 'lead' as const, wire: 0.37e-3, lot }));
+		const shelf: Shelf = { ...emptyShelf, coils: spools };
+		const mine = { ...lead, wire: 0.38e-3, lot: 'mine' };
+		for (const only of [false, true]) {
+			const of = (coil: Recipe['coil']) =>
+				leversOf({ ...fly, coil }, 0.5, { ...shelf, only }).find(({ key }) => key === 'turns1');
+			expect(of(mine)?.recipe.coil).toEqual({ ...mine, turns: 6 });
+			// Of no spool it stays so, unless only what is owned counts.
+			expect(of(lead)?.recipe.coil).toEqual(
+				only ? { ...spools[0], turns: 6 } : { ...lead, turns: 6 }
+			);
 		}
 	});
 

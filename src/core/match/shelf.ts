@@ -49,6 +49,10 @@ export function coilOf(shelf: Shelf, coil: CoilChoice): CoilChoice | null {
 	return shelf.only ? null : { metal, wire, ...wound };
 }
 
+/** Whether this very wire is on the shelf: of its lot, where it has one. */
+export const owns = (shelf: Shelf, { lot }: CoilChoice): boolean =>
+	lot !== undefined && shelf.coils.some((spool) => spool.lot === lot);
+
 /** A hook like this one, the tier's own where there is one; null where only those count. */
 export function hookOf(shelf: Shelf, hook: HookChoice): HookChoice | null {
 	const { style, size, lengthX, wireX, barbed } = hook;

@@ -13,7 +13,7 @@ import {
 } from '../fly/index';
 import { coilWireField, MILLIMETRE, showXStep, turnsField } from '../quantity/index';
 import { ribWound, shorter, slimmer, turnLess } from './trims';
-import { beadOf, beadSteps, coilOf, hookOf, nextStep, wireSteps, type Shelf } from './shelf';
+import { beadOf, beadSteps, coilOf, hookOf, nextStep, owns, wireSteps, type Shelf } from './shelf';
 
 /** One change at the vise. */
 export interface Step {
@@ -100,11 +100,18 @@ function coilStepsFrom({ recipe }: Build, shelf: Shelf): Step[] {
 		}
 		return steps;
 	}
+	/** The same wire, otherwise wound: it stays on its own spool, unless only what is owned counts and that is not. */
+	const wind = (key: string, words: string, change: Partial<CoilChoice>) => {
+		const next = { ...coil, ...change };
+		if (shelf.only && !owns(shelf, coil)) offer(key, words, next);
+		else if (next.turns <= turnsField.possible[1])
+			steps.push({ key, part: 'coil', words, recipe: { ...recipe, coil: next } });
+	};
 	const { turns } = coil;
 	for (const by of [1, 3, -1, -3]) {
 		const many = Math.abs(by) === 1 ? 'a turn' : `${Math.abs(by)} turns`;
 		if (turns + by > 0) {
-			offer(`turns${by}`, `${many} ${by > 0 ? 'more' : 'less'}`, { ...coil, turns: turns + by });
+			wind(`turns${by}`, `${many} ${by > 0 ? 'more' : 'less'}`, { turns: turns + by });
 		}
 	}
 	const none = { ...recipe, coil: null };
@@ -116,8 +123,8 @@ function coilStepsFrom({ recipe }: Build, shelf: Shelf): Step[] {
 		offer(up ? 'wire-up' : 'wire-down', words, { ...coil, wire });
 	}
 	if (coil.place === undefined || coil.place === 'forward') {
-		offer('coil-spread', 'wire to mid shank', { ...coil, place: 'centred' });
-	} else offer('coil-seated', 'wire up to the bead', { ...coil, place: 'forward' });
+		wind('coil-spread', 'wire to mid shank', { place: 'centred' });
+	} else wind('coil-seated', 'wire up to the bead', { place: 'forward' });
 	const other = coil.metal === 'lead' ? 'leadFree' : 'lead';
 	const words = `${coilMetalWords[coil.metal]} to ${coilMetalWords[other]}`;
 	offer(`coil-${other}`, words, { ...coil, metal: other });

@@ -92,7 +92,7 @@ export type Look = Pick<Steady, 'angle' | 'moment'>;
 export interface Care {
 	/** The law of the cylinder's drag, or its table. */
 	readonly cylinder: (re: number) => number;
-	/** Looks round the circle; two balances within one step of it are seen as none. */
+	/** Looks round the circle; two balances within a quarter of a step of it are seen as none. */
 	readonly looks: number;
 	/** Relative error of the speed at a look, where only the moment's sign counts. */
 	readonly rough: number;
@@ -120,9 +120,24 @@ export function stableAttitudes(
 		round.push(look);
 		guess = look;
 	}
-	const looks = round.flatMap((look, k) => {
-		const between = nearMiss(round, k);
-		return between === null ? [look] : [look, steadyAt(fly, between, look, rough)];
+	// Close to a balance the sign has to be right, and two that lie close together must not be seen as none.
+	const near = round.map((_, k) => isNearZero(round, k));
+	const finer = Math.min(rough, SIGN);
+	const step = (2 * Math.PI) / count;
+	const closer = round.flatMap((look, k) => {
+		const own = near[k] ? steadyAt(fly, look.angle, look, finer) : look;
+		if (!near[k] && !near[(k + 1) % count]) return [own];
+		// About the shank's own line a body turns aside to both sides, often by a few degrees only.
+		const beside = [
+			...(isEndOn(k, count) ? [0.25] : []),
+			0.5,
+			...(isEndOn(k + 1, count) ? [0.75] : [])
+		];
+		return [own, ...beside.map((share) => steadyAt(fly, look.angle + share * step, own, finer))];
+	});
+	const looks = closer.flatMap((look, k) => {
+		const between = nearMiss(closer, k);
+		return between === null ? [look] : [look, steadyAt(fly, between, look, finer)];
 	});
 	const stable: { steady: Steady; after: number }[] = [];
 	for (let k = 0; k < looks.length; k++) {
@@ -133,6 +148,19 @@ export function stableAttitudes(
 		}
 	}
 	return { stable, looks };
+}
+
+/** Relative error of the speed at a look that is close to a balance. */
+const SIGN = 3e-3;
+/** A moment below this share of one beside it is close to none. */
+const NEAR_ZERO = 0.3;
+
+/** Whether the stream comes along the shank at look k. */
+const isEndOn = (k: number, count: number) => k % (count / 2) === 0;
+
+function isNearZero(looks: readonly Steady[], k: number): boolean {
+	const at = (i: number) => Math.abs(looks[(i + looks.length) % looks.length]!.moment);
+	return at(k) < NEAR_ZERO * Math.max(at(k - 1), at(k + 1));
 }
 
 /**
@@ -147,9 +175,10 @@ function nearMiss(looks: readonly Steady[], k: number): number | null {
 	if (sign !== Math.sign(b) || sign * before < sign * a || sign * after < sign * b) return null;
 	const rise = Math.min(sign * (before - a), sign * (after - b));
 	if (Math.min(sign * a, sign * b) > rise) return null;
-	const step = (2 * Math.PI) / looks.length;
+	const from = looks[k]!.angle;
+	const to = k + 1 < looks.length ? looks[k + 1]!.angle : looks[0]!.angle + 2 * Math.PI;
 	// The vertex lies nearer to the lower of the two.
-	return looks[k]!.angle + (step * Math.abs(a)) / (Math.abs(a) + Math.abs(b));
+	return from + ((to - from) * Math.abs(a)) / (Math.abs(a) + Math.abs(b));
 }
 
 /** The balance between two looks: false position (Illinois), halving where that creeps. */

@@ -61,7 +61,7 @@ export interface Sink extends Hang {
 const LEVEL = 30;
 /** The plain reference, and what every key press asks for: the same answer to a hundredth of a percent. */
 export const EXACT: Care = { cylinder: cylinderDrag, looks: 96, rough: 1e-4, tolerance: 1e-11 };
-export const FAST: Care = { cylinder: cylinderDragTabled, looks: 24, rough: 0.1, tolerance: 1e-5 };
+export const FAST: Care = { cylinder: cylinderDragTabled, looks: 24, rough: 0.05, tolerance: 1e-5 };
 /** An attitude further off than this, radians, is another branch. */
 const NEAR_BRANCH = 0.35;
 const DEGREE = Math.PI / 180;

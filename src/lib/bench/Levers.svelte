@@ -21,6 +21,8 @@
 		weighed: boolean;
 		only: boolean;
 		setOnly: (only: boolean) => void;
+		/** Whether a pointer or the keyboard is on the list. */
+		hold: (on: boolean) => void;
 		showEquivalents: () => void;
 	}
 	let {
@@ -34,6 +36,7 @@
 		weighed,
 		only,
 		setOnly,
+		hold,
 		showEquivalents
 	}: Props = $props();
 
@@ -75,7 +78,14 @@
 	{#if weighed}
 		<p class="text-sm text-quiet">Weighed as it is; a step makes another fly, predicted anew.</p>
 	{/if}
-	<div class="min-h-0 flex-1 overflow-y-auto bg-ground max-md:overflow-visible">
+	<div
+		role="presentation"
+		class="min-h-0 flex-1 overflow-y-auto bg-ground max-md:overflow-visible"
+		onpointerenter={() => hold(true)}
+		onpointerleave={() => hold(false)}
+		onfocusin={() => hold(true)}
+		onfocusout={() => hold(false)}
+	>
 		<table class="w-full border-collapse text-sm">
 			<thead class="sticky top-0 bg-ground text-quiet">
 				<tr class="text-right whitespace-nowrap">

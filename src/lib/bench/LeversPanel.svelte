@@ -1,5 +1,7 @@
 <script lang="ts">
 	import { levers, type Lever } from '$core/match/index';
+	import type { SpeedWindow } from '$core/predict/index';
+	import type { Sink } from '$core/sink/index';
 	import { fluidAt } from '$core/water/index';
 	import { lotsOf } from '$lib/contract/from-stock';
 	import { costOf, shelfOf } from '$lib/contract/shelf';
@@ -16,14 +18,33 @@
 	let { bench, onlyOwned = $bindable(), showEquivalents }: Props = $props();
 
 	const drift = useDrift();
-	/** What each next step buys: worked out once the keys are still. */
+	/** A pointer or the keyboard is on the list. */
+	let held = $state(false);
+	interface Shown {
+		/** What it is the list of. */
+		readonly of: readonly unknown[];
+		readonly sink: Sink;
+		readonly window: SpeedWindow | null;
+		readonly levers: readonly Lever[];
+		readonly owned: Readonly<Record<string, string>>;
+		readonly costs: Readonly<Record<string, number | null>>;
+	}
+	let last: Shown | null = null;
+	/**
+	 * What each next step buys: worked out once the keys are still. The order stays as it is under a finger, and
+	 * once the sink rates that do the job are known, until fly, rig or stock change.
+	 */
 	const steps = whenStill(
-		() => [bench.prediction, bench.lots, onlyOwned, drift.window],
-		() => {
-			const { prediction, lots } = bench;
+		() => [bench.prediction, bench.rig, bench.lots, onlyOwned, drift.window, held],
+		(): Shown | null => {
+			const { prediction, lots, rig } = bench;
 			if (!prediction) return null;
 			const { build, sink } = prediction;
 			const { window } = drift;
+			const of = [sink, rig, lots, onlyOwned];
+			const before = last;
+			const same = before?.of.every((one, k) => one === of[k]);
+			if (before && same && (before.window || held)) return before;
 			const fluid = fluidAt(bench.temperature);
 			const found = levers(build, sink, fluid, window, shelfOf(lots, onlyOwned), bench.believed);
 			const owned: Record<string, string> = {};
@@ -35,7 +56,7 @@
 				const lot = lots.find(({ id }) => lotsOf(recipe, part).includes(id));
 				if (lot && !lotsOf(build.recipe, part).includes(lot.id)) owned[key] = lot.name;
 			}
-			return { sink, window, levers: found, owned, costs };
+			return (last = { of, sink, window, levers: found, owned, costs });
 		}
 	);
 
@@ -62,5 +83,6 @@
 		weighed={bench.recipe?.weighed !== undefined}
 		only={onlyOwned}
 		setOnly={(only) => (onlyOwned = only)}
+		hold={(on) => (held = on)}
 	/>
 {/if}
