@@ -1,5 +1,6 @@
 import type { SpeedWindow } from '../predict/index';
-import { priorBeliefs, type Beliefs } from '../belief/index';
+import { priorBeliefs, type Beliefs, type BeliefValues } from '../belief/index';
+import type { FlyBody } from '../body/index';
 import {
 	buildFly,
 	chunkiness,
@@ -10,7 +11,7 @@ import {
 	type Build
 } from '../fly/index';
 import { without } from '../quantity/index';
-import { settle, type Attitude, type Sink } from '../sink/index';
+import { attitudeOf, settle, settleNear, type Attitude, type Sink } from '../sink/index';
 import type { Fluid } from '../water/index';
 import type { Shelf } from './shelf';
 import { stepsFrom, type Step } from './steps';
@@ -74,8 +75,7 @@ export function levers(
 		const fresh = notes.filter(({ code, severity }) => known.get(code) !== severity);
 		if (fresh.some(({ severity }) => severity === 'stop')) continue;
 		const { body } = compileBuild(next, its);
-		// Looked for all round, as it will be once it is taken: a bead less may turn the fly over.
-		const { speed, pitch, attitude } = settle(body, fluid, its);
+		const { speed, pitch, attitude } = settledFrom(sink, body, fluid, its);
 		const bulkChange = chunkiness(next) / bulk - 1;
 		const changes = [body.mass / now.mass - 1, speed / sink.speed - 1, bulkChange];
 		if (changes.every((change) => Math.abs(change) < NOTHING)) continue;
@@ -94,6 +94,22 @@ export function levers(
 		});
 	}
 	return window ? found.sort((a, b) => miss(a.speed, window) - miss(b.speed, window)) : found;
+}
+
+/** How closely the speeds are solved: a lever is shown to the tenth of a cm/s. */
+const CLOSE = 1e-4;
+/** A share of its weight by which a fly may differ, and degrees by which it may turn, and still hang as the one before. */
+const LIKE = { weight: 0.1, turn: 4 } as const;
+
+/** How a fly sinks that is one step away: near by where that is little, else looked for all round, as a bead less may turn it over. */
+function settledFrom(sink: Sink, body: FlyBody, fluid: Fluid, values: BeliefValues) {
+	const near = settleNear(body, fluid, values, sink, CLOSE);
+	const heavier = Math.abs(near.submergedWeight / sink.submergedWeight - 1);
+	const turned = Math.abs(near.pitch - sink.pitch);
+	if (heavier > LIKE.weight || turned > LIKE.turn || near.floats || near.tumbles) {
+		return settle(body, fluid, values);
+	}
+	return { ...near, attitude: attitudeOf(near.pitch) };
 }
 
 /** Which side of a window a sink rate lies on. */

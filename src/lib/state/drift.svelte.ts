@@ -66,6 +66,9 @@ export class DriftState {
 
 	private readonly first = new DriftWorker();
 	private readonly adviser = new DriftWorker();
+	/** Looks for the sink rates that do the job: a point takes long, and is dropped for a newer question. */
+	private readonly surveyor = new DriftWorker();
+	private surveying = false;
 	private readonly workers = Array.from({ length: WORKERS }, () => new DriftWorker());
 	private followed: {
 		readonly question: DriftQuestion | null;
@@ -79,8 +82,10 @@ export class DriftState {
 	private turn = 0;
 	private timer: ReturnType<typeof setTimeout> | undefined;
 	private asking = false;
-	/** What the single path shows. */
+	/** What the hand belongs to. */
 	private drawn: DriftQuestion | null = null;
+	/** And the single path. */
+	private followedTo: DriftQuestion | null = null;
 	private next: DriftQuestion | null = null;
 
 	/** Follows a question; what ran for another one is dropped. null: there is none. */
@@ -99,6 +104,8 @@ export class DriftState {
 		this.advice = null;
 		if (this.advising) this.adviser.end();
 		this.advising = false;
+		if (this.surveying) this.surveyor.end();
+		this.surveying = false;
 		this.stopped = false;
 		this.next = question;
 		if (!question) {
@@ -110,9 +117,14 @@ export class DriftState {
 		this.timer = setTimeout(() => void this.askBand(question, turn), STILL);
 	}
 
-	/** Whether a view shows the band itself, which then is made finer. */
+	/** Whether a view shows path and band themselves: the one is followed then, the other made finer. */
 	refine(fine: boolean): void {
 		this.most = fine ? MOST : FIRST;
+		const { question } = this.followed ?? {};
+		if (fine && question && this.followedTo !== question) {
+			this.next = { ...question, ...(this.held ? { hand: this.held } : {}) };
+			void this.askSingle();
+		}
 		if (fine && !this.progress && !this.stopped && this.runs.length < MOST) this.resume();
 	}
 
@@ -137,6 +149,7 @@ export class DriftState {
 		clearTimeout(this.timer);
 		this.first.end();
 		this.adviser.end();
+		this.surveyor.end();
 		for (const worker of this.workers) worker.end();
 	}
 
@@ -149,10 +162,18 @@ export class DriftState {
 				const question: DriftQuestion = this.next;
 				this.next = null;
 				const asked = { ...question, hand: question.hand ?? this.asBefore(question) };
+				// A path that nobody sees is not followed: at each key that costs more than what is seen.
+				if (this.most === FIRST && asked.hand) {
+					this.drawn = question;
+					this.followedTo = null;
+					this.hand = asked.hand;
+					continue;
+				}
 				const { drift, hand } = await this.first.ask({ kind: 'single', question: asked });
 				// A hand that was found with care since is not overtaken by one found in a hurry.
 				if (question.hand || !this.held) {
 					this.drawn = question;
+					this.followedTo = this.followed?.question ?? null;
 					this.single = drift;
 					this.hand = hand;
 				}
@@ -194,13 +215,13 @@ export class DriftState {
 
 	/** The sink rates that do the job, by one worker: another may be looking for advice. */
 	private async askWindow(question: DriftQuestion, turn: number): Promise<void> {
-		const [worker] = this.workers as [DriftWorker];
+		this.surveying = true;
 		const curve = await curveShared(curveLogs(...SINKS), {
-			workers: [(log) => worker.ask({ kind: 'curve', question, log })],
-			// A newer question does not wait for more than a point.
+			workers: [(log) => this.surveyor.ask({ kind: 'curve', question, log })],
 			stopped: () => turn !== this.turn
 		});
 		if (!curve) return;
+		this.surveying = false;
 		const counted = this.band ? throughCounted(curve, this.band.chance) : curve;
 		const best = Math.max(0, ...counted.points.map(({ chance }) => chance));
 		this.window = windowOf(counted, markOf(best, this.followed?.context.wishes.enough));
