@@ -19,8 +19,7 @@
 	import { drawing } from '$lib/state/preferences.svelte';
 	import { spreadAdvice } from '$lib/ui/advice';
 	import { partColour } from '$lib/ui/colours';
-	import { artOf, svgFile } from '$lib/ui/section/art';
-	import { saveText } from '$lib/ui/save';
+	import { artOf } from '$lib/ui/section/art';
 	import DescentPicture from '$lib/ui/DescentPicture.svelte';
 	import { massFigure, speedWords } from '$lib/ui/figures';
 	import type LeversPanel from '$lib/bench/LeversPanel.svelte';
@@ -121,9 +120,13 @@
 	});
 
 	/** The drawing in true millimetres, its colours as they are on this page. */
-	function saveSvg() {
+	async function saveSvg() {
 		const now = picture.current;
 		if (!now) return;
+		const [{ svgFile }, { saveText }] = await Promise.all([
+			import('$lib/ui/section/svg-file'),
+			import('$lib/ui/save')
+		]);
 		const style = getComputedStyle(document.documentElement);
 		const colour = (value: string) =>
 			value.startsWith('var(') ? style.getPropertyValue(value.slice(4, -1)) : value;
