@@ -66,6 +66,8 @@ export interface ImportItem {
 	readonly words: string;
 	/** What is done with it. */
 	readonly choice: ImportChoice;
+	/** Of a look: what is asked about a weight or a time in it that is hardly believable. Brought in, it is kept as it is. */
+	readonly question?: string;
 }
 
 /** With a document that is here and differs: keep what is here, take the file's, or keep both. */

@@ -7,6 +7,8 @@ import {
 	recipeFromDocument,
 	rigFromDocument,
 	type BatchRow,
+	type DocumentKind,
+	type DocumentRow,
 	type EntryRow,
 	type LieRow,
 	type LotRow
@@ -120,6 +122,13 @@ function fromEntry({ id, body }: EntryRow): Observation[] {
 			...(outing.fit && { fit: outing.fit as Surrogate })
 		}
 	];
+}
+
+/** What a document says was found, where it is an entry or a lot. */
+export function foundIn(kind: DocumentKind, id: string, body: object): Observation[] {
+	const row = { kind, id, name: '', revision: 1, body } as DocumentRow;
+	if (row.kind === 'entry') return fromEntry(row);
+	return row.kind === 'lot' ? fromLot(row) : [];
 }
 
 /** What was weighed of a lot, as learning reads it; none or one. */

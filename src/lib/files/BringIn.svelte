@@ -31,6 +31,11 @@
 			(item) => item.status === 'new' || (item.status === 'different' && choiceOf(item) !== 'keep')
 		).length
 	);
+	const odd = $derived(found?.items.filter(({ question }) => question !== undefined).length ?? 0);
+	/** What is asked about comes first. */
+	const inOrder = $derived(
+		[...(found?.items ?? [])].sort((a, b) => Number(!a.question) - Number(!b.question))
+	);
 	const choiceWords: Readonly<Record<ImportChoice, string>> = {
 		keep: 'keep mine',
 		take: 'take this',
@@ -162,8 +167,14 @@
 				'same'
 			)} the same as here.
 		</p>
+		{#if odd > 0}
+			<p class="mt-1 text-warn">
+				{odd === 1 ? 'One figure is' : `${odd} figures are`} hardly believable: see below. Brought in,
+				{odd === 1 ? 'it is' : 'they are'} kept as {odd === 1 ? 'it is' : 'they are'}.
+			</p>
+		{/if}
 		<ul class="mt-2 max-h-72 divide-y divide-line overflow-auto" aria-label="What is in the files">
-			{#each found.items as item (`${item.source} ${keyOf(item)}`)}
+			{#each inOrder as item (`${item.source} ${keyOf(item)}`)}
 				<li class="py-2">
 					<p class="flex items-baseline gap-2">
 						<span class="min-w-0 flex-1 truncate">{item.name}</span>
@@ -173,6 +184,9 @@
 							{item.kind}, {item.status === 'same' ? 'the same' : item.status}
 						</span>
 					</p>
+					{#if item.question}
+						<p class="text-sm text-warn">{item.question}</p>
+					{/if}
 					{#if item.status === 'different'}
 						<p class="mb-1 text-sm text-quiet">From yours to this: {item.words}</p>
 						<Segments

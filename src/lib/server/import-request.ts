@@ -1,12 +1,17 @@
+import { priorBeliefs } from '$core/belief/index';
 import { localDay } from '$lib/contract/day';
 import { importChoices, type ImportAnswer, type ImportChoice } from '$lib/contract/files';
 import type { LotRow } from '$lib/contract/documents';
+import { entryQuestion } from '$lib/contract/doubts';
+import { foundIn } from '$lib/contract/observations';
 import { clipped, INVISIBLE, isVisible } from '$lib/contract/names';
 import { breather } from './breather';
 import { isArchive, MOST_IN_FILE, openArchive, tooLarge, type NamedBytes } from './archive';
 import { readBody, readJson } from './json';
+import { learnedFrom } from './learned';
 import { entriesFromCsv, isLogCsv } from './log-csv';
 import { lotsFromCsv } from './stock-csv';
+import type { Write } from './store/store';
 import { documentsIn, importLabel, planImport } from './store/import';
 import { listDocuments } from './store/documents';
 import type { Queryable } from './db/database';
@@ -104,14 +109,42 @@ export async function importInto(store: Store, request: ImportRequest): Promise<
 	const plan = async (tx: Queryable) =>
 		planImport(tx, await incomingOf(files, await listDocuments<LotRow>(tx, 'lot')), choose);
 	if (request.look) {
-		const { items } = await store.read(plan);
-		return { items, written: 0, passedOver };
+		const { items, writes } = await store.read(plan);
+		const questions = await questionsAbout(writes, store);
+		const asked = items.map((item) => {
+			const question = questions.get(`${item.kind}:${item.id}`);
+			return question === undefined ? item : { ...item, question };
+		});
+		return { items: asked, written: 0, passedOver };
 	}
 	const { result, answer } = await store.together(async (tx) => {
 		const { items, writes } = await plan(tx);
 		return { result: items, label: request.label ?? importLabel(writes), writes };
 	});
 	return { items: result, written: answer.changes.length, passedOver };
+}
+
+/** Weighings and drops of an import that are held against what is believed; of more a person would not read either. */
+const MOST_ASKED = 1000;
+
+/** What is asked about what is hardly believable, by document. */
+async function questionsAbout(
+	writes: readonly Write[],
+	store: Store
+): Promise<Map<string, string>> {
+	const { learned } = await learnedFrom(await store.snapshot());
+	const believed = { ...priorBeliefs, learned };
+	const breathe = breather();
+	const questions = new Map<string, string>();
+	for (const { kind, id, content } of writes.slice(0, MOST_ASKED)) {
+		for (const one of foundIn(kind, id, content.body)) {
+			if (one.kind === 'outing') continue;
+			const asked = entryQuestion(one, believed);
+			if (asked) questions.set(`${kind}:${id}`, asked.words);
+		}
+		await breathe();
+	}
+	return questions;
 }
 
 /** What the files bring. @throws Refusal */

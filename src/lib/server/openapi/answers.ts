@@ -196,15 +196,21 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 		items: said(
 			'what the import means for each document',
 			list(
-				object({
-					kind: oneOf(documentKinds)('which kind of document'),
-					id: uuid('the id that it has or gets here'),
-					name: text('its name'),
-					source: text('the file it came in'),
-					status: oneOf(['new', 'same', 'different'])('against what is here'),
-					words: text('what is different, in words'),
-					choice: oneOf(importChoices)('what is done with it')
-				})
+				object(
+					{
+						kind: oneOf(documentKinds)('which kind of document'),
+						id: uuid('the id that it has or gets here'),
+						name: text('its name'),
+						source: text('the file it came in'),
+						status: oneOf(['new', 'same', 'different'])('against what is here'),
+						words: text('what is different, in words'),
+						choice: oneOf(importChoices)('what is done with it'),
+						question: text(
+							'in a look: what is asked about a weight or a time in it that is hardly believable; brought in, it is kept as it is'
+						)
+					},
+					['question']
+				)
 			)
 		),
 		written: whole('how many documents were written; 0 in a look beforehand'),

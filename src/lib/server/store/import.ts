@@ -184,7 +184,8 @@ export async function planImport(
 		const found =
 			here.get(kind, document.id ?? fallback) ??
 			namesakes.find((row) => equal(row) && (row.kind !== 'lie' || row.riverId === riverId)) ??
-			(document.id === null
+			// Entries of the log are of one fly again and again: a name says nothing of which.
+			(document.id === null && kind !== 'entry'
 				? namesakes.find((row) => row.kind !== 'lie' || row.riverId === riverId)
 				: undefined);
 		const write = (id: string, content: DocumentContent) => {

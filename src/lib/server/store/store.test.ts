@@ -13,6 +13,8 @@ import { join } from 'node:path';
 import fc from 'fast-check';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { starterRecipe } from '$core/fly/index';
+import { evaluate } from '$core/match/index';
+import { fluidAt } from '$core/water/index';
 import type { BatchBodyDocument } from '$lib/contract/batches';
 import {
 	recipeToDocument,
@@ -27,6 +29,7 @@ import { leftOf } from '$lib/contract/lots';
 import { lockDataFolder } from '../db/lock';
 import { migrate, migrations } from '../db/migrate';
 import { openPglite } from '../db/pglite';
+import { importInto } from '../import-request';
 import { openStore, Refusal, type Store } from './index';
 
 const folder = mkdtempSync(join(tmpdir(), 'gravitas-store-'));
@@ -288,6 +291,24 @@ test('what a killed program left half made is swept, and what others could read 
 		...['755', '700', '700', '600', '600', '600']
 	]);
 	await again.close();
+}, 60_000);
+
+test('a look at what is to come in asks about a weight that is hardly believable, and about no other', async () => {
+	const recipe = recipeToDocument(starterRecipe);
+	const { mass } = evaluate(starterRecipe, fluidAt(10));
+	const grams = mass * 1e3;
+	const json = JSON.stringify(recipe).replaceAll('"', '""');
+	const rows = [grams, 10 * grams].map(
+		(g) => `weighing,w,2026-02-03T10:00:00Z,fly,1,${g.toFixed(3)},0.001,"${json}"`
+	);
+	const columns = 'log_entry,name,at,weighed,count,mass_g,scale_step_g,recipe_json';
+	const bytes = new TextEncoder().encode([columns, ...rows].join('\r\n'));
+	const request = { look: true, label: null, different: 'keep', choices: {} } as const;
+	const { items } = await importInto(store, { ...request, files: [{ name: 'log.csv', bytes }] });
+	expect(items.map(({ source, question }) => [source, question])).toEqual([
+		['log.csv, row 2', undefined],
+		['log.csv, row 3', expect.stringContaining('Did the point slip')]
+	]);
 }, 60_000);
 
 test('a second holder of the folder is told so', async () => {
