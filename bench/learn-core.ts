@@ -39,4 +39,21 @@ export function log(entries: number): Observation[] {
 	});
 }
 
+/** So many lots of beads, twenty of each weighed together. */
+export function lots(count: number): Observation[] {
+	const normal = normalsFrom(randomFrom(9));
+	return Array.from({ length: count }, (_, k): Observation => {
+		const { bead } = starterRecipe;
+		const of = {
+			kind: 'beads' as const,
+			bead: { ...bead!, diameter: 0.0016 + 0.0001 * (k % 30), lot: `lot ${k}` }
+		};
+		const measured = massOf(of, priorBeliefs);
+		const values = valuesAt(measured.beliefs);
+		const usual = measured.figuresAbout(values)(values, null)[0]!;
+		const mass = 20 * usual * (1.02 + 0.03 * normal());
+		return { kind: 'weighing', key: `lot:${k}`, on: '', of, count: 20, mass, step: 1e-5 };
+	});
+}
+
 export { learn };

@@ -20,4 +20,14 @@ export async function learning(print) {
 	const all = Array.from({ length: 5 }, () => timed(long)).sort((a, b) => a - b);
 	print('learning: 10,000 entries of 200 flies and waters', all[2] ?? NaN, 'ms', 1000);
 	print('  one entry of each', timed(short), 'ms');
+	const some = [25, 50, 100, 200].map((count) => timed(core.lots(count)));
+	print('learning: 100 weighed lots', some[2] ?? NaN, 'ms');
+	// By which power of their number it grows, from 50 to 200.
+	print(
+		'  exponent over their number',
+		Math.log((some[3] ?? NaN) / (some[1] ?? NaN)) / Math.log(4),
+		'',
+		1.3
+	);
+	print('  100 lots and 10,000 entries', timed([...core.lots(100), ...long]), 'ms', 2000);
 }

@@ -159,16 +159,17 @@ export function learn(
 	});
 	// What was set aside was only there so that the rest is not misled by it; of which nothing was learned
 	// stands as before.
+	const { covariance } = found;
 	const shown = [...places].filter(
 		([score, k]) =>
 			!score.endsWith(SET_ASIDE) &&
-			(Math.abs(found.mean[k]!) > HARDLY_MOVED || found.covariance[k]![k]! < 1 - HARDLY_MOVED)
+			(Math.abs(found.mean[k]!) > HARDLY_MOVED || covariance[k]![k]! < 1 - HARDLY_MOVED)
 	);
 	return {
 		learned: {
 			scores: shown.map(([score]) => score),
 			mean: shown.map(([, k]) => tidy(found.mean[k]!)),
-			covariance: shown.map(([, i]) => shown.map(([, j]) => tidy(found.covariance[i]![j]!)))
+			covariance: shown.map(([, i]) => shown.map(([, j]) => tidy(covariance[i]![j]!)))
 		},
 		judged,
 		unusable
@@ -176,7 +177,7 @@ export function learn(
 }
 
 /** To a millionth of a standard deviation: it is handed between threads at every key. */
-const tidy = (n: number) => Number(n.toFixed(6));
+const tidy = (n: number) => Math.round(n * 1e6) / 1e6;
 
 /** All that was found of one figure of one thing. */
 interface Case {

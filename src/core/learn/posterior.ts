@@ -1,4 +1,5 @@
-import { cholesky, inverse, math, solved } from '../quantity/index';
+import { math } from '../quantity/index';
+import { curveOf, type Bend } from './curve';
 
 /** Something that was measured, as the logarithm of a figure that scores predict. */
 export interface Found {
@@ -100,8 +101,7 @@ export function posterior(
 	start?: Float64Array
 ): Posterior {
 	const first = loss === 'gross' && !start ? modeOf(count, terms, happenings, 'convex') : null;
-	const found = modeOf(count, terms, happenings, loss, first?.mean ?? start);
-	return first ? { ...found, rounds: first.rounds + found.rounds } : found;
+	return modeOf(count, terms, happenings, loss, first?.mean ?? start, first?.rounds);
 }
 
 function modeOf(
@@ -109,7 +109,8 @@ function modeOf(
 	terms: readonly Term[],
 	happenings: readonly Happening[],
 	kind: Loss,
-	start?: Float64Array
+	start?: Float64Array,
+	before = 0
 ): Posterior {
 	const scores = start?.slice() ?? new Float64Array(count);
 	const gradient: Gradient = { places: [], slopes: [] };
@@ -129,18 +130,10 @@ function modeOf(
 	};
 	const slopeAt = (at: Float64Array) => {
 		const slope = Float64Array.from(at);
-		const curve = Array.from({ length: count }, (_, k) => {
-			const row = new Float64Array(count);
-			row[k] = 1;
-			return row;
-		});
-		const add = (by: number) => {
+		const bends: Bend[] = [];
+		const add = (stiff: number) => {
 			const { places, slopes } = gradient;
-			for (let i = 0; i < places.length; i++) {
-				const row = curve[places[i]!]!;
-				const much = by * slopes[i]!;
-				for (let j = 0; j < places.length; j++) row[places[j]!]! += much * slopes[j]!;
-			}
+			bends.push({ places: places.slice(), slopes: slopes.slice(), stiff });
 		};
 		for (const { predict, found } of terms) {
 			const predicted = predict(at, gradient);
@@ -165,13 +158,13 @@ function modeOf(
 			}
 			add(miss * (1 - miss));
 		}
-		return { slope, curve };
+		return { slope, curve: curveOf(count, bends) };
 	};
 	let now = objective(scores);
 	let rounds = 0;
 	for (; rounds < MOST_ROUNDS; rounds++) {
 		const { slope, curve } = slopeAt(scores);
-		const step = solved(cholesky(curve), slope);
+		const step = curve.solve(slope);
 		const largest = step.reduce((most, by) => Math.max(most, Math.abs(by)), 0);
 		if (largest < ENOUGH) break;
 		let share = 1;
@@ -190,12 +183,20 @@ function modeOf(
 		if (gained < 1e-14 * Math.max(1, now) && largest < 1e-6) break;
 	}
 	const { curve } = slopeAt(scores);
-	const covariance = inverse(cholesky(curve));
+	let covariance: Posterior['covariance'] | undefined;
 	const residuals = terms.map(({ predict, found }) => {
 		const predicted = predict(scores, gradient);
 		return found.map(({ value, spread }) => (value - predicted) / spread);
 	});
-	return { mean: scores, covariance, residuals, rounds };
+	return {
+		mean: scores,
+		residuals,
+		rounds: before + rounds,
+		// Of several passes only the last is asked for it.
+		get covariance() {
+			return (covariance ??= curve.inverse());
+		}
+	};
 }
 
 /** Log-odds of what was seen. */

@@ -1,0 +1,48 @@
+import fc from 'fast-check';
+import { expect, test } from 'vitest';
+import { curveOf } from './curve';
+
+const COUNT = 6;
+const bend = fc.record({
+	places: fc.array(fc.nat(COUNT - 1), { minLength: 1, maxLength: 4 }),
+	stiff: fc.double({ min: 0, max: 50, noNaN: true })
+});
+
+test('with fewer figures than scores or more, the inverse is that of I + Σ stiff a aᵀ', () => {
+	fc.assert(
+		fc.property(
+			fc.array(bend, { maxLength: 2 * COUNT }),
+			fc.infiniteStream(fc.double({ min: -2, max: 2, noNaN: true })),
+			(found, numbers) => {
+				const next = () => numbers.next().value as number;
+				const bends = found.map(({ places, stiff }) => ({
+					places,
+					stiff,
+					slopes: places.map(next)
+				}));
+				const plain = Array.from({ length: COUNT }, (_, i) =>
+					Array.from({ length: COUNT }, (_, j) => Number(i === j))
+				);
+				for (const { places, slopes, stiff } of bends) {
+					places.forEach((k, i) =>
+						places.forEach((l, j) => (plain[k]![l]! += stiff * slopes[i]! * slopes[j]!))
+					);
+				}
+				const curve = curveOf(COUNT, bends);
+				const b = Float64Array.from({ length: COUNT }, next);
+				const x = curve.solve(b);
+				const inverse = curve.inverse();
+				for (let i = 0; i < COUNT; i++) {
+					const row = plain[i]!;
+					const times = (column: (k: number) => number) =>
+						row.reduce((sum, value, k) => sum + value * column(k), 0);
+					expect(times((k) => x[k]!)).toBeCloseTo(b[i]!, 6);
+					for (let j = 0; j < COUNT; j++) {
+						expect(times((k) => inverse[k]![j]!)).toBeCloseTo(Number(i === j), 6);
+					}
+				}
+			}
+		),
+		{ endOnFailure: true }
+	);
+});
