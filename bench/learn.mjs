@@ -20,6 +20,11 @@ export async function learning(print) {
 	const all = Array.from({ length: 5 }, () => timed(long)).sort((a, b) => a - b);
 	print('learning: 10,000 entries of 200 flies and waters', all[2] ?? NaN, 'ms', 1000);
 	print('  one entry of each', timed(short), 'ms');
+	const expanded = new Map();
+	core.learn(long.slice(0, -1), { expanded });
+	const start = performance.now();
+	core.learn(long, { expanded });
+	print('  an entry more, the others known', performance.now() - start, 'ms');
 	const some = [25, 50, 100, 200].map((count) => timed(core.lots(count)));
 	print('learning: 100 weighed lots', some[2] ?? NaN, 'ms');
 	// By which power of their number it grows, from 50 to 200.

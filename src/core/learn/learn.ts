@@ -10,7 +10,14 @@ import { mixturesFor } from '../fly/index';
 import { MODEL_VERSION } from '../predict/index';
 import { math, without } from '../quantity/index';
 import { mixturesIn } from '../water/index';
-import { evaluate, expand, placed, type Measurable, type Placed } from './expansion';
+import {
+	evaluate,
+	expand,
+	placed,
+	type Expansion,
+	type Measurable,
+	type Placed
+} from './expansion';
 import { surrogateOf } from './happening';
 import { massOf, timeOf } from './measurables';
 import type { Observation, Outing, Surrogate, TimedDrop, Weighing } from './observation';
@@ -67,6 +74,10 @@ const GATE = 0.002;
 /** Scores are looked at anew when they have moved so far since. */
 const MOVED = 0.3;
 const MOST_PASSES = 4;
+/** Scores at which figures are expanded are whole multiples of this: half of it is well under `MOVED`. */
+const GRID = 0.25;
+/** So many expansions are remembered (ours: some 30 MB). */
+const MOST_EXPANDED = 20_000;
 /** A score that stands within this of 0 ± 1 is as if nothing had been found. */
 const HARDLY_MOVED = 0.02;
 
@@ -76,6 +87,7 @@ const HARDLY_MOVED = 0.02;
  * expanded about the mode, and anew where it has moved.
  *
  * @param kept fits of the water that were made before, by what they are of; filled in
+ * @param expanded the same of what was weighed and timed: only what is new is worked out
  * @param loss how residuals count; gross errors are reckoned with unless said
  */
 export function learn(
@@ -83,10 +95,12 @@ export function learn(
 	{
 		resets = [],
 		kept = new Map<string, Surrogate>(),
+		expanded = new Map<string, Expansion | null>(),
 		loss = 'gross'
 	}: {
 		readonly resets?: readonly Reset[];
 		readonly kept?: Map<string, Surrogate>;
+		readonly expanded?: Map<string, Expansion | null>;
 		readonly loss?: Loss;
 	} = {}
 ): Learning {
@@ -112,7 +126,7 @@ export function learn(
 		return places.size - 1;
 	};
 	const unusable = [...cases.values()].flatMap((one) =>
-		expandCase(one, place, new Float64Array(0))
+		expandCase(one, place, new Float64Array(0), expanded)
 	);
 	const usable = [...cases.values()].filter(({ at }) => at !== null);
 	const happenings = outings.map((one): Happening => {
@@ -137,7 +151,7 @@ export function learn(
 		let moved = false;
 		for (const one of usable) {
 			if (distance(one, found.mean) < MOVED) continue;
-			expandCase(one, place, found.mean);
+			expandCase(one, place, found.mean, expanded);
 			moved = true;
 		}
 		if (!moved) break;
@@ -181,6 +195,8 @@ const tidy = (n: number) => Math.round(n * 1e6) / 1e6;
 
 /** All that was found of one figure of one thing. */
 interface Case {
+	/** The figure that it is of. */
+	readonly id: string;
 	readonly of: Measurable;
 	readonly found: (Weighing | TimedDrop)[];
 	at: Placed | null;
@@ -191,6 +207,7 @@ interface Case {
 function caseOf(one: Weighing | TimedDrop, resets: readonly Reset[]): Case {
 	const of = measurableOf(one);
 	return {
+		id: idOf(one),
 		...{ of: { ...of, mixtureOf: asOf(one.on, resets, of.mixtureOf) }, found: [] },
 		...{ at: null, centre: {} }
 	};
@@ -201,18 +218,31 @@ export const measurableOf = (one: Weighing | TimedDrop): Measurable =>
 	one.kind === 'weighing' ? massOf(one.of, priorBeliefs) : timeOf(one, priorBeliefs);
 
 /** @returns the keys of its entries where it has no figure */
-function expandCase(one: Case, place: (score: string) => number, scores: Float64Array): string[] {
+function expandCase(
+	one: Case,
+	place: (score: string) => number,
+	scores: Float64Array,
+	expanded: Map<string, Expansion | null>
+): string[] {
 	one.centre = {};
 	for (const name of one.of.about) {
-		one.centre[name] = (one.of.mixtureOf(name) ?? []).reduce(
+		const z = (one.of.mixtureOf(name) ?? []).reduce(
 			(sum, { score, weight }) => sum + weight * (scores[place(score)] ?? 0),
 			0
 		);
+		// On a grid, so that the next entry finds it again, and it is the same whatever came before.
+		one.centre[name] = Math.round(z / GRID) * GRID;
 	}
-	const [expansion] = expand(one.of, one.centre);
-	const fine = expansion && [expansion.value, ...expansion.slope].every(Number.isFinite);
-	one.at = fine ? placed(expansion, one.of, place) : null;
-	return fine ? [] : one.found.map(({ key }) => key);
+	const key = `${one.id} ${Object.values(one.centre).join(' ')}`;
+	let expansion = expanded.get(key);
+	if (expansion === undefined) {
+		const [made] = expand(one.of, one.centre);
+		const fine = made && [made.value, ...made.slope].every(Number.isFinite);
+		if (expanded.size >= MOST_EXPANDED) expanded.clear();
+		expanded.set(key, (expansion = fine ? made : null));
+	}
+	one.at = expansion && placed(expansion, one.of, place);
+	return expansion ? [] : one.found.map((entry) => entry.key);
 }
 
 /** How far the scores of its beliefs are from where it was expanded, at the most. */

@@ -1,4 +1,11 @@
-import { learn, surrogateOf, type Learning, type Outing, type Surrogate } from '$core/learn/index';
+import {
+	learn,
+	surrogateOf,
+	type Expansion,
+	type Learning,
+	type Outing,
+	type Surrogate
+} from '$core/learn/index';
 import type { Evidence } from '$lib/contract/observations';
 
 /** What the worker that learns is asked. */
@@ -14,9 +21,11 @@ export interface LearnAnswers {
 
 /** Fits that were made here and are kept nowhere else. */
 const kept = new Map<string, Surrogate>();
+/** And what was expanded: an entry more costs what it is itself. */
+const expanded = new Map<string, Expansion | null>();
 
 export function doLearnTask(task: LearnTask): LearnAnswers[LearnTask['kind']] {
 	if (task.kind === 'fit') return surrogateOf(task.outing);
 	const { observations, resets } = task.evidence;
-	return learn(observations, { resets, kept });
+	return learn(observations, { resets, kept, expanded });
 }
