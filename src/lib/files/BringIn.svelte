@@ -114,7 +114,7 @@
 			<span class="block text-sm text-quiet"
 				>{table
 					? 'a table of your stock (CSV), or any document'
-					: 'flies, lies, rivers, lots, an archive of them, a table of the stock (CSV)'}</span
+					: 'flies, lies, rivers, lots, an archive of them, a table of the stock or the log (CSV)'}</span
 			>
 		</span>
 	</button>
