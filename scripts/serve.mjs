@@ -1,4 +1,5 @@
 /** Serves the built program on 127.0.0.1 until it is told to stop. */
+import { AsyncLocalStorage } from 'node:async_hooks';
 import { createServer } from 'node:http';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
@@ -86,6 +87,8 @@ export async function serve({ folder, demo, build }) {
 	let own = '';
 	let stopping = false;
 	let underWay = 0;
+	/** Whose answer is being worked out, also where it goes on later. @type {AsyncLocalStorage<import('node:http').ServerResponse>} */
+	const answering = new AsyncLocalStorage();
 	const server = createServer((req, res) => {
 		const host = req.headers.host ?? '';
 		if (host !== own) {
@@ -105,11 +108,14 @@ export async function serve({ folder, demo, build }) {
 			res.setHeader('cross-origin-resource-policy', 'same-origin');
 			res.setHeader('referrer-policy', 'no-referrer');
 			if (answered(req, res)) return;
-			try {
-				handler(req, res);
-			} catch (error) {
-				failed(res, error);
-			}
+			const answer = handler;
+			answering.run(res, () => {
+				try {
+					answer(req, res);
+				} catch (error) {
+					failed(res, error);
+				}
+			});
 		} else {
 			const words = stopping ? 'Gravitas is stopping.' : 'Gravitas is starting.';
 			res.writeHead(503, { 'retry-after': '1', connection: 'close' }).end(words);
@@ -118,7 +124,7 @@ export async function serve({ folder, demo, build }) {
 
 	/** An error that nobody caught ends one answer, never the program. @param {import('node:http').ServerResponse} res @param {unknown} error */
 	const failed = (res, error) => {
-		console.error(error instanceof Error ? error.stack : error);
+		if (error !== null) console.error(error instanceof Error ? error.stack : error);
 		if (res.headersSent) res.destroy();
 		else refuse(res, 500, 'Gravitas made a mistake; the terminal shows more.');
 	};
@@ -126,6 +132,8 @@ export async function serve({ folder, demo, build }) {
 	for (const event of ['uncaughtException', 'unhandledRejection']) {
 		process.on(event, (error) => {
 			console.error(`${event}: ${error instanceof Error ? error.stack : String(error)}`);
+			const res = answering.getStore();
+			if (res && !res.writableEnded) failed(res, null);
 		});
 	}
 

@@ -11,7 +11,7 @@ import {
 	statSync
 } from 'node:fs';
 import { dirname, join } from 'node:path';
-import { closedMode } from './messages';
+import { closedMode } from './modes';
 
 /** Why a data folder cannot be used, in words for the person who started the program. */
 export class DataFolderError extends Error {

@@ -18,8 +18,5 @@ export interface WorkerSettings {
 	readonly nodefs: string;
 }
 
-/** What Gravitas makes is for the person alone: the mode without what others could do. */
-export const closedMode = (mode: number) => mode & ~0o077;
-
 /** Answered when the engine no longer does what it is told; its thread must be replaced. */
 export const DEAD_ENGINE = '57P02';

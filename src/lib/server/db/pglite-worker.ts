@@ -7,13 +7,8 @@ import { parentPort, workerData } from 'node:worker_threads';
 import type { PGlite, PGliteOptions } from '@electric-sql/pglite';
 import type { NodeFS } from '@electric-sql/pglite/nodefs';
 import { fsyncPath } from './fsync';
-import {
-	closedMode,
-	DEAD_ENGINE,
-	type Answer,
-	type Request,
-	type WorkerSettings
-} from './messages';
+import { DEAD_ENGINE, type Answer, type Request, type WorkerSettings } from './messages';
+import { closedMode } from './modes';
 
 const { folder, pglite, nodefs, beats } = workerData as WorkerSettings;
 const beat = () => void Atomics.add(new Int32Array(beats), 0, 1);

@@ -1,0 +1,39 @@
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { expect, test } from 'vitest';
+
+/** A program whose routes make every mistake that nobody catches. */
+const HANDLER = `export const handler = (req, res) => {
+	if (req.url === '/at-once') throw new Error('at once');
+	if (req.url === '/later') setTimeout(() => { throw new Error('later'); }, 1);
+	else if (req.url === '/promised') Promise.reject(new Error('promised'));
+	else res.end('lives');
+};`;
+
+test('an error that nobody catches ends in an answer and a line, and the program lives', async () => {
+	const build = mkdtempSync(join(tmpdir(), 'gravitas-serve-'));
+	writeFileSync(join(build, 'package.json'), '{"type": "module"}');
+	writeFileSync(join(build, 'handler.js'), HANDLER);
+	const child = spawn(process.execPath, ['faults/server.mjs', build, build]);
+	let said = '';
+	for (const stream of [child.stdout, child.stderr])
+		stream.on('data', (chunk: Buffer) => (said += chunk.toString()));
+	try {
+		await expect.poll(() => said, { timeout: 20_000 }).toContain('open at');
+		const address = /open at (\S+)/.exec(said)![1]!;
+		for (const path of ['at-once', 'later', 'promised']) {
+			const response = await fetch(address + path, { signal: AbortSignal.timeout(10_000) });
+			expect([path, response.status]).toEqual([path, 500]);
+			expect(await response.json()).toEqual({
+				message: expect.stringContaining('a mistake') as string
+			});
+			expect(said).toContain(`Error: ${path.replace('-', ' ')}`);
+		}
+		expect(await (await fetch(address)).text()).toBe('lives');
+	} finally {
+		child.kill('SIGKILL');
+		rmSync(build, { recursive: true });
+	}
+}, 60_000);
