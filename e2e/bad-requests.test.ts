@@ -413,7 +413,10 @@ test('huge, deep and exploding files are refused in words, and memory stays boun
 	for (const path of ['/api/flies', '/api/import', '/api/predict']) {
 		await expectWords(post(path, '['.repeat(100_000)), 422, 'line 1, column 33');
 	}
+	const beforeBomb = demo.memory();
 	await expectWords(post('/api/import', bomb), 413, 'unpacks to more than 256 MB');
+	// Refused by what it declares: nothing of it was unpacked.
+	expect(demo.memory() - beforeBomb).toBeLessThan(32 * 2 ** 20);
 	const lying = new Uint8Array(bomb.slice(0, bomb.length / 2));
 	await expectWords(post('/api/import', lying), 400, 'broken or cut off');
 	await expectWords(

@@ -1,4 +1,4 @@
-import { strToU8, unzipSync, zipSync } from 'fflate';
+import { strToU8, unzipSync, zipSync, type UnzipFileInfo } from 'fflate';
 import type { Snapshot } from '$lib/contract/documents';
 import { batchFile, entryFile, flyFile, lotFile, rigFile, riverFile } from '$lib/contract/files';
 import { Refusal } from './store/refusal';
@@ -58,29 +58,30 @@ export function openArchive({ name, bytes }: NamedBytes): {
 	const passedOver: string[] = [];
 	let count = 0;
 	let size = 0;
+	const isDocument = (entry: UnzipFileInfo) =>
+		/\.json$/i.test(entry.name) && !entry.name.startsWith('__MACOSX/');
+	const countOnly = (entry: UnzipFileInfo) => {
+		if (entry.name.endsWith('/')) return false;
+		count++;
+		if (!isDocument(entry)) {
+			if (passedOver.length < 20) passedOver.push(entry.name.slice(0, 200));
+			return false;
+		}
+		if (entry.originalSize > MOST_IN_FILE) throw tooLarge(`${name} / ${entry.name.slice(0, 200)}`);
+		size += entry.originalSize;
+		if (count > MOST_FILES || size > MOST_UNPACKED) {
+			throw new Refusal(
+				413,
+				`${name} unpacks to more than ${MOST_UNPACKED / 2 ** 20} MB or ${MOST_FILES} files; no archive of documents does.`
+			);
+		}
+		return false;
+	};
 	let unpacked: Record<string, Uint8Array>;
 	try {
-		unpacked = unzipSync(bytes, {
-			filter: (entry) => {
-				if (entry.name.endsWith('/')) return false;
-				// Counted before anything is unpacked; the unpacker writes no more than is declared.
-				count++;
-				if (!/\.json$/i.test(entry.name) || entry.name.startsWith('__MACOSX/')) {
-					if (passedOver.length < 20) passedOver.push(entry.name.slice(0, 200));
-					return false;
-				}
-				if (entry.originalSize > MOST_IN_FILE)
-					throw tooLarge(`${name} / ${entry.name.slice(0, 200)}`);
-				size += entry.originalSize;
-				if (count > MOST_FILES || size > MOST_UNPACKED) {
-					throw new Refusal(
-						413,
-						`${name} unpacks to more than ${MOST_UNPACKED / 2 ** 20} MB or ${MOST_FILES} files; no archive of documents does.`
-					);
-				}
-				return true;
-			}
-		});
+		// Counted to the end before anything is unpacked; the unpacker writes no more than is declared.
+		unzipSync(bytes, { filter: countOnly });
+		unpacked = unzipSync(bytes, { filter: isDocument });
 	} catch (error) {
 		if (error instanceof Refusal) throw error;
 		throw new Refusal(
