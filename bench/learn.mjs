@@ -25,14 +25,26 @@ export async function learning(print) {
 	const start = performance.now();
 	core.learn(long, { expanded });
 	print('  an entry more, the others known', performance.now() - start, 'ms');
-	const some = [25, 50, 100, 200].map((count) => timed(core.lots(count)));
+	const counts = [25, 50, 100, 200];
+	const some = counts.map((count) => timed(core.lots(count)));
 	print('learning: 100 weighed lots', some[2] ?? NaN, 'ms');
-	// By which power of their number it grows, from 50 to 200.
-	print(
-		'  exponent over their number',
-		Math.log((some[3] ?? NaN) / (some[1] ?? NaN)) / Math.log(4),
-		'',
-		1.3
-	);
-	print('  100 lots and 10,000 entries', timed([...core.lots(100), ...long]), 'ms', 2000);
+	print('  exponent over their number, 25 to 200', slope(counts, some), '', 1.3);
+	const weighed = [...core.lots(100), ...core.log(10_000, 40)];
+	print('  100 lots and 10,000 entries of 40 flies', timed(weighed), 'ms', 2000);
+	const different = core.log(10_000, 10_000);
+	print('learning: 10,000 entries of 10,000 flies', timed(different) / 1000, 's', 10);
+}
+
+/**
+ * Of the straight line through the logarithms.
+ * @param {number[]} xs
+ * @param {number[]} ys
+ */
+function slope(xs, ys) {
+	const [x, y] = [xs, ys].map((all) => all.map(Math.log));
+	/** @param {number[] | undefined} all */
+	const mean = (all = []) => all.reduce((sum, one) => sum + one, 0) / all.length;
+	const [mx, my] = [mean(x), mean(y)];
+	const top = (x ?? []).reduce((sum, one, k) => sum + (one - mx) * ((y?.[k] ?? 0) - my), 0);
+	return top / (x ?? []).reduce((sum, one) => sum + (one - mx) ** 2, 0);
 }

@@ -57,6 +57,12 @@ export function compileNear(
 	return { body: bodyOf(near, parts, elements, 'soaked'), parts };
 }
 
+/** Mass alone, kg, of a built fly with one belief moved off the point at which it was built (null: none). */
+export function massNear(build: Build, values: BeliefValues, moved: BeliefName | null): number {
+	const near = moved === null ? build : rebuildFly(build, values, moved);
+	return partsOf(near, values).reduce((sum, { mass }) => sum + mass, 0);
+}
+
 function bodyOf(
 	{ hook }: Build,
 	parts: readonly PartMass[],

@@ -13,8 +13,15 @@ export {
 	type Dressing,
 	type DressingPart
 } from './usual';
-export { compileBuild, compileFly, compileNear, type CompiledFly, type Wetness } from './compile';
-export { partNames, type PartMass, type PartName } from './parts';
+export {
+	massNear,
+	compileBuild,
+	compileFly,
+	compileNear,
+	type CompiledFly,
+	type Wetness
+} from './compile';
+export { partNames, partsOf, type PartMass, type PartName } from './parts';
 export {
 	beadPlace,
 	beliefsAbout,

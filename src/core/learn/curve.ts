@@ -1,12 +1,8 @@
-import { cholesky, inverse, solved } from '../quantity/index';
-
-/** What one figure, or one thing seen, adds to the curve: stiff · a aᵀ, where a has few entries. */
-export interface Bend {
-	/** Places of the scores that a touches; one may stand more than once. */
-	readonly places: readonly number[];
-	readonly slopes: readonly number[];
-	/** 0 or more. */
-	readonly stiff: number;
+/** A row of a matrix of which few entries are not zero. */
+export interface Row {
+	/** Places of the scores that it touches, each once. */
+	readonly places: Int32Array;
+	readonly values: Float64Array;
 }
 
 /** How steeply the posterior's logarithm falls about its mode. */
@@ -14,98 +10,122 @@ export interface Curve {
 	/** C⁻¹ b */
 	solve(b: Float64Array): Float64Array;
 	/** C⁻¹ */
-	inverse(): number[][];
+	inverse(): Float64Array[];
+}
+
+/** Which scores are joined by rows, and in which order they are best eliminated. */
+export interface Envelope {
+	readonly order: Int32Array;
+	/** Where each score stands in it. */
+	readonly rank: Int32Array;
+	/** By rank, the first that it is joined to. */
+	readonly first: Int32Array;
 }
 
 /**
- * The curve of the prior and of all that was found, C = I + Σ stiff a aᵀ, by the smaller of two systems: of
- * the scores, or, where many lots were weighed once each, of the figures. With the rows √stiff a in B:
- *
- *   C⁻¹ = I − Bᵀ (I + B Bᵀ)⁻¹ B     (Woodbury 1950)
+ * Scores that few rows touch, a lot's own, come first: they meet only each other and what all share, and the
+ * factor's row begins where the first score is that any row joins to it (George & Liu 1981). So lots cost in
+ * proportion to their number.
  *
  * @param count of scores
  */
-export function curveOf(count: number, bends: readonly Bend[]): Curve {
-	const rows = bends.flatMap((bend) => (bend.stiff > 0 ? [scaled(bend)] : []));
-	return rows.length < count ? byFigures(count, rows) : byScores(count, rows);
-}
-
-/** A row of B: each place once. */
-interface Row {
-	readonly places: Int32Array;
-	readonly values: Float64Array;
-}
-
-function scaled({ places, slopes, stiff }: Bend): Row {
-	const row = new Map<number, number>();
-	const by = Math.sqrt(stiff);
-	places.forEach((k, i) => row.set(k, (row.get(k) ?? 0) + by * slopes[i]!));
-	return { places: Int32Array.from(row.keys()), values: Float64Array.from(row.values()) };
-}
-
-function byScores(count: number, rows: readonly Row[]): Curve {
-	const curve = identity(count);
-	for (const { places, values } of rows) {
-		places.forEach((k, i) => addTo(curve[k]!, values[i]!, places, values));
+export function envelopeOf(count: number, rows: readonly Pick<Row, 'places'>[]): Envelope {
+	const touched = new Int32Array(count);
+	for (const { places } of rows) for (const k of places) touched[k]!++;
+	const order = Int32Array.from(touched, (_, k) => k);
+	order.sort((a, b) => touched[a]! - touched[b]! || a - b);
+	const rank = new Int32Array(count);
+	order.forEach((k, i) => (rank[k] = i));
+	const first = Int32Array.from(order, (_, i) => i);
+	for (const { places } of rows) {
+		let low = count;
+		for (const k of places) low = Math.min(low, rank[k]!);
+		for (const k of places) first[rank[k]!] = Math.min(first[rank[k]!]!, low);
 	}
-	const factor = cholesky(curve);
-	return { solve: (b) => solved(factor, b), inverse: () => inverse(factor) };
+	return { order, rank, first };
 }
 
-function byFigures(count: number, rows: readonly Row[]): Curve {
-	const between = identity(rows.length);
-	const dense = new Float64Array(count);
-	rows.forEach((row, i) => {
-		addTo(dense, 1, row.places, row.values);
-		for (let j = 0; j <= i; j++) {
-			const sum = dot(rows[j]!, dense);
-			between[i]![j]! += sum;
-			if (j < i) between[j]![i]! += sum;
-		}
-		for (const k of row.places) dense[k] = 0;
+/**
+ * The curve of the prior and of all that was found, C = I + BᵀB with the rows in B, as L Lᵀ.
+ *
+ * @param rows none that joins scores which the envelope keeps apart
+ */
+export function curveOf({ order, rank, first }: Envelope, rows: readonly Row[]): Curve {
+	const factor = Array.from(first, (from, i) => {
+		const row = new Float64Array(i - from + 1);
+		row[i - from] = 1;
+		return row;
 	});
-	const factor = cholesky(between);
+	for (const { places, values } of rows) {
+		for (let n = 0; n < places.length; n++) {
+			const i = rank[places[n]!]!;
+			const into = factor[i]!;
+			for (let m = 0; m < places.length; m++) {
+				const j = rank[places[m]!]!;
+				if (j <= i) into[j - first[i]!]! += values[n]! * values[m]!;
+			}
+		}
+	}
+	factorize(factor, first);
+	const x = new Float64Array(order.length);
+	/** By score, of x by rank. */
+	const solved = (from: number) => {
+		substitute(factor, first, x, from);
+		const by = new Float64Array(x.length);
+		for (let k = 0; k < by.length; k++) by[k] = x[rank[k]!]!;
+		return by;
+	};
 	return {
 		solve(b) {
-			const found = Float64Array.from(b);
-			const inner = solved(
-				factor,
-				rows.map((row) => dot(row, b))
-			);
-			rows.forEach(({ places, values }, i) => addTo(found, -inner[i]!, places, values));
-			return found;
+			for (let i = 0; i < x.length; i++) x[i] = b[order[i]!]!;
+			return solved(0);
 		},
-		inverse() {
-			const found = identity(count);
-			inverse(factor).forEach((weights, i) => {
-				// Of (I + B Bᵀ)⁻¹ B the row i.
-				const spread = new Float64Array(count);
-				rows.forEach(({ places, values }, j) => addTo(spread, weights[j]!, places, values));
-				rows[i]!.places.forEach((k, n) => {
-					const into = found[k]!;
-					const a = rows[i]!.values[n]!;
-					for (let l = 0; l < count; l++) into[l]! -= a * spread[l]!;
-				});
-			});
-			return found.map((row) => Array.from(row));
-		}
+		inverse: () =>
+			Array.from(rank, (i) => {
+				x.fill(0)[i] = 1;
+				return solved(i);
+			})
 	};
 }
 
-/** into += by · row */
-function addTo(into: Float64Array, by: number, places: Int32Array, values: Float64Array): void {
-	for (let i = 0; i < places.length; i++) into[places[i]!]! += by * values[i]!;
+/** C = L Lᵀ in place; row i from its column `first[i]` on. */
+function factorize(rows: readonly Float64Array[], first: Int32Array): void {
+	for (let i = 0; i < rows.length; i++) {
+		const row = rows[i]!;
+		const from = first[i]!;
+		for (let j = from; j <= i; j++) {
+			const other = rows[j]!;
+			const start = Math.max(from, first[j]!);
+			let sum = row[j - from]!;
+			for (let k = start; k < j; k++) sum -= row[k - from]! * other[k - first[j]!]!;
+			row[j - from] = i === j ? Math.sqrt(sum) : sum / other[j - first[j]!]!;
+		}
+	}
 }
 
-function dot({ places, values }: Row, b: Float64Array): number {
+/** Solves L Lᵀ x = b in place. @param start before which b is 0 */
+function substitute(
+	rows: readonly Float64Array[],
+	first: Int32Array,
+	x: Float64Array,
+	start: number
+): void {
+	for (let i = start; i < x.length; i++) {
+		const [row, from] = [rows[i]!, first[i]!];
+		let sum = x[i]!;
+		for (let k = Math.max(from, start); k < i; k++) sum -= row[k - from]! * x[k]!;
+		x[i] = sum / row[i - from]!;
+	}
+	for (let i = x.length - 1; i >= 0; i--) {
+		const [row, from] = [rows[i]!, first[i]!];
+		const value = (x[i]! /= row[i - from]!);
+		for (let k = from; k < i; k++) x[k]! -= row[k - from]! * value;
+	}
+}
+
+/** row · b */
+export function dot({ places, values }: Row, b: Float64Array): number {
 	let sum = 0;
 	for (let i = 0; i < places.length; i++) sum += values[i]! * b[places[i]!]!;
 	return sum;
 }
-
-const identity = (count: number) =>
-	Array.from({ length: count }, (_, k) => {
-		const row = new Float64Array(count);
-		row[k] = 1;
-		return row;
-	});

@@ -1,5 +1,6 @@
 import { math } from '../quantity/index';
-import type { Gradient } from './posterior';
+import { dot, type Row } from './curve';
+import type { Slopes } from './posterior';
 import {
 	valuesAt,
 	type Belief,
@@ -42,7 +43,7 @@ export interface Measurable {
 }
 
 /** Scores that an expansion looks to either side, in standard deviations. */
-const STEP = 1;
+export const STEP = 1;
 
 /** Width, in scores, over which a lopsided belief goes from its lower spread to its upper one. */
 const ROUNDED = 0.15;
@@ -52,14 +53,21 @@ const ROUNDED = 0.15;
  * is sought by slopes.
  */
 function logarithm({ spread, spreadBelow = spread }: Belief, z: number): number {
+	if (spread === spreadBelow) return spread * z;
 	const share = 1 / (1 + math.exp(-z / ROUNDED));
 	return (spreadBelow + (spread - spreadBelow) * share) * z;
 }
 
-function logarithmSlope({ spread, spreadBelow = spread }: Belief, z: number): number {
-	const share = 1 / (1 + math.exp(-z / ROUNDED));
+/** Its first and second derivative. */
+function logarithmBends({ spread, spreadBelow = spread }: Belief, z: number): [number, number] {
 	const more = spread - spreadBelow;
-	return spreadBelow + more * share + (more * z * share * (1 - share)) / ROUNDED;
+	if (more === 0) return [spread, 0];
+	const share = 1 / (1 + math.exp(-z / ROUNDED));
+	const rise = (share * (1 - share)) / ROUNDED;
+	return [
+		spreadBelow + more * (share + z * rise),
+		more * rise * (2 + (z * (1 - 2 * share)) / ROUNDED)
+	];
 }
 
 /**
@@ -108,51 +116,93 @@ export function expand(
 	return made;
 }
 
+/** Where each score stands among all, and how beliefs are made up of them. */
+export interface Places {
+	/** Scores that were given a place. */
+	readonly scores: ReadonlyMap<string, number>;
+	/** The place of a score; a new one where it has none yet. */
+	place(score: string): number;
+	/** The weights of a belief's scores; the same make-up is the same row. */
+	rowOf(mixture: Mixture): Row;
+}
+
+export function placesFrom(known: readonly string[] = []): Places {
+	const scores = new Map(known.map((score, k) => [score, k]));
+	const rows = new Map<string, Row>();
+	const place = (score: string) => {
+		const k = scores.get(score) ?? scores.size;
+		scores.set(score, k);
+		return k;
+	};
+	return {
+		...{ scores, place },
+		rowOf(mixture) {
+			const key = mixture.map(({ score, weight }) => `${score} ${weight}`).join('\n');
+			let row = rows.get(key);
+			if (!row) {
+				const places = Int32Array.from(mixture, ({ score }) => place(score));
+				rows.set(key, (row = { places, values: Float64Array.from(mixture, (by) => by.weight) }));
+			}
+			return row;
+		}
+	};
+}
+
 /** An expansion that knows which scores it hangs on. */
 export interface Placed {
 	readonly expansion: Expansion;
-	readonly beliefs: Beliefs;
-	/** For each of its beliefs the places of the scores that make it up, and their weights. */
-	readonly parts: readonly (readonly { readonly k: number; readonly weight: number }[])[];
+	readonly beliefs: readonly Belief[];
+	/** Places of its scores, each once. */
+	readonly places: Int32Array;
+	/** What each of its beliefs is made up of. */
+	readonly parts: readonly Row[];
+	/** Where in `places` the scores of each stand. */
+	readonly at: readonly (readonly number[])[];
 	/** Variance of the logarithm that comes from what no score stands for. */
 	readonly rest: number;
 }
 
-/** @param place of a score; makes one where there is none yet */
 export function placed(
 	expansion: Expansion,
 	{ beliefs, mixtureOf }: Measurable,
-	place: (score: string) => number
+	among: Places
 ): Placed {
 	let rest = 0;
+	const places: number[] = [];
 	const parts = expansion.names.map((name, i) => {
-		const made = mixtureOf(name) ?? [];
-		const known = made.reduce((sum, { weight }) => sum + weight * weight, 0);
+		const row = among.rowOf(mixtureOf(name) ?? []);
+		const known = row.values.reduce((sum, weight) => sum + weight * weight, 0);
 		rest += Math.max(0, 1 - known) * math.square(expansion.slope[i]! * beliefs[name].spread);
-		return made.map(({ score, weight }) => ({ k: place(score), weight }));
+		return row;
 	});
-	return { expansion, beliefs, parts, rest };
+	const at = parts.map((row) =>
+		Array.from(row.places, (k) => {
+			const before = places.indexOf(k);
+			return before < 0 ? places.push(k) - 1 : before;
+		})
+	);
+	const own = expansion.names.map((name) => beliefs[name]);
+	return { expansion, beliefs: own, places: Int32Array.from(places), parts, at, rest };
 }
 
-/** Value and gradient of a placed expansion. @param gradient filled in; the places that it has come in `places` */
+/** Value of a placed expansion, with its slopes over the scores at its `places` and its bends over its beliefs' own. */
 export function evaluate(
-	{ expansion: { names, value, at, slope, bend }, beliefs, parts }: Placed,
+	{ expansion, beliefs, parts, at: where }: Placed,
 	scores: Float64Array,
-	gradient: Gradient
+	{ slopes, bends }: Slopes
 ): number {
-	gradient.places.length = gradient.slopes.length = 0;
+	const { value, at, slope, bend } = expansion;
+	slopes.fill(0);
 	let sum = value;
-	for (let i = 0; i < names.length; i++) {
-		let z = 0;
-		for (const { k, weight } of parts[i]!) z += weight * scores[k]!;
-		const belief = beliefs[names[i]!];
-		const off = logarithm(belief, z) - at[i]!;
+	for (let i = 0; i < at.length; i++) {
+		const { values } = parts[i]!;
+		const z = dot(parts[i]!, scores);
+		const off = logarithm(beliefs[i]!, z) - at[i]!;
+		const by = slope[i]! + 2 * bend[i]! * off;
 		sum += (slope[i]! + bend[i]! * off) * off;
-		const rate = (slope[i]! + 2 * bend[i]! * off) * logarithmSlope(belief, z);
-		for (const { k, weight } of parts[i]!) {
-			gradient.places.push(k);
-			gradient.slopes.push(rate * weight);
-		}
+		const [rise, turn] = logarithmBends(beliefs[i]!, z);
+		bends[i] = 2 * bend[i]! * rise * rise + by * turn;
+		for (let n = 0; n < values.length; n++) slopes[where[i]![n]!]! += by * rise * values[n]!;
 	}
 	return sum;
 }

@@ -22,7 +22,6 @@ export {
 	posterior,
 	GROSS,
 	type Found,
-	type Gradient,
 	type Happening,
 	type Loss,
 	type Posterior,

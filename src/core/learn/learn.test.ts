@@ -16,7 +16,6 @@ import {
 	timeOf,
 	type Observation,
 	type Term,
-	type Gradient,
 	type Outing,
 	type Sight,
 	type TimedDrop,
@@ -46,18 +45,13 @@ const believing = (all: readonly Observation[]) => ({
 	learned: learn(all).learned
 });
 
-/** Slopes of the first scores. */
-function put({ places, slopes }: Gradient, ...by: number[]) {
-	places.splice(0, places.length, ...by.keys());
-	slopes.splice(0, slopes.length, ...by);
-}
-
 describe('the posterior', () => {
 	test('of one linear parameter is the closed form of conjugate normals', () => {
 		const [slope, found, spread] = [0.7, 1.3, 0.4];
 		const term: Term = {
-			predict: (at, gradient) => {
-				put(gradient, slope);
+			...{ places: Int32Array.of(0), parts: [] },
+			predict: (at, { slopes }) => {
+				slopes[0] = slope;
 				return slope * at[0]!;
 			},
 			found: [
@@ -77,8 +71,9 @@ describe('the posterior', () => {
 		const x = Array.from({ length: 12 }, (_, k) => k / 6);
 		const y = x.map((at) => 1.4 * Math.exp(0.6 * at) + 0.01 * normal());
 		const terms = x.map((at, k): Term => ({
-			predict: (s, gradient) => {
-				put(gradient, Math.exp(s[1]! * at), s[0]! * at * Math.exp(s[1]! * at));
+			...{ places: Int32Array.of(0, 1), parts: [] },
+			predict: (s, { slopes }) => {
+				slopes.set([Math.exp(s[1]! * at), s[0]! * at * Math.exp(s[1]! * at)]);
 				return s[0]! * Math.exp(s[1]! * at);
 			},
 			found: [{ value: y[k]!, spread: 1e-5 }]
@@ -96,6 +91,27 @@ describe('the posterior', () => {
 		);
 		expect(mean[0]).toBeCloseTo(fit.parameterValues[0]!, 6);
 		expect(mean[1]).toBeCloseTo(fit.parameterValues[1]!, 6);
+	});
+
+	test('a figure that bends as much as it leans, found far off, has its mode where prior and pull meet', () => {
+		// f(u) = ½ u + u², u the sum of two scores; found again and again at −1, which it never reaches.
+		const part = { places: Int32Array.of(0, 1), values: Float64Array.of(1, 1) };
+		const found = Array.from({ length: 200 }, () => ({ value: -1, spread: 0.05 }));
+		const term: Term = {
+			...{ places: part.places, parts: [part], found },
+			predict: (s, { slopes, bends }) => {
+				const u = s[0]! + s[1]!;
+				slopes.fill(0.5 + 2 * u);
+				bends[0] = 2;
+				return u / 2 + u * u;
+			}
+		};
+		const { mean, rounds } = posterior(2, [term], [], 'square', Float64Array.of(2, 1));
+		const u = mean[0]! + mean[1]!;
+		const pull = (200 * (u / 2 + u * u + 1) * (0.5 + 2 * u)) / 0.05 ** 2;
+		expect(mean[0]! + pull).toBeCloseTo(0, 3);
+		expect(mean[0]).toBeCloseTo(mean[1]!, 9);
+		expect(rounds).toBeLessThan(30);
 	});
 
 	test('what happened moves log-odds as logistic regression says: the mode where gradient and prior meet', () => {

@@ -14,17 +14,22 @@ import {
 	evaluate,
 	expand,
 	placed,
+	placesFrom,
+	STEP,
 	type Expansion,
 	type Measurable,
-	type Placed
+	type Placed,
+	type Places
 } from './expansion';
+import { dot } from './curve';
 import { surrogateOf } from './happening';
 import { massOf, timeOf } from './measurables';
 import type { Observation, Outing, Surrogate, TimedDrop, Weighing } from './observation';
 import {
 	posterior,
+	ROUGHLY,
+	slopesFor,
 	type Found,
-	type Gradient,
 	type Happening,
 	type Loss,
 	type Term
@@ -71,9 +76,13 @@ const DISTANCE = 0.003;
 const TIPPET = 0.3;
 /** Spread of one timing between two light gates, s. */
 const GATE = 0.002;
-/** Scores are looked at anew when they have moved so far since. */
-const MOVED = 0.3;
+/** Figures are expanded anew when they have moved by this share since: what is left out goes with its square. */
+const MOVED = 0.05;
+/** A belief whose spread moves a figure by less than this share of it bends it by nothing that counts. */
+const HARDLY_TELLS = 0.005;
 const MOST_PASSES = 4;
+/** Of more than twice as many figures so many are looked at first (ours). */
+const FIRST = 300;
 /** Scores at which figures are expanded are whole multiples of this: half of it is well under `MOVED`. */
 const GRID = 0.25;
 /** So many expansions are remembered (ours: some 30 MB). */
@@ -118,17 +127,7 @@ export function learn(
 		if (!its) cases.set(id, (its = caseOf(one, resets)));
 		its.found.push(one);
 	}
-	const places = new Map<string, number>();
-	const place = (score: string) => {
-		const known = places.get(score);
-		if (known !== undefined) return known;
-		places.set(score, places.size);
-		return places.size - 1;
-	};
-	const unusable = [...cases.values()].flatMap((one) =>
-		expandCase(one, place, new Float64Array(0), expanded)
-	);
-	const usable = [...cases.values()].filter(({ at }) => at !== null);
+	const places = placesFrom();
 	const happenings = outings.map((one): Happening => {
 		const id = JSON.stringify([one.recipe, one.lie, one.rig, one.celsius, one.saw]);
 		const ready = one.fit?.model === MODEL_VERSION ? one.fit : kept.get(id);
@@ -140,23 +139,41 @@ export function learn(
 			happened: one.saw !== 'untouched',
 			slopes: fit.slopes.flatMap(({ belief, slope }) =>
 				(made(belief) ?? []).map(({ score, weight }) => ({
-					k: place(score),
+					k: places.place(score),
 					slope: slope * weight
 				}))
 			)
 		};
 	});
-	let found = posterior(places.size, usable.map(termOf), happenings, loss);
-	for (let pass = 1; pass < MOST_PASSES; pass++) {
-		let moved = false;
-		for (const one of usable) {
-			if (distance(one, found.mean) < MOVED) continue;
-			expandCase(one, place, found.mean, expanded);
-			moved = true;
+	const modeOf = (some: readonly Case[], start?: Float64Array, enough?: number) => {
+		for (const one of some) expandCase(one, places, start ?? new Float64Array(0), expanded);
+		const usable = some.filter(({ at }) => at !== null);
+		let scores = start && widened(start, places.scores.size);
+		for (let pass = 0; ; pass++) {
+			const last = pass === MOST_PASSES;
+			const terms = usable.map(termOf);
+			const care = last ? enough : ROUGHLY;
+			const found = posterior(places.scores.size, terms, happenings, loss, scores, care);
+			if (last) return { usable, found };
+			scores = found.mean;
+			const moved = usable.filter((one) => isFar(one, found.mean));
+			for (const one of moved) expandCase(one, places, found.mean, expanded);
+			if (moved.length === 0) pass = MOST_PASSES - 1;
 		}
-		if (!moved) break;
-		found = posterior(places.size, usable.map(termOf), happenings, loss, found.mean);
-	}
+	};
+	const all = [...cases.values()];
+	const every = Math.ceil(all.length / FIRST);
+	// What all share is found from some of them; the others are expanded where it then stands.
+	const near =
+		every > 2
+			? modeOf(
+					all.filter((_, k) => k % every === 0),
+					undefined,
+					ROUGHLY
+				).found.mean
+			: undefined;
+	const { usable, found } = modeOf(all, near);
+	const unusable = all.flatMap(({ at, found }) => (at ? [] : found.map(({ key }) => key)));
 	const fights = usable.map(({ at }) => movedBy(at!, found.mean) > FLAGGED);
 	const judged = usable.flatMap((one, k) => {
 		let next = 0;
@@ -174,20 +191,28 @@ export function learn(
 	// What was set aside was only there so that the rest is not misled by it; of which nothing was learned
 	// stands as before.
 	const { covariance } = found;
-	const shown = [...places].filter(
+	const shown = [...places.scores].filter(
 		([score, k]) =>
 			!score.endsWith(SET_ASIDE) &&
 			(Math.abs(found.mean[k]!) > HARDLY_MOVED || covariance[k]![k]! < 1 - HARDLY_MOVED)
 	);
+	const at = shown.map(([, k]) => k);
 	return {
 		learned: {
 			scores: shown.map(([score]) => score),
-			mean: shown.map(([, k]) => tidy(found.mean[k]!)),
-			covariance: shown.map(([, i]) => shown.map(([, j]) => tidy(covariance[i]![j]!)))
+			mean: at.map((k) => tidy(found.mean[k]!)),
+			covariance: at.map((i) => at.map((j) => tidy(covariance[i]![j]!)))
 		},
 		judged,
 		unusable
 	};
+}
+
+/** With what has come to have a place since, at its prior. */
+function widened(scores: Float64Array, count: number): Float64Array {
+	const wide = new Float64Array(count);
+	wide.set(scores);
+	return wide;
 }
 
 /** To a millionth of a standard deviation: it is handed between threads at every key. */
@@ -217,17 +242,17 @@ function caseOf(one: Weighing | TimedDrop, resets: readonly Reset[]): Case {
 export const measurableOf = (one: Weighing | TimedDrop): Measurable =>
 	one.kind === 'weighing' ? massOf(one.of, priorBeliefs) : timeOf(one, priorBeliefs);
 
-/** @returns the keys of its entries where it has no figure */
+/** Its figure about the scores that are given; null where it has none. */
 function expandCase(
 	one: Case,
-	place: (score: string) => number,
+	places: Places,
 	scores: Float64Array,
 	expanded: Map<string, Expansion | null>
-): string[] {
+): void {
 	one.centre = {};
 	for (const name of one.of.about) {
 		const z = (one.of.mixtureOf(name) ?? []).reduce(
-			(sum, { score, weight }) => sum + weight * (scores[place(score)] ?? 0),
+			(sum, { score, weight }) => sum + weight * (scores[places.place(score)] ?? 0),
 			0
 		);
 		// On a grid, so that the next entry finds it again, and it is the same whatever came before.
@@ -241,30 +266,32 @@ function expandCase(
 		if (expanded.size >= MOST_EXPANDED) expanded.clear();
 		expanded.set(key, (expansion = fine ? made : null));
 	}
-	one.at = expansion && placed(expansion, one.of, place);
-	return expansion ? [] : one.found.map((entry) => entry.key);
+	one.at = expansion && placed(expansion, one.of, places);
 }
 
-/** How far the scores of its beliefs are from where it was expanded, at the most. */
-function distance({ at, centre }: Case, scores: Float64Array): number {
-	return at!.expansion.names.reduce((most, name, i) => {
-		const z = at!.parts[i]!.reduce((sum, { k, weight }) => sum + weight * scores[k]!, 0);
-		return Math.max(most, Math.abs(z - centre[name]!));
-	}, 0);
+/** Whether scores are so far from where it was expanded that it may say something else there. */
+function isFar({ at, centre }: Case, scores: Float64Array): boolean {
+	const { expansion, beliefs, parts } = at!;
+	let by = 0;
+	return expansion.names.some((name, i) => {
+		const off = Math.abs(dot(parts[i]!, scores) - centre[name]!);
+		const share = Math.abs(expansion.slope[i]!) * beliefs[i]!.spread;
+		by += share * off;
+		return by > MOVED || (off > STEP && share > HARDLY_TELLS);
+	});
 }
 
 /** By how many of the prior's own spreads a figure has been moved. */
 function movedBy(at: Placed, mean: Float64Array): number {
-	const gradient: Gradient = { places: [], slopes: [] };
-	const before = evaluate(at, new Float64Array(mean.length), gradient);
-	const slopes = new Map<number, number>();
-	gradient.places.forEach((k, i) => slopes.set(k, (slopes.get(k) ?? 0) + gradient.slopes[i]!));
-	const variance = [...slopes.values()].reduce((sum, by) => sum + by * by, at.rest);
-	return Math.abs(evaluate(at, mean, gradient) - before) / Math.sqrt(variance);
+	const into = slopesFor(at);
+	const before = evaluate(at, new Float64Array(mean.length), into);
+	const variance = into.slopes.reduce((sum, by) => sum + by * by, at.rest);
+	return Math.abs(evaluate(at, mean, into) - before) / Math.sqrt(variance);
 }
 
 const termOf = ({ at, found }: Case): Term => ({
-	predict: (scores, gradient) => evaluate(at!, scores, gradient),
+	...{ places: at!.places, parts: at!.parts },
+	predict: (scores, into) => evaluate(at!, scores, into),
 	found: found.flatMap((entry) =>
 		foundOf(entry, at!.expansion.value).map(({ value, spread }) => ({
 			value,

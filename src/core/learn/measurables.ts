@@ -5,8 +5,9 @@ import {
 	beliefsFor,
 	buildFly,
 	compileBuild,
-	compileNear,
+	massNear,
 	mixturesFor,
+	partsOf,
 	starterRecipe,
 	type PartName,
 	type Recipe
@@ -82,7 +83,7 @@ function trueMassOf(of: Weighed, prior: Beliefs): Measurable {
 		about: beliefsAbout(recipe, beliefs).filter((name) => name.startsWith(part)),
 		mixtureOf: mixturesFor(recipe),
 		figuresAbout: () => (values) => [
-			compileBuild(buildFly(recipe, values), values).parts.find((one) => one.part === part)!.mass
+			partsOf(buildFly(recipe, values), values).find((one) => one.part === part)!.mass
 		]
 	};
 }
@@ -100,10 +101,7 @@ function flyOf(recipe: Recipe, prior: Beliefs): Measurable {
 		scatter: beliefs['tied.mass'].spread,
 		figuresAbout(centre) {
 			const build = buildFly(recipe, centre);
-			const fly = compileBuild(build, centre);
-			return (values, moved) => [
-				(moved === null ? fly : compileNear(build, fly, values, moved)).body.mass
-			];
+			return (values, moved) => [massNear(build, values, moved)];
 		}
 	};
 }

@@ -1,9 +1,9 @@
 import { math } from '../quantity/index';
 import type { Learned } from '../belief/index';
-import { evaluate, expand, placed, type Measurable, type Placed } from './expansion';
+import { evaluate, expand, placed, placesFrom, type Measurable, type Placed } from './expansion';
 import { foundOf, measurableOf } from './learn';
 import { withoutTools } from './measurables';
-import type { Gradient } from './posterior';
+import { slopesFor } from './posterior';
 import type { TimedDrop, Weighing } from './observation';
 
 /** Something that could be measured next; what would be found plays no part. */
@@ -27,35 +27,29 @@ export function gains(
 	candidates: readonly Candidate[],
 	learned: Learned
 ): Gain[] {
-	const places = new Map(learned.scores.map((score, k) => [score, k]));
-	const place = (score: string) => {
-		const known = places.get(score);
-		if (known !== undefined) return known;
-		places.set(score, places.size);
-		return places.size - 1;
-	};
+	const places = placesFrom(learned.scores);
 	const at = (of: Measurable) => {
 		const centre = Object.fromEntries(
 			of.about.map((name) => [
 				name,
 				(of.mixtureOf(name) ?? []).reduce((sum, { score, weight }) => {
-					const k = places.get(score);
+					const k = places.scores.get(score);
 					return sum + weight * (k === undefined ? 0 : (learned.mean[k] ?? 0));
 				}, 0)
 			])
 		);
-		return placed(expand(of, centre)[0]!, of, place);
+		return placed(expand(of, centre)[0]!, of, places);
 	};
 	const aim = at(withoutTools(target));
 	const looked = candidates.map((one) => ({ one, at: at(measurableOf(one)) }));
-	const scores = new Float64Array(places.size);
+	const scores = new Float64Array(places.scores.size);
 	scores.set(learned.mean);
 	const slopesOf = (one: Placed) => {
-		const gradient: Gradient = { places: [], slopes: [] };
-		const value = evaluate(one, scores, gradient);
-		return { value, gradient };
+		const into = slopesFor(one);
+		const value = evaluate(one, scores, into);
+		return { value, places: one.places, slopes: into.slopes };
 	};
-	const between = (a: Gradient, b: Gradient) => {
+	const between = (a: ReturnType<typeof slopesOf>, b: ReturnType<typeof slopesOf>) => {
 		let sum = 0;
 		a.places.forEach((i, m) =>
 			b.places.forEach((j, n) => {
@@ -64,18 +58,18 @@ export function gains(
 		);
 		return sum;
 	};
-	const c = slopesOf(aim).gradient;
+	const c = slopesOf(aim);
 	const before = between(c, c) + aim.rest + math.square(target.scatter ?? 0);
 	return looked.map(({ one, at: where }) => {
-		const { value, gradient } = slopesOf(where);
-		if (!Number.isFinite(value)) return { narrower: 1 };
+		const its = slopesOf(where);
+		if (!Number.isFinite(its.value)) return { narrower: 1 };
 		// Runs of a drop are so many findings of the same.
-		const precision = foundOf(one, value).reduce(
+		const precision = foundOf(one, its.value).reduce(
 			(sum, { spread }) => sum + math.pow(spread, -2),
 			0
 		);
 		const noise = 1 / precision + where.rest;
-		const fall = math.square(between(c, gradient)) / (between(gradient, gradient) + noise);
+		const fall = math.square(between(c, its)) / (between(its, its) + noise);
 		return { narrower: Math.sqrt(Math.max(0, before - fall) / before) };
 	});
 }

@@ -1,5 +1,5 @@
 import { math } from '../quantity/index';
-import { curveOf, type Bend } from './curve';
+import { curveOf, envelopeOf, type Envelope, type Row } from './curve';
 
 /** Something that was measured, as the logarithm of a figure that scores predict. */
 export interface Found {
@@ -9,18 +9,30 @@ export interface Found {
 	readonly spread: number;
 }
 
-/** A gradient of a few scores among many: their places and how much of each; filled anew each time. */
-export interface Gradient {
-	readonly places: number[];
-	readonly slopes: number[];
+/** How a figure goes with what it hangs on; filled anew each time. */
+export interface Slopes {
+	/** First derivatives, over the term's `places`. */
+	readonly slopes: Float64Array;
+	/** Second ones, over its `parts`. */
+	readonly bends: Float64Array;
 }
 
 /** All that was found of one figure. */
 export interface Term {
-	/** The figure's logarithm at some scores, with its gradient by place. */
-	readonly predict: (scores: Float64Array, gradient: Gradient) => number;
+	/** The scores that it hangs on, each once. */
+	readonly places: Int32Array;
+	/** The sums of scores over which it bends; shared by terms that have the same. */
+	readonly parts: readonly Row[];
+	/** The figure's logarithm at all scores. */
+	readonly predict: (scores: Float64Array, into: Slopes) => number;
 	readonly found: readonly Found[];
 }
+
+/** Room for the slopes of a figure. */
+export const slopesFor = ({ places, parts }: Pick<Term, 'places' | 'parts'>): Slopes => ({
+	slopes: new Float64Array(places.length),
+	bends: new Float64Array(parts.length)
+});
 
 /** Something that happened or did not, whose log-odds are linear in the scores. */
 export interface Happening {
@@ -31,7 +43,8 @@ export interface Happening {
 
 export interface Posterior {
 	readonly mean: Float64Array;
-	readonly covariance: readonly (readonly number[])[];
+	/** Row by row. */
+	readonly covariance: readonly Float64Array[];
 	/** Of each term its residuals in their own spreads, found less predicted, in the order of `found`. */
 	readonly residuals: readonly (readonly number[])[];
 	readonly rounds: number;
@@ -67,134 +80,184 @@ const losses: Readonly<Record<Loss, (r: number) => LossAt>> = {
 	convex: (r) => {
 		const far = math.hypot(1, r / ROBUST);
 		const weight = 1 / far;
-		return { value: ROBUST * ROBUST * (far - 1), weight, stiff: weight * weight * weight };
+		return { value: ROBUST * ROBUST * (far - 1), weight, stiff: weight };
 	},
 	gross: (r) => {
 		const regular = LOG_REGULAR - (r * r) / 2;
 		const gross = LOG_GROSS - (r * r * GROSS_CURVE) / 2;
-		const top = Math.max(regular, gross);
-		const value = -top - math.log(math.exp(regular - top) + math.exp(gross - top));
+		const less = math.exp(-Math.abs(gross - regular));
+		const value = -Math.max(regular, gross) - math.log1p(less);
 		// The chance that it is a regular one. The curve with it as a weight never lies below the loss's own.
-		const share = 1 / (1 + math.exp(gross - regular));
+		const share = (regular > gross ? 1 : less) / (1 + less);
 		const weight = share + (1 - share) * GROSS_CURVE;
 		return { value, weight, stiff: weight };
 	}
 };
 
+/** Steps under this, in scores, are none. */
 const ENOUGH = 1e-8;
+/** Where the mode is only a place to begin at; the convex loss's own decides which valley it is. */
+export const ROUGHLY = 0.05;
+const CONVEX_ENOUGH = 1e-3;
+/** What figures bend by counts from this share of the prior's own curve on (ours: it only spares rounds). */
+const BENDS = 0.01;
 const MOST_ROUNDS = 60;
 
 /**
- * Mode of the scores by Gauss–Newton from the prior on all data, and their spread by Laplace's approximation.
- * Prior: independent standard normal; logistic for what happened. With gross errors there may be several
- * modes: the convex loss comes first, and the mode is the one downhill from its own, so that the order of
- * entry has no part in it.
+ * Mode of the scores by Newton's method from the prior on all data, and their spread by Laplace's
+ * approximation. Prior: independent standard normal; logistic for what happened. With gross errors there may
+ * be several modes: the convex loss comes first, and the mode is the one downhill from its own, so that the
+ * order of entry has no part in it.
  *
  * @param count of scores
  * @param start where to begin, near the mode; the prior's mode, and the convex loss first, unless said
+ * @param enough steps under this, in scores, are none
  */
 export function posterior(
 	count: number,
 	terms: readonly Term[],
 	happenings: readonly Happening[] = [],
 	loss: Loss = 'gross',
-	start?: Float64Array
+	start?: Float64Array,
+	enough = ENOUGH
 ): Posterior {
-	const first = loss === 'gross' && !start ? modeOf(count, terms, happenings, 'convex') : null;
-	return modeOf(count, terms, happenings, loss, first?.mean ?? start, first?.rounds);
+	const of = evidenceOf(count, terms, happenings);
+	const from = start?.slice() ?? new Float64Array(count);
+	const before = loss === 'gross' && !start ? toMode(of, from, 'convex', CONVEX_ENOUGH) : 0;
+	const rounds = before + toMode(of, from, loss, enough);
+	return described(of, from, loss, rounds);
 }
 
-function modeOf(
+interface Evidence {
+	readonly terms: readonly Term[];
+	readonly happenings: readonly Happening[];
+	/** One a term, then one a happening: √stiff · slope. */
+	readonly rows: readonly (Row & Slopes)[];
+	readonly envelope: Envelope;
+	/** All parts of the terms, and of each term which they are. */
+	readonly parts: readonly Row[];
+	readonly partsOf: readonly Int32Array[];
+}
+
+function evidenceOf(
 	count: number,
 	terms: readonly Term[],
-	happenings: readonly Happening[],
-	kind: Loss,
-	start?: Float64Array,
-	before = 0
-): Posterior {
-	const scores = start?.slice() ?? new Float64Array(count);
-	const gradient: Gradient = { places: [], slopes: [] };
+	happenings: readonly Happening[]
+): Evidence {
+	const numbers = new Map<Row, number>();
+	const number = (part: Row) => {
+		const n = numbers.get(part) ?? numbers.size;
+		numbers.set(part, n);
+		return n;
+	};
+	const partsOf = terms.map((term) => Int32Array.from(term.parts, number));
+	const rowOf = (of: Pick<Term, 'places' | 'parts'>) => ({
+		...{ places: of.places, values: new Float64Array(of.places.length) },
+		...slopesFor(of)
+	});
+	const seen = happenings.map(({ slopes }) => {
+		const by = new Map<number, number>();
+		for (const { k, slope } of slopes) by.set(k, (by.get(k) ?? 0) + slope);
+		const row = rowOf({ places: Int32Array.from(by.keys()), parts: [] });
+		row.slopes.set([...by.values()]);
+		return row;
+	});
+	const rows = [...terms.map(rowOf), ...seen];
+	const envelope = envelopeOf(count, rows);
+	return { terms, happenings, rows, envelope, parts: [...numbers.keys()], partsOf };
+}
+
+/** −log of the posterior at some scores, and its slope there; the rows are filled in for its curve. */
+interface Here {
+	readonly value: number;
+	readonly slope: Float64Array;
+	/** Second derivatives over the sums of scores in `parts`, from the figures' own bends. */
+	readonly bends: Float64Array;
+}
+
+function lookAt(
+	{ terms, happenings, rows, parts, partsOf }: Evidence,
+	scores: Float64Array,
+	loss: (r: number) => LossAt
+): Here {
+	const slope = scores.slice();
+	const bends = new Float64Array(parts.length);
+	let value = 0;
+	for (const score of scores) value += (score * score) / 2;
+	const add = (row: Row & Slopes, pull: number, stiff: number) => {
+		const by = Math.sqrt(stiff);
+		for (let i = 0; i < row.places.length; i++) {
+			row.values[i] = by * row.slopes[i]!;
+			slope[row.places[i]!]! += pull * row.slopes[i]!;
+		}
+	};
+	terms.forEach(({ predict, found }, n) => {
+		const row = rows[n]!;
+		const predicted = predict(scores, row);
+		let [pull, stiff] = [0, 0];
+		for (const one of found) {
+			const r = (predicted - one.value) / one.spread;
+			const at = loss(r);
+			value += at.value;
+			pull += (r * at.weight) / one.spread;
+			stiff += at.stiff / (one.spread * one.spread);
+		}
+		add(row, pull, stiff);
+		partsOf[n]!.forEach((part, i) => (bends[part]! += pull * row.bends[i]!));
+	});
+	happenings.forEach((one, n) => {
+		const odds = oddsOf(one, scores);
+		value += math.log1p(math.exp(-Math.abs(odds))) + Math.max(0, -odds);
+		const miss = 1 / (1 + math.exp(odds));
+		add(rows[terms.length + n]!, one.happened ? -miss : miss, miss * (1 - miss));
+	});
+	return { value, slope, bends };
+}
+
+/** What the figures' own bends add to the curve, where they add: without them a step goes too far. */
+const bentRows = ({ parts }: Evidence, { bends }: Here): Row[] =>
+	parts.flatMap(({ places, values }, n) => {
+		if (!(bends[n]! > BENDS)) return [];
+		const by = Math.sqrt(bends[n]!);
+		return [{ places, values: values.map((weight) => by * weight) }];
+	});
+
+/** Walks downhill to the mode. @returns rounds it took */
+function toMode(of: Evidence, scores: Float64Array, kind: Loss, enough: number): number {
 	const loss = losses[kind];
-	const objective = (at: Float64Array) => {
-		let sum = 0;
-		for (let k = 0; k < count; k++) sum += (at[k]! * at[k]!) / 2;
-		for (const { predict, found } of terms) {
-			const predicted = predict(at, gradient);
-			for (const { value, spread } of found) sum += loss((predicted - value) / spread).value;
-		}
-		for (const one of happenings) {
-			const odds = oddsOf(one, at);
-			sum += math.log1p(math.exp(-Math.abs(odds))) + Math.max(0, -odds);
-		}
-		return sum;
-	};
-	const slopeAt = (at: Float64Array) => {
-		const slope = Float64Array.from(at);
-		const bends: Bend[] = [];
-		const add = (stiff: number) => {
-			const { places, slopes } = gradient;
-			bends.push({ places: places.slice(), slopes: slopes.slice(), stiff });
-		};
-		for (const { predict, found } of terms) {
-			const predicted = predict(at, gradient);
-			let [pull, stiff] = [0, 0];
-			for (const { value, spread } of found) {
-				const r = (predicted - value) / spread;
-				const at = loss(r);
-				pull += (r * at.weight) / spread;
-				stiff += at.stiff / (spread * spread);
-			}
-			gradient.places.forEach((k, i) => (slope[k]! += pull * gradient.slopes[i]!));
-			add(stiff);
-		}
-		for (const one of happenings) {
-			const miss = 1 / (1 + math.exp(oddsOf(one, at)));
-			const sign = one.happened ? 1 : -1;
-			gradient.places.length = gradient.slopes.length = 0;
-			for (const { k, slope: by } of one.slopes) {
-				gradient.places.push(k);
-				gradient.slopes.push(by);
-				slope[k]! -= sign * miss * by;
-			}
-			add(miss * (1 - miss));
-		}
-		return { slope, curve: curveOf(count, bends) };
-	};
-	let now = objective(scores);
-	let rounds = 0;
-	for (; rounds < MOST_ROUNDS; rounds++) {
-		const { slope, curve } = slopeAt(scores);
-		const step = curve.solve(slope);
+	let now = lookAt(of, scores, loss);
+	for (let rounds = 0; rounds < MOST_ROUNDS; rounds++) {
+		const step = curveOf(of.envelope, [...of.rows, ...bentRows(of, now)]).solve(now.slope);
 		const largest = step.reduce((most, by) => Math.max(most, Math.abs(by)), 0);
-		if (largest < ENOUGH) break;
+		if (largest < enough) return rounds;
 		let share = 1;
-		let next = scores;
 		let there = now;
+		let next = scores;
 		// Halved until it falls: loss and figures are nearly convex.
 		for (; share > 1e-6; share /= 2) {
 			next = scores.map((value, k) => value - share * step[k]!);
-			there = objective(next);
-			if (there <= now) break;
+			there = lookAt(of, next, loss);
+			if (there.value <= now.value) break;
 		}
-		if (!(there <= now)) break;
-		const gained = now - there;
+		if (!(there.value <= now.value)) return rounds;
 		scores.set(next);
 		now = there;
-		if (gained < 1e-14 * Math.max(1, now) && largest < 1e-6) break;
 	}
-	const { curve } = slopeAt(scores);
-	let covariance: Posterior['covariance'] | undefined;
-	const residuals = terms.map(({ predict, found }) => {
-		const predicted = predict(scores, gradient);
+	return MOST_ROUNDS;
+}
+
+function described(of: Evidence, mean: Float64Array, kind: Loss, rounds: number): Posterior {
+	lookAt(of, mean, losses[kind]);
+	const residuals = of.terms.map(({ predict, found }, n) => {
+		const predicted = predict(mean, of.rows[n]!);
 		return found.map(({ value, spread }) => (value - predicted) / spread);
 	});
+	let covariance: Posterior['covariance'] | undefined;
 	return {
-		mean: scores,
-		residuals,
-		rounds: before + rounds,
-		// Of several passes only the last is asked for it.
+		...{ mean, residuals, rounds },
+		// Of several passes only the last is asked for it. Normal about the mode: figures as straight lines.
 		get covariance() {
-			return (covariance ??= curve.inverse());
+			return (covariance ??= curveOf(of.envelope, of.rows).inverse());
 		}
 	};
 }
