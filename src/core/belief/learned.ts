@@ -11,7 +11,12 @@ export interface Learned {
 	readonly scores: readonly string[];
 	readonly mean: readonly number[];
 	readonly covariance: readonly (readonly number[])[];
+	/** What one fly of this hand differs from the next by, where flies were compared. */
+	readonly tied?: Tied;
 }
+
+/** Spreads of the beliefs about one fly against the mean of its recipe. */
+export type Tied = Readonly<Partial<Record<'tied.mass' | 'tied.drag', number>>>;
 
 /** How a belief's own score is made up: weights whose squares sum to one, each of a score of Learned. */
 export type Mixture = readonly { readonly score: string; readonly weight: number }[];
@@ -45,8 +50,9 @@ export function withLearned(
 	learned: Learned,
 	mixtureOf: (belief: BeliefName) => Mixture | null
 ): Beliefs {
-	const { mean, covariance } = learned;
-	if (mean.length === 0) return beliefs;
+	const { mean, covariance, tied = {} } = learned;
+	const own = byHand(beliefs, tied);
+	if (mean.length === 0) return learned.tied ? { ...beliefs, ...own } : beliefs;
 	const place = placesOf(learned);
 	const touched: { name: BeliefName; parts: { k: number; weight: number }[]; rest: number }[] = [];
 	for (const name of namesOf(learned)) {
@@ -59,7 +65,6 @@ export function withLearned(
 		const known = parts.reduce((sum, { weight }) => sum + weight * weight, 0);
 		touched.push({ name, parts, rest: Math.max(0, 1 - known) });
 	}
-	const own: Partial<Record<BeliefName, Belief>> = {};
 	const between = touched.map((a) =>
 		touched.map((b) => {
 			let sum = a === b ? a.rest : 0;
@@ -87,6 +92,16 @@ export function withLearned(
 	};
 }
 
+/** The beliefs about one fly, as far apart as this hand's are; of one that was weighed nothing is left open. */
+function byHand(beliefs: Beliefs, tied: Tied): Partial<Record<BeliefName, Belief>> {
+	const own: Partial<Record<BeliefName, Belief>> = {};
+	for (const [name, spread] of Object.entries(tied) as [keyof Tied, number][]) {
+		const { scope, about, median } = beliefs[name];
+		if (beliefs[name].spread > 0) own[name] = { scope, about, median, spread, source: LEARNED };
+	}
+	return own;
+}
+
 /** What was learned that bears on some beliefs, as it is made up in one place or several: less to hand round. */
 export function learnedAbout(
 	learned: Learned,
@@ -99,6 +114,7 @@ export function learnedAbout(
 	);
 	const kept = learned.scores.flatMap((score, k) => (wanted.has(score) ? [k] : []));
 	return {
+		...(learned.tied && { tied: learned.tied }),
 		scores: kept.map((k) => learned.scores[k]!),
 		mean: kept.map((k) => learned.mean[k]!),
 		covariance: kept.map((i) => kept.map((j) => learned.covariance[i]![j]!))
@@ -123,6 +139,8 @@ export function learnedValues(
 	return values;
 }
 
+const LEARNED = 'learned from what was weighed and timed';
+
 const places = new WeakMap<Learned, ReadonlyMap<string, number>>();
 function placesOf(learned: Learned): ReadonlyMap<string, number> {
 	let found = places.get(learned);
@@ -144,6 +162,6 @@ function movedTo(belief: Belief, at: number, spread: number): Belief {
 		...{ scope: belief.scope, about: belief.about, median },
 		spread: end(Z90),
 		spreadBelow: end(-Z90),
-		source: 'learned from what was weighed and timed'
+		source: LEARNED
 	};
 }

@@ -40,6 +40,13 @@ export const BASE = 5;
 /** A bundle of like fibres that trails along its axis. */
 export const TRAIL = 6;
 
+/** Ways in which a piece of wire is sheltered, as stored in DragElements.shelter. */
+export const OPEN = 0;
+/** Before a bead, in its stagnation zone, or in its wake. */
+export const BY_BEAD = 1;
+/** In the wake of body and hackle. */
+export const BEHIND_BODY = 2;
+
 /** Drag elements as parallel columns; entry i of each, below `count`, belongs to element i. Metres. */
 export interface DragElements {
 	readonly count: number;
@@ -52,13 +59,23 @@ export interface DragElements {
 	/** Unit direction of the element's axis, in the fly's frame; for faces the outward normal. */
 	readonly axisX: Float64Array;
 	readonly axisY: Float64Array;
+	/** Out of the hook's plane: such an element stands for itself and its mirror image. */
+	readonly axisZ: Float64Array;
+	/** What it does not meet the whole stream for: OPEN, BY_BEAD or BEHIND_BODY. */
+	readonly shelter: Uint8Array;
+	/** Unit direction to it from what shelters it; nothing where it is open. */
+	readonly leeX: Float64Array;
+	readonly leeY: Float64Array;
+	/** Of a ring's piece the direction outwards from the ring's centre; nothing otherwise. */
+	readonly rimX: Float64Array;
+	readonly rimY: Float64Array;
 	/** Length along the axis; for a sphere and for faces 0; for fibres the length of one. */
 	readonly length: Float64Array;
 	/** Diameter; for faces that of the disc with the same area. */
 	readonly diameter: Float64Array;
 	/** Strips: length over mean diameter of the whole run. Bases: run's wetted area over base area. */
 	readonly slenderness: Float64Array;
-	/** Fibres in the bundle; 1 otherwise. */
+	/** Fibres in the bundle, 2 of what has a mirror image, 1 otherwise. */
 	readonly number: Float64Array;
 	/** Bending stiffness EI of one fibre, N m²; 0 otherwise. */
 	readonly stiffness: Float64Array;

@@ -10,7 +10,7 @@ import {
 	type BeliefValues,
 	type Mixture
 } from '../belief/index';
-import type { BeadChoice, Recipe } from './recipe';
+import { isJig, type BeadChoice, type Recipe } from './recipe';
 import { dressingOf } from './usual';
 
 /** Spreads of what was measured (our estimate: a calliper's hundredth, beads and hooks of one lot). */
@@ -125,12 +125,14 @@ function measuredOf(recipe: Recipe, beliefs: Beliefs): Partial<Record<BeliefName
 
 /** The beliefs that have any bearing on this fly and are not certain, so that an answer stays within a frame. */
 export function beliefsAbout(recipe: Recipe, beliefs: Beliefs): BeliefName[] {
-	const { bead, coil } = recipe;
+	const { hook, bead, coil } = recipe;
 	const { rib, body } = dressingOf(recipe);
 	const metal = bead && (`bead.${bead.metal}.density` as const);
 	return (Object.keys(priorBeliefs) as BeliefName[]).filter((name) => {
 		const { spread, scope } = beliefs[name];
 		if (spread === 0 || scope === 'rig' || scope === 'tool') return false;
+		if (name === 'hook.eye') return isJig(hook) && hook.eye === undefined;
+		if (name === 'model.eyeShelter' && !bead) return false;
 		if (name.startsWith('bead.')) {
 			if (!bead) return false;
 			if (name.endsWith('.density')) return bead.weighed === undefined && name === metal;

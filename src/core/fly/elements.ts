@@ -1,7 +1,10 @@
 import { math } from '../quantity/index';
 import {
 	BASE,
+	BEHIND_BODY,
+	BY_BEAD,
 	FIBRES,
+	OPEN,
 	SHOULDER,
 	SPHERE,
 	STRIP,
@@ -11,18 +14,31 @@ import {
 	type Point
 } from '../body/index';
 import type { Build } from './build';
-import { onShank } from './hook';
+import { onShank, type Place } from './hook';
 import { partNames, type PartName } from './parts';
 import { girthOf } from './profile';
 
 /** Float64 columns of DragElements, in the order in which they lie in memory. */
-const COLUMNS = 9;
+const COLUMNS = 14;
+/** And bytes. */
+const BYTES = 3;
 /** More than hook, body, bead and fibres of any fly give. */
 const MOST_ELEMENTS = 64;
 /** Filled row by row, then copied out; kept, since a compile happens many times for each key press. */
 const scratch = new Float64Array(MOST_ELEMENTS * COLUMNS);
 const scratchKind = new Uint8Array(MOST_ELEMENTS);
 const scratchPart = new Uint8Array(MOST_ELEMENTS);
+const scratchShelter = new Uint8Array(MOST_ELEMENTS);
+
+/** What a piece of wire has besides. */
+interface Wire {
+	readonly axisZ: number;
+	readonly shelter: number;
+	readonly lee: Point;
+	readonly rim: Point;
+}
+const NO_WAY: Point = { x: 0, y: 0 };
+const IN_PLANE: Wire = { axisZ: 0, shelter: OPEN, lee: NO_WAY, rim: NO_WAY };
 
 /** Lays rows out as the parallel columns of the door, all in one piece of memory. */
 class ElementRows {
@@ -37,13 +53,15 @@ class ElementRows {
 		diameter: number,
 		slenderness = 0,
 		number = 1,
-		stiffness = 0
+		stiffness = 0,
+		wire: Wire = IN_PLANE
 	): void {
 		if (this.count === MOST_ELEMENTS) {
 			throw new Error('compileFly: a fly has more drag elements than are reserved for it');
 		}
 		scratchKind[this.count] = kind;
 		scratchPart[this.count] = partNames.indexOf(part);
+		scratchShelter[this.count] = wire.shelter;
 		const row = this.count++ * COLUMNS;
 		scratch[row] = at.x;
 		scratch[row + 1] = at.y;
@@ -54,6 +72,11 @@ class ElementRows {
 		scratch[row + 6] = slenderness;
 		scratch[row + 7] = number;
 		scratch[row + 8] = stiffness;
+		scratch[row + 9] = wire.axisZ;
+		scratch[row + 10] = wire.lee.x;
+		scratch[row + 11] = wire.lee.y;
+		scratch[row + 12] = wire.rim.x;
+		scratch[row + 13] = wire.rim.y;
 	}
 
 	/** @param into columns to fill in place of new ones, if they are long enough */
@@ -64,9 +87,11 @@ class ElementRows {
 				? { ...into, count }
 				: emptyColumns(into ? MOST_ELEMENTS : count, count);
 		const { x, y, axisX, axisY, length, diameter, slenderness, number, stiffness } = found;
+		const { axisZ, leeX, leeY, rimX, rimY } = found;
 		for (let i = 0, row = 0; i < count; i++, row += COLUMNS) {
 			found.kind[i] = scratchKind[i]!;
 			found.part[i] = scratchPart[i]!;
+			found.shelter[i] = scratchShelter[i]!;
 			x[i] = scratch[row]!;
 			y[i] = scratch[row + 1]!;
 			axisX[i] = scratch[row + 2]!;
@@ -76,6 +101,11 @@ class ElementRows {
 			slenderness[i] = scratch[row + 6]!;
 			number[i] = scratch[row + 7]!;
 			stiffness[i] = scratch[row + 8]!;
+			axisZ[i] = scratch[row + 9]!;
+			leeX[i] = scratch[row + 10]!;
+			leeY[i] = scratch[row + 11]!;
+			rimX[i] = scratch[row + 12]!;
+			rimY[i] = scratch[row + 13]!;
 		}
 		return found;
 	}
@@ -86,29 +116,39 @@ const NOWHERE = [1, 1] as const;
 
 /** Which part of a line from a to b lies within a ball, as shares of its way; [1, 1] where none does. */
 function insideOf(
-	a: Point,
-	b: Point,
+	a: Place,
+	b: Place,
 	ball: { readonly x: number; readonly y: number; readonly radius: number }
 ): readonly [enters: number, leaves: number] {
 	// |a + t (b − a) − centre|² = radius²
-	const [dx, dy, x, y] = [b.x - a.x, b.y - a.y, a.x - ball.x, a.y - ball.y];
-	const square = dx * dx + dy * dy;
-	const half = dx * x + dy * y;
-	const root = half * half - square * (x * x + y * y - ball.radius * ball.radius);
+	const [dx, dy, dz] = [b.x - a.x, b.y - a.y, b.z - a.z];
+	const [x, y, z] = [a.x - ball.x, a.y - ball.y, a.z];
+	const square = dx * dx + dy * dy + dz * dz;
+	const half = dx * x + dy * y + dz * z;
+	const root = half * half - square * (x * x + y * y + z * z - ball.radius * ball.radius);
 	if (!(root > 0)) return NOWHERE;
 	const enters = Math.max(0, (-half - Math.sqrt(root)) / square);
 	const leaves = Math.min(1, (-half + Math.sqrt(root)) / square);
 	return leaves > enters ? [enters, leaves] : NOWHERE;
 }
 
+/** The way from a place to another, as a share of a length. */
+const scaled = (to: Point, from: Point, length: number): Point => ({
+	x: (to.x - from.x) / length,
+	y: (to.y - from.y) / length
+});
+const unit = (to: Point, from: Point) =>
+	scaled(to, from, Math.max(1e-9, math.hypot(to.x - from.x, to.y - from.y)));
+
 /** Columns side by side in one piece of memory. */
 function emptyColumns(length: number, count: number): DragElements {
-	const memory = new ArrayBuffer(length * (COLUMNS * 8 + 2));
+	const memory = new ArrayBuffer(length * (COLUMNS * 8 + BYTES));
 	const column = (c: number) => new Float64Array(memory, c * length * 8, length);
 	return {
 		count,
 		kind: new Uint8Array(memory, COLUMNS * 8 * length, length),
 		part: new Uint8Array(memory, (COLUMNS * 8 + 1) * length, length),
+		shelter: new Uint8Array(memory, (COLUMNS * 8 + 2) * length, length),
 		x: column(0),
 		y: column(1),
 		axisX: column(2),
@@ -117,7 +157,12 @@ function emptyColumns(length: number, count: number): DragElements {
 		diameter: column(5),
 		slenderness: column(6),
 		number: column(7),
-		stiffness: column(8)
+		stiffness: column(8),
+		axisZ: column(9),
+		leeX: column(10),
+		leeY: column(11),
+		rimX: column(12),
+		rimY: column(13)
 	};
 }
 
@@ -147,8 +192,12 @@ export function elementsOf(build: Build, into: DragElements | null = null): Drag
 
 	// Bare wire: everything but the shank, which the dressing covers, cut off where it goes into the bead.
 	const ball = bead && { x: bead.seat, y: bead.lift * math.cos(bead.turn), radius: bead.radius };
-	for (const { region, from: a, to: b, direction, length } of hook.pieces) {
+	const ring = hook.eye.radius - hook.wire / 2;
+	const tail = onShank(hook, cuts[cuts.length - 1]!).at;
+	for (const { region, from: a, to: b, direction, length, twin } of hook.pieces) {
 		if (region === 'shank') continue;
+		const fore = region === 'eye' || region === 'neck';
+		const by = fore ? ball : tail;
 		const [enters, leaves] = ball ? insideOf(a, b, ball) : NOWHERE;
 		for (const [start, end] of [
 			[0, enters],
@@ -157,7 +206,15 @@ export function elementsOf(build: Build, into: DragElements | null = null): Drag
 			if (end <= start) continue;
 			const middle = (start + end) / 2;
 			const at = { x: a.x + middle * (b.x - a.x), y: a.y + middle * (b.y - a.y) };
-			rows.add(WIRE, 'hook', at, direction, (end - start) * length, hook.wire);
+			const rim = region === 'eye' ? scaled(at, hook.eye.centre, ring) : NO_WAY;
+			const wire = {
+				axisZ: direction.z,
+				shelter: !by ? OPEN : fore ? BY_BEAD : BEHIND_BODY,
+				lee: by ? unit(at, by) : NO_WAY,
+				rim
+			};
+			const long = (end - start) * length;
+			rows.add(WIRE, 'hook', at, direction, long, hook.wire, 0, twin ? 2 : 1, 0, wire);
 		}
 	}
 

@@ -2,7 +2,7 @@ import { math } from '../quantity/index';
 import type { BeliefValues } from '../belief/index';
 import type { Point } from '../body/index';
 import { materials, nominalHook } from '../material/index';
-import type { HookChoice } from './recipe';
+import { isJig, type HookChoice } from './recipe';
 
 /** Proportions that the size table does not give, in gapes (our estimate). */
 const SPEAR = 0.8;
@@ -15,20 +15,25 @@ const CURVED_TURN = (55 * Math.PI) / 180;
 
 /** Radians that one chord of an arc may turn: drag and centre then err by under 1 %. */
 const LARGEST_CHORD = 0.8;
-/** Of the eye, of which a part may lie in the bead: which one, is asked for each chord. */
-const EYE_CHORD = 0.4;
 
 export type HookRegion = 'eye' | 'neck' | 'shank' | 'bend' | 'spear';
+
+/** A place or direction in the fly's frame, z out of the hook's plane. */
+export interface Place extends Point {
+	readonly z: number;
+}
 
 /** A straight piece of the hook's centre line. */
 export interface HookPiece {
 	readonly region: HookRegion;
-	readonly from: Point;
-	readonly to: Point;
+	readonly from: Place;
+	readonly to: Place;
 	/** Unit vector from `from` to `to`. */
-	readonly direction: Point;
+	readonly direction: Place;
 	/** Length of wire that the piece stands for: of the arc where it is a chord. */
 	readonly length: number;
+	/** There is another such piece, its mirror image in the hook's plane. */
+	readonly twin: boolean;
 }
 
 /** A line or an arc: its length, and by how much it turns towards the point's side, radians. */
@@ -48,8 +53,8 @@ export interface HookGeometry {
 	/** The curve behind the pieces, from the shank's front end to the point. */
 	readonly stretches: readonly Stretch[];
 	readonly point: Point;
-	/** Centre and outer radius of the eye ring. */
-	readonly eye: { readonly centre: Point; readonly radius: number };
+	/** Centre and outer radius of the eye ring, and how much of it lies across the hook's plane, 0 to 1. */
+	readonly eye: { readonly centre: Point; readonly radius: number; readonly across: number };
 	/** Width of the eye inside, by which tiers measure the room behind a head. */
 	readonly eyeOpening: number;
 	/** kg, by its volume. */
@@ -69,7 +74,7 @@ function walk(
 	largestChord = LARGEST_CHORD
 ): HookPiece[] {
 	const pieces: HookPiece[] = [];
-	let at = start;
+	let at: Place = { ...start, z: 0 };
 	for (const { region, length, turn } of stretches) {
 		const chords = turn === 0 ? 1 : Math.max(2, Math.ceil(Math.abs(turn) / largestChord));
 		const each = length / chords;
@@ -77,15 +82,54 @@ function walk(
 		const chord = step === 0 ? each : each * (math.sin(step / 2) / (step / 2));
 		for (let i = 0; i < chords; i++) {
 			const angle = heading - step / 2;
-			const direction = { x: math.cos(angle), y: math.sin(angle) };
-			const to = { x: at.x + chord * direction.x, y: at.y + chord * direction.y };
-			pieces.push({ region, from: at, to, direction, length: each });
+			const direction = { x: math.cos(angle), y: math.sin(angle), z: 0 };
+			const to = { x: at.x + chord * direction.x, y: at.y + chord * direction.y, z: 0 };
+			pieces.push({ region, from: at, to, direction, length: each, twin: false });
 			at = to;
 			heading -= step;
 		}
 	}
 	return pieces;
 }
+
+/**
+ * How much of the eye's ring lies across the hook's plane, 0 to 1. On straight, curved and long hooks all of
+ * it: the tippet is passed through from top to bottom. On jigs it varies by maker; unless it was said the
+ * ring is taken as partly this, partly that, by what is believed.
+ */
+function eyeAcross(hook: HookChoice, values: BeliefValues): number {
+	if (hook.eye !== undefined) return hook.eye === 'across' ? 1 : 0;
+	return isJig(hook) ? Math.min(1, values['hook.eye']) : 1;
+}
+
+/**
+ * The eye's ring from the throat on: in the hook's plane, across it (half of it, the other half is its
+ * image), or some of both.
+ */
+function ringPieces(
+	throat: Point,
+	outward: Point,
+	ring: number,
+	heading: number,
+	across: number
+): HookPiece[] {
+	const part = (pieces: readonly HookPiece[], share: number) =>
+		share === 0 ? [] : pieces.map((piece) => ({ ...piece, length: share * piece.length }));
+	const round = { region: 'eye', length: 2 * Math.PI * ring, turn: -2 * Math.PI } as const;
+	// The half ring in a plane of its own: outwards, and aside.
+	const half = walk({ x: 0, y: 0 }, Math.PI / 2, [
+		{ region: 'eye', length: Math.PI * ring, turn: Math.PI }
+	]);
+	const laid = ({ x, y }: Point): Place => ({ x: x * outward.x, y: x * outward.y, z: y });
+	const aside = half.map(({ from, to, direction, ...rest }) => {
+		const [a, b] = [laid(from), laid(to)];
+		const at = { from: moved(a, throat), to: moved(b, throat), direction: laid(direction) };
+		return { ...rest, ...at, twin: true };
+	});
+	return [...part(walk(throat, heading, [round]), 1 - across), ...part(aside, across)];
+}
+
+const moved = ({ x, y, z }: Place, by: Point): Place => ({ x: x + by.x, y: y + by.y, z });
 
 /**
  * The hook's curve, mass and centre. Mass is wire area × developed length × density.
@@ -108,8 +152,8 @@ export function hookGeometry(hook: HookChoice, values: BeliefValues): HookGeomet
 	const throat = { x: neck * outward.x, y: neck * outward.y };
 	const eyeCentre = { x: throat.x + ring * outward.x, y: throat.y + ring * outward.y };
 
-	const round = { region: 'eye', length: 2 * Math.PI * ring, turn: -2 * Math.PI } as const;
-	const pieces = walk(throat, neckTurn + Math.PI / 2, [round], EYE_CHORD);
+	const across = eyeAcross(hook, values);
+	const pieces = ringPieces(throat, outward, ring, neckTurn + Math.PI / 2, across);
 	if (neck > 0) {
 		pieces.push(...walk(throat, neckTurn, [{ region: 'neck', length: neck, turn: 0 }]));
 	}
@@ -119,13 +163,13 @@ export function hookGeometry(hook: HookChoice, values: BeliefValues): HookGeomet
 	let x = 0;
 	let y = 0;
 	let square = 0;
-	for (const piece of pieces) {
-		length += piece.length;
-		x += (piece.length * (piece.from.x + piece.to.x)) / 2;
-		y += (piece.length * (piece.from.y + piece.to.y)) / 2;
-		const [a, b] = [piece.from, piece.to];
-		square += (piece.length * (a.x * a.x + a.x * b.x + b.x * b.x)) / 3;
-		square += (piece.length * (a.y * a.y + a.y * b.y + b.y * b.y)) / 3;
+	for (const { from: a, to: b, length: one, twin } of pieces) {
+		const long = twin ? 2 * one : one;
+		length += long;
+		x += (long * (a.x + b.x)) / 2;
+		y += (long * (a.y + b.y)) / 2;
+		square += (long * (a.x * a.x + a.x * b.x + b.x * b.x)) / 3;
+		square += (long * (a.y * a.y + a.y * b.y + b.y * b.y)) / 3;
 	}
 	const volume = (Math.PI / 4) * wire * wire * length;
 	return {
@@ -135,7 +179,7 @@ export function hookGeometry(hook: HookChoice, values: BeliefValues): HookGeomet
 		pieces,
 		stretches,
 		point: pieces[pieces.length - 1]!.to,
-		eye: { centre: eyeCentre, radius: ring + wire / 2 },
+		eye: { centre: eyeCentre, radius: ring + wire / 2, across },
 		mass: volume * materials.steel.density,
 		volume,
 		eyeOpening: EYE_BORE * wire,

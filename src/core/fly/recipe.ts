@@ -32,6 +32,10 @@ export interface Recipe {
 export const hookStyles = ['straight', 'curved', 'jig60', 'jig90', 'longShank'] as const;
 export type HookStyle = (typeof hookStyles)[number];
 
+/** The eye's ring across the hook's plane, the tippet going through from top to bottom, or in it. */
+export const eyeLies = ['across', 'inPlane'] as const;
+export type EyeLie = (typeof eyeLies)[number];
+
 /** Where a material comes from, when it is from the tier's own stock. */
 export interface FromLot {
 	readonly lot?: string;
@@ -46,6 +50,8 @@ export interface HookChoice extends FromLot {
 	readonly wireX: number;
 	/** Absent: barbless. */
 	readonly barbed?: boolean;
+	/** How the eye's ring lies. Absent: across on straight, curved and long hooks; on jigs it varies. */
+	readonly eye?: EyeLie;
 	/** What a calliper or a scale says goes before the nominal table. */
 	readonly measured?: {
 		readonly wire?: number;
@@ -218,4 +224,5 @@ export interface FinishChoice {
 export const finishKinds = ['glue', 'resin', 'lacquer'] as const;
 export type FinishKind = (typeof finishKinds)[number];
 
-export const isJig = (hook: HookChoice) => hook.style === 'jig60' || hook.style === 'jig90';
+export const isJig = (hook: Pick<HookChoice, 'style'>) =>
+	hook.style === 'jig60' || hook.style === 'jig90';

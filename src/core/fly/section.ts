@@ -3,7 +3,7 @@ import type { FlyBody, Point } from '../body/index';
 import type { Build, SeatedBead } from './build';
 import { outerRadius } from './bead';
 import type { Bundle, Layer } from './dressing';
-import { hookLine, onShank } from './hook';
+import { hookLine, onShank, type HookGeometry } from './hook';
 import { diameterAt, type Profile } from './profile';
 import type { BeadMetal, CoilMetal, RibKind } from './recipe';
 import { drops, wingCases } from './stuffs';
@@ -15,7 +15,7 @@ export interface Section {
 		readonly wire: number;
 		/** Centre line from the eye to the point. */
 		readonly line: readonly Point[];
-		readonly eye: { readonly centre: Point; readonly radius: number };
+		readonly eye: HookGeometry['eye'];
 		readonly barbed: boolean;
 	};
 	readonly bead: {

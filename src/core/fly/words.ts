@@ -8,6 +8,7 @@ import type {
 	CoilChoice,
 	CoilMetal,
 	CoilPlace,
+	EyeLie,
 	HackleChoice,
 	HackleKind,
 	HookStyle,
@@ -114,6 +115,11 @@ export const partWords: Readonly<Record<PartName, string>> = {
 const mm = (metres: number) => Number((metres / MILLIMETRE).toFixed(2)).toString();
 const times = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
 
+export const eyeWords: Readonly<Record<EyeLie, string>> = {
+	across: 'across the hook',
+	inPlane: 'in the hook’s plane'
+};
+
 /** A hook in a few words: jig 60° 14, 2X long. */
 export function hookWords({
 	style,
@@ -121,12 +127,14 @@ export function hookWords({
 	lengthX,
 	wireX,
 	barbed,
+	eye,
 	measured
 }: Recipe['hook']): string {
 	const steps = [
 		lengthX === 0 ? '' : `, ${showXStep(lengthX, 'length')}`,
 		wireX === 0 ? '' : `, ${showXStep(wireX, 'wire')}`,
 		barbed ? ', barbed' : '',
+		eye ? `, eye ${eyeWords[eye]}` : '',
 		measured && Object.keys(measured).length > 0 ? ', measured' : ''
 	];
 	return `${styleWords[style]} ${size}${steps.join('')}`;
@@ -211,6 +219,7 @@ const metalFields: readonly (readonly [string, (recipe: Recipe) => string])[] = 
 	['hook length', (r) => showXStep(r.hook.lengthX, 'length')],
 	['hook wire', (r) => showXStep(r.hook.wireX, 'wire')],
 	['barb', (r) => yes(r.hook.barbed)],
+	['eye ring', (r) => (r.hook.eye ? eyeWords[r.hook.eye] : 'usual')],
 	['measured wire', (r) => some(r.hook.measured?.wire, 'mm')],
 	['measured shank', (r) => some(r.hook.measured?.shank, 'mm')],
 	['measured gape', (r) => some(r.hook.measured?.gape, 'mm')],

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { priorBeliefs } from '../belief/index';
-import { starterRecipe } from '../fly/index';
+import { priorBeliefs, valuesAt } from '../belief/index';
+import { starterRecipe, type Recipe } from '../fly/index';
 import { predict } from '../predict/index';
 import { doubtAbout, learn, massOf, timeOf, type TimedDrop, type Weighing } from './index';
 
@@ -73,5 +73,37 @@ describe('an entry that is hardly believable', () => {
 		const ten = (many: number) => weighed(many * each, { of, count: 10 });
 		expect(doubtAbout(ten(11), priorBeliefs)).toBeNull();
 		expect(doubtAbout(ten(20), priorBeliefs)!.slip!.name).toBe('stuck');
+	});
+
+	test('a light fly with the tippet left on is known by its time, once it was timed without', () => {
+		const hook = { ...fly.hook, size: 16 };
+		const light: Recipe = { ...fly, hook, bead: null, coil: null };
+		const dropped = (seconds: number, more: Partial<TimedDrop> = {}): TimedDrop => ({
+			...timed([seconds, seconds, seconds]),
+			...{ key: `${seconds} ${JSON.stringify(more)}`, recipe: light, distance: 1, ...more }
+		});
+		const usually = (drop: TimedDrop) => {
+			const of = timeOf(drop, priorBeliefs);
+			const at = valuesAt(of.beliefs);
+			return of.figuresAbout(at)(at, null)[0]!;
+		};
+		const free = usually(dropped(1));
+		const drawn = usually(dropped(1, { tippet: 0.16e-3 }));
+		const drops = Array.from({ length: 12 }, (_, k) => dropped(free, { key: `${k}` }));
+		const known = { ...priorBeliefs, learned: learn(drops).learned };
+		expect(doubtAbout(dropped(drawn), known)!.slip!.name).toBe('tippet');
+		expect(doubtAbout(dropped(drawn, { tippet: 0.16e-3 }), known)).toBeNull();
+	});
+
+	test('a fly mistaken for another is known by the other’s name', () => {
+		const heavy: Recipe = { ...fly, bead: { metal: 'tungsten', shape: 'round', diameter: 4e-3 } };
+		const found = weighed(predict(heavy, LIE, 15).mass.value * 1e3);
+		const others = [
+			{ name: 'the light one', recipe: fly },
+			{ name: 'the heavy one', recipe: heavy }
+		];
+		expect(doubtAbout(found, priorBeliefs, others)!.other).toMatchObject({ name: 'the heavy one' });
+		expect(doubtAbout(found, priorBeliefs)!.other).toBeNull();
+		expect(doubtAbout(weighed(10 * grams), priorBeliefs, others)!.other).toBeNull();
 	});
 });

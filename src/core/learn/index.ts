@@ -31,5 +31,12 @@ export { surrogateOf } from './happening';
 export { dropTime, massOf, timeOf } from './measurables';
 export { expand, type Expansion, type Measurable } from './expansion';
 export { gains, type Candidate, type Gain } from './next';
-export { doubtAbout, expectationOf, slips, type Doubt, type SlipName } from './doubt';
+export {
+	doubtAbout,
+	expectationOf,
+	slips,
+	type Doubt,
+	type OtherFly,
+	type SlipName
+} from './doubt';
 export { lessonAbout, lessonOf, surely, worthAWord, type Lesson } from './lessons';

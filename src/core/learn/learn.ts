@@ -34,7 +34,7 @@ import {
 	type Loss,
 	type Term
 } from './posterior';
-import { FLY_SCATTER, FLY_SPEED_SCATTER, PIECE_SCATTER } from './scatter';
+import { handFrom, PIECE_SCATTER, speedScatter, usualHand, type Alike, type Hand } from './scatter';
 
 /** What was learned of a belief until then is set aside: what comes after teaches it anew. */
 export interface Reset {
@@ -145,13 +145,16 @@ export function learn(
 			)
 		};
 	});
+	const all = [...cases.values()];
+	const tied = handFrom(all.map(alikeIn));
+	const hand: Hand = { ...usualHand, ...tied };
 	const modeOf = (some: readonly Case[], start?: Float64Array, enough?: number) => {
 		for (const one of some) expandCase(one, places, start ?? new Float64Array(0), expanded);
 		const usable = some.filter(({ at }) => at !== null);
 		let scores = start && widened(start, places.scores.size);
 		for (let pass = 0; ; pass++) {
 			const last = pass === MOST_PASSES;
-			const terms = usable.map(termOf);
+			const terms = usable.map((one) => termOf(one, hand));
 			const care = last ? enough : ROUGHLY;
 			const found = posterior(places.scores.size, terms, happenings, loss, scores, care);
 			if (last) return { usable, found };
@@ -161,7 +164,6 @@ export function learn(
 			if (moved.length === 0) pass = MOST_PASSES - 1;
 		}
 	};
-	const all = [...cases.values()];
 	const every = Math.ceil(all.length / FIRST);
 	// What all share is found from some of them; the others are expanded where it then stands.
 	const near =
@@ -179,7 +181,7 @@ export function learn(
 		let next = 0;
 		return one.found.map((entry): Judged => {
 			const { key } = entry;
-			const values = foundOf(entry, one.at!.expansion.value);
+			const values = foundOf(entry, one.at!.expansion.value, hand);
 			const off = found.residuals[k]!.slice(next, (next += values.length));
 			const ratios = values.map(({ spread }, i) =>
 				math.exp(off[i]! * math.hypot(spread, Math.sqrt(one.at!.rest)))
@@ -199,6 +201,7 @@ export function learn(
 	const at = shown.map(([, k]) => k);
 	return {
 		learned: {
+			...(Object.keys(tied).length > 0 && { tied }),
 			scores: shown.map(([score]) => score),
 			mean: at.map((k) => tidy(found.mean[k]!)),
 			covariance: at.map((i) => at.map((j) => tidy(covariance[i]![j]!)))
@@ -289,11 +292,11 @@ function movedBy(at: Placed, mean: Float64Array): number {
 	return Math.abs(evaluate(at, mean, into) - before) / Math.sqrt(variance);
 }
 
-const termOf = ({ at, found }: Case): Term => ({
+const termOf = ({ at, found }: Case, hand: Hand): Term => ({
 	...{ places: at!.places, parts: at!.parts },
 	predict: (scores, into) => evaluate(at!, scores, into),
 	found: found.flatMap((entry) =>
-		foundOf(entry, at!.expansion.value).map(({ value, spread }) => ({
+		foundOf(entry, at!.expansion.value, hand).map(({ value, spread }) => ({
 			value,
 			spread: math.hypot(spread, Math.sqrt(at!.rest))
 		}))
@@ -305,12 +308,17 @@ const termOf = ({ at, found }: Case): Term => ({
  *
  * @param predicted logarithm of the figure: a reaction is a share of the time that it should take, or one
  *   that was timed far too long would count as the best of all
+ * @param hand what its flies differ by
  */
-export function foundOf(one: Weighing | TimedDrop, predicted: number): Found[] {
-	if (one.kind === 'weighing') return [weighedFound(one)];
+export function foundOf(
+	one: Weighing | TimedDrop,
+	predicted: number,
+	hand: Hand = usualHand
+): Found[] {
+	if (one.kind === 'weighing') return [weighedFound(one, hand)];
 	const { seconds, reaction, gates, distance: way, tippet } = one;
 	const common = math.hypot(
-		math.hypot(DROP_SCATTER, FLY_SPEED_SCATTER),
+		math.hypot(DROP_SCATTER, speedScatter(hand)),
 		DISTANCE / way,
 		tippet === undefined ? 0 : TIPPET * slowed(one)
 	);
@@ -321,14 +329,32 @@ export function foundOf(one: Weighing | TimedDrop, predicted: number): Found[] {
 	});
 }
 
-function weighedFound({ of, count, mass, step }: Weighing): Found {
+function weighedFound({ of, count, mass, step }: Weighing, hand: Hand): Found {
 	// Two readings, empty and full, each somewhere within a step.
 	const reading = step / Math.sqrt(6) / mass;
 	const value = math.log(of.kind === 'wire' ? mass / count / of.length : mass / count);
 	if (of.kind === 'wire') return { value, spread: math.hypot(reading, CUT / of.length) };
-	const scatter = of.kind === 'fly' ? FLY_SCATTER : PIECE_SCATTER;
+	const scatter = of.kind === 'fly' ? hand['tied.mass'] : PIECE_SCATTER;
 	return { value, spread: math.hypot(reading, scatter / Math.sqrt(count)) };
 }
+
+/** Findings of one figure as they are compared: nothing that flies of a hand differ by is in their spread. */
+function alikeIn({ found }: Case): Alike {
+	const alike = found.flatMap((one) => {
+		if (one.kind === 'weighing') {
+			if (one.of.kind !== 'fly') return [];
+			const { spread, value } = weighedFound(one, NO_SCATTER);
+			return [{ value, count: one.count, measuring: spread * spread }];
+		}
+		const logs = one.seconds.map(math.log);
+		const mean = logs.reduce((sum, value) => sum + value, 0) / logs.length;
+		// Of all runs of an entry together: each run's own part is as much less.
+		const [run] = foundOf(one, mean, NO_SCATTER);
+		return [{ value: mean, count: 1, measuring: math.square(run!.spread) / logs.length }];
+	});
+	return { kind: found[0]!.kind, found: alike };
+}
+const NO_SCATTER: Hand = { 'tied.mass': 0, 'tied.drag': 0 };
 
 /** Share by which its tippet lengthens a drop. */
 function slowed(one: TimedDrop): number {

@@ -18,7 +18,7 @@ import { axialPull, settle } from '../sink/index';
 import { fluidAt } from '../water/index';
 import type { Measurable } from './expansion';
 import type { TimedDrop, Weighed } from './observation';
-import { FLY_SPEED_SCATTER } from './scatter';
+import { speedScatter, usualHand } from './scatter';
 
 /** What one fly is off by is the scatter of what is found, and no belief about all of them. */
 const ofAll = (name: BeliefName) => priorBeliefs[name].scope !== 'fly';
@@ -122,7 +122,7 @@ export function timeOf(
 			...(drop.gates ? [] : (['watch.factor'] as const))
 		],
 		mixtureOf: mixturesFor(recipe),
-		scatter: FLY_SPEED_SCATTER,
+		scatter: speedScatter(usualHand),
 		figuresAbout(centre) {
 			const build = buildFly(recipe, centre);
 			const fly = compileBuild(build, centre);

@@ -4,6 +4,7 @@ import { evaluate, expand, placed, placesFrom, type Measurable, type Placed } fr
 import { foundOf, measurableOf } from './learn';
 import { withoutTools } from './measurables';
 import { slopesFor } from './posterior';
+import { handOf } from './scatter';
 import type { TimedDrop, Weighing } from './observation';
 
 /** Something that could be measured next; what would be found plays no part. */
@@ -64,7 +65,7 @@ export function gains(
 		const its = slopesOf(where);
 		if (!Number.isFinite(its.value)) return { narrower: 1 };
 		// Runs of a drop are so many findings of the same.
-		const precision = foundOf(one, its.value).reduce(
+		const precision = foundOf(one, its.value, handOf(learned)).reduce(
 			(sum, { spread }) => sum + math.pow(spread, -2),
 			0
 		);

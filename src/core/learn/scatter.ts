@@ -1,12 +1,88 @@
-import { priorBeliefs } from '../belief/index';
+import { priorBeliefs, type Learned, type Tied } from '../belief/index';
 import { math } from '../quantity/index';
 
 /** Scatter of the logarithm from one bead or hook of a lot to the next (our estimate). */
 export const PIECE_SCATTER = 0.015;
-/** And from one fly of a hand to the next: what is believed of any one of them. */
-export const FLY_SCATTER = priorBeliefs['tied.mass'].spread;
 /** A fly's weight in water grows by so much more than its mass does, as a share (a figure of most). */
 const IN_WATER = 1.4;
+/** What is believed before counts as so many comparisons of one fly with another (ours). */
+const KNOWN = 12;
+/** What lies further out than so many spreads says nothing of the hand: it is a slip. */
+const SLIP = 4;
+/** One fly's drag differs from the next by this at the least (ours). */
+const LEAST_DRAG = 0.02;
+
+/** From one fly of a hand to the next: standard deviations of the logarithms of mass and of drag. */
+export type Hand = Required<Tied>;
+
+export const usualHand: Hand = {
+	'tied.mass': priorBeliefs['tied.mass'].spread,
+	'tied.drag': priorBeliefs['tied.drag'].spread
+};
+
+/** What is believed of this hand with what was learned of it. */
+export const handOf = (learned?: Learned): Hand => ({ ...usualHand, ...learned?.tied });
+
 /** What both do to a fly's sink rate, which goes with the root of its weight in water over its drag. */
-export const FLY_SPEED_SCATTER =
-	math.hypot(IN_WATER * FLY_SCATTER, priorBeliefs['tied.drag'].spread) / 2;
+export const speedScatter = (hand: Hand) =>
+	math.hypot(IN_WATER * hand['tied.mass'], hand['tied.drag']) / 2;
+
+/** Findings of one and the same figure. */
+export interface Alike {
+	readonly kind: 'weighing' | 'drop';
+	readonly found: readonly {
+		/** Logarithm. */
+		readonly value: number;
+		/** Flies weighed together, or 1. */
+		readonly count: number;
+		/** Variance of measuring alone. */
+		readonly measuring: number;
+	}[];
+}
+
+/**
+ * How much the flies of this hand differ, from flies of one recipe weighed one by one and from drops that
+ * were made again: what findings of one figure scatter by, less what measuring alone does, joined with what
+ * is believed, σ² = (ν σ₀² + Σ S) / (ν + Σ n), S the squares about their own mean and n one less than their
+ * number. Drops say what the hand does to speed; what mass does not explain of it is drag's.
+ *
+ * @returns spreads where anything was compared
+ */
+export function handFrom(groups: readonly Alike[]): Tied {
+	const mass = joined(groups, 'weighing', usualHand['tied.mass']);
+	const speed = joined(groups, 'drop', speedScatter(usualHand));
+	const own: Hand = { ...usualHand, ...(mass === null ? {} : { 'tied.mass': mass }) };
+	if (speed === null) return mass === null ? {} : { 'tied.mass': mass };
+	const drag2 = math.square(2 * speed) - math.square(IN_WATER * own['tied.mass']);
+	const drag = Math.sqrt(Math.max(LEAST_DRAG * LEAST_DRAG, drag2));
+	return { ...(mass === null ? {} : { 'tied.mass': mass }), 'tied.drag': drag };
+}
+
+/** Joined estimate of a scatter; null where nothing was compared. */
+function joined(groups: readonly Alike[], kind: Alike['kind'], usual: number): number | null {
+	let [squares, comparisons] = [0, 0];
+	for (const group of groups) {
+		if (group.kind !== kind || group.found.length < 2) continue;
+		const middle = median(group.found.map(({ value }) => value));
+		const found = group.found.filter(({ value, count, measuring }) => {
+			const spread = Math.sqrt((2 * usual * usual) / count + measuring);
+			return Math.abs(value - middle) < SLIP * spread;
+		});
+		if (found.length < 2) continue;
+		const mean = found.reduce((sum, { value }) => sum + value, 0) / found.length;
+		for (const { value, count, measuring } of found) {
+			// A share of each is about the others' mean; n − 1 of n are left.
+			const left = (found.length - 1) / found.length;
+			squares += count * (math.square(value - mean) - left * measuring);
+		}
+		comparisons += found.length - 1;
+	}
+	if (comparisons === 0) return null;
+	return Math.sqrt((KNOWN * usual * usual + Math.max(0, squares)) / (KNOWN + comparisons));
+}
+
+function median(values: readonly number[]): number {
+	const sorted = [...values].sort((a, b) => a - b);
+	const half = sorted.length >> 1;
+	return sorted.length % 2 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2;
+}

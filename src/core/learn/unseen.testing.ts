@@ -68,7 +68,7 @@ function tier(seed: number, wider: number) {
 
 /** Shares of unseen flies whose mass and sink rate the ranges hold after so many entries. */
 export function covered(entries: number, wider: number): readonly [mass: number, speed: number] {
-	const [TIERS, FLIES] = [125, 8];
+	const [TIERS, FLIES] = [250, 4];
 	let [mass, speed] = [0, 0];
 	for (let k = 0; k < TIERS; k++) {
 		const { entry, fly, figures } = tier(5000 + 17 * k, wider);

@@ -59,7 +59,7 @@ export interface Place {
  * each place; each other look without wire and once with. Between turns figures are drawn straight; a
  * look changes mass, thickness and the logarithm of the speed by what it changes them there, in
  * proportion to the wire; another metal of the same wire by its weight. Half of them within 1 % of the full
- * way’s speed, nine of ten within 6 % (tested); the rest hang near where their attitude turns over. What surely cannot be tied is left out.
+ * way’s speed, nine of ten within 7 % (tested); the rest hang near where their attitude turns over. What surely cannot be tied is left out.
  *
  * @param visit called for each build with figures that are only lent
  * @returns how many builds there are that can be tied

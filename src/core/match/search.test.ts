@@ -88,6 +88,8 @@ describe('the fast search against the plain one that follows builds of a seeded 
 	] as const;
 	/** Points that a table may leave a build short of the best of its family. */
 	const TIE = 3;
+	/** Worlds in which each point of the curve was counted. */
+	const CURVE_WORLDS = 36;
 	/** Two standard errors of so many drifts. */
 	const UNSURE = 0.12;
 
@@ -100,10 +102,10 @@ describe('the fast search against the plain one that follows builds of a seeded 
 		expect(plain.length).toBeGreaterThan(7);
 		expect(confirmed).toBe(true);
 
-		// The chance off the curve, against the drifts themselves: nearer than its few worlds tell.
+		// The chance off the curve, against the drifts themselves: within two standard errors of its few worlds.
 		const off = plain.map((one) => readOff(curve, one) - one.chance);
 		const rms = Math.sqrt(off.reduce((sum, d) => sum + d * d, 0) / off.length);
-		expect(rms).toBeLessThan(0.12);
+		expect(rms).toBeLessThan(2 * Math.sqrt(0.25 / CURVE_WORLDS));
 
 		// The first few by whole bands, the others by the very drifts of the plain search.
 		list.slice(0, 6).forEach(({ drifts }) => expect(drifts).toBe(DRIFTS.whole));
@@ -132,7 +134,7 @@ describe('the fast search against the plain one that follows builds of a seeded 
 	});
 });
 
-test('figures by tables: nine of ten builds within two per cent of mass, three of thickness, six of speed', () => {
+test('figures by tables: nine of ten builds within two per cent of mass, three of thickness, seven of speed', () => {
 	const space = spaceOf(jig, open, emptyShelf);
 	const fluid = fluidAt(8);
 	const off = { mass: [] as number[], bulk: [] as number[], speed: [] as number[] };
@@ -154,9 +156,9 @@ test('figures by tables: nine of ten builds within two per cent of mass, three o
 	expect(off.mass.length).toBeGreaterThan(300);
 	expect(at(off.mass, 0.9)).toBeLessThan(0.02);
 	expect(at(off.bulk, 0.9)).toBeLessThan(0.03);
-	expect(at(off.speed, 0.5)).toBeLessThan(0.015);
+	expect(at(off.speed, 0.5)).toBeLessThan(0.014);
 	// The rest hang near where their attitude turns over.
-	expect(at(off.speed, 0.9)).toBeLessThan(0.06);
+	expect(at(off.speed, 0.9)).toBeLessThan(0.07);
 });
 
 describe('rules of the trade (common practice, no source)', () => {

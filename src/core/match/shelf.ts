@@ -55,12 +55,13 @@ export const owns = (shelf: Shelf, { lot }: CoilChoice): boolean =>
 
 /** A hook like this one, the tier's own where there is one; null where only those count. */
 export function hookOf(shelf: Shelf, hook: HookChoice): HookChoice | null {
-	const { style, size, lengthX, wireX, barbed } = hook;
+	const { style, size, lengthX, wireX, barbed, eye } = hook;
 	const own = shelf.hooks.find(
 		(h) => h.style === style && h.size === size && h.lengthX === lengthX && h.wireX === wireX
 	);
 	if (own) return own;
-	return shelf.only ? null : { style, size, lengthX, wireX, ...(barbed ? { barbed } : {}) };
+	const more = { ...(barbed ? { barbed } : {}), ...(eye ? { eye } : {}) };
+	return shelf.only ? null : { style, size, lengthX, wireX, ...more };
 }
 
 /** The sizes of bead that come into question, m, rising: those that are sold, and the tier's own. */

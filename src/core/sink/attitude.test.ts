@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { anyRecipe } from '../../lib/contract/any-recipe.testing';
 import { priorBeliefs, valuesAt } from '../belief/index';
 import { WIRE, type FlyBody } from '../body/index';
+import { lone } from './lone.testing';
 import { compileFly, partNames, type Recipe } from '../fly/index';
 import { GRAVITY } from '../material/index';
 import { fluidAt } from '../water/index';
@@ -123,15 +124,10 @@ describe('against the outside', () => {
 	test('a rod with constant drag: depth = (v²/g′) ln cosh(g′ t/v), its added mass included', () => {
 		const [length, d] = [0.3, 0.03];
 		const volume = (Math.PI / 4) * d * d * length;
-		const one = (n: number) => Float64Array.of(n);
 		const rod: FlyBody = {
 			...{ mass: 4000 * volume, volume, held: 0, inertia: 1 },
 			...{ centreOfMass: { x: 0, y: 0 }, centreOfBuoyancy: { x: 0, y: 0 }, eye: { x: 0, y: 0 } },
-			elements: {
-				...{ count: 1, kind: Uint8Array.of(WIRE), part: Uint8Array.of(0) },
-				...{ x: one(0), y: one(0), axisX: one(1), axisY: one(0), length: one(length) },
-				...{ diameter: one(d), slenderness: one(0), number: one(1), stiffness: one(0) }
-			}
+			elements: lone(WIRE, { length, diameter: d })
 		};
 		const sink = settle(rod, water, median);
 		const weight = (rod.mass - water.density * volume) * GRAVITY;
@@ -252,12 +248,14 @@ describe('what must not matter', () => {
 		};
 		const [x, y] = pairs(e.x, e.y);
 		const [axisX, axisY] = pairs(e.axisX, e.axisY);
+		const [leeX, leeY] = pairs(e.leeX, e.leeY);
+		const [rimX, rimY] = pairs(e.rimX, e.rimY);
 		return {
 			...body,
 			centreOfMass: point(body.centreOfMass),
 			centreOfBuoyancy: point(body.centreOfBuoyancy),
 			eye: point(body.eye),
-			elements: { ...e, x, y, axisX, axisY }
+			elements: { ...e, x, y, axisX, axisY, leeX, leeY, rimX, rimY }
 		};
 	}
 	const speeds = (body: FlyBody) =>

@@ -1,12 +1,26 @@
 import { describe, expect, test } from 'vitest';
-import { BASE, FIBRES, SHOULDER, SPHERE, STRIP, WIRE, type DragElements } from '../body/index';
+import {
+	BASE,
+	BEHIND_BODY,
+	BY_BEAD,
+	FIBRES,
+	SHOULDER,
+	SPHERE,
+	STRIP,
+	WIRE,
+	type DragElements
+} from '../body/index';
 import { fluidAt } from '../water/index';
 import { elementForce, type DragFactors } from './element-force';
 import { cylinderDrag, cylinderDragTabled, finiteLength, sphereDrag } from './index';
+import { lone } from './lone.testing';
 
 const water = fluidAt(20);
 const plain: DragFactors = {
 	beadWake: 1,
+	eyeShelter: 1,
+	ringShelter: 1,
+	bendShelter: 1,
 	crossFlow: 1,
 	friction: 1,
 	dressing: 1,
@@ -24,22 +38,9 @@ function one(
 	diameter: number,
 	more: { slenderness?: number; number?: number; stiffness?: number; axisX?: number } = {}
 ): DragElements {
-	const column = (value: number) => Float64Array.of(value);
-	const axisX = more.axisX ?? 1;
-	return {
-		count: 1,
-		kind: Uint8Array.of(kind),
-		part: Uint8Array.of(0),
-		x: column(0),
-		y: column(0),
-		axisX: column(axisX),
-		axisY: column(Math.sqrt(1 - axisX * axisX)),
-		length: column(length * 1e-3),
-		diameter: column(diameter * 1e-3),
-		slenderness: column(more.slenderness ?? 0),
-		number: column(more.number ?? 1),
-		stiffness: column(more.stiffness ?? 0)
-	};
+	const { axisX = 1, ...rest } = more;
+	const axisY = Math.sqrt(1 - axisX * axisX);
+	return lone(kind, { ...rest, axisX, axisY, length: length * 1e-3, diameter: diameter * 1e-3 });
 }
 const force = { x: 0, y: 0, z: 0 };
 /** Force along the flow, N. */
@@ -55,6 +56,60 @@ test('the table of the cylinder’s drag is the law to 2e-5', () => {
 	for (let re = 1e-4; re < 3000; re *= 1.013) {
 		expect(Math.abs(cylinderDragTabled(re) / cylinderDrag(re) - 1)).toBeLessThan(2e-5);
 	}
+});
+
+describe('wire in the lee, and out of the plane', () => {
+	const way = { x: Math.cos(0.5), y: Math.sin(0.5) };
+	const sheltered = (shelter: number) =>
+		lone(WIRE, { length: 4e-3, diameter: 5e-4, axisX: 0, axisY: 1, shelter, leeX: 1 });
+	const keeps = (e: DragElements, flow: typeof forward, factors: Partial<DragFactors>) =>
+		drag(e, flow, 0.5, { ...plain, ...factors }) / drag(e, flow, 0.5);
+
+	test('before a bead and behind it: 1 − (1 − f) cos²; behind a body only downstream of it', () => {
+		const [eye, bend] = [{ eyeShelter: 0.4 }, { bendShelter: 0.4 }];
+		expect(keeps(sheltered(BY_BEAD), forward, eye)).toBeCloseTo(0.4, 12);
+		expect(keeps(sheltered(BY_BEAD), { x: -1, y: 0 }, eye)).toBeCloseTo(0.4, 12);
+		expect(keeps(sheltered(BY_BEAD), way, eye)).toBeCloseTo(1 - 0.6 * way.x ** 2, 12);
+		expect(keeps(sheltered(BY_BEAD), forward, bend)).toBe(1);
+		expect(keeps(sheltered(BEHIND_BODY), forward, bend)).toBeCloseTo(0.4, 12);
+		expect(keeps(sheltered(BEHIND_BODY), { x: -1, y: 0 }, bend)).toBe(1);
+		expect(keeps(sheltered(0), forward, { ...eye, ...bend })).toBe(1);
+	});
+
+	test('of a ring only the far side', () => {
+		const rim = lone(WIRE, { length: 4e-3, diameter: 5e-4, axisX: 0, axisY: 1, rimX: 1 });
+		expect(keeps(rim, forward, { ringShelter: 0.3 })).toBeCloseTo(0.3, 12);
+		expect(keeps(rim, way, { ringShelter: 0.3 })).toBeCloseTo(1 - 0.7 * way.x ** 2, 12);
+		expect(keeps(rim, { x: -1, y: 0 }, { ringShelter: 0.3 })).toBe(1);
+	});
+
+	test('a piece out of the plane counts with its image: both by the cross-flow principle (Hoerner)', () => {
+		const [length, d] = [4e-3, 5e-4];
+		const axis = [0.6, 0, 0.8] as const;
+		const pair = lone(WIRE, { length, diameter: d, axisX: 0.6, axisY: 0, axisZ: 0.8, number: 2 });
+		const u = [0.3, 0.2, -0.4] as const;
+		const sum = [0, 0, 0];
+		for (const side of [1, -1]) {
+			const along = u[0] * axis[0] + side * u[2] * axis[2];
+			const normal = [u[0] - along * axis[0], u[1], u[2] - side * along * axis[2]];
+			const speed = Math.hypot(...normal);
+			const push =
+				0.5 *
+				water.density *
+				cylinderDrag((water.density * d * speed) / water.viscosity) *
+				speed *
+				d *
+				length;
+			normal.forEach((part, k) => (sum[k]! += push * part));
+		}
+		const laws = { cylinder: cylinderDrag, short: 1 };
+		elementForce(pair, 0, ...u, water, { ...plain, friction: 0 }, laws, force);
+		expect(force.x).toBeCloseTo(sum[0]!, 12);
+		expect(force.y).toBeCloseTo(sum[1]!, 12);
+		expect(force.z).toBeCloseTo(sum[2]!, 12);
+		elementForce(pair, 0, u[0], u[1], 0, water, plain, laws, force);
+		expect(force.z).toBe(0);
+	});
 });
 
 describe('bead', () => {

@@ -2,7 +2,9 @@ import { math } from '../quantity/index';
 import type { BeliefValues } from '../belief/index';
 import {
 	BASE,
+	BY_BEAD,
 	FIBRES,
+	OPEN,
 	SHOULDER,
 	SPHERE,
 	STRIP,
@@ -31,6 +33,10 @@ const STILL = 1e-9;
 /** The beliefs about drag, looked up once for a whole solve. */
 export interface DragFactors {
 	readonly beadWake: number;
+	/** Drag that is left in the lee, 1 for none: of eye and neck, of a ring's far side, of the bend. */
+	readonly eyeShelter: number;
+	readonly ringShelter: number;
+	readonly bendShelter: number;
 	readonly crossFlow: number;
 	readonly friction: number;
 	readonly dressing: number;
@@ -44,6 +50,9 @@ export interface DragFactors {
 export function dragFactors(values: BeliefValues): DragFactors {
 	return {
 		beadWake: values['model.beadWake'],
+		eyeShelter: values['model.eyeShelter'],
+		ringShelter: values['model.ringShelter'],
+		bendShelter: values['model.bendShelter'],
 		crossFlow: values['model.crossFlow'],
 		friction: values['model.friction'],
 		dressing: values['dressing.drag'],
@@ -88,6 +97,27 @@ export function elementForce(
 	laws: Laws,
 	out: Force
 ): void {
+	oneForce(elements, i, ux, uy, uz, fluid, factors, laws, out);
+	if (elements.axisZ[i] === 0) return;
+	const { x, y, z } = out;
+	if (uz !== 0) oneForce(elements, i, ux, uy, -uz, fluid, factors, laws, out);
+	// What the mirror image feels is the image of what it would feel itself in the stream's image.
+	out.x += x;
+	out.y += y;
+	out.z = uz === 0 ? 0 : z - out.z;
+}
+
+function oneForce(
+	elements: DragElements,
+	i: number,
+	ux: number,
+	uy: number,
+	uz: number,
+	fluid: Fluid,
+	factors: DragFactors,
+	laws: Laws,
+	out: Force
+): void {
 	out.x = out.y = out.z = 0;
 	const square = ux * ux + uy * uy + uz * uz;
 	if (square < STILL * STILL) return;
@@ -97,7 +127,8 @@ export function elementForce(
 	const length = elements.length[i]!;
 	const axisX = elements.axisX[i]!;
 	const axisY = elements.axisY[i]!;
-	const along = axisX * ux + axisY * uy;
+	const axisZ = elements.axisZ[i]!;
+	const along = axisX * ux + axisY * uy + axisZ * uz;
 	const across = Math.sqrt(Math.max(0, square - along * along));
 	const reynolds = (density * diameter) / viscosity;
 	const half = 0.5 * density;
@@ -124,6 +155,11 @@ export function elementForce(
 				friction = Math.max(friction, rough * plate * half * tangent * Math.PI * diameter * length);
 			}
 			axial = factors.friction * friction;
+			if (!strip) {
+				const left = leeOf(elements, i, ux / speed, uy / speed, factors);
+				normal *= left;
+				axial *= left;
+			}
 			break;
 		}
 		case SPHERE: {
@@ -176,7 +212,32 @@ export function elementForce(
 	const lengthwise = (axial - normal) * along;
 	out.x = (normal + whole) * ux + lengthwise * axisX;
 	out.y = (normal + whole) * uy + lengthwise * axisY;
-	out.z = (normal + whole) * uz;
+	out.z = (normal + whole) * uz + lengthwise * axisZ;
+}
+
+/**
+ * Drag that a piece of wire keeps of what it would have in the open stream: 1 − (1 − f) c², c the cosine
+ * between the stream and the way to it from what shelters it. Before a bead and behind it alike; in the wake
+ * of the body, and on a ring's far side, only downstream.
+ *
+ * @param x unit direction of the stream
+ */
+function leeOf(
+	{ shelter, leeX, leeY, rimX, rimY }: DragElements,
+	i: number,
+	x: number,
+	y: number,
+	factors: DragFactors
+): number {
+	let left = 1;
+	if (shelter[i] !== OPEN) {
+		const c = leeX[i]! * x + leeY[i]! * y;
+		const bead = shelter[i] === BY_BEAD;
+		if (bead || c > 0) left -= (1 - (bead ? factors.eyeShelter : factors.bendShelter)) * c * c;
+	}
+	const far = rimX[i]! * x + rimY[i]! * y;
+	if (far > 0) left *= 1 - (1 - factors.ringShelter) * far * far;
+	return left;
 }
 
 const area = (diameter: number) => (Math.PI / 4) * diameter * diameter;

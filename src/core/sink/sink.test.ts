@@ -7,6 +7,8 @@ import { fluidAt, type Fluid } from '../water/index';
 import { cylinderDrag, effectiveLength, settle, sphereDrag } from './index';
 
 const median = { ...valuesAt(priorBeliefs) };
+import { lone } from './lone.testing';
+
 const bare = { ...median, 'model.beadWake': 1 };
 const water = fluidAt(10);
 
@@ -18,29 +20,10 @@ function single(
 	mass: number,
 	volume: number
 ): FlyBody {
-	const one = (n: number) => Float64Array.of(n);
 	return {
-		mass,
-		volume,
-		held: 0,
-		inertia: 1e-9,
-		centreOfMass: { x: 0, y: 0 },
-		centreOfBuoyancy: { x: 0, y: 0 },
-		eye: { x: 0, y: 0 },
-		elements: {
-			count: 1,
-			kind: Uint8Array.of(kind),
-			part: Uint8Array.of(0),
-			x: one(0),
-			y: one(0),
-			axisX: one(1),
-			axisY: one(0),
-			length: one(length),
-			diameter: one(diameter),
-			slenderness: one(0),
-			number: one(1),
-			stiffness: one(0)
-		}
+		...{ mass, volume, held: 0, inertia: 1e-9 },
+		...{ centreOfMass: { x: 0, y: 0 }, centreOfBuoyancy: { x: 0, y: 0 }, eye: { x: 0, y: 0 } },
+		elements: lone(kind, { length, diameter })
 	};
 }
 const sphere = (diameter: number, density: number): FlyBody => {

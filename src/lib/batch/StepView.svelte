@@ -222,6 +222,7 @@
 					fly={now.fly}
 					seed={parseInt(tying.id.slice(0, 8), 16)}
 					believed={bench.believed}
+					flies={bench.flies}
 					done={(weight) => tying.weighed(weight, Date.now())}
 				/>
 			{:else}

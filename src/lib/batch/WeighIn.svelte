@@ -2,7 +2,7 @@
 	import { GRAM, massField, readQuantity } from '$core/quantity/index';
 	import { fliesOf, itemOf } from '$lib/contract/batches';
 	import { recipeFromDocument, type BatchRow } from '$lib/contract/documents';
-	import { entryQuestion } from '$lib/contract/doubts';
+	import { entryQuestion, othersIn } from '$lib/contract/doubts';
 	import { USUAL_STEP } from '$lib/contract/observations';
 	import type { Bench } from '$lib/state/bench.svelte';
 	import { scale } from '$lib/state/scale.svelte';
@@ -54,7 +54,9 @@
 			count: unweighed.length
 		};
 		const odd =
-			asked === grams ? null : entryQuestion({ kind: 'weighing', of, ...found }, bench.believed);
+			asked === grams
+				? null
+				: entryQuestion({ kind: 'weighing', of, ...found }, bench.believed, othersIn(bench.flies));
 		asked = grams;
 		if (odd) {
 			words = `${odd.words} Keep it once more if it is right.`;

@@ -2,7 +2,8 @@
 	import type { Beliefs } from '$core/belief/index';
 	import type { Recipe } from '$core/fly/index';
 	import { GRAM, massField, readQuantity } from '$core/quantity/index';
-	import { entryQuestion } from '$lib/contract/doubts';
+	import type { FlyRow } from '$lib/contract/documents';
+	import { entryQuestion, othersIn } from '$lib/contract/doubts';
 	import { scale } from '$lib/state/scale.svelte';
 	import Pan from './Pan.svelte';
 	import ScaleReading from './ScaleReading.svelte';
@@ -12,10 +13,12 @@
 		fly: number;
 		seed: number;
 		believed: Beliefs;
+		/** Which may have been laid on the pan instead. */
+		flies: readonly FlyRow[];
 		/** g, and what the scale's last figure counts; null: not weighed. */
 		done: (weight: { massG: number; scaleStepG?: number } | null) => void;
 	}
-	let { recipe, fly, seed, believed, done }: Props = $props();
+	let { recipe, fly, seed, believed, flies, done }: Props = $props();
 
 	let typed = $state('');
 	let words = $state('');
@@ -53,7 +56,7 @@
 		const odd =
 			asked !== null && Math.abs(asked - massG) <= STILL * scaleStepG
 				? null
-				: entryQuestion({ kind: 'weighing', of, ...found }, believed);
+				: entryQuestion({ kind: 'weighing', of, ...found }, believed, othersIn(flies));
 		asked = massG;
 		if (odd) words = `${odd.words} Weigh or type it again, or go on once more to keep it.`;
 		else done({ massG, scaleStepG });

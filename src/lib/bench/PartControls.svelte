@@ -11,10 +11,9 @@
 	let { controls, onchange }: Props = $props();
 	let measures = $state(false);
 
-	const everyday = $derived(controls.filter((control) => !('more' in control && control.more)));
-	const more = $derived(
-		controls.filter((control) => control.kind === 'number' && control.more === true)
-	);
+	const isMore = (control: Control) => 'more' in control && control.more === true;
+	const everyday = $derived(controls.filter((control) => !isMore(control)));
+	const more = $derived(controls.filter(isMore));
 	const said = $derived(more.filter((c) => c.kind === 'number' && !c.nominal).length);
 </script>
 
@@ -74,7 +73,7 @@
 		>{measures ? 'Hide' : 'Show'} its measures{said ? ` (${said} measured)` : ''}</button
 	>
 	{#if measures}
-		{#each more as control (control.kind === 'number' ? control.label : '')}
+		{#each more as control ('label' in control ? control.label : '')}
 			{@render one(control)}
 		{/each}
 	{/if}

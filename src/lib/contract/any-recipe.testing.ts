@@ -8,6 +8,7 @@ import {
 	coilPlaces,
 	fullnesses,
 	hackleKinds,
+	eyeLies,
 	hookStyles,
 	legKinds,
 	ribKinds,
@@ -41,6 +42,7 @@ export const anyRecipe: fc.Arbitrary<Recipe> = fc.record(
 				lengthX: whole(-3, 6),
 				wireX: whole(-3, 6),
 				barbed: fc.boolean(),
+				eye: fc.constantFrom(...eyeLies),
 				measured: fc.record(
 					{
 						wire: real(0.1 * mm, 3 * mm),

@@ -75,7 +75,7 @@ export interface RigBodyDocument {
 
 /** A packet, a spool or a bag: just one of the materials is there. */
 export interface LotBodyDocument {
-	hook?: Pick<RecipeDocument['hook'], 'style' | 'size' | 'lengthX' | 'wireX' | 'barbed'>;
+	hook?: Pick<RecipeDocument['hook'], 'style' | 'size' | 'lengthX' | 'wireX' | 'barbed' | 'eye'>;
 	bead?: Pick<NonNullable<RecipeDocument['bead']>, 'metal' | 'shape' | 'diameterMm'>;
 	coil?: Pick<NonNullable<RecipeDocument['coil']>, 'metal' | 'wireInch'>;
 	thread?: { denier: number };

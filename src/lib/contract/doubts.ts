@@ -2,11 +2,13 @@ import type { Beliefs } from '$core/belief/index';
 import {
 	doubtAbout,
 	type Doubt,
+	type OtherFly,
 	type SlipName,
 	type TimedDrop,
 	type Weighing
 } from '$core/learn/index';
 import { GRAM } from '$core/quantity/index';
+import { recipeFromDocument, type FlyRow } from './documents';
 
 /** What is asked about an entry that is hardly believable. */
 export interface EntryQuestion {
@@ -29,18 +31,38 @@ const things = {
 };
 const digits = (n: number) => String(Number(n.toPrecision(3)));
 
-/** Asks about a weighing or a drop that lies further out than one in a thousand would; null when it is believable. */
-export function entryQuestion(entry: Unkept, believed: Beliefs): EntryQuestion | null {
+/** The flies of the box, as those that may have been meant. */
+export const othersIn = (flies: readonly FlyRow[]): OtherFly[] =>
+	flies.map(({ name, body }) => ({ name, recipe: recipeFromDocument(body.recipe) }));
+
+/** Slips of what was typed or read off: the figure that was meant is known. */
+const TYPED: readonly SlipName[] = ['ten times', 'a tenth', 'grains', 'milligrams'];
+
+/**
+ * Asks about a weighing or a drop that lies further out than one in a thousand would; null when it is
+ * believable.
+ *
+ * @param flies that may have been meant instead
+ */
+export function entryQuestion(
+	entry: Unkept,
+	believed: Beliefs,
+	flies: readonly OtherFly[] = []
+): EntryQuestion | null {
 	const one = { key: '', on: '', ...entry };
-	const doubt = doubtAbout(one, believed);
+	const doubt = doubtAbout(one, believed, flies);
 	if (!doubt) return null;
 	const { figure, unit, scale, what } = said(one, doubt);
 	const range = `${digits(doubt.low * scale)}–${digits(doubt.high * scale)} ${unit}`;
-	const { slip, run } = doubt;
+	const { slip, run, other } = doubt;
 	const meant = slip && `${digits(figure * slip.meant)} ${unit}`;
-	const typed = slip && slip.name !== 'stuck' && slip.name !== 'half';
+	const typed = slip && TYPED.includes(slip.name);
+	const another =
+		typed || !other
+			? null
+			: `Is it “${other.name}”? That should be ${digits(other.usual * scale)} ${unit}.`;
 	return {
-		words: `${digits(figure)} ${unit} is far from what ${what}, ${range}. ${asked(one, slip?.name ?? null, meant)}`,
+		words: `${digits(figure)} ${unit} is far from what ${what}, ${range}. ${another ?? asked(one, slip?.name ?? null, meant)}`,
 		likely: typed ? { meant: slip.meant, words: meant! } : null,
 		run
 	};
@@ -69,9 +91,11 @@ function asked(one: Weighing | TimedDrop, slip: SlipName | null, meant: string |
 			return 'Were there twice as many, two of them stuck together?';
 		case 'half':
 			return one.kind === 'drop' ? 'Was it half of the way?' : 'Were there half as many?';
+		case 'tippet':
+			return 'Was a tippet left on? Cut it off, or say which.';
 		case null:
 			return one.kind === 'drop'
-				? 'Is it another fly, or was a tippet left on?'
+				? 'Is it another fly, was it not wetted, or did it touch the wall?'
 				: 'Is it another one than you named?';
 	}
 }

@@ -2,6 +2,7 @@ import type {
 	BeadChoice,
 	BodyChoice,
 	CoilChoice,
+	EyeLie,
 	FinishChoice,
 	HackleChoice,
 	HookChoice,
@@ -23,6 +24,7 @@ import { GRAM, INCH, MILLIMETRE } from '$core/quantity/index';
 export interface RecipeDocument {
 	hook: Pick<HookChoice, 'style' | 'size' | 'lengthX' | 'wireX'> & {
 		barbed?: boolean;
+		eye?: EyeLie;
 		measured?: { wireMm?: number; shankMm?: number; gapeMm?: number; massG?: number };
 		lot?: string;
 	};

@@ -8,6 +8,7 @@ import {
 	coilPlaces,
 	fullnesses,
 	hackleKinds,
+	eyeLies,
 	hookStyles,
 	legKinds,
 	ribKinds,
@@ -76,6 +77,7 @@ class HookRequest {
 	@Whole('Hook length', X_STEP_RANGE) lengthX!: number;
 	@Whole('Hook wire', X_STEP_RANGE) wireX!: number;
 	@YesNo('Barbed', true) barbed?: boolean;
+	@OneOf('Eye ring', eyeLies, true) eye?: string;
 	@Nested('What was measured', () => MeasuredHookRequest, 'optional')
 	measured?: MeasuredHookRequest;
 	@Lot() lot?: string;

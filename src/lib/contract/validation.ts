@@ -3,11 +3,13 @@ import {
 	beadMetals,
 	beadShapes,
 	coilMetals,
+	eyeLies,
 	hookStyles,
 	ribKinds,
 	type BeadMetal,
 	type BeadShape,
 	type CoilMetal,
+	type EyeLie,
 	type HookStyle,
 	type RibKind
 } from '$core/fly/index';
@@ -58,6 +60,7 @@ class LotHook {
 	@Whole('Hook length', X_STEP_RANGE) lengthX!: number;
 	@Whole('Hook wire', X_STEP_RANGE) wireX!: number;
 	@YesNo('Barbed', true) barbed?: boolean;
+	@OneOf('Eye ring', eyeLies, true) eye?: EyeLie;
 }
 class LotBead {
 	@OneOf('Bead metal', beadMetals) metal!: BeadMetal;

@@ -34,13 +34,15 @@ export type Control<To = Recipe> =
 	| { readonly kind: 'action'; readonly label: string; readonly set: () => To }
 	| { readonly kind: 'note'; readonly words: string };
 
+export type ChoiceControl<To = Recipe> = Extract<Control<To>, { kind: 'choice' }>;
+
 /** A control that offers a few choices. */
 export const choice = <To = Recipe>(
 	label: string,
 	value: string,
 	options: readonly Option[],
 	set: (value: string) => To
-): Control<To> => ({ kind: 'choice', label, value, options, set });
+): ChoiceControl<To> => ({ kind: 'choice', label, value, options, set });
 
 /** A control of a number that is not stepped evenly. */
 export const number = <To = Recipe>(

@@ -16,7 +16,7 @@ import {
 	type NumberControl,
 	type Subject
 } from './control';
-import { hookStepControls, styleControl } from './material';
+import { eyeControl, hookStepControls, styleControl } from './material';
 
 const MM = { unit: 'mm', factor: MILLIMETRE } as const;
 const GRAMS = { unit: 'g', factor: GRAM, digits: 4 } as const;
@@ -59,6 +59,13 @@ export function hookControls({ recipe, build }: Subject): Control[] {
 				return { ...recipe, hook: value === 'barbed' ? { ...rest, barbed: true } : rest };
 			}
 		),
+		{
+			...eyeControl(hook, (eye) => {
+				const rest = without(hook, 'eye');
+				return { ...recipe, hook: eye === undefined ? rest : { ...rest, eye } };
+			}),
+			more: true
+		},
 		{
 			kind: 'note',
 			words:

@@ -1,5 +1,5 @@
 import { finishKinds, type FinishKind } from '$core/fly/index';
-import { INCH, MILLIMETRE } from '$core/quantity/index';
+import { INCH, MILLIMETRE, without } from '$core/quantity/index';
 import type { LotBodyDocument } from '$lib/contract/documents';
 import { dressingUses } from '$lib/contract/from-stock';
 import type { LotMaterial } from '$lib/contract/lots';
@@ -10,6 +10,7 @@ import {
 	beadSizeControl,
 	coilMetalControl,
 	coilWireControl,
+	eyeControl,
 	hookStepControls,
 	ribKindControl,
 	ribWireControl,
@@ -40,7 +41,14 @@ function controlsOfLot(body: LotBodyDocument): Control<LotBodyDocument>[] {
 	const { hook, bead, coil, thread, rib, dressing, finish } = body;
 	if (hook) {
 		const set = (part: Partial<typeof hook>) => ({ ...body, hook: { ...hook, ...part } });
-		return [styleControl(hook.style, (style) => set({ style })), ...hookStepControls(hook, set)];
+		return [
+			styleControl(hook.style, (style) => set({ style })),
+			...hookStepControls(hook, set),
+			eyeControl(hook, (eye) => {
+				const rest = without(hook, 'eye');
+				return { ...body, hook: eye === undefined ? rest : { ...rest, eye } };
+			})
+		];
 	}
 	if (bead) {
 		const set = (part: Partial<typeof bead>) => ({ ...body, bead: { ...bead, ...part } });

@@ -4,7 +4,9 @@ import {
 	beadShapes,
 	coilMetals,
 	coilMetalWords,
+	eyeWords,
 	hookStyles,
+	isJig,
 	RIB_STEPS,
 	ribKinds,
 	ribKindWords,
@@ -14,6 +16,8 @@ import {
 	type BeadMetal,
 	type BeadShape,
 	type CoilMetal,
+	type EyeLie,
+	type HookChoice,
 	type HookStyle,
 	type RibKind
 } from '$core/fly/index';
@@ -46,6 +50,22 @@ const inMillimetres = (digits: number) => (d: number) =>
 
 export const styleControl = <To>(style: HookStyle, set: (style: HookStyle) => To) =>
 	choice('Style', style, options(styleWords, hookStyles), (next) => set(next as HookStyle));
+
+const USUAL_EYE = 'usual';
+/** How the eye's ring lies; what is usual need not be said. */
+export const eyeControl = <To>(
+	hook: Pick<HookChoice, 'style' | 'eye'>,
+	set: (eye: EyeLie | undefined) => To
+) =>
+	choice(
+		'Eye ring',
+		hook.eye ?? USUAL_EYE,
+		options({
+			[USUAL_EYE]: isJig(hook) ? 'not looked at (it varies)' : 'as usual, across',
+			...eyeWords
+		}),
+		(next) => set(next === USUAL_EYE ? undefined : (next as EyeLie))
+	);
 
 interface HookSteps {
 	readonly size: number;

@@ -9,7 +9,7 @@
 		temperatureField
 	} from '$core/quantity/index';
 	import { recipeToDocument } from '$lib/contract/documents';
-	import { entryQuestion, type EntryQuestion } from '$lib/contract/doubts';
+	import { entryQuestion, othersIn, type EntryQuestion } from '$lib/contract/doubts';
 	import { fixed } from '$lib/controls';
 	import type { Bench } from '$lib/state/bench.svelte';
 	import { gates } from '$lib/state/gates.svelte';
@@ -105,7 +105,9 @@
 			return;
 		}
 		const timed = { ...drop, seconds: runs, reaction };
-		question = sure ? null : entryQuestion({ kind: 'drop', ...timed }, bench.believed);
+		question = sure
+			? null
+			: entryQuestion({ kind: 'drop', ...timed }, bench.believed, othersIn(bench.flies));
 		if (question) return;
 		const done = await bench.keepEntry(`${bench.fly?.name ?? 'A fly'}, timed`, {
 			drop: {

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { Bench } from '$lib/state/bench.svelte';
-	import { taught, type Taught } from './lessons';
+	import { handWords, taught, type Taught } from './lessons';
 
 	let { bench }: { bench: Bench } = $props();
 
@@ -54,6 +54,11 @@
 				>{all ? 'the first only' : `${lessons.length - FEW} more`}</button
 			>
 		{/if}
+	{/if}
+	{#if handWords(bench.learning.learned)}
+		<p class="border-t border-line py-1.5 text-sm text-quiet">
+			{handWords(bench.learning.learned)}
+		</p>
 	{/if}
 	{#each resets as row (row.id)}
 		<p class="flex items-baseline gap-3 text-sm text-quiet">

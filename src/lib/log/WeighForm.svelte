@@ -13,7 +13,7 @@
 	import type { WeighedThing } from '$lib/contract/entries';
 	import { withLot } from '$lib/contract/from-stock';
 	import { materialOf } from '$lib/contract/lots';
-	import { entryQuestion, type EntryQuestion } from '$lib/contract/doubts';
+	import { entryQuestion, othersIn, type EntryQuestion } from '$lib/contract/doubts';
 	import { weighedOf } from '$lib/contract/observations';
 	import type { Bench } from '$lib/state/bench.svelte';
 	import { scale } from '$lib/state/scale.svelte';
@@ -94,7 +94,9 @@
 			return;
 		}
 		const found = { mass: grams * GRAM, step: scaleStepG * GRAM, count: pieces, of: weighed! };
-		const odd = sure ? null : entryQuestion({ kind: 'weighing', ...found }, bench.believed);
+		const odd = sure
+			? null
+			: entryQuestion({ kind: 'weighing', ...found }, bench.believed, othersIn(bench.flies));
 		if (odd) {
 			question = { ...odd, grams };
 			return;

@@ -31,6 +31,24 @@ const OVER = 1.15;
 const per = (ratio: number) =>
 	`${Math.abs(100 * (ratio - 1)).toFixed(Math.abs(ratio - 1) < 0.1 ? 1 : 0)} %`;
 
+const share = (spread: number) => `${(100 * spread).toFixed(1)} %`;
+
+/** How much one fly of this hand differs from the next, where flies were compared; null where none were. */
+export function handWords({ tied = {} }: Learned): string | null {
+	const said = [
+		['tied.mass', 'mass'],
+		['tied.drag', 'drag']
+	] as const;
+	const parts = said.flatMap(([belief, what]) => {
+		const found = tied[belief];
+		if (found === undefined) return [];
+		return [`${what} by ${share(found)} (${share(priorBeliefs[belief].spread)} is usual)`];
+	});
+	return parts.length === 0
+		? null
+		: `From one of your flies to the next of the same recipe: ${parts.join(', ')}.`;
+}
+
 /** All that was learned and is worth a word, what is surest first. */
 export function taught(
 	learned: Learned,

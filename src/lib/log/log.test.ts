@@ -6,7 +6,7 @@ import { recipeToDocument, type EntryRow, type FlyRow, type LotRow } from '$lib/
 import type { EntryBodyDocument } from '$lib/contract/entries';
 import { evidenceOf, weighedOf } from '$lib/contract/observations';
 import { expectedMass, expectedTime } from './expected';
-import { taught } from './lessons';
+import { handWords, taught } from './lessons';
 import { logRows, residuals } from './rows';
 
 const recipe = recipeToDocument(starterRecipe);
@@ -87,6 +87,14 @@ describe('what was learned, in words', () => {
 		expect(
 			words.some((one) => /^The dressing of “Sill Nymph” drags .* over-dressed/.test(one))
 		).toBe(true);
+	});
+
+	test('how much the flies of a hand differ is said beside what is usual', () => {
+		const nothing = { scores: [], mean: [], covariance: [] };
+		expect(handWords(nothing)).toBeNull();
+		expect(handWords({ ...nothing, tied: { 'tied.mass': 0.021 } })).toBe(
+			'From one of your flies to the next of the same recipe: mass by 2.1 % (3.0 % is usual).'
+		);
 	});
 
 	test('where all is as predicted, nothing is said to be off', () => {

@@ -2,7 +2,7 @@ import { priorBeliefs } from '$core/belief/index';
 import { localDay } from '$lib/contract/day';
 import { importChoices, type ImportAnswer, type ImportChoice } from '$lib/contract/files';
 import type { LotRow } from '$lib/contract/documents';
-import { entryQuestion } from '$lib/contract/doubts';
+import { entryQuestion, othersIn } from '$lib/contract/doubts';
 import { foundIn } from '$lib/contract/observations';
 import { clipped, INVISIBLE, isVisible } from '$lib/contract/names';
 import { breather } from './breather';
@@ -132,14 +132,16 @@ async function questionsAbout(
 	writes: readonly Write[],
 	store: Store
 ): Promise<Map<string, string>> {
-	const { learned } = await learnedFrom(await store.snapshot());
+	const snapshot = await store.snapshot();
+	const { learned } = await learnedFrom(snapshot);
+	const flies = othersIn(snapshot.flies);
 	const believed = { ...priorBeliefs, learned };
 	const breathe = breather();
 	const questions = new Map<string, string>();
 	for (const { kind, id, content } of writes.slice(0, MOST_ASKED)) {
 		for (const one of foundIn(kind, id, content.body)) {
 			if (one.kind === 'outing') continue;
-			const asked = entryQuestion(one, believed);
+			const asked = entryQuestion(one, believed, flies);
 			if (asked) questions.set(`${kind}:${id}`, asked.words);
 		}
 		await breathe();

@@ -24,6 +24,7 @@ const COLUMNS = [
 	'size',
 	'length_x',
 	'wire_x',
+	'eye',
 	'metal',
 	'shape',
 	'bead_mm',
@@ -52,6 +53,7 @@ export function stockAsCsv(lots: readonly LotRow[]): string {
 			size: hook?.size ?? '',
 			length_x: hook?.lengthX ?? '',
 			wire_x: hook?.wireX ?? '',
+			eye: hook?.eye ?? '',
 			metal: bead?.metal ?? coil?.metal ?? '',
 			shape: bead?.shape ?? '',
 			bead_mm: bead?.diameterMm ?? '',
@@ -177,7 +179,8 @@ function whatOf(
 				style: row.trimmed('style') || 'straight',
 				size: quantity('size', readHookSize),
 				lengthX: row.number('length_x') ?? 0,
-				wireX: row.number('wire_x') ?? 0
+				wireX: row.number('wire_x') ?? 0,
+				...(row.trimmed('eye') ? { eye: row.trimmed('eye') } : {})
 			};
 		case 'bead': {
 			const diameter = quantity('bead_mm', (text) => readQuantity(text, beadDiameterField));

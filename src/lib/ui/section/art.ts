@@ -25,6 +25,14 @@ const disc = ({ x, y }: At, r: number) =>
 const bow = ([root, middle, tip]: readonly [At, At, At]) =>
 	`M${n(root.x)} ${n(-root.y)}Q${n(middle.x)} ${n(-middle.y)} ${n(tip.x)} ${n(-tip.y)}`;
 
+/** The eye's ring, or its edge where it lies across the hook's plane. */
+function eyeRing({ eye, line: [throat], wire }: Section['hook']): string {
+	const ring = eye.radius - wire / 2;
+	if (!throat || eye.across < 0.5) return disc(eye.centre, ring);
+	const { x, y } = eye.centre;
+	return line([throat, { x: 2 * x - throat.x, y: 2 * y - throat.y }]);
+}
+
 type Kind = Section['layers'][number]['kind'];
 
 /** How dense a wound layer is drawn: loose stuff lets the ground through. */
@@ -77,7 +85,7 @@ export function artOf(section: Section): Shape[] {
 		{ key: 'point', d: outline(tip), fill: steel, stroke: steel },
 		{
 			key: 'eye',
-			d: disc(hook.eye.centre, hook.eye.radius - hook.wire / 2),
+			d: eyeRing(hook),
 			fill: 'none',
 			stroke: steel,
 			strokeMm: wireMm
@@ -141,7 +149,7 @@ export function ghostOf(section: Section): Shape[] {
 	const last = layers.flatMap(({ bands }) => bands);
 	return [
 		{ key: 'ghost-wire', d: line(hook.line), ...ghost },
-		{ key: 'ghost-eye', d: disc(hook.eye.centre, hook.eye.radius), ...ghost },
+		{ key: 'ghost-eye', d: eyeRing(hook), ...ghost },
 		...(bead ? [{ key: 'ghost-bead', d: outline(bead.outline), ...ghost }] : []),
 		...(coil
 			? [{ key: 'ghost-coil', d: coil.turns.map((t) => disc(t, coil.wire / 2)).join(''), ...ghost }]
