@@ -77,6 +77,55 @@ test('a run: cut list, marks, steps, stock reserved, counted turns; the card as 
 	await expect(bench.getByRole('combobox', { name: 'Run', exact: true })).toBeVisible();
 });
 
+test('a run that is begun and ended in a window that heard nothing leaves what another changed of its lots', async ({
+	bench,
+	demo
+}) => {
+	const api = async (path: string, init?: object) =>
+		(await fetch(new URL(`api/${path}`, demo.address), init)).json() as Promise<unknown>;
+	interface Lot {
+		readonly id: string;
+		readonly revision: number;
+		readonly name: string;
+		readonly body: { readonly entries: readonly { readonly batchId?: string }[] };
+	}
+	const lots = () => api('lots') as Promise<Lot[]>;
+	const rename = async (id: string, name: string) => {
+		const { revision, body } = (await lots()).find((lot) => lot.id === id)!;
+		await api(`lots/${id}`, {
+			method: 'PUT',
+			headers: { 'content-type': 'application/json' },
+			body: JSON.stringify({ name, revision, body })
+		});
+	};
+	await bench.route('**/api/news', (route) => route.abort());
+	await bench.evaluate(() => document.dispatchEvent(new Event('visibilitychange')));
+	await choose(bench, 'f', 'Rustneck Jig');
+	await bench.keyboard.press('y');
+	const before = await lots();
+	// Everything is renamed elsewhere while this window looks away.
+	for (const { id, name } of before) await rename(id, `${name} (shelf 2)`);
+	await bench.getByRole('button', { name: /^Begin/ }).click();
+	await expect(vise(bench).getByText('Bead on:')).toBeVisible();
+	const now = await lots();
+	expect(now.map(({ name }) => name).sort()).toEqual(
+		before.map(({ name }) => `${name} (shelf 2)`).sort()
+	);
+	const reserved = now.filter(({ body }) => body.entries.some(({ batchId }) => batchId));
+	const known = (id: string) => before.find((lot) => lot.id === id)!.body.entries.length;
+	expect(reserved.some(({ id, body }) => body.entries.length > known(id))).toBe(true);
+	// One undo takes the run and its entries back, and no name.
+	await bench.keyboard.press('Escape');
+	await bench.keyboard.press('Control+z');
+	await expect(bench.getByRole('button', { name: /^Begin/ })).toBeVisible();
+	const after = await lots();
+	expect(after.map(({ body }) => body.entries.length).sort()).toEqual(
+		before.map(({ body }) => body.entries.length).sort()
+	);
+	for (const { id, name } of before) await rename(id, name);
+	await bench.unroute('**/api/news');
+});
+
 test('three tied with the keyboard alone and weighed on the simulated scale: the small bead is found, and they are in the box', async ({
 	bench
 }) => {

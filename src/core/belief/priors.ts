@@ -90,7 +90,6 @@ export const priors = {
 	'hook.wire': belief('kind', 1, 0.1, 'hook wire against the nominal table'),
 	'hook.shank': belief('kind', 1, 0.1, 'shank length against the nominal table'),
 	'hook.gape': belief('kind', 1, 0.1, 'gape against the nominal table'),
-	'hook.eye': belief('kind', 0.25, 0.7, 'how far the eye’s ring of a jig lies across its plane'),
 	'thread.mass': belief('kind', 1, 0.25, 'thread wound, against the turns that were said'),
 	'rib.mass': belief('kind', 1, 0.1, 'mass of the rib'),
 	'finish.mass': belief('kind', 1, 0.6, 'what dries of a drop of glue, resin or lacquer'),
@@ -108,19 +107,6 @@ export const priors = {
 		about: 'share of a bare bead’s drag that is left when a body fills its wake',
 		source: 'prior 0.85 ± 0.15'
 	},
-	'model.eyeShelter': belief(
-		'model',
-		0.7,
-		0.3,
-		'drag that eye and neck keep right before a bead or behind it'
-	),
-	'model.ringShelter': belief('model', 0.6, 0.3, 'drag that the far side of the eye’s ring keeps'),
-	'model.bendShelter': belief(
-		'model',
-		0.7,
-		0.35,
-		'drag that the bend keeps behind body and hackle'
-	),
 	'model.crossFlow': belief('model', 1, 0.08, 'drag of wire and body across the flow'),
 	'model.friction': {
 		scope: 'model',
@@ -153,7 +139,17 @@ export const priors = {
 	'tied.drag': belief('fly', 1, 0.06, 'drag of one fly against the mean of its recipe'),
 	// Shared by all entries, or 500 drops would claim more than a watch can know.
 	'scale.factor': belief('tool', 1, 0.01, 'what the scale says against the truth'),
-	'watch.factor': belief('tool', 1, 0.05, 'what watch, jug and thumb say of a drop’s time')
+	'watch.factor': belief('tool', 1, 0.05, 'what watch, jug and thumb say of a drop’s time'),
+	// Last, so that worlds are drawn as they were before of all the others.
+	'hook.eye': belief('kind', 0.25, 0.7, 'how far the eye’s ring of a jig lies across its plane'),
+	'model.eyeShelter': belief(
+		'model',
+		0.7,
+		0.3,
+		'drag that eye and neck keep right before a bead or behind it'
+	),
+	'model.ringShelter': belief('model', 0.6, 0.3, 'drag that the far side of the eye’s ring keeps'),
+	'model.bendShelter': belief('model', 0.7, 0.3, 'drag that the bend keeps behind body and hackle')
 } as const satisfies Record<string, Belief>;
 
 export type BeliefName = keyof typeof priors;

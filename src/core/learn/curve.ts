@@ -5,6 +5,11 @@ export interface Row {
 	readonly values: Float64Array;
 }
 
+/** What one figure, or one thing seen, adds to a curve: stiff · r rᵀ. */
+export interface Bend extends Row {
+	readonly stiff: number;
+}
+
 /** How steeply the posterior's logarithm falls about its mode. */
 export interface Curve {
 	/** C⁻¹ b */
@@ -46,27 +51,29 @@ export function envelopeOf(count: number, rows: readonly Pick<Row, 'places'>[]):
 }
 
 /**
- * The curve of the prior and of all that was found, C = I + BᵀB with the rows in B, as L Lᵀ.
+ * The curve of the prior and of all that was found, C = I + Σ stiff r rᵀ, as L Lᵀ.
  *
- * @param rows none that joins scores which the envelope keeps apart
+ * @param bends none that joins scores which the envelope keeps apart
+ * @returns null where it falls some way, so that there is no lowest point near
  */
-export function curveOf({ order, rank, first }: Envelope, rows: readonly Row[]): Curve {
+export function curveOf({ order, rank, first }: Envelope, bends: readonly Bend[]): Curve | null {
 	const factor = Array.from(first, (from, i) => {
 		const row = new Float64Array(i - from + 1);
 		row[i - from] = 1;
 		return row;
 	});
-	for (const { places, values } of rows) {
+	for (const { places, values, stiff } of bends) {
 		for (let n = 0; n < places.length; n++) {
 			const i = rank[places[n]!]!;
 			const into = factor[i]!;
+			const by = stiff * values[n]!;
 			for (let m = 0; m < places.length; m++) {
 				const j = rank[places[m]!]!;
-				if (j <= i) into[j - first[i]!]! += values[n]! * values[m]!;
+				if (j <= i) into[j - first[i]!]! += by * values[m]!;
 			}
 		}
 	}
-	factorize(factor, first);
+	if (!factorize(factor, first)) return null;
 	const x = new Float64Array(order.length);
 	/** By score, of x by rank. */
 	const solved = (from: number) => {
@@ -88,8 +95,11 @@ export function curveOf({ order, rank, first }: Envelope, rows: readonly Row[]):
 	};
 }
 
-/** C = L Lᵀ in place; row i from its column `first[i]` on. */
-function factorize(rows: readonly Float64Array[], first: Int32Array): void {
+/** A pivot below this, beside the prior's 1, is none. */
+const LEAST_PIVOT = 1e-3;
+
+/** C = L Lᵀ in place; row i from its column `first[i]` on. @returns whether there is such a factor */
+function factorize(rows: readonly Float64Array[], first: Int32Array): boolean {
 	for (let i = 0; i < rows.length; i++) {
 		const row = rows[i]!;
 		const from = first[i]!;
@@ -98,9 +108,11 @@ function factorize(rows: readonly Float64Array[], first: Int32Array): void {
 			const start = Math.max(from, first[j]!);
 			let sum = row[j - from]!;
 			for (let k = start; k < j; k++) sum -= row[k - from]! * other[k - first[j]!]!;
+			if (i === j && !(sum > LEAST_PIVOT)) return false;
 			row[j - from] = i === j ? Math.sqrt(sum) : sum / other[j - first[j]!]!;
 		}
 	}
+	return true;
 }
 
 /** Solves L Lᵀ x = b in place. @param start before which b is 0 */

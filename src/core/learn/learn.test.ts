@@ -1,7 +1,13 @@
 import fc from 'fast-check';
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { describe, expect, test } from 'vitest';
-import { priorBeliefs, valueAt, type BeliefName, type BeliefValues } from '../belief/index';
+import {
+	priorBeliefs,
+	valueAt,
+	valuesAt,
+	type BeliefName,
+	type BeliefValues
+} from '../belief/index';
 import { beliefsFor, buildFly, compileBuild, starterRecipe, type Recipe } from '../fly/index';
 import { onAverage, predict } from '../predict/index';
 import { starterRig } from '../rig/index';
@@ -11,9 +17,11 @@ import { fluidAt } from '../water/index';
 import {
 	dropTime,
 	learn,
+	massOf,
 	posterior,
 	GROSS,
 	timeOf,
+	type Measurable,
 	type Observation,
 	type Term,
 	type Outing,
@@ -21,6 +29,7 @@ import {
 	type TimedDrop,
 	type Weighing
 } from './index';
+import { foundOf } from './learn';
 
 const GRAM = 1e-3;
 const LIE = { depth: 0.9, surfaceSpeed: 0.6, bed: 'gravel', zoneTop: 0.2, approach: 3 } as const;
@@ -122,6 +131,58 @@ describe('the posterior', () => {
 });
 
 describe('learning', () => {
+	test('its mode is that of least squares on the figures themselves, which a general-purpose package finds', () => {
+		const weighings = [
+			weighing({ kind: 'beads', bead }, 20 * 0.9 * usualBead({ ...fly, bead }), { count: 20 }),
+			weighing({ kind: 'hooks', hook: fly.hook }, 10 * 7.5e-5, { count: 10 }),
+			weighing({ kind: 'fly', recipe: { ...fly, bead } }, 1.7e-4)
+		];
+		const figures = weighings.map(({ of }) => massOf(of, priorBeliefs));
+		const scores = [
+			...new Set(
+				figures.flatMap(({ about, mixtureOf }) =>
+					about.flatMap((name) => (mixtureOf(name) ?? []).map(({ score }) => score))
+				)
+			)
+		];
+		const logOf = ({ beliefs, about, mixtureOf, figuresAbout }: Measurable, at: number[]) => {
+			const z = about.map((name) => [
+				name,
+				mixtureOf(name)!.reduce(
+					(sum, { score, weight }) => sum + weight * at[scores.indexOf(score)]!,
+					0
+				)
+			]);
+			const values = valuesAt(
+				beliefs,
+				Object.fromEntries(z) as Partial<Record<BeliefName, number>>
+			);
+			return Math.log(figuresAbout(values)(values, null)[0]!);
+		};
+		const found = weighings.map((one) => foundOf(one, 0)[0]!);
+		// Residuals: each score against the prior, each figure against what was found.
+		const count = scores.length;
+		const fit = levenbergMarquardt(
+			{
+				x: Array.from({ length: count + figures.length }, (_, k) => k),
+				y: [...scores.map(() => 0), ...found.map(({ value, spread }) => value / spread)]
+			},
+			(at) => (x: number) =>
+				x < count ? at[x]! : logOf(figures[x - count]!, at) / found[x - count]!.spread,
+			{
+				...{ initialValues: scores.map(() => 0), damping: 1e-3, maxIterations: 200 },
+				...{ errorTolerance: 0, gradientDifference: 1e-4, centralDifference: true }
+			}
+		);
+		const { learned } = learn(weighings, { loss: 'square' });
+		const ours = (score: string) => learned.mean[learned.scores.indexOf(score)] ?? 0;
+		scores.forEach((score, k) => {
+			// Densities are lopsided; their corner is rounded over 0.15 of a score (docs/model.md).
+			expect(Math.abs(ours(score) - fit.parameterValues[k]!), score).toBeLessThan(0.12);
+		});
+		expect(Math.max(...fit.parameterValues.map(Math.abs))).toBeGreaterThan(0.8);
+	});
+
 	test('nothing measured: nothing learned, and predictions are what they were', () => {
 		const { learned, judged } = learn([]);
 		expect([learned.scores, judged]).toEqual([[], []]);

@@ -1,5 +1,5 @@
 import { math } from '../quantity/index';
-import { curveOf, envelopeOf, type Envelope, type Row } from './curve';
+import { curveOf, envelopeOf, type Bend, type Curve, type Envelope, type Row } from './curve';
 
 /** Something that was measured, as the logarithm of a figure that scores predict. */
 export interface Found {
@@ -64,8 +64,8 @@ interface LossAt {
 	readonly value: number;
 	/** Its derivative over r: how much such a residual counts, beside 1. */
 	readonly weight: number;
-	/** What it adds to the curve over the square of the slope. */
-	readonly stiff: number;
+	/** Its second derivative, which may be below 0. */
+	readonly turn: number;
 }
 
 /** δ of the convex loss (our choice). */
@@ -76,21 +76,22 @@ const [LOG_REGULAR, LOG_GROSS] = [math.log(1 - GROSS.share), math.log(GROSS.shar
 const GROSS_CURVE = 1 / (GROSS.wider * GROSS.wider);
 
 const losses: Readonly<Record<Loss, (r: number) => LossAt>> = {
-	square: (r) => ({ value: (r * r) / 2, weight: 1, stiff: 1 }),
+	square: (r) => ({ value: (r * r) / 2, weight: 1, turn: 1 }),
 	convex: (r) => {
 		const far = math.hypot(1, r / ROBUST);
 		const weight = 1 / far;
-		return { value: ROBUST * ROBUST * (far - 1), weight, stiff: weight };
+		return { value: ROBUST * ROBUST * (far - 1), weight, turn: weight * weight * weight };
 	},
 	gross: (r) => {
 		const regular = LOG_REGULAR - (r * r) / 2;
 		const gross = LOG_GROSS - (r * r * GROSS_CURVE) / 2;
 		const less = math.exp(-Math.abs(gross - regular));
 		const value = -Math.max(regular, gross) - math.log1p(less);
-		// The chance that it is a regular one. The curve with it as a weight never lies below the loss's own.
+		// The chance that it is a regular one.
 		const share = (regular > gross ? 1 : less) / (1 + less);
 		const weight = share + (1 - share) * GROSS_CURVE;
-		return { value, weight, stiff: weight };
+		const less2 = share * (1 - share) * math.square((1 - GROSS_CURVE) * r);
+		return { value, weight, turn: weight - less2 };
 	}
 };
 
@@ -99,8 +100,10 @@ const ENOUGH = 1e-8;
 /** Where the mode is only a place to begin at; the convex loss's own decides which valley it is. */
 export const ROUGHLY = 0.05;
 const CONVEX_ENOUGH = 1e-3;
-/** What figures bend by counts from this share of the prior's own curve on (ours: it only spares rounds). */
-const BENDS = 0.01;
+/** What figures bend by counts from this share of the prior's own curve on (ours: it only spares work). */
+const BENDS = 1e-3;
+/** After a step shorter than this, in scores, the mode is near (ours). */
+const NEAR = 0.5;
 const MOST_ROUNDS = 60;
 
 /**
@@ -131,8 +134,8 @@ export function posterior(
 interface Evidence {
 	readonly terms: readonly Term[];
 	readonly happenings: readonly Happening[];
-	/** One a term, then one a happening: √stiff · slope. */
-	readonly rows: readonly (Row & Slopes)[];
+	/** One a term, then one a happening. */
+	readonly rows: readonly (Slopes & { readonly places: Int32Array })[];
 	readonly envelope: Envelope;
 	/** All parts of the terms, and of each term which they are. */
 	readonly parts: readonly Row[];
@@ -151,10 +154,7 @@ function evidenceOf(
 		return n;
 	};
 	const partsOf = terms.map((term) => Int32Array.from(term.parts, number));
-	const rowOf = (of: Pick<Term, 'places' | 'parts'>) => ({
-		...{ places: of.places, values: new Float64Array(of.places.length) },
-		...slopesFor(of)
-	});
+	const rowOf = (of: Pick<Term, 'places' | 'parts'>) => ({ places: of.places, ...slopesFor(of) });
 	const seen = happenings.map(({ slopes }) => {
 		const by = new Map<number, number>();
 		for (const { k, slope } of slopes) by.set(k, (by.get(k) ?? 0) + slope);
@@ -167,10 +167,13 @@ function evidenceOf(
 	return { terms, happenings, rows, envelope, parts: [...numbers.keys()], partsOf };
 }
 
-/** −log of the posterior at some scores, and its slope there; the rows are filled in for its curve. */
+/** −log of the posterior at some scores, with its slope and what its curve is made of; the rows are filled in. */
 interface Here {
 	readonly value: number;
 	readonly slope: Float64Array;
+	/** Over the rows: by the loss's weights, which never lies below its own curve, and by its second derivative. */
+	readonly stiff: Float64Array;
+	readonly turn: Float64Array;
 	/** Second derivatives over the sums of scores in `parts`, from the figures' own bends. */
 	readonly bends: Float64Array;
 }
@@ -182,53 +185,67 @@ function lookAt(
 ): Here {
 	const slope = scores.slice();
 	const bends = new Float64Array(parts.length);
+	const stiff = new Float64Array(rows.length);
+	const turn = new Float64Array(rows.length);
 	let value = 0;
 	for (const score of scores) value += (score * score) / 2;
-	const add = (row: Row & Slopes, pull: number, stiff: number) => {
-		const by = Math.sqrt(stiff);
-		for (let i = 0; i < row.places.length; i++) {
-			row.values[i] = by * row.slopes[i]!;
-			slope[row.places[i]!]! += pull * row.slopes[i]!;
-		}
+	const add = ({ places, slopes }: Evidence['rows'][number], pull: number) => {
+		for (let i = 0; i < places.length; i++) slope[places[i]!]! += pull * slopes[i]!;
 	};
 	terms.forEach(({ predict, found }, n) => {
 		const row = rows[n]!;
 		const predicted = predict(scores, row);
-		let [pull, stiff] = [0, 0];
+		let pull = 0;
 		for (const one of found) {
 			const r = (predicted - one.value) / one.spread;
 			const at = loss(r);
+			const precision = 1 / (one.spread * one.spread);
 			value += at.value;
 			pull += (r * at.weight) / one.spread;
-			stiff += at.stiff / (one.spread * one.spread);
+			stiff[n]! += at.weight * precision;
+			turn[n]! += at.turn * precision;
 		}
-		add(row, pull, stiff);
+		add(row, pull);
 		partsOf[n]!.forEach((part, i) => (bends[part]! += pull * row.bends[i]!));
 	});
 	happenings.forEach((one, n) => {
 		const odds = oddsOf(one, scores);
 		value += math.log1p(math.exp(-Math.abs(odds))) + Math.max(0, -odds);
 		const miss = 1 / (1 + math.exp(odds));
-		add(rows[terms.length + n]!, one.happened ? -miss : miss, miss * (1 - miss));
+		add(rows[terms.length + n]!, one.happened ? -miss : miss);
+		stiff[terms.length + n] = turn[terms.length + n] = miss * (1 - miss);
 	});
-	return { value, slope, bends };
+	return { value, slope, stiff, turn, bends };
 }
 
-/** What the figures' own bends add to the curve, where they add: without them a step goes too far. */
-const bentRows = ({ parts }: Evidence, { bends }: Here): Row[] =>
-	parts.flatMap(({ places, values }, n) => {
-		if (!(bends[n]! > BENDS)) return [];
-		const by = Math.sqrt(bends[n]!);
-		return [{ places, values: values.map((weight) => by * weight) }];
-	});
+const bendsOf = ({ rows }: Evidence, stiff: Float64Array): Bend[] =>
+	rows.map(({ places, slopes }, n) => ({ places, values: slopes, stiff: stiff[n]! }));
+
+/**
+ * The curve by which a step is taken: near the mode the posterior's own; further off, or where that falls some
+ * way, one that lies above it, so that no step goes too far.
+ */
+function stepCurve(of: Evidence, here: Here, near: boolean): Curve {
+	const partsBy = (stiff: (bend: number) => number) =>
+		of.parts.flatMap((part, n) => {
+			const by = stiff(here.bends[n]!);
+			return Math.abs(by) > BENDS ? [{ ...part, stiff: by }] : [];
+		});
+	const own = near
+		? curveOf(of.envelope, [...bendsOf(of, here.turn), ...partsBy((bend) => bend)])
+		: null;
+	const above = () => [...bendsOf(of, here.stiff), ...partsBy((bend) => Math.max(0, bend))];
+	return own ?? curveOf(of.envelope, above())!;
+}
 
 /** Walks downhill to the mode. @returns rounds it took */
 function toMode(of: Evidence, scores: Float64Array, kind: Loss, enough: number): number {
 	const loss = losses[kind];
 	let now = lookAt(of, scores, loss);
+	let largest = Infinity;
 	for (let rounds = 0; rounds < MOST_ROUNDS; rounds++) {
-		const step = curveOf(of.envelope, [...of.rows, ...bentRows(of, now)]).solve(now.slope);
-		const largest = step.reduce((most, by) => Math.max(most, Math.abs(by)), 0);
+		const step = stepCurve(of, now, largest < NEAR).solve(now.slope);
+		largest = step.reduce((most, by) => Math.max(most, Math.abs(by)), 0);
 		if (largest < enough) return rounds;
 		let share = 1;
 		let there = now;
@@ -247,7 +264,7 @@ function toMode(of: Evidence, scores: Float64Array, kind: Loss, enough: number):
 }
 
 function described(of: Evidence, mean: Float64Array, kind: Loss, rounds: number): Posterior {
-	lookAt(of, mean, losses[kind]);
+	const { stiff } = lookAt(of, mean, losses[kind]);
 	const residuals = of.terms.map(({ predict, found }, n) => {
 		const predicted = predict(mean, of.rows[n]!);
 		return found.map(({ value, spread }) => (value - predicted) / spread);
@@ -257,7 +274,7 @@ function described(of: Evidence, mean: Float64Array, kind: Loss, rounds: number)
 		...{ mean, residuals, rounds },
 		// Of several passes only the last is asked for it. Normal about the mode: figures as straight lines.
 		get covariance() {
-			return (covariance ??= curveOf(of.envelope, of.rows).inverse());
+			return (covariance ??= curveOf(of.envelope, bendsOf(of, stiff))!.inverse());
 		}
 	};
 }

@@ -9,6 +9,8 @@ const IN_WATER = 1.4;
 const KNOWN = 12;
 /** What lies further out than so many spreads says nothing of the hand: it is a slip. */
 const SLIP = 4;
+/** With less than so many comparisons' worth nothing is said of it (ours). */
+const LEAST_COMPARED = 0.5;
 /** One fly's drag differs from the next by this at the least (ours). */
 const LEAST_DRAG = 0.02;
 
@@ -43,8 +45,9 @@ export interface Alike {
 /**
  * How much the flies of this hand differ, from flies of one recipe weighed one by one and from drops that
  * were made again: what findings of one figure scatter by, less what measuring alone does, joined with what
- * is believed, σ² = (ν σ₀² + Σ S) / (ν + Σ n), S the squares about their own mean and n one less than their
- * number. Drops say what the hand does to speed; what mass does not explain of it is drag's.
+ * is believed, σ² = (ν σ₀² + Σ w S) / (ν + Σ w), S the squares about their own mean, w how much such a
+ * comparison tells beside the noise of measuring, at the most 1. Drops say what the hand does to speed; what
+ * mass does not explain of it is drag's.
  *
  * @returns spreads where anything was compared
  */
@@ -71,13 +74,15 @@ function joined(groups: readonly Alike[], kind: Alike['kind'], usual: number): n
 		if (found.length < 2) continue;
 		const mean = found.reduce((sum, { value }) => sum + value, 0) / found.length;
 		for (const { value, count, measuring } of found) {
-			// A share of each is about the others' mean; n − 1 of n are left.
+			// About their own mean n − 1 of n are left.
 			const left = (found.length - 1) / found.length;
-			squares += count * (math.square(value - mean) - left * measuring);
+			// What the scatter is of all that is seen, squared: where the watch hides it, a comparison says little.
+			const tells = math.square((usual * usual) / (usual * usual + count * measuring));
+			squares += tells * count * (math.square(value - mean) - left * measuring);
+			comparisons += tells * left;
 		}
-		comparisons += found.length - 1;
 	}
-	if (comparisons === 0) return null;
+	if (comparisons < LEAST_COMPARED) return null;
 	return Math.sqrt((KNOWN * usual * usual + Math.max(0, squares)) / (KNOWN + comparisons));
 }
 

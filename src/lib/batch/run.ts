@@ -183,7 +183,8 @@ export function chartOf(
 export const causesOf = (recipe: Recipe, believed: Beliefs = priorBeliefs) =>
 	causesFor(recipe, believed).map((cause) => ({ ...cause, mass: cause.mass / GRAM }));
 
-const signed = (grams: number) => `${grams < 0 ? '−' : '+'}${Math.abs(grams).toFixed(3)} g`;
+const signed = (grams: number, digits = 3) =>
+	`${grams < 0 ? '−' : '+'}${Math.abs(grams).toFixed(digits)} g`;
 
 /** What is said of the flies of an item that are off, in the order in which they were weighed. */
 export function offOf(
@@ -243,9 +244,14 @@ export function sightOf(
 		.sort((a, b) => Math.abs(a.mass) - Math.abs(b.mass));
 	const least = causes.find(({ mass }) => Math.abs(mass) >= seen);
 	const most = causes.findLast(({ mass }) => Math.abs(mass) < seen);
-	const said = ({ words, mass }: (typeof causes)[number]) => `${words} (${signed(mass)})`;
+	// What is just seen and what just is not must not read alike.
+	const alike = [least, most].some(
+		(one) => one && Math.abs(one.mass).toFixed(3) === seen.toFixed(3)
+	);
+	const digits = alike ? 4 : 3;
+	const said = ({ words, mass }: (typeof causes)[number]) => `${words} (${signed(mass, digits)})`;
 	return [
-		`In steps of ${step} g a fly is noticed that is off by ${seen.toFixed(3)} g`,
+		`In steps of ${step} g a fly is noticed that is off by ${seen.toFixed(digits)} g`,
 		least ? `, such as ${said(least)}` : ', and nothing that usually goes wrong is so much',
 		most ? `; not ${said(most)}.` : '.'
 	].join('');

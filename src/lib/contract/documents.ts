@@ -265,6 +265,8 @@ export interface ErrorAnswer {
 	readonly errors?: readonly FieldError[];
 	/** With 409: the row as it stands now. */
 	readonly current?: DocumentRow | null;
+	/** Of several changes which one it is about, counted from 0. */
+	readonly change?: number;
 	/** With 409: what was changed since the revision that the edit started from, in words. */
 	readonly changed?: string;
 }

@@ -357,6 +357,16 @@ export function Id(
 	);
 }
 
+/** A document of one of several kinds; which it has to be is checked where the kind is known. */
+export function Document(name: string, types: () => readonly (new () => object)[]) {
+	const message = `${name} must be an object.`;
+	return field(
+		() => ({ anyOf: types().map(schemaOf), description: name }),
+		[IfGiven(), IsObject({ message })],
+		false
+	);
+}
+
 /** A map from known names to objects of one class, every name optional. */
 export function MapOf(
 	name: string,

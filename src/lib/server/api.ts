@@ -1,20 +1,16 @@
 import { json } from '@sveltejs/kit';
 import type { DocumentKind, ErrorAnswer } from '$lib/contract/documents';
 import { parse } from '$lib/contract/parse';
-import {
-	BatchRequest,
-	EntryRequest,
-	FlyRequest,
-	LieRequest,
-	LotRequest,
-	RigRequest,
-	RiverRequest
-} from '$lib/contract/validation';
+import { ActionRequest, documentRequests } from '$lib/contract/action-validation';
+import type { LieRequest } from '$lib/contract/validation';
 import { currentStore } from './current-store';
 import { BackupError } from './db/backup-file';
 import { DATA_CORRUPTED, DatabaseError, DISK_FULL, UNKNOWN_OUTCOME } from './db/database';
 import { DataFolderError } from './db/folder';
+import { INVISIBLE, isVisible } from '$lib/contract/names';
 import { readBody, readJson } from './json';
+import type { DocumentContent } from './store/documents';
+import type { Change } from './store/store';
 import { Refusal, type Store } from './store/index';
 
 export type Collection = 'flies' | 'rigs' | 'lies' | 'rivers' | 'lots' | 'batches' | 'entries';
@@ -27,18 +23,11 @@ export const kindOf: Readonly<Record<Collection, DocumentKind>> = {
 	batches: 'batch',
 	entries: 'entry'
 };
-const requests = {
-	fly: FlyRequest,
-	rig: RigRequest,
-	lie: LieRequest,
-	river: RiverRequest,
-	lot: LotRequest,
-	batch: BatchRequest,
-	entry: EntryRequest
-} as const;
 
 /** The most that an ordinary request may hold. */
 const SHORT = 256 * 1024;
+/** And an action: a run with its flies, and lots with years of entries. */
+const MOST_IN_ACTION = 8 * 2 ** 20;
 
 /** Answers from the store; refusals and failures of the database become words, never a stack. */
 export async function respond(work: (store: Store) => Promise<Response>): Promise<Response> {
@@ -98,14 +87,29 @@ export function checked<T extends object>(raw: unknown, type: new () => T, where
 
 /** A document of the collection's kind from the request. */
 export async function documentOf(request: Request, kind: DocumentKind) {
-	const { name, body, id, revision, ...rest } = await bodyOf<
-		FlyRequest | RigRequest | LieRequest | RiverRequest | LotRequest | BatchRequest | EntryRequest
-	>(request, requests[kind]);
-	const riverId = (rest as Partial<LieRequest>).riverId;
+	const { id, revision, ...document } = await bodyOf<AnyRequest>(request, documentRequests[kind]);
+	return { id, revision, content: contentIn(document) };
+}
+type AnyRequest = InstanceType<(typeof documentRequests)[DocumentKind]>;
+
+function contentIn(document: Pick<AnyRequest, 'name' | 'body'>): DocumentContent {
+	const { riverId } = document as Partial<LieRequest>;
+	const { name, body } = document;
+	return { name: name.trim(), body, ...(riverId === undefined ? {} : { riverId }) };
+}
+
+/** Several changes from the request, as one action. @throws Refusal naming each wrong field with its change */
+export async function actionOf(request: Request): Promise<{ label: string; changes: Change[] }> {
+	const raw = readJson(await readBody(request, MOST_IN_ACTION), 'The request');
+	const { label, changes } = checked(raw, ActionRequest);
+	if (!isVisible(label)) throw new Refusal(422, `label: ${INVISIBLE}`);
 	return {
-		id,
-		revision,
-		content: { name: name.trim(), body, ...(riverId === undefined ? {} : { riverId }) }
+		label: label.trim(),
+		changes: changes.map(({ kind, id, revision, document }, k): Change => {
+			const type: new () => AnyRequest = documentRequests[kind];
+			const content = document && contentIn(checked(document, type, `changes.${k}.document`));
+			return { kind, id: id.toLowerCase(), revision: revision ?? null, content: content ?? null };
+		})
 	};
 }
 

@@ -13,13 +13,10 @@ import {
 	type TyingRow
 } from '$lib/contract/batches';
 import type { BatchRow, LotRow, Snapshot } from '$lib/contract/documents';
-import { batchFile, lotFile } from '$lib/contract/files';
 import { clipped } from '$lib/contract/names';
-import { api } from './client';
+import { api, type ActionChange } from './client';
 import { Documents } from './documents.svelte';
 import { freeName } from './rows';
-
-const asFile = (content: object, k: number) => new File([JSON.stringify(content)], `${k + 1}.json`);
 
 /** Batches, what they take from the stock, and the box: what is tied and still there. */
 export class Batches extends Documents {
@@ -55,7 +52,7 @@ export class Batches extends Documents {
 			...{ on: localDay(), state: 'tying', carry, items, order, flies: [], taken, times: [] }
 		};
 		const entries = taken.map(({ lotId, amount }) => [lotId, 'reserved', amount] as const);
-		return this.keepBatch(crypto.randomUUID(), this.nameFor(items), body, entries, 'begun');
+		return this.newBatch(items, body, entries, 'begun');
 	}
 
 	/**
@@ -70,8 +67,17 @@ export class Batches extends Documents {
 			...row.body.taken.map(({ lotId, amount }) => [lotId, 'returned', amount] as const),
 			...used.map(({ lotId, amount }) => [lotId, 'used', amount] as const)
 		];
-		const body: BatchBodyDocument = { ...row.body, state: 'done', taken: [...used], times };
-		return (await this.keepBatch(row.id, row.name, body, entries, 'ended')) !== null;
+		return this.act(`${clipped(row.name, 60)}: ended`, () => {
+			const now = this.batch(row.id);
+			if (now?.body.state !== 'tying') {
+				this.notice = { words: `“${row.name}” was ended in another window.`, choices: [] };
+				return null;
+			}
+			const body: BatchBodyDocument = { ...now.body, state: 'done', taken: [...used], times };
+			const document = { name: now.name, body };
+			const batch = { kind: 'batch', id: now.id, revision: now.revision, document } as const;
+			return [batch, ...this.entered(now.id, entries)];
+		});
 	}
 
 	/** Flies that were tied without the app, straight into the box. */
@@ -85,8 +91,7 @@ export class Batches extends Documents {
 			times: []
 		};
 		const entries = used.map(({ lotId, amount }) => [lotId, 'used', amount] as const);
-		const id = crypto.randomUUID();
-		return (await this.keepBatch(id, this.nameFor([item]), body, entries, 'in the box')) !== null;
+		return (await this.newBatch([item], body, entries, 'in the box')) !== null;
 	}
 
 	/** A fly left the vise, with its weight where it was weighed. */
@@ -176,34 +181,46 @@ export class Batches extends Documents {
 		return freeName(clipped(batchWords({ items }), 72), this.batchRows);
 	}
 
-	/** A batch and the entries of its lots, as one action. @returns its id; null when it was not kept */
-	private async keepBatch(
-		id: string,
-		name: string,
+	/** A new batch with the entries of its lots, as one action. @returns its id; null when it was not kept */
+	private async newBatch(
+		items: readonly BatchItem[],
 		body: BatchBodyDocument,
-		entries: readonly (readonly [string, 'reserved' | 'returned' | 'used', number])[],
+		entries: readonly LotMove[],
 		what: string
 	): Promise<string | null> {
+		const id = crypto.randomUUID();
+		const name = this.nameFor(items);
+		const batch = { kind: 'batch', id, document: { name, body } } as const;
+		const done = await this.act(`${clipped(name, 60)}: ${what}`, () => [
+			batch,
+			...this.entered(id, entries)
+		]);
+		return done ? id : null;
+	}
+
+	/** The lots as they are now with entries of a batch added: whatever else was changed of them stays. */
+	private entered(batchId: string, moves: readonly LotMove[]): ActionChange[] {
 		// eslint-disable-next-line svelte/prefer-svelte-reactivity -- local
 		const lots = new Map<string, LotRow>();
-		for (const [lotId, kind, amount] of entries) {
+		for (const [lotId, kind, amount] of moves) {
 			const lot = lots.get(lotId) ?? this.lotRows.find((row) => row.id === lotId);
 			// A lot that is gone has nothing to count.
 			if (!lot) continue;
 			// Named by its batch, so that two windows that reserve alike are two entries.
-			const entry = { on: localDay(), kind, amount: Number(amount.toFixed(3)), batchId: id };
+			const entry = { on: localDay(), kind, amount: Number(amount.toFixed(3)), batchId };
 			if (entry.amount === 0) continue;
 			const more = [...lot.body.entries, entry];
 			lots.set(lotId, { ...lot, body: { ...lot.body, entries: more } });
 		}
-		const row: BatchRow = { kind: 'batch', id, name, revision: 1, body };
-		const files = [batchFile(row), ...[...lots.values()].map(lotFile)].map(asFile);
-		const take = [`batch:${id}`, ...[...lots.keys()].map((lot) => `lot:${lot}`)];
-		const choices = Object.fromEntries(take.map((key) => [key, 'take' as const]));
-		const label = `${clipped(name, 60)}: ${what}`;
-		return (await this.bringIn(files, label, choices)) ? id : null;
+		return [...lots.values()].map(({ id, name, revision, body }) => ({
+			...{ kind: 'lot', id, revision },
+			document: { name, body }
+		}));
 	}
 }
+
+/** What a batch does with so much of a lot. */
+type LotMove = readonly [lotId: string, kind: 'reserved' | 'returned' | 'used', amount: number];
 
 /** Of how many flies of a run how many are tied. */
 export const tiedOf = ({ body }: BatchRow) => `${body.flies.length} of ${fliesOf(body)}`;

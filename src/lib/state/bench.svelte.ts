@@ -37,11 +37,10 @@ import {
 	type StripSelection
 } from '$lib/contract/documents';
 import { exponentsOf } from '$lib/contract/lie-today';
-import { flyFile } from '$lib/contract/files';
 import { evidenceOf, lieKey } from '$lib/contract/observations';
 import { withLot } from '$lib/contract/from-stock';
 import { clipped } from '$lib/contract/names';
-import { api } from './client';
+import { api, type ActionChange } from './client';
 import { Log } from './log.svelte';
 import { goodDrift } from './preferences.svelte';
 import { freeName, neighbour } from './rows';
@@ -316,17 +315,14 @@ export class Bench extends Log {
 		flies: readonly { readonly name: string; readonly recipe: Recipe }[],
 		label: string
 	): Promise<boolean> {
-		const files = flies.map(({ name, recipe }, k) => {
-			const file = flyFile({
-				kind: 'fly',
-				id: crypto.randomUUID(),
+		const changes = flies.map(({ name, recipe }): ActionChange => ({
+			...{ kind: 'fly', id: crypto.randomUUID() },
+			document: {
 				name: freeName(name, this.flyRows),
-				revision: 1,
 				body: { recipe: recipeToDocument(recipe) }
-			});
-			return new File([JSON.stringify(file)], `${k + 1}.json`);
-		});
-		return this.bringIn(files, label);
+			}
+		}));
+		return this.act(label, () => changes);
 	}
 
 	/** @returns the id of the new lot; null when it was not made */

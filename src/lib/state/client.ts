@@ -48,6 +48,14 @@ const collection: Readonly<Record<DocumentKind, string>> = {
 	rig: 'rigs'
 };
 
+/** One of several changes: without a revision it is made, without a document deleted. */
+export interface ActionChange {
+	readonly kind: DocumentKind;
+	readonly id: string;
+	readonly revision?: number;
+	readonly document?: object;
+}
+
 /** How much the browser sends on for a page that is going away. */
 const KEEPALIVE_MOST = 60_000;
 
@@ -102,19 +110,16 @@ export const api = {
 	import: (
 		files: readonly File[],
 		choices: Readonly<Record<string, ImportChoice>>,
-		look: boolean,
-		/** What the undo list calls it. */
-		label?: string
+		look: boolean
 	) => {
 		const form = new FormData();
 		files.forEach((file) => form.append('file', file));
 		form.append('choices', JSON.stringify(choices));
-		const query = new URLSearchParams({
-			...(look ? { look: '1' } : {}),
-			...(label ? { label } : {})
-		});
-		return request('POST', `/api/import?${query}`, form) as Promise<ImportAnswer>;
+		return request('POST', `/api/import${look ? '?look=1' : ''}`, form) as Promise<ImportAnswer>;
 	},
+	/** Several changes as one action. */
+	act: (label: string, changes: readonly ActionChange[]) =>
+		request('POST', '/api/actions', { label, changes }) as Promise<ActionAnswer>,
 	strip: (selection: StripSelection) => request('PUT', '/api/strip', selection),
 	tying: (batchId: string, progress: TyingProgress) =>
 		request('PUT', `/api/tying/${batchId}`, progress)

@@ -15,9 +15,8 @@ import {
 	type RiverRow,
 	type Snapshot
 } from '$lib/contract/documents';
-import type { ImportChoice } from '$lib/contract/files';
 import { clipped, INVISIBLE, isVisible } from '$lib/contract/names';
-import { api, RequestError } from './client';
+import { api, RequestError, type ActionChange } from './client';
 import { byName, freeName, withChange } from './rows';
 import { Saver } from './saver';
 
@@ -319,16 +318,39 @@ export class Documents {
 		};
 	}
 
-	/** Makes or changes several documents as one action. @returns whether it was done */
-	protected async bringIn(
-		files: readonly File[],
-		label: string,
-		choices: Readonly<Record<string, ImportChoice>> = {}
-	): Promise<boolean> {
+	/**
+	 * Makes, changes or deletes several documents as one action. What another window changed meanwhile is
+	 * taken over, and the changes are made of that.
+	 *
+	 * @param plan the changes, by the documents as they are then; null where there is nothing to do any more
+	 * @returns whether it was done
+	 */
+	protected async act(label: string, plan: () => readonly ActionChange[] | null): Promise<boolean> {
 		await this.saver.flush();
-		const done = await this.attempt(() => api.import(files, choices, false, label));
-		if (done) await this.refresh();
-		return done !== null;
+		for (let tries = 0; tries < MOST_TRIES; tries++) {
+			const changes = plan();
+			if (!changes) return false;
+			try {
+				this.take(await api.act(label, changes));
+				return true;
+			} catch (error) {
+				if (!(error instanceof RequestError)) throw error;
+				const stale = changes[error.answer?.change ?? -1];
+				const { current } = error.answer ?? {};
+				if (error.status === 409 && current) this.putKept({ ...idOf(current), row: current });
+				// Deleted elsewhere: planned anew without it.
+				else if (error.status === 404 && stale) this.putKept({ ...idOf(stale), row: null });
+				else {
+					this.notice = { words: error.message, choices: [] };
+					return false;
+				}
+			}
+		}
+		this.notice = {
+			words: 'Not kept: another window keeps changing the same. Try it once more.',
+			choices: []
+		};
+		return false;
 	}
 
 	/** A new document with the content of this one, under a name that is free. */
@@ -350,6 +372,10 @@ export class Documents {
 		}
 	}
 }
+
+/** Another window changes the same at most so often in between. */
+const MOST_TRIES = 4;
+const idOf = ({ kind, id }: { kind: DocumentKind; id: string }) => ({ kind, id });
 
 const rowsOf = ({ flies, rigs, lies, rivers, lots, batches, entries }: Snapshot): DocumentRow[] => [
 	...flies,

@@ -155,6 +155,7 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 				)
 			),
 			current: said('with 409: the document as it stands', orNull(ref('Document'))),
+			change: number('of several changes which one it is about, counted from 0'),
 			changed: text('with 409: what was changed since the revision that was seen, in words')
 		},
 		['errors', 'current', 'changed']

@@ -1,3 +1,4 @@
+import { ActionRequest } from '$lib/contract/action-validation';
 import { schemaOf, type JsonSchema } from '$lib/contract/fields';
 import { DRIFTS_RANGE, MatchRequest, PredictRequest, StripRequest } from '$lib/contract/validation';
 import { list, ref } from './answers';
@@ -15,6 +16,14 @@ import type { Operation } from './operation';
 const odd = { ...recipe, bead: { ...recipe.bead!, diameterMm: 9 } };
 const here = { ...water, temperatureC: 9 };
 const file = { format: 'gravitas/fly', version: 0, name: 'Weir Darter', body: { recipe } };
+
+/** One of two flies that are made, and deleted, together. */
+const pairId = (k: number) => `00000000-0000-4000-8000-00000000aa0${k}`;
+const pair = (k: number) => ({
+	...{ kind: 'fly', id: pairId(k) },
+	document: { name: `Pair ${k}`, body: { recipe } }
+});
+const gone = (k: number) => ({ kind: 'fly', id: pairId(k), revision: 1 });
 
 /** A request in which fly, rig and lie may also stand as a snapshot has them. */
 function openToRows(schema: JsonSchema): JsonSchema {
@@ -152,6 +161,30 @@ export const operations: readonly Operation[] = [
 		},
 		answer: { status: 200, content: 'text/csv' },
 		examples: [{ path: '/api/gauge.csv?base=3.4', status: 200 }]
+	},
+	{
+		method: 'post',
+		path: '/api/actions',
+		summary:
+			'Several changes as one action, all or none: without a revision a document is made, with the one that was seen changed, without a document deleted',
+		body: { schema: schemaOf(ActionRequest) },
+		answer: { status: 200, content: ref('Action') },
+		errors: [400, 404, 409, 413, 422],
+		examples: [
+			{ path: '/api/actions', body: { label: 'A pair', changes: [pair(1), pair(2)] }, status: 200 },
+			{ path: '/api/actions', body: { label: 'A pair', changes: [pair(1)] }, status: 409 },
+			{
+				path: '/api/actions',
+				body: { label: 'Both go', changes: [gone(1), gone(2)] },
+				status: 200
+			},
+			{ path: '/api/actions', body: { label: 'Gone', changes: [gone(1)] }, status: 404 },
+			{
+				path: '/api/actions',
+				body: { label: 'Odd', changes: [{ ...pair(3), document: { name: 'x' } }] },
+				status: 422
+			}
+		]
 	},
 	{
 		method: 'post',

@@ -115,6 +115,44 @@ test('the later save of an older revision is refused and changes nothing', async
 	expect((await store.get('fly', id)).body).toEqual(body(2.4e-3));
 });
 
+test('several changes are one action: all or none, the one that cannot be is named, one undo takes all back', async () => {
+	const [a, b, c] = [randomUUID(), randomUUID(), randomUUID()];
+	const fly = (name: string, diameter = 2.8e-3) => ({ name, body: body(diameter) });
+	await store.create('fly', a, fly('First'));
+	await store.create('fly', b, fly('Second'));
+	const both = [
+		{ kind: 'fly', id: a, revision: 1, content: fly('First', 3.2e-3) },
+		{ kind: 'fly', id: c, revision: null, content: fly('Third') }
+	] as const;
+	// Somebody else was faster with the second: nothing of it is done.
+	await store.edit('fly', b, 1, fly('Second, renamed'));
+	const stale = { kind: 'fly', id: b, revision: 1, content: fly('Second', 4e-3) } as const;
+	const refusal = await refused(store.act('Three', [...both, stale]));
+	expect(refusal.status).toBe(409);
+	expect(refusal.more).toMatchObject({ change: 2, current: { name: 'Second, renamed' } });
+	expect((await store.get('fly', a)).revision).toBe(1);
+	expect((await refused(store.get('fly', c))).status).toBe(404);
+
+	const before = await store.list('fly');
+	const gone = { kind: 'fly', id: b, revision: 2, content: null } as const;
+	const { changes, history } = await store.act('Three', [...both, gone]);
+	expect(changes.map(({ id, row }) => [id, row?.revision ?? null])).toEqual([
+		[a, 2],
+		[c, 1],
+		[b, null]
+	]);
+	expect(history.undo).toBe('Three');
+	await store.undo();
+	const plain = (rows: readonly DocumentRow[]) =>
+		rows.map(({ id, name, body }) => ({ id, name, body })).sort((x, y) => (x.id < y.id ? -1 : 1));
+	expect(plain(await store.list('fly'))).toEqual(plain(before));
+	await store.redo();
+	expect((await store.get('fly', c)).name).toBe('Third');
+	// Neither a revision nor a document: nothing that could be meant.
+	const nothing = { kind: 'fly', id: a, revision: null, content: null } as const;
+	expect((await refused(store.act('Nothing', [nothing]))).status).toBe(422);
+});
+
 test('a lie needs its river, and a river with lies stays', async () => {
 	const { lies, rivers } = await store.snapshot();
 	const stray = store.create('lie', randomUUID(), {

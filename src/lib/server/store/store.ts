@@ -61,7 +61,13 @@ export interface Store {
 	): Promise<ActionAnswer>;
 	remove(kind: DocumentKind, id: string, revision: number): Promise<ActionAnswer>;
 	/**
-	 * Several changes as one action.
+	 * Several changes as one action: all are done or none.
+	 *
+	 * @throws Refusal that names the change which cannot be
+	 */
+	act(label: string, changes: readonly Change[]): Promise<ActionAnswer>;
+	/**
+	 * What an import brings, as one action.
 	 *
 	 * @param plan reads what is there, and says what to write and under which label; null for nothing
 	 */
@@ -82,6 +88,16 @@ export interface Store {
 	stand(): string;
 	readonly backups: Backups;
 	close(): Promise<void>;
+}
+
+/** One of several changes. */
+export interface Change {
+	readonly kind: DocumentKind;
+	readonly id: string;
+	/** That it started from; null for a new document. */
+	readonly revision: number | null;
+	/** null: it is deleted. */
+	readonly content: DocumentContent | null;
 }
 
 export interface Write {
@@ -153,6 +169,56 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 		if (answer.changes.length > 0) tell(answer);
 		return answer;
 	};
+	/** A new document, checked and put. */
+	const made = async (tx: Queryable, kind: DocumentKind, id: string, content: DocumentContent) => {
+		if (await findDocument(tx, kind, id)) {
+			throw new Refusal(409, `A ${words[kind]} with this id is already there.`);
+		}
+		await needsRiver(tx, kind, content);
+		checkContent(kind, content, null);
+		const after = await putDocument(tx, kind, id, content);
+		return { kind, id, before: null, after };
+	};
+	/** A document as it is changed, checked and put. */
+	const changed = async (
+		tx: Queryable,
+		{ kind, id }: Pick<Change, 'kind' | 'id'>,
+		revision: number,
+		content: DocumentContent
+	) => {
+		const before = await current(tx, kind, id);
+		await expect(tx, before, revision);
+		await needsRiver(tx, kind, content);
+		checkContent(kind, content, before);
+		return { kind, id, before, after: await putDocument(tx, kind, id, content) };
+	};
+	/** A document that goes, and what goes with it. */
+	const removed = async (tx: Queryable, kind: DocumentKind, id: string, revision: number) => {
+		const before = await current(tx, kind, id);
+		await expect(tx, before, revision);
+		if (kind === 'river') {
+			const [lie] = await tx.query('select id from lie where river_id = $1 limit 1', [id]);
+			if (lie) {
+				throw new Refusal(409, `“${before.name}” still has lies. Delete or move them first.`);
+			}
+		}
+		const returned = before.kind === 'batch' ? await returnReserved(tx, before) : [];
+		await removeDocument(tx, kind, id);
+		return { before, records: [...returned, { kind, id, before, after: null }] };
+	};
+	const oneOf = async (tx: Queryable, change: Change): Promise<readonly ChangeRecord[]> => {
+		const { kind, id, revision, content } = change;
+		if (content === null) {
+			if (revision === null) {
+				throw new Refusal(422, 'To delete takes the revision that was seen; to make, a document.');
+			}
+			return (await removed(tx, kind, id, revision)).records;
+		}
+		if (revision === null) return [await made(tx, kind, id, content)];
+		return [await changed(tx, change, revision, content)];
+	};
+	const told = (records: readonly ChangeRecord[]): DocumentChange[] =>
+		records.map(({ kind, id, after }) => ({ kind, id, row: after }));
 	const step = (direction: 'undo' | 'redo') =>
 		act(async (tx) => {
 			const changes = await stepHistory(tx, direction);
@@ -184,48 +250,38 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 		get: (kind, id) => current(db, kind, id),
 		create: (kind, id, content) =>
 			act(async (tx) => {
-				if (await findDocument(tx, kind, id)) {
-					throw new Refusal(409, `A ${words[kind]} with this id is already there.`);
-				}
-				await needsRiver(tx, kind, content);
-				checkContent(kind, content, null);
-				const row = await putDocument(tx, kind, id, content);
-				await recordAction(
-					tx,
-					`${row.name}: new ${words[kind]}`,
-					[],
-					[{ kind, id, before: null, after: row }]
-				);
-				return [{ kind, id, row }];
+				const record = await made(tx, kind, id, content);
+				await recordAction(tx, `${record.after.name}: new ${words[kind]}`, [], [record]);
+				return told([record]);
 			}),
 		edit: (kind, id, revision, content) =>
 			act(async (tx) => {
-				const before = await current(tx, kind, id);
-				await expect(tx, before, revision);
-				await needsRiver(tx, kind, content);
-				checkContent(kind, content, before);
-				const row = await putDocument(tx, kind, id, content);
-				await recordEdit(tx, before, row, soon());
-				return [{ kind, id, row }];
+				const record = await changed(tx, { kind, id }, revision, content);
+				await recordEdit(tx, record.before, record.after, soon());
+				return told([record]);
 			}).then((answer) => {
 				lastEdit = performance.now();
 				return answer;
 			}),
 		remove: (kind, id, revision) =>
 			act(async (tx) => {
-				const before = await current(tx, kind, id);
-				await expect(tx, before, revision);
-				if (kind === 'river') {
-					const [lie] = await tx.query('select id from lie where river_id = $1 limit 1', [id]);
-					if (lie) {
-						throw new Refusal(409, `“${before.name}” still has lies. Delete or move them first.`);
+				const { before, records } = await removed(tx, kind, id, revision);
+				await recordAction(tx, `${before.name}: ${words[kind]} deleted`, [], records);
+				return told(records);
+			}),
+		act: (label, changes) =>
+			act(async (tx) => {
+				const records: ChangeRecord[] = [];
+				for (const [k, change] of changes.entries()) {
+					try {
+						records.push(...(await oneOf(tx, change)));
+					} catch (error) {
+						if (!(error instanceof Refusal)) throw error;
+						throw new Refusal(error.status, error.message, { ...error.more, change: k });
 					}
 				}
-				const returned = before.kind === 'batch' ? await returnReserved(tx, before) : [];
-				await removeDocument(tx, kind, id);
-				const records = [...returned, { kind, id, before, after: null }];
-				await recordAction(tx, `${before.name}: ${words[kind]} deleted`, [], records);
-				return records.map(({ kind, id, after }) => ({ kind, id, row: after }));
+				if (records.length > 0) await recordAction(tx, label, [], records);
+				return told(records);
 			}),
 		together: async <T>(
 			plan: (tx: Queryable) => Promise<{ result: T; label: string; writes: readonly Write[] }>
@@ -242,7 +298,7 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 					records.push({ kind, id, before, after: await putDocument(tx, kind, id, content) });
 				}
 				if (records.length > 0) await recordAction(tx, label, [], records);
-				return records.map(({ kind, id, after }) => ({ kind, id, row: after }));
+				return told(records);
 			});
 			return { result: planned!, answer };
 		},

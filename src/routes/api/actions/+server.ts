@@ -1,0 +1,9 @@
+import { actionOf, answer } from '$lib/server/api';
+import type { RequestHandler } from './$types';
+
+/** Several changes, each with the revision that it saw: one transaction, one row of the log, one undo. */
+export const POST: RequestHandler = ({ request }) =>
+	answer(async (store) => {
+		const { label, changes } = await actionOf(request);
+		return store.act(label, changes);
+	});
