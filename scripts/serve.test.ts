@@ -29,7 +29,8 @@ test('an error that nobody catches ends in an answer and a line, and the program
 			expect(await response.json()).toEqual({
 				message: expect.stringContaining('a mistake') as string
 			});
-			expect(said).toContain(`Error: ${path.replace('-', ' ')}`);
+			// The line comes by a pipe of its own.
+			await expect.poll(() => said).toContain(`Error: ${path.replace('-', ' ')}`);
 		}
 		expect(await (await fetch(address)).text()).toBe('lives');
 	} finally {

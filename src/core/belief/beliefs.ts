@@ -1,6 +1,21 @@
 import { type Interval, logInterval, math, Z90 } from '../quantity/index';
-import type { Learned } from './learned';
 import { priors, type Belief, type BeliefName } from './priors';
+
+/**
+ * What was learned: the mean and covariance of some standard normal scores that stood at 0 and 1 before.
+ * A score is named by its belief, where all of a kind share it, or by belief and place, `belief@place`,
+ * where it is of one lot, one dressing or one lie alone.
+ */
+export interface Learned {
+	readonly scores: readonly string[];
+	readonly mean: readonly number[];
+	readonly covariance: readonly (readonly number[])[];
+	/** What one fly of this hand differs from the next by, where flies were compared. */
+	readonly tied?: Tied;
+}
+
+/** Spreads of the beliefs about one fly against the mean of its recipe. */
+export type Tied = Readonly<Partial<Record<'tied.mass' | 'tied.drag', number>>>;
 
 /** What is believed of every uncertain parameter. */
 export type Beliefs = Readonly<Record<BeliefName, Belief>> & {

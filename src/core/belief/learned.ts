@@ -1,22 +1,13 @@
 import { cholesky, math, Z90 } from '../quantity/index';
-import { valueAt, valuesAt, type Beliefs, type BeliefValues } from './beliefs';
+import {
+	valueAt,
+	valuesAt,
+	type Beliefs,
+	type BeliefValues,
+	type Learned,
+	type Tied
+} from './beliefs';
 import type { Belief, BeliefName } from './priors';
-
-/**
- * What was learned: the mean and covariance of some standard normal scores that stood at 0 and 1 before.
- * A score is named by its belief, where all of a kind share it, or by belief and place, `belief@place`,
- * where it is of one lot, one dressing or one lie alone.
- */
-export interface Learned {
-	readonly scores: readonly string[];
-	readonly mean: readonly number[];
-	readonly covariance: readonly (readonly number[])[];
-	/** What one fly of this hand differs from the next by, where flies were compared. */
-	readonly tied?: Tied;
-}
-
-/** Spreads of the beliefs about one fly against the mean of its recipe. */
-export type Tied = Readonly<Partial<Record<'tied.mass' | 'tied.drag', number>>>;
 
 /** How a belief's own score is made up: weights whose squares sum to one, each of a score of Learned. */
 export type Mixture = readonly { readonly score: string; readonly weight: number }[];

@@ -1,8 +1,9 @@
 import type { Column, Line } from '../body/index';
 import { quantile } from '../quantity/index';
-import type { Hung } from './chain';
+import type { Hung } from './state';
 import { ROUGH } from './trace';
-import { seenDrift, type Drift, type DriftCare, type Fault } from './drift';
+import { seenDrift, type DriftCare } from './drift';
+import type { Drift, Fault } from './outcome';
 
 /** What is followed: flies, water and line, all known. */
 export interface DriftCase {

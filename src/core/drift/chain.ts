@@ -1,18 +1,11 @@
 import { math } from '../quantity/index';
 import type { Column, Line } from '../body/index';
 import { GRAVITY } from '../material/index';
-import type { Towed } from '../sink/index';
 import { cut, landed } from './cut';
 import { loaderOf, STRETCH, tensionOf } from './load';
 import type { Eddies } from './eddies';
-import type { Load, State } from './state';
+import type { Hung, Load, State } from './state';
 import { heldEnd, type Held } from './upper-end';
-
-/** A fly on the line, and how far above the line's lower end it is tied in, m. */
-export interface Hung {
-	readonly fly: Towed;
-	readonly above: number;
-}
 
 /**
  * Fly and line as a chain in the vertical plane of the current: nodes with mass, between them

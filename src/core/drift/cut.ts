@@ -1,7 +1,6 @@
 import { math } from '../quantity/index';
 import { lineLength, type Column, type Line } from '../body/index';
-import type { Hung } from './chain';
-import { stateOf, type State } from './state';
+import { stateOf, type Hung, type State } from './state';
 
 /** A line cut into segments, from its upper end down. */
 export interface Cut {

@@ -1,6 +1,7 @@
 /** A fly's way through the moving column: free of any line, and on one. */
 export * from './free-descent';
-export { chainOf, type Hung } from './chain';
+export { chainOf } from './chain';
+export type { Hung } from './state';
 export { eddiesOf, noEddies, NOISE_STEP, type Eddies } from './eddies';
 export { FINE, ROUGH, SMOOTH, trace, type Fineness } from './trace';
 export {
@@ -16,14 +17,11 @@ export {
 export {
 	drawnDrift,
 	drift,
-	USUAL_WANTED,
 	type DrawnDrift,
-	type Drift,
 	type DriftCare,
 	type DriftPoint,
-	type Fault,
-	type LineShape,
-	type Wanted
+	type LineShape
 } from './drift';
+export { USUAL_WANTED, type Drift, type Fault, type Wanted } from './outcome';
 export { bedTop } from './bed';
 export { hangUpOver } from './watch';

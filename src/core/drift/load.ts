@@ -9,10 +9,9 @@ import {
 	pullOn,
 	type Towed
 } from '../sink/index';
-import type { Hung } from './chain';
 import type { Cut } from './cut';
 import type { Eddies } from './eddies';
-import type { Load, State } from './state';
+import type { Hung, Load, State } from './state';
 import type { Held } from './upper-end';
 import { waterTable } from './water-table';
 

@@ -1,3 +1,11 @@
+import type { Towed } from '../sink/index';
+
+/** A fly on the line, and how far above the line's lower end it is tied in, m. */
+export interface Hung {
+	readonly fly: Towed;
+	readonly above: number;
+}
+
 /** Places and velocities of a chain's nodes. */
 export interface State {
 	readonly x: Float64Array;

@@ -2,9 +2,9 @@ import { math } from '../quantity/index';
 import type { Column, Line } from '../body/index';
 import { speedAt, turbulenceAcross, turbulenceAlong } from '../water/index';
 import { bedTop } from './bed';
-import { chainOf, type Chain, type Hung } from './chain';
+import { chainOf, type Chain } from './chain';
 import { NOISE_STEP, type Eddies } from './eddies';
-import { copyState, stateOf, type State } from './state';
+import { type Hung, copyState, stateOf, type State } from './state';
 import { stepperOf } from './step';
 
 /** How finely a drift is followed. */

@@ -1,7 +1,7 @@
 import type { Column, Line } from '../body/index';
 import { math, quantile } from '../quantity/index';
 import { bedTop } from './bed';
-import type { Drift, Fault, Wanted } from './drift';
+import type { Drift, Fault, Wanted } from './outcome';
 import type { Eddies } from './eddies';
 import { slipOf, type Moment } from './trace';
 

@@ -15,8 +15,9 @@ import {
 import { mainFault } from '../drift/index';
 import { beadWords, coilWords } from '../fly/index';
 import { remediesFor, remediesNamed, type Changeable, type Remedy } from './remedies';
-import { Search, type MatchQuestion } from './search';
-import type { Locks } from './space';
+import { Search } from './search';
+import type { MatchQuestion } from './question';
+import type { Locks } from './looks';
 
 /** A remedy with the chance of a good drift that it brings, counted as every chance of a list is. */
 export interface Advised extends Remedy {

@@ -9,7 +9,8 @@ import { pointsOf, type Wishes } from './rank';
 import { dearestOf } from './price';
 import { countsOn, judgedAt, readOff } from './search';
 import type { Shelf } from './shelf';
-import { spaceOf, type Locks } from './space';
+import type { Locks } from './looks';
+import { spaceOf } from './space';
 
 /** Several waters for which the fewest flies are wanted. */
 export interface CoverQuestion {

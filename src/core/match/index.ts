@@ -6,8 +6,10 @@ export { askedMetals, beadTable, type AskedMetal, type BeadRow } from './bead-ta
 export { evaluate, type Candidate } from './evaluate';
 export { adviceFor, chanceOf, type Advice, type Advised } from './advice';
 export type { Changeable, Remedy } from './remedies';
+export * from './bead-options';
 export * from './which-bead';
-export { lockables, spaceOf, type Lockable, type Locks, type Space } from './space';
+export { lockables, type Lockable, type Locks } from './looks';
+export { spaceOf, type Space } from './space';
 export {
 	before,
 	does,
@@ -19,14 +21,8 @@ export {
 	type Wishes
 } from './rank';
 export type { Judged } from './judge';
-export {
-	mergedLists,
-	Search,
-	type Found,
-	type MatchQuestion,
-	type Piece,
-	type Seen
-} from './search';
+export { mergedLists, Search, type Found, type Piece, type Seen } from './search';
+export type { MatchQuestion } from './question';
 export { placesIn, plainSearch } from './plain-search';
 export { followed, type Followed } from './follow';
 export {
@@ -38,14 +34,14 @@ export {
 	type Rung
 } from './cover';
 export { ladder, spanOf, type Water } from './ladder';
-export { Desk, type MatchAnswers, type MatchTask } from './desk';
+export { Desk } from './desk';
+export type { Lane, MatchAnswers, MatchTask } from './tasks';
 export { dearestIn } from './price';
 export {
 	FIRST_SCREEN,
 	firstDrifts,
 	LISTED,
 	match,
-	type Lane,
 	type MatchAnswer,
 	type MatchProgress
 } from './run';

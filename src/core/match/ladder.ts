@@ -2,8 +2,8 @@ import { without } from '../quantity/index';
 import type { Lie } from '../water/index';
 import { believedIn, COARSE_CURVE, DRIFTS, FLOOR, type ChanceCurve } from '../predict/index';
 import { MOST_WATERS, type Cover } from './cover';
-import type { Lane } from './run';
-import type { MatchQuestion } from './search';
+import type { Lane } from './tasks';
+import type { MatchQuestion } from './question';
 
 /** A water of several. */
 export interface Water {

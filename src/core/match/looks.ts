@@ -1,7 +1,12 @@
 import type { Beliefs } from '../belief/index';
 import { buildFly, dressingOf, mediansFor, type HackleChoice, type Recipe } from '../fly/index';
 import { ribWound, shorter, slimmer, turnLess } from './trims';
-import type { Locks } from './space';
+
+/** What of a pattern a search may change, or is to keep. */
+export const lockables = ['hook', 'bead', 'coil', 'rib', 'dressing'] as const;
+export type Lockable = (typeof lockables)[number];
+/** True: it stays as it is in the pattern. */
+export type Locks = Readonly<Record<Lockable, boolean>>;
 
 /** One change of a pattern's dressing: so many steps away from its own look. */
 export interface Trim {

@@ -3,7 +3,8 @@ import { fluidAt } from '../water/index';
 import { before, pointsOf } from './rank';
 import { followed } from './follow';
 import { dearestOf } from './price';
-import { familyOf, judgedAt, type Found, type MatchQuestion } from './search';
+import { familyOf, judgedAt, type Found } from './search';
+import type { MatchQuestion } from './question';
 import { goesOn, spaceOf, type Space } from './space';
 import { LEAST_TURNS, MOST_TURNS } from './figures';
 

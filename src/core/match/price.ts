@@ -1,5 +1,5 @@
 import type { Build } from '../fly/index';
-import type { MatchQuestion } from './search';
+import type { MatchQuestion } from './question';
 import type { Shelf } from './shelf';
 import { spaceOf, type Space, type Winding } from './space';
 

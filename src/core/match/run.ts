@@ -9,17 +9,11 @@ import {
 	type DriftQuestion,
 	type Hand
 } from '../predict/index';
-import type { MatchAnswers, MatchTask } from './desk';
+import type { Lane } from './tasks';
 import type { Followed } from './follow';
 import { before, nearer } from './rank';
-import { MARGIN, mergedLists, type Found, type MatchQuestion, type Seen } from './search';
-
-/** One who does tasks of a search, in turn: a worker, a thread, or a Desk itself. */
-export interface Lane {
-	ask<Kind extends MatchTask['kind']>(
-		task: Extract<MatchTask, { kind: Kind }>
-	): Promise<MatchAnswers[Kind]>;
-}
+import { MARGIN, mergedLists, type Found, type Seen } from './search';
+import type { MatchQuestion } from './question';
 
 /** How far a search is. */
 export interface MatchProgress {

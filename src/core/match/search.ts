@@ -2,27 +2,14 @@ import { math } from '../quantity/index';
 import { nominalHook } from '../material/index';
 import type { HookChoice, Recipe } from '../fly/index';
 import { fluidAt, type Fluid } from '../water/index';
-import {
-	believedIn,
-	chanceAt,
-	markOf,
-	standOn,
-	type ChanceCurve,
-	type DriftQuestion
-} from '../predict/index';
+import { believedIn, chanceAt, markOf, standOn, type ChanceCurve } from '../predict/index';
 import { figuresOf, recipeAt, type Figures, type Place } from './figures';
 import { judge, type Judged } from './judge';
 import { dearestOf, priceIn, pricePerVolume } from './price';
-import { before, pointsOf, type Counts, type Ranked, type Wishes } from './rank';
+import { before, pointsOf, type Counts, type Ranked } from './rank';
 import type { Shelf } from './shelf';
-import { liesApart, spaceOf, type Locks, type Space, type Winding } from './space';
-
-/** A lie, a rig and what may be tied for it. */
-export interface MatchQuestion extends DriftQuestion {
-	readonly locks: Locks;
-	readonly shelf: Shelf;
-	readonly wishes: Wishes;
-}
+import { liesApart, spaceOf, type Space, type Winding } from './space';
+import type { MatchQuestion } from './question';
 
 /** A build that a search found, looked at in full. */
 export interface Found extends Judged, Ranked {

@@ -10,14 +10,8 @@ import {
 } from '../fly/index';
 import { CONE_PROPORTIONS, nominalHook } from '../material/index';
 import { without } from '../quantity/index';
-import { looksOf, type Look, type Trim } from './looks';
+import { looksOf, type Locks, type Look, type Trim } from './looks';
 import { beadOf, beadSteps, coilOf, hookOf, wireSteps, type Shelf } from './shelf';
-
-/** What of a pattern a search may change, or is to keep. */
-export const lockables = ['hook', 'bead', 'coil', 'rib', 'dressing'] as const;
-export type Lockable = (typeof lockables)[number];
-/** True: it stays as it is in the pattern. */
-export type Locks = Readonly<Record<Lockable, boolean>>;
 
 /** A wire to wind, and where; its turns are open. */
 export type Winding = Omit<CoilChoice, 'turns' | 'second'>;

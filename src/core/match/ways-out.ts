@@ -5,8 +5,9 @@ import { CENTIMETRE } from '../quantity/index';
 import { adviceFor, chanceOf } from './advice';
 import type { Remedy } from './remedies';
 import type { Wishes } from './rank';
-import { Search, type Found, type MatchQuestion, type Seen } from './search';
-import type { Locks, Lockable } from './space';
+import { Search, type Found, type Seen } from './search';
+import type { MatchQuestion } from './question';
+import type { Locks, Lockable } from './looks';
 import { DRIFTS } from '../predict/index';
 
 /** Something that would make more drifts good than anything the search found. */

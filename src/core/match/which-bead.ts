@@ -1,5 +1,4 @@
 import type { Fault } from '../drift/index';
-import type { Recipe } from '../fly/index';
 import {
 	chanceAt,
 	COARSE_CURVE,
@@ -8,46 +7,13 @@ import {
 	FLOOR,
 	markOf,
 	standOn,
-	believedIn,
-	type ChanceCurve,
-	type DriftQuestion,
-	type Hand
+	type ChanceCurve
 } from '../predict/index';
 import { math } from '../quantity/index';
-import { fluidAt } from '../water/index';
-import { askedMetals, beadTable, type AskedMetal } from './bead-table';
-import { evaluate } from './evaluate';
-import { firstDrifts, lanesOf, type Lane } from './run';
-import type { Shelf } from './shelf';
-
-/** Which bead for this fly, on this rig, in this water? */
-export interface BeadQuestion extends DriftQuestion {
-	readonly shelf: Shelf;
-	/** Chance that is asked for. */
-	readonly enough: number;
-}
-
-/** One bead on the hook, or none. SI. */
-export interface BeadOption {
-	readonly recipe: Recipe;
-	/** null: no bead. */
-	readonly metal: AskedMetal | null;
-	/** 0 without one. */
-	readonly diameter: number;
-	readonly mass: number;
-	readonly speed: number;
-	/** N in water. */
-	readonly weight: number;
-	/** What will be regretted about it on this hook; null when nothing. */
-	readonly trouble: string | null;
-	readonly chance: number;
-	/** Drifts that the chance was counted from; 0 while it is read off the curve. */
-	readonly drifts: number;
-	/** What spoils most of the drifts that are not good. */
-	readonly fault: Fault | null;
-	/** How the rod is held for it; null until it was followed. */
-	readonly hand: Hand | null;
-}
+import { askedMetals, type AskedMetal } from './bead-table';
+import { type BeadOption, type BeadQuestion } from './bead-options';
+import { firstDrifts, lanesOf } from './run';
+import type { Lane } from './tasks';
 
 /** Beads of one metal that do the job, without a gap. */
 export interface BeadSpan {
@@ -75,32 +41,6 @@ export interface BeadAnswer {
 
 /** A chance so much below the best is as good for one who takes the lighter: a standard error of what is counted. */
 const AS_GOOD = 0.06;
-
-/** Every bead that the hook takes, and none, without their chances. */
-export function beadOptions(question: BeadQuestion): BeadOption[] {
-	const { recipe, celsius, shelf } = question;
-	const believed = believedIn(question);
-	const fluid = fluidAt(celsius);
-	const rows = beadTable(recipe, fluid, shelf, believed);
-	const open = { chance: 0, drifts: 0, fault: null, hand: null };
-	const bare = evaluate({ ...recipe, bead: null, coil: null }, fluid, believed);
-	const none = { ...plain(bare), metal: null, diameter: 0, ...open };
-	return [
-		...(bare.fits && bare.speed > 0 ? [none] : []),
-		...askedMetals.flatMap((metal) =>
-			rows.flatMap(({ diameter, found }) => {
-				const candidate = found[metal];
-				return candidate && candidate.speed > 0
-					? [{ ...plain(candidate), metal, diameter, ...open }]
-					: [];
-			})
-		)
-	];
-}
-
-const plain = ({ recipe, mass, speed, weight, trouble }: ReturnType<typeof evaluate>) => ({
-	...{ recipe, mass, speed, weight, trouble }
-});
 
 /** What the options come to together. */
 export function beadAnswer(options: readonly BeadOption[], enough: number): BeadAnswer {

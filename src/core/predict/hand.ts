@@ -189,8 +189,10 @@ function alongOne(
 		at = rounded(tried[coarse.indexOf(Math.max(...coarse))]!);
 	}
 	// After a coarse look there are no drifts left for a second one.
-	const value = worlds > 0 ? peakOf(scoreAt, at, low, sinks ? STEP : 0) : at;
-	const { from, to } = spanOf(scores, value);
+	const peak = worlds > 0 ? peakOf(scoreAt, at, low, sinks ? STEP : 0) : at;
+	const { from, to } = spanOf(scores, peak);
+	// So few worlds do not tell apart what scores alike: the middle of it.
+	const value = rounded((Math.max(low, from) + to) / 2);
 	return {
 		rig: withControl(rig, control, value),
 		found: [{ control, value, from: Math.max(low, from), to }]

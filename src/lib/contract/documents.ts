@@ -1,18 +1,12 @@
-import {
-	handControls,
-	type HandControl,
-	type LandingKind,
-	type LineMaterial,
-	type Rig,
-	type Stretch,
-	type Way
-} from '$core/rig/index';
-import type { Bed, DepthFrom, Lie } from '$core/water/index';
+import { handControls, type HandControl, type Rig, type Stretch } from '$core/rig/index';
+import type { Lie } from '$core/water/index';
 import { GRAM, MILLIMETRE } from '$core/quantity/index';
 import type { BatchBodyDocument, TyingRow } from './batches';
 import type { EntryBodyDocument } from './entries';
 import { tidy, type RecipeDocument } from './recipe-document';
+import type { LieBodyDocument, RigBodyDocument, StretchDocument } from './water-and-rig';
 
+export type { LieBodyDocument, RigBodyDocument, StretchDocument } from './water-and-rig';
 export { recipeFromDocument, recipeToDocument, type RecipeDocument } from './recipe-document';
 
 /**
@@ -32,47 +26,6 @@ export interface RiverBodyDocument {
 	depthExponent?: number;
 	speedExponent?: number;
 }
-export interface LieBodyDocument {
-	depthM: number;
-	surfaceSpeedMs: number;
-	bed: Bed;
-	zoneTopM: number;
-	/** Left out: the usual, two and a half depths. */
-	approachM?: number;
-	holdM?: number;
-	depthFrom?: DepthFrom;
-	/** The floats that the surface speed comes from. */
-	timed?: { overM: number; runsS: number[] };
-	notes?: string;
-	/** The river's flow when depth and speed were found. */
-	surveyedAtM3s?: number;
-	residualDepthM?: number;
-}
-
-interface StretchDocument {
-	lengthM: number;
-	diameterMm: number;
-	material: LineMaterial;
-}
-export interface RigBodyDocument {
-	way: Way;
-	rodM: number;
-	tipHeightM: number;
-	/** Share of the surface speed. */
-	lead: number;
-	leader: StretchDocument;
-	tippet: StretchDocument;
-	floatMm: number;
-	carriesG: number;
-	countdownS: number;
-	retrieveMs: number;
-	landing: LandingKind;
-	/** Which controls of the hand the person set; the numbers of the others are not looked at. */
-	set?: Record<HandControl, boolean>;
-	/** The hand draws in line at each touch of the bed. */
-	feelsBed?: boolean;
-}
-
 /** A packet, a spool or a bag: just one of the materials is there. */
 export interface LotBodyDocument {
 	hook?: Pick<RecipeDocument['hook'], 'style' | 'size' | 'lengthX' | 'wireX' | 'barbed' | 'eye'>;

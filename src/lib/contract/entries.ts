@@ -1,5 +1,5 @@
 import { sights, type Sight } from '$core/learn/index';
-import type { LieBodyDocument, RigBodyDocument } from './documents';
+import type { LieBodyDocument, RigBodyDocument } from './water-and-rig';
 import type { RecipeDocument } from './recipe-document';
 
 /**

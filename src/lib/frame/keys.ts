@@ -46,8 +46,19 @@ const CHOOSER = 4000;
 function holdLetters(): void {
 	const since = performance.now();
 	let held = '';
+	const deliver = (field: HTMLInputElement) => {
+		stop();
+		if (!held) return;
+		field.value += held;
+		field.dispatchEvent(new InputEvent('input', { bubbles: true }));
+	};
 	const hold = (event: KeyboardEvent) => {
-		if (event.ctrlKey || event.metaKey || event.altKey || writing(event)) return;
+		if (event.ctrlKey || event.metaKey || event.altKey) return;
+		if (writing(event)) {
+			// The field has come between two frames: what was held stands before what is typed now.
+			if (event.target instanceof HTMLInputElement && busy()) deliver(event.target);
+			return;
+		}
 		if (event.key === 'Escape') stop();
 		else if (event.key === 'Backspace') held = held.slice(0, -1);
 		else if (event.key.length === 1) held += event.key;
@@ -58,12 +69,8 @@ function holdLetters(): void {
 	const stop = () => window.removeEventListener('keydown', hold, true);
 	const look = () => {
 		const field = document.activeElement;
-		if (field instanceof HTMLInputElement && busy()) {
-			stop();
-			if (!held) return;
-			field.value += held;
-			field.dispatchEvent(new InputEvent('input', { bubbles: true }));
-		} else if (performance.now() - since > CHOOSER) stop();
+		if (field instanceof HTMLInputElement && busy()) deliver(field);
+		else if (performance.now() - since > CHOOSER) stop();
 		else requestAnimationFrame(look);
 	};
 	window.addEventListener('keydown', hold, true);

@@ -158,7 +158,7 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 			change: number('of several changes which one it is about, counted from 0'),
 			changed: text('with 409: what was changed since the revision that was seen, in words')
 		},
-		['errors', 'current', 'changed']
+		['errors', 'current', 'change', 'changed']
 	),
 	Strip: schemaOf(StripRequest),
 	Snapshot: object({

@@ -25,12 +25,13 @@ const disc = ({ x, y }: At, r: number) =>
 const bow = ([root, middle, tip]: readonly [At, At, At]) =>
 	`M${n(root.x)} ${n(-root.y)}Q${n(middle.x)} ${n(-middle.y)} ${n(tip.x)} ${n(-tip.y)}`;
 
-/** The eye's ring, or its edge where it lies across the hook's plane. */
-function eyeRing({ eye, line: [throat], wire }: Section['hook']): string {
+/** The eye's ring; across the hook's plane it is cut, and its far half lies behind. */
+function eyeRing({ eye, line: [throat], wire }: Section['hook']): { ring: string; cut: string } {
 	const ring = eye.radius - wire / 2;
-	if (!throat || eye.across < 0.5) return disc(eye.centre, ring);
+	if (!throat || eye.across < 0.5) return { ring: disc(eye.centre, ring), cut: '' };
 	const { x, y } = eye.centre;
-	return line([throat, { x: 2 * x - throat.x, y: 2 * y - throat.y }]);
+	const far = { x: 2 * x - throat.x, y: 2 * y - throat.y };
+	return { ring: line([throat, far]), cut: disc(far, wire / 2) };
 }
 
 type Kind = Section['layers'][number]['kind'];
@@ -80,16 +81,19 @@ export function artOf(section: Section): Shape[] {
 	const { line: wire, tip } = spear(hook.line, hook.wire);
 	const steel = materialColour.hook;
 	const wireMm = hook.wire / MILLIMETRE;
+	const eye = eyeRing(hook);
 	shapes.push(
 		{ key: 'wire', d: line(wire), fill: 'none', stroke: steel, strokeMm: wireMm },
 		{ key: 'point', d: outline(tip), fill: steel, stroke: steel },
 		{
 			key: 'eye',
-			d: eyeRing(hook),
+			d: eye.ring,
 			fill: 'none',
 			stroke: steel,
-			strokeMm: wireMm
-		}
+			strokeMm: wireMm,
+			strokeOpacity: eye.cut ? 0.5 : 1
+		},
+		{ key: 'eye-cut', d: eye.cut, fill: steel, stroke: 'none' }
 	);
 	if (hook.barbed)
 		shapes.push({ key: 'barb', d: barb(hook.line, hook.wire), fill: steel, stroke: steel });
@@ -149,7 +153,7 @@ export function ghostOf(section: Section): Shape[] {
 	const last = layers.flatMap(({ bands }) => bands);
 	return [
 		{ key: 'ghost-wire', d: line(hook.line), ...ghost },
-		{ key: 'ghost-eye', d: eyeRing(hook), ...ghost },
+		{ key: 'ghost-eye', d: eyeRing(hook).ring, ...ghost },
 		...(bead ? [{ key: 'ghost-bead', d: outline(bead.outline), ...ghost }] : []),
 		...(coil
 			? [{ key: 'ghost-coil', d: coil.turns.map((t) => disc(t, coil.wire / 2)).join(''), ...ghost }]
