@@ -128,6 +128,9 @@ export async function serve({ folder, demo, build }) {
 		if (res.headersSent) res.destroy();
 		else refuse(res, 500, 'Gravitas made a mistake; the terminal shows more.');
 	};
+	// A terminal that is closed takes no more lines: each that is written would be a mistake that nobody caught,
+	// with a line of its own, for ever.
+	for (const out of [process.stdout, process.stderr]) out.on('error', () => undefined);
 	// What is acknowledged is on the disk: going on loses nothing, ending would.
 	for (const event of ['uncaughtException', 'unhandledRejection']) {
 		process.on(event, (error) => {

@@ -5,11 +5,13 @@ import { join } from 'node:path';
 import { expect, test } from 'vitest';
 
 /** A program whose routes make every mistake that nobody catches. */
-const HANDLER = `export const handler = (req, res) => {
+const HANDLER = `let uncaught = 0;
+process.on('uncaughtException', () => uncaught++);
+export const handler = (req, res) => {
 	if (req.url === '/at-once') throw new Error('at once');
 	if (req.url === '/later') setTimeout(() => { throw new Error('later'); }, 1);
 	else if (req.url === '/promised') Promise.reject(new Error('promised'));
-	else res.end('lives');
+	else res.end(req.url === '/count' ? String(uncaught) : 'lives');
 };`;
 
 test('an error that nobody catches ends in an answer and a line, and the program lives', async () => {
@@ -33,6 +35,18 @@ test('an error that nobody catches ends in an answer and a line, and the program
 			await expect.poll(() => said).toContain(`Error: ${path.replace('-', ' ')}`);
 		}
 		expect(await (await fetch(address)).text()).toBe('lives');
+		// Whoever listened has gone, as when a terminal is closed: a line that nobody takes is no mistake.
+		child.stdout.destroy();
+		child.stderr.destroy();
+		for (let k = 0; k < 3; k++) {
+			const response = await fetch(`${address}later`, { signal: AbortSignal.timeout(10_000) });
+			expect(response.status).toBe(500);
+		}
+		const count = async () => Number(await (await fetch(`${address}count`)).text());
+		const before = await count();
+		await new Promise((resolve) => setTimeout(resolve, 200));
+		expect(await count()).toBe(before);
+		expect(before).toBeLessThan(10);
 	} finally {
 		child.kill('SIGKILL');
 		rmSync(build, { recursive: true });
