@@ -58,7 +58,7 @@ function tippetLeftOn(one: Weighing | TimedDrop): number | null {
 	return usualOf(one) / usualOf({ ...one, tippet: LEFT_ON });
 }
 
-/** What a tool should say by the tables alone. */
+/** What a tool should say at the medians, by the tables alone or with what was learned. */
 function usualOf(one: Weighing | TimedDrop, learned?: Learned): number {
 	const of = measurableOf(one);
 	const values = valuesAt(learned ? withLearned(of.beliefs, learned, of.mixtureOf) : of.beliefs);

@@ -83,7 +83,7 @@ const HARDLY_TELLS = 0.005;
 const MOST_PASSES = 4;
 /** Of more than twice as many figures so many are looked at first (ours). */
 const FIRST = 300;
-/** Scores at which figures are expanded are whole multiples of this: half of it is well under `MOVED`. */
+/** Scores at which figures are expanded are whole multiples of this: so that an entry more finds them again. */
 const GRID = 0.25;
 /** So many expansions are remembered (ours: some 30 MB). */
 const MOST_EXPANDED = 20_000;
@@ -252,24 +252,27 @@ function expandCase(
 	scores: Float64Array,
 	expanded: Map<string, Expansion | null>
 ): void {
-	one.centre = {};
+	const centre: Case['centre'] = {};
 	for (const name of one.of.about) {
 		const z = (one.of.mixtureOf(name) ?? []).reduce(
 			(sum, { score, weight }) => sum + weight * (scores[places.place(score)] ?? 0),
 			0
 		);
 		// On a grid, so that the next entry finds it again, and it is the same whatever came before.
-		one.centre[name] = Math.round(z / GRID) * GRID;
+		centre[name] = Math.round(z / GRID) * GRID;
 	}
-	const key = `${one.id} ${Object.values(one.centre).join(' ')}`;
+	const key = `${one.id} ${Object.values(centre).join(' ')}`;
 	let expansion = expanded.get(key);
 	if (expansion === undefined) {
-		const [made] = expand(one.of, one.centre);
+		const [made] = expand(one.of, centre);
 		const fine = made && [made.value, ...made.slope].every(Number.isFinite);
 		if (expanded.size >= MOST_EXPANDED) expanded.clear();
 		expanded.set(key, (expansion = fine ? made : null));
 	}
-	one.at = expansion && placed(expansion, one.of, places);
+	// Where it has no figure (the fly floats there) what was known of it stands.
+	if (!expansion) return;
+	one.at = placed(expansion, one.of, places);
+	one.centre = centre;
 }
 
 /** Whether scores are so far from where it was expanded that it may say something else there. */

@@ -98,6 +98,18 @@ function contentIn(document: Pick<AnyRequest, 'name' | 'body'>): DocumentContent
 	return { name: name.trim(), body, ...(riverId === undefined ? {} : { riverId }) };
 }
 
+/** A document without an id and a revision of its own, which stand beside it. */
+function ownless(raw: object, type: new () => AnyRequest, where: string): AnyRequest {
+	for (const name of ['id', 'revision'])
+		if (name in raw) {
+			const message = `${name} stands beside the document, not in it.`;
+			throw new Refusal(422, `${where}: ${message}`, {
+				errors: [{ path: `${where}.${name}`, message }]
+			});
+		}
+	return checked(raw, type, where);
+}
+
 /** Several changes from the request, as one action. @throws Refusal naming each wrong field with its change */
 export async function actionOf(request: Request): Promise<{ label: string; changes: Change[] }> {
 	const raw = readJson(await readBody(request, MOST_IN_ACTION), 'The request');
@@ -107,7 +119,7 @@ export async function actionOf(request: Request): Promise<{ label: string; chang
 		label: label.trim(),
 		changes: changes.map(({ kind, id, revision, document }, k): Change => {
 			const type: new () => AnyRequest = documentRequests[kind];
-			const content = document && contentIn(checked(document, type, `changes.${k}.document`));
+			const content = document && contentIn(ownless(document, type, `changes.${k}.document`));
 			return { kind, id: id.toLowerCase(), revision: revision ?? null, content: content ?? null };
 		})
 	};

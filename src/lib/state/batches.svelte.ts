@@ -70,7 +70,10 @@ export class Batches extends Documents {
 		return this.act(`${clipped(row.name, 60)}: ended`, () => {
 			const now = this.batch(row.id);
 			if (now?.body.state !== 'tying') {
-				this.notice = { words: `“${row.name}” was ended in another window.`, choices: [] };
+				this.notice = {
+					words: `“${row.name}” was ended or deleted in another window.`,
+					choices: []
+				};
 				return null;
 			}
 			const body: BatchBodyDocument = { ...now.body, state: 'done', taken: [...used], times };
