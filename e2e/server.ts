@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test as base, type Page } from '@playwright/test';
@@ -63,21 +63,54 @@ export function temporaryFolder(): { path: string; remove: () => void } {
 	return { path, remove: () => rmSync(path, { recursive: true, force: true }) };
 }
 
+interface Demo extends Server {
+	readonly strip: object;
+}
+
+/** The demo's data as they are made at the first start, and the server that the file under test runs on a copy. */
+class DemoServers {
+	private readonly seed = temporaryFolder();
+	private readonly copy = temporaryFolder();
+	private readonly data = join(this.copy.path, 'data');
+	private running: { file: string; server: Demo } | null = null;
+
+	async prepare(): Promise<void> {
+		await (await startServer(this.seed.path)).stop();
+	}
+
+	/** What one file changed is not found by the next. */
+	async of(file: string): Promise<Demo> {
+		if (this.running?.file === file) return this.running.server;
+		await this.running?.server.stop();
+		rmSync(this.data, { recursive: true, force: true });
+		cpSync(this.seed.path, this.data, { recursive: true });
+		const server = await startServer(this.data);
+		const snapshot = await fetch(new URL('api/snapshot', server.address));
+		const { strip } = (await snapshot.json()) as { strip: object };
+		this.running = { file, server: { ...server, strip } };
+		return this.running.server;
+	}
+
+	async end(): Promise<void> {
+		await this.running?.server.stop();
+		this.seed.remove();
+		this.copy.remove();
+	}
+}
+
 /** A page on the demo, with a server that the whole file shares; fails on anything in the console. */
-export const test = base.extend<{ bench: Page }, { demo: Server & { strip: object } }>({
-	demo: [
+export const test = base.extend<{ bench: Page; demo: Demo }, { demos: DemoServers }>({
+	demos: [
 		// eslint-disable-next-line no-empty-pattern -- Playwright reads the fixture's needs from the pattern
 		async ({}, use) => {
-			const folder = temporaryFolder();
-			const server = await startServer(folder.path);
-			const snapshot = await fetch(new URL('api/snapshot', server.address));
-			const { strip } = (await snapshot.json()) as { strip: object };
-			await use({ ...server, strip });
-			await server.stop();
-			folder.remove();
+			const servers = new DemoServers();
+			await servers.prepare();
+			await use(servers);
+			await servers.end();
 		},
 		{ scope: 'worker', timeout: 100_000 }
 	],
+	demo: async ({ demos }, use, { file }) => use(await demos.of(file)),
 	bench: async ({ page, demo }, use) => {
 		const complaints: string[] = [];
 		page.on('console', (message) => {
