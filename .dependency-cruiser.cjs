@@ -4,6 +4,7 @@ module.exports = {
 	options: {
 		tsPreCompilationDeps: true,
 		tsConfig: { fileName: 'tsconfig.json' },
+		webpackConfig: { fileName: 'tools/resolve.cjs' },
 		doNotFollow: { path: 'node_modules' }
 	}
 };

@@ -19,15 +19,11 @@ import {
 	verdictOf,
 	type DriftQuestion
 } from '../src/core/predict/index';
-import {
-	lieFromDocument,
-	recipeFromDocument,
-	rigFromDocument,
-	type FlyBodyDocument,
-	type LieBodyDocument,
-	type RigBodyDocument,
-	type RiverBodyDocument
-} from '../src/lib/contract/documents';
+import { lieFromDocument, type LieBodyDocument } from '../src/lib/documents/lie/body';
+import { recipeFromDocument } from '../src/lib/documents/fly/recipe';
+import { rigFromDocument, type RigBodyDocument } from '../src/lib/documents/rig/body';
+import type { FlyBodyDocument } from '../src/lib/documents/fly/body';
+import type { RiverBodyDocument } from '../src/lib/documents/river/body';
 
 /** A lie, a rig and a fly of the demo. */
 export interface Cell {

@@ -8,13 +8,11 @@ import {
 	type Lane,
 	type MatchQuestion
 } from '../src/core/match/index';
-import {
-	lieFromDocument,
-	recipeFromDocument,
-	rigFromDocument,
-	type Snapshot
-} from '../src/lib/contract/documents';
-import { shelfOf } from '../src/lib/contract/shelf';
+import { lieFromDocument } from '../src/lib/documents/lie/body';
+import { recipeFromDocument } from '../src/lib/documents/fly/recipe';
+import { rigFromDocument } from '../src/lib/documents/rig/body';
+import type { Snapshot } from '../src/lib/api/answers';
+import { shelfOf } from '../src/lib/documents/lot/shelf';
 
 /** The demo's jig in its run on its rig, everything open but the rib, from the demo's drawers alone. */
 export function question({ flies, lies, rigs, lots }: Snapshot, rib = true): MatchQuestion {

@@ -1,4 +1,4 @@
-import type { Snapshot } from '../src/lib/contract/documents';
+import type { Snapshot } from '../src/lib/api/answers';
 import { choose, expect, figure, kept, openPart, reload, test, typed } from './server';
 
 test('hook, dressing and a bead left out: every choice moves the answer and says what it cannot do', async ({

@@ -1,4 +1,4 @@
-import type { Snapshot } from '../src/lib/contract/documents';
+import type { Snapshot } from '../src/lib/api/answers';
 import { choose, expect, test } from './server';
 
 // Browser and server each with its own engine: the same drifts, the same hand, the same digits.

@@ -1,9 +1,7 @@
 import { surrogateOf, type Sight, type Surrogate } from '../src/core/learn/index';
-import {
-	lieFromDocument,
-	recipeFromDocument,
-	rigFromDocument
-} from '../src/lib/contract/documents';
+import { lieFromDocument } from '../src/lib/documents/lie/body';
+import { recipeFromDocument } from '../src/lib/documents/fly/recipe';
+import { rigFromDocument } from '../src/lib/documents/rig/body';
 
 /** What an outing's water says of the beliefs. @param row of the log's table */
 export function fitOf(row: Readonly<Record<string, string>>): Surrogate {

@@ -1,9 +1,5 @@
 import type { ParamMatcher } from '@sveltejs/kit';
+import { isCollection } from '$lib/documents/kinds';
 
 /** The collections of documents in the API's addresses. */
-export const match = ((
-	param
-): param is 'flies' | 'rigs' | 'lies' | 'rivers' | 'lots' | 'batches' | 'entries' =>
-	['flies', 'rigs', 'lies', 'rivers', 'lots', 'batches', 'entries'].includes(
-		param
-	)) satisfies ParamMatcher;
+export const match = isCollection satisfies ParamMatcher;

@@ -8,27 +8,26 @@
 		partWords,
 		type PartName
 	} from '$core/fly/index';
-	import type { DocumentRow } from '$lib/contract/documents';
-	import BuildList from '$lib/bench/BuildList.svelte';
-	import { useBench, useDrift } from '$lib/state/context';
+	import type { DocumentRow } from '$lib/documents/kinds';
+	import BuildList from '$lib/views/bench/BuildList.svelte';
+	import { useWorkspace } from '$lib/state/context';
 	import { oneFrameBehind } from '$lib/state/one-frame-behind.svelte';
 	import { bindKeys } from '$lib/frame/keys';
-	import Strip from '$lib/bench/Strip.svelte';
-	import { listed } from '$lib/bench/listed';
-	import DrawingTools from '$lib/bench/DrawingTools.svelte';
+	import Strip from '$lib/strip/Strip.svelte';
+	import { listed } from '$lib/controls/listed';
+	import DrawingTools from '$lib/views/bench/DrawingTools.svelte';
 	import { drawing } from '$lib/state/preferences.svelte';
 	import { spreadAdvice } from '$lib/ui/advice';
 	import { partColour } from '$lib/ui/colours';
 	import { artOf } from '$lib/ui/section/art';
 	import DescentPicture from '$lib/ui/DescentPicture.svelte';
 	import { massFigure, speedWords } from '$lib/ui/figures';
-	import type LeversPanel from '$lib/bench/LeversPanel.svelte';
+	import type LeversPanel from '$lib/views/bench/LeversPanel.svelte';
 	import MassBar from '$lib/ui/MassBar.svelte';
 	import SectionDrawing from '$lib/ui/section/SectionDrawing.svelte';
 	import SinkScale from '$lib/ui/SinkScale.svelte';
 
-	const bench = useBench();
-	const drift = useDrift();
+	const { answer, strip, selection, documents, stock, drift } = useWorkspace();
 
 	let history = $state<{ row: DocumentRow; open: boolean } | null>(null);
 	let chooser = $state<'fly' | 'rig' | 'lie' | null>(null);
@@ -64,7 +63,7 @@
 	}
 
 	$effect(() =>
-		bindKeys(bench, {
+		bindKeys(selection, {
 			chooser: (which) => (chooser = which),
 			rename: () => rename(),
 			lever: (place) => panel?.pull(place),
@@ -77,23 +76,23 @@
 	 * held up by them.
 	 */
 	const picture = oneFrameBehind(
-		() => [bench.prediction, bench.column, bench.beside],
+		() => [answer.prediction, answer.column, answer.beside],
 		() =>
-			bench.recipe && bench.section && bench.prediction
+			strip.recipe && answer.section && answer.prediction
 				? {
-						name: bench.fly?.name ?? '',
-						recipe: bench.recipe,
-						section: bench.section,
-						build: bench.prediction.build,
+						name: selection.fly?.name ?? '',
+						recipe: strip.recipe,
+						section: answer.section,
+						build: answer.prediction.build,
 						masses: Object.fromEntries(
-							bench.prediction.parts.map(({ part, mass }) => [part, mass])
+							answer.prediction.parts.map(({ part, mass }) => [part, mass])
 						) as Partial<Record<PartName, number>>,
-						fit: bench.fit,
-						prediction: bench.prediction,
-						freshSpeed: bench.freshSpeed,
-						beside: bench.beside,
-						column: bench.column,
-						lie: bench.lie?.name ?? ''
+						fit: answer.fit,
+						prediction: answer.prediction,
+						freshSpeed: answer.freshSpeed,
+						beside: answer.beside,
+						column: answer.column,
+						lie: selection.lie?.name ?? ''
 					}
 				: null
 	);
@@ -135,17 +134,18 @@
 	}
 </script>
 
-<svelte:head><title>{bench.fly ? `${bench.fly.name} · Gravitas` : 'Gravitas'}</title></svelte:head>
+<svelte:head
+	><title>{selection.fly ? `${selection.fly.name} · Gravitas` : 'Gravitas'}</title></svelte:head
+>
 <h1 class="sr-only">Bench</h1>
 <div class="bg-ground staying:sticky staying:top-0 staying:z-10">
 	<Strip
-		{bench}
 		bind:open={chooser}
 		showHistory={(row) => (history = { row, open: true })}
 		showHow={() => (how = true)}
 	/>
 </div>
-{#if bench.asksForWater}
+{#if selection.asksForWater}
 	<p class="flex flex-wrap items-center gap-x-4 gap-y-1 bg-water-soft px-4 py-2">
 		<span class="text-lg">How deep is the water you fish, and how fast does a leaf go by?</span>
 		<button
@@ -160,18 +160,18 @@
 		>
 	</p>
 {/if}
-{#if bench.recipe}
+{#if strip.recipe}
 	<div class="grid min-h-0 flex-1 md:grid-cols-[23rem_1fr]">
 		<div class="min-h-0 overflow-y-auto border-line contain-content max-md:order-2 md:border-r">
 			<!-- What is half typed belongs to this fly and must not reach the next. -->
-			{#key bench.fly?.id}
+			{#key selection.fly?.id}
 				<BuildList
-					build={bench.prediction!.build}
+					build={answer.prediction!.build}
 					shown={picture.current!}
 					bind:open={openRows}
-					onchange={(recipe) => bench.setRecipe(recipe)}
-					lots={bench.lots}
-					take={(lot, part) => bench.takeFrom(lot, part)}
+					onchange={(recipe) => strip.setRecipe(recipe)}
+					lots={documents.all('lot')}
+					take={(lot, part) => stock.takeFrom(lot, part)}
 				/>
 			{/key}
 		</div>
@@ -180,9 +180,12 @@
 			<div class="flex min-h-0 min-w-0 flex-col gap-2 px-4 pb-3 contain-content max-md:order-1">
 				<DrawingTools
 					bind:zoom
-					others={bench.flies.filter(({ id }) => id !== bench.fly?.id).map(listed)}
+					others={documents
+						.all('fly')
+						.filter(({ id }) => id !== selection.fly?.id)
+						.map(listed)}
 					beside={now.beside}
-					layBeside={(id) => bench.layBeside(id)}
+					layBeside={(id) => answer.layBeside(id)}
 					{saveSvg}
 					showSizes={() => (sizes = true)}
 				/>
@@ -214,10 +217,9 @@
 					class="grid grid-cols-[minmax(0,1fr)] gap-x-6 gap-y-4 border-t border-line pt-2 md:h-62 md:shrink-0 md:grid-cols-[minmax(0,9fr)_minmax(0,5fr)]"
 				>
 					{#if answered}
-						{#await import('$lib/bench/LeversPanel.svelte') then { default: LeversPanel }}
+						{#await import('$lib/views/bench/LeversPanel.svelte') then { default: LeversPanel }}
 							<LeversPanel
 								bind:this={panel}
-								{bench}
 								bind:onlyOwned
 								showEquivalents={() => (otherwise = true)}
 							/>
@@ -228,7 +230,7 @@
 							<SinkScale
 								speed={now.prediction.speed}
 								window={drift.window}
-								none={!bench.rig
+								none={!strip.rig
 									? 'no line, no claim'
 									: drift.windowKnown
 										? 'no sink rate does the job here'
@@ -251,7 +253,7 @@
 							<p class="text-sm text-quiet">
 								Sinking freely; <a href="/drift" class="text-water underline underline-offset-2"
 									>on its line (G)</a
-								>. {bench.checked}. Freshly dry it
+								>. {answer.checked}. Freshly dry it
 								{now.freshSpeed ? `sinks ${speedWords(now.freshSpeed)}` : 'floats'}.
 							</p>
 						</div>
@@ -267,29 +269,29 @@
 			<button
 				type="button"
 				class="mt-4 h-12 rounded-md bg-water px-5 text-on-water"
-				onclick={() => void bench.newFly()}>Start a new fly</button
+				onclick={() => void selection.newFly()}>Start a new fly</button
 			>
 		</div>
 	</div>
 {/if}
 <!-- Seldom wanted: fetched when it is. -->
 {#if sizes}
-	{#await import('$lib/bench/SizesDialog.svelte') then { default: SizesDialog }}
-		<SizesDialog {bench} bind:open={sizes} />
+	{#await import('$lib/views/bench/SizesDialog.svelte') then { default: SizesDialog }}
+		<SizesDialog bind:open={sizes} />
 	{/await}
 {/if}
 {#if otherwise}
-	{#await import('$lib/bench/EquivalentsDialog.svelte') then { default: EquivalentsDialog }}
-		<EquivalentsDialog {bench} bind:open={otherwise} only={onlyOwned} />
+	{#await import('$lib/views/bench/EquivalentsDialog.svelte') then { default: EquivalentsDialog }}
+		<EquivalentsDialog bind:open={otherwise} only={onlyOwned} />
 	{/await}
 {/if}
 {#if how}
-	{#await import('$lib/bench/HowDialog.svelte') then { default: HowDialog }}
-		<HowDialog {bench} bind:open={how} />
+	{#await import('$lib/strip/HowDialog.svelte') then { default: HowDialog }}
+		<HowDialog bind:open={how} />
 	{/await}
 {/if}
 {#if history}
-	{#await import('$lib/bench/HistoryDialog.svelte') then { default: HistoryDialog }}
-		<HistoryDialog {bench} row={history.row} bind:open={history.open} />
+	{#await import('$lib/strip/HistoryDialog.svelte') then { default: HistoryDialog }}
+		<HistoryDialog row={history.row} bind:open={history.open} />
 	{/await}
 {/if}

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { anyRecipe } from '../../lib/contract/any-recipe.testing';
+import { anyRecipe } from '$lib/documents/fly/any-recipe.testing';
 import { priorBeliefs, valuesAt } from '../belief/index';
 import { buildFly, compileBuild, dressingOf, fitOf, recipeChange, type Recipe } from '../fly/index';
 import { settle } from '../sink/index';

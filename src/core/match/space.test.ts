@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { anyRecipe } from '../../lib/contract/any-recipe.testing';
+import { anyRecipe } from '$lib/documents/fly/any-recipe.testing';
 import { recipeChange, type BeadChoice, type HookChoice } from '../fly/index';
 import { nominalHook } from '../material/index';
 import { recipeAt } from './figures';

@@ -4,7 +4,7 @@ import { priorBeliefs, valuesAt, type BeliefName } from '../belief/index';
 import { beliefsFor, compileFly, type Recipe } from '../fly/index';
 import { EXACT, FAST, settle, type Sink } from '../sink/index';
 import { fluidAt } from '../water/index';
-import { anyRecipe } from '../../lib/contract/any-recipe.testing';
+import { anyRecipe } from '$lib/documents/fly/any-recipe.testing';
 
 const fluid = fluidAt(12);
 /** Every size that a fly has, by the belief that scales it. */

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { priorBeliefs, valuesAt, type BeliefName } from '../belief/index';
 import { freeDescent } from '../drift/index';
-import { anyRecipe } from '../../lib/contract/any-recipe.testing';
+import { anyRecipe } from '$lib/documents/fly/any-recipe.testing';
 import {
 	buildFly,
 	compileFly,

@@ -1,9 +1,9 @@
 import { expect, test } from 'vitest';
 import { BEAD_STEPS, COIL_WIRE_STEPS } from '$core/material/index';
 import { starterRecipe } from '$core/fly/index';
-import { recipeFromDocument, recipeToDocument } from './documents';
+import { recipeFromDocument, recipeToDocument } from '$lib/documents/fly/recipe';
 import { parse } from './parse';
-import { FlyRequest, LieRequest } from './validation';
+import { documentRequests } from '$lib/documents/requests';
 
 const good = { name: 'A fly', body: { recipe: recipeToDocument(starterRecipe) } };
 
@@ -49,7 +49,7 @@ test.each<[string, unknown, string]>([
 	['body.recipe.coil', { metal: 'lead', wireInch: 0.15, turns: 3 }, 'Coil wire'],
 	['body.recipe.dressing.sparkle', 1, 'sparkle']
 ])('%s = %j is refused in words that name the field', (path, value, words) => {
-	const parsed = parse(FlyRequest, broken(path, value));
+	const parsed = parse(documentRequests.fly, broken(path, value));
 	expect(parsed.ok).toBe(false);
 	if (parsed.ok) return;
 	expect(parsed.errors.some((e) => e.path.startsWith(path) && e.message.includes(words))).toBe(
@@ -58,10 +58,10 @@ test.each<[string, unknown, string]>([
 });
 
 test('what is right is taken, and what is no object is not', () => {
-	expect(parse(FlyRequest, good).ok).toBe(true);
-	expect(parse(FlyRequest, broken('body.recipe.bead', null)).ok).toBe(true);
-	for (const raw of [null, [], 'x', 3]) expect(parse(FlyRequest, raw).ok).toBe(false);
-	const lie = parse(LieRequest, {
+	expect(parse(documentRequests.fly, good).ok).toBe(true);
+	expect(parse(documentRequests.fly, broken('body.recipe.bead', null)).ok).toBe(true);
+	for (const raw of [null, [], 'x', 3]) expect(parse(documentRequests.fly, raw).ok).toBe(false);
+	const lie = parse(documentRequests.lie, {
 		name: 'A lie',
 		riverId: 'nowhere',
 		body: { depthM: 0.05, surfaceSpeedMs: Infinity, bed: 'mud', zoneTopM: null, approachM: 3 }

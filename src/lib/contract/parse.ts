@@ -1,7 +1,7 @@
 import 'reflect-metadata';
 import { plainToInstance } from 'class-transformer';
 import { validateSync, type ValidationError } from 'class-validator';
-import type { FieldError } from './documents';
+import type { FieldError } from './field-error';
 
 export type Parsed<T> =
 	| { readonly ok: true; readonly value: T }

@@ -4,19 +4,21 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { starterRecipe } from '$core/fly/index';
 import { starterRig } from '$core/rig/index';
-import { recipeToDocument, rigToDocument } from './documents';
+import { recipeToDocument } from '$lib/documents/fly/recipe';
+import { rigToDocument } from '$lib/documents/rig/body';
 import { schemaOf } from './fields';
 import { parse } from './parse';
-import { FlyFile, LieFile, PredictRequest, RigFile, RiverFile } from './validation';
+import { PredictRequest } from '$lib/api/requests';
+import { documentFiles } from '$lib/documents/requests';
 
 const ajv = new Ajv2020({ strict: false });
 formats.default(ajv);
 const recipe = recipeToDocument(starterRecipe);
 const water = { depthM: 0.9, surfaceSpeedMs: 0.7, bed: 'cobble', zoneTopM: 0.15, approachM: 2.5 };
 const documents = [
-	[FlyFile, { format: 'gravitas/fly', version: 0, name: 'Fly', body: { recipe } }],
+	[documentFiles.fly, { format: 'gravitas/fly', version: 0, name: 'Fly', body: { recipe } }],
 	[
-		RiverFile,
+		documentFiles.river,
 		{
 			format: 'gravitas/river',
 			version: 0,
@@ -26,9 +28,12 @@ const documents = [
 			lies: [{ name: 'Lie', body: water }]
 		}
 	],
-	[RigFile, { format: 'gravitas/rig', version: 0, name: 'Rig', body: rigToDocument(starterRig) }],
 	[
-		LieFile,
+		documentFiles.rig,
+		{ format: 'gravitas/rig', version: 0, name: 'Rig', body: rigToDocument(starterRig) }
+	],
+	[
+		documentFiles.lie,
 		{
 			...{ format: 'gravitas/lie', version: 0, name: 'Lie' },
 			body: {

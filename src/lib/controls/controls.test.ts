@@ -2,10 +2,9 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { priorBeliefs, valuesAt } from '$core/belief/index';
 import { buildFly, compileBuild, partNames, recipeChange, type Recipe } from '$core/fly/index';
-import { anyRecipe } from '$lib/contract/any-recipe.testing';
-import { recipeToDocument } from '$lib/contract/documents';
+import { anyRecipe } from '$lib/documents/fly/any-recipe.testing';
+import { recipeToDocument } from '$lib/documents/fly/recipe';
 import { parse } from '$lib/contract/parse';
-import { FlyRequest } from '$lib/contract/validation';
 import {
 	asUsual,
 	controlsOf,
@@ -15,6 +14,7 @@ import {
 	type Control,
 	type Subject
 } from './index';
+import { documentRequests } from '$lib/documents/requests';
 
 const median = valuesAt(priorBeliefs);
 
@@ -56,7 +56,7 @@ test('from any fly, every step of every control leads to a fly that can be kept 
 			if (isDressing(part)) nexts.push(asUsual(recipe, part));
 			for (const next of nexts) {
 				const document: unknown = JSON.parse(JSON.stringify(recipeToDocument(next)));
-				const parsed = parse(FlyRequest, { name: 'Next', body: { recipe: document } });
+				const parsed = parse(documentRequests.fly, { name: 'Next', body: { recipe: document } });
 				expect(parsed.ok ? [] : parsed.errors).toEqual([]);
 				expect(compileBuild(buildFly(next, median), median).body.mass).toBeGreaterThan(0);
 			}

@@ -1,8 +1,7 @@
 import { finishKinds, type FinishKind } from '$core/fly/index';
 import { INCH, MILLIMETRE, without } from '$core/quantity/index';
-import type { LotBodyDocument } from '$lib/contract/documents';
-import { dressingUses } from '$lib/contract/from-stock';
-import type { LotMaterial } from '$lib/contract/lots';
+import type { LotBodyDocument, LotMaterial } from '$lib/documents/lot/body';
+import { dressingUses } from '$lib/documents/lot/from-stock';
 import { choice, type Control } from './control';
 import {
 	beadMetalControl,

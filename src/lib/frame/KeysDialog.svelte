@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { places } from './places';
 	import Modal from '$lib/ui/Modal.svelte';
 
 	let { open = $bindable() }: { open: boolean } = $props();
@@ -17,16 +18,7 @@
 		['Delete', 'delete the fly'],
 		['Ctrl+Z', 'undo, whatever it was'],
 		['Ctrl+Shift+Z', 'redo'],
-		['B', 'the Bench'],
-		['V', 'the water: lies, a leaf timed, flow of the day'],
-		['G', 'the drift; Space plays it'],
-		['M', 'match: from the water to the fly; 1 to 9 tie a build'],
-		['Y', 'tying a run: cut list, marks, steps; Space goes on, B goes back'],
-		['X', 'the box: what is tied and still there'],
-		['L', 'the log: weigh, time, note; what was learned'],
-		['Q', 'which bead? A question without a recipe'],
-		['S', 'the stock'],
-		['K', 'files and copies: take out, bring in, restore'],
+		...places.map(({ key, words }) => [key, words] as const),
 		['T', 'light or dark'],
 		['?', 'this list']
 	] as const;

@@ -1,7 +1,9 @@
 import { tinykeys } from 'tinykeys';
 import { goto } from '$app/navigation';
 import { toggleTheme } from '$lib/state/theme';
-import type { Bench } from '$lib/state/bench.svelte';
+import { places } from './places';
+import type { Documents } from '$lib/state/documents.svelte';
+import type { Selection } from '$lib/state/selection.svelte';
 
 /** What the Bench's keys may open. */
 export interface KeyTargets {
@@ -78,21 +80,14 @@ function holdLetters(): void {
 }
 
 /** Puts the keys on the window that work in every view. @returns takes them off again */
-export function bindEverywhere(bench: Bench, showKeys: () => void): () => void {
+export function bindEverywhere(documents: Documents, showKeys: () => void): () => void {
 	return tinykeys(window, {
-		'$mod+z': always(() => void bench.undo()),
-		'$mod+Shift+z': always(() => void bench.redo()),
-		'$mod+y': always(() => void bench.redo()),
-		b: plain(() => void goto('/')),
-		v: plain(() => void goto('/water')),
-		g: plain(() => void goto('/drift')),
-		m: plain(() => void goto('/match')),
-		y: plain(() => void goto('/batch')),
-		x: plain(() => void goto('/box')),
-		l: plain(() => void goto('/log')),
-		q: plain(() => void goto('/beads')),
-		s: plain(() => void goto('/stock')),
-		k: plain(() => void goto('/files')),
+		'$mod+z': always(() => void documents.undo()),
+		'$mod+Shift+z': always(() => void documents.redo()),
+		'$mod+y': always(() => void documents.redo()),
+		...Object.fromEntries(
+			places.map(({ key, path }) => [key.toLowerCase(), plain(() => void goto(path))] as const)
+		),
 		t: plain(toggleTheme),
 		// With Shift on most keyboards, without on some.
 		'Shift+?': plain(showKeys),
@@ -101,7 +96,7 @@ export function bindEverywhere(bench: Bench, showKeys: () => void): () => void {
 }
 
 /** Choosers and turning through what is on the strip. */
-function stripKeys(bench: Bench, chooser: (which: 'fly' | 'rig' | 'lie') => void) {
+function stripKeys(selection: Selection, chooser: (which: 'fly' | 'rig' | 'lie') => void) {
 	const choose = (which: 'fly' | 'rig' | 'lie') =>
 		plain(() => {
 			holdLetters();
@@ -109,20 +104,20 @@ function stripKeys(bench: Bench, chooser: (which: 'fly' | 'rig' | 'lie') => void
 		});
 	return {
 		...{ f: choose('fly'), r: choose('rig'), w: choose('lie') },
-		'[': plain(() => bench.turn('fly', -1)),
-		']': plain(() => bench.turn('fly', 1)),
-		',': plain(() => bench.turn('lie', -1)),
-		'.': plain(() => bench.turn('lie', 1))
+		'[': plain(() => selection.turn('fly', -1)),
+		']': plain(() => selection.turn('fly', 1)),
+		',': plain(() => selection.turn('lie', -1)),
+		'.': plain(() => selection.turn('lie', 1))
 	};
 }
 
 /** Puts the Match view's keys on the window. @returns takes them off again */
 export function bindMatch(
-	bench: Bench,
+	selection: Selection,
 	chooser: (which: 'fly' | 'rig' | 'lie') => void,
 	tie: (place: number) => void
 ): () => void {
-	return tinykeys(window, { ...stripKeys(bench, chooser), ...numberKeys(tie) });
+	return tinykeys(window, { ...stripKeys(selection, chooser), ...numberKeys(tie) });
 }
 
 /** Puts the keys of the vise on the window. @returns takes them off again */
@@ -154,9 +149,9 @@ export function bindSteps(act: {
 
 /** Puts the strip's keys on the window, for a view that has no others. @returns takes them off again */
 export const bindOnlyStrip = (
-	bench: Bench,
+	selection: Selection,
 	chooser: (which: 'fly' | 'rig' | 'lie') => void
-): (() => void) => tinykeys(window, stripKeys(bench, chooser));
+): (() => void) => tinykeys(window, stripKeys(selection, chooser));
 
 /** 1 to 9 for the places of a list. */
 const numberKeys = (take: (place: number) => void) =>
@@ -166,12 +161,12 @@ const numberKeys = (take: (place: number) => void) =>
 
 /** Puts the Drift view's keys on the window. @returns takes them off again */
 export function bindStrip(
-	bench: Bench,
+	selection: Selection,
 	chooser: (which: 'fly' | 'rig' | 'lie') => void,
 	play: () => void
 ): () => void {
 	return tinykeys(window, {
-		...stripKeys(bench, chooser),
+		...stripKeys(selection, chooser),
 		Space: (event) => {
 			// A button or a slider that has the focus keeps its own key.
 			if (event.target instanceof HTMLButtonElement) return;
@@ -181,14 +176,14 @@ export function bindStrip(
 }
 
 /** Puts the Bench's own keys on the window. @returns takes them off again */
-export function bindKeys(bench: Bench, targets: KeyTargets): () => void {
+export function bindKeys(selection: Selection, targets: KeyTargets): () => void {
 	return tinykeys(window, {
-		...stripKeys(bench, (which) => targets.chooser(which)),
-		n: plain(() => void bench.newFly()),
-		d: plain(() => bench.fly && void bench.duplicate(bench.fly)),
+		...stripKeys(selection, (which) => targets.chooser(which)),
+		n: plain(() => void selection.newFly()),
+		d: plain(() => selection.fly && void selection.duplicate(selection.fly)),
 		...numberKeys((place) => targets.lever(place)),
 		h: plain(() => targets.how()),
 		F2: plain(() => targets.rename()),
-		Delete: plain(() => bench.fly && void bench.remove(bench.fly))
+		Delete: plain(() => selection.fly && void selection.remove(selection.fly))
 	});
 }

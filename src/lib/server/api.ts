@@ -1,28 +1,17 @@
 import { json } from '@sveltejs/kit';
-import type { DocumentKind, ErrorAnswer } from '$lib/contract/documents';
+import type { DocumentContent, DocumentKind } from '$lib/documents/kinds';
+import type { ErrorAnswer } from '$lib/api/answers';
 import { parse } from '$lib/contract/parse';
-import { ActionRequest, documentRequests } from '$lib/contract/action-validation';
-import type { LieRequest } from '$lib/contract/validation';
+import { ActionRequest } from '$lib/api/actions';
+import { documentRequests } from '$lib/documents/requests';
 import { currentStore } from './current-store';
 import { BackupError } from './db/backup-file';
 import { DATA_CORRUPTED, DatabaseError, DISK_FULL, UNKNOWN_OUTCOME } from './db/database';
 import { DataFolderError } from './db/folder';
 import { INVISIBLE, isVisible } from '$lib/contract/names';
 import { readBody, readJson } from './json';
-import type { DocumentContent } from './store/documents';
 import type { Change } from './store/store';
 import { Refusal, type Store } from './store/index';
-
-export type Collection = 'flies' | 'rigs' | 'lies' | 'rivers' | 'lots' | 'batches' | 'entries';
-export const kindOf: Readonly<Record<Collection, DocumentKind>> = {
-	flies: 'fly',
-	rigs: 'rig',
-	lies: 'lie',
-	rivers: 'river',
-	lots: 'lot',
-	batches: 'batch',
-	entries: 'entry'
-};
 
 /** The most that an ordinary request may hold. */
 const SHORT = 256 * 1024;
@@ -87,19 +76,18 @@ export function checked<T extends object>(raw: unknown, type: new () => T, where
 
 /** A document of the collection's kind from the request. */
 export async function documentOf(request: Request, kind: DocumentKind) {
-	const { id, revision, ...document } = await bodyOf<AnyRequest>(request, documentRequests[kind]);
-	return { id, revision, content: contentIn(document) };
+	const { id, revision, ...content } = await bodyOf(request, documentRequests[kind]);
+	return { id, revision, content: trimmed(content) };
 }
 type AnyRequest = InstanceType<(typeof documentRequests)[DocumentKind]>;
 
-function contentIn(document: Pick<AnyRequest, 'name' | 'body'>): DocumentContent {
-	const { riverId } = document as Partial<LieRequest>;
-	const { name, body } = document;
-	return { name: name.trim(), body, ...(riverId === undefined ? {} : { riverId }) };
-}
+const trimmed = (content: DocumentContent): DocumentContent => ({
+	...content,
+	name: content.name.trim()
+});
 
 /** A document without an id and a revision of its own, which stand beside it. */
-function ownless(raw: object, type: new () => AnyRequest, where: string): AnyRequest {
+function ownless(raw: object, type: new () => AnyRequest, where: string): DocumentContent {
 	for (const name of ['id', 'revision'])
 		if (name in raw) {
 			const message = `${name} stands beside the document, not in it.`;
@@ -118,8 +106,8 @@ export async function actionOf(request: Request): Promise<{ label: string; chang
 	return {
 		label: label.trim(),
 		changes: changes.map(({ kind, id, revision, document }, k): Change => {
-			const type: new () => AnyRequest = documentRequests[kind];
-			const content = document && contentIn(ownless(document, type, `changes.${k}.document`));
+			const where = `changes.${k}.document`;
+			const content = document && trimmed(ownless(document, documentRequests[kind], where));
 			return { kind, id: id.toLowerCase(), revision: revision ?? null, content: content ?? null };
 		})
 	};

@@ -1,6 +1,6 @@
 import { strToU8, unzipSync, zipSync, type UnzipFileInfo } from 'fflate';
-import type { Snapshot } from '$lib/contract/documents';
-import { batchFile, entryFile, flyFile, lotFile, rigFile, riverFile } from '$lib/contract/files';
+import { fileOf } from '$lib/documents/file';
+import { folderOf, kinds, rowsIn, withinOf, type Collections } from '$lib/documents/kinds';
 import { Refusal } from './store/refusal';
 
 /** Bounds of an archive that is read; what a person has tied and logged in a life is below. */
@@ -17,29 +17,17 @@ export interface NamedBytes {
 	readonly bytes: Uint8Array;
 }
 
-/** Everything that a person describes, as a ZIP of document files: one a fly, one a rig, one a river with its lies, one a lot of the stock, one a batch, one an entry of the log. */
-export function makeArchive({
-	flies,
-	rigs,
-	rivers,
-	lies,
-	lots,
-	batches,
-	entries
-}: Snapshot): Uint8Array<ArrayBuffer> {
+/** Everything that a person describes, as a ZIP of document files: one a document, but those within another in its file. */
+export function makeArchive(all: Collections): Uint8Array<ArrayBuffer> {
 	const files: Record<string, Uint8Array> = {};
-	const add = (folder: string, name: string, id: string, content: object) => {
-		const plain = name.replace(/[^\p{L}\p{N} ._-]+/gu, '-').trim();
-		files[`${folder}/${plain} ${id.slice(0, 8)}.json`] = strToU8(
+	for (const row of rowsIn(all)) {
+		if (withinOf(row.kind)) continue;
+		const plain = row.name.replace(/[^\p{L}\p{N} ._-]+/gu, '-').trim();
+		const content = fileOf(row, (kind) => all[kinds[kind].collection]);
+		files[`${folderOf(row.kind)}/${plain} ${row.id.slice(0, 8)}.json`] = strToU8(
 			`${JSON.stringify(content, null, '\t')}\n`
 		);
-	};
-	flies.forEach((fly) => add('flies', fly.name, fly.id, flyFile(fly)));
-	rigs.forEach((rig) => add('rigs', rig.name, rig.id, rigFile(rig)));
-	rivers.forEach((river) => add('rivers', river.name, river.id, riverFile(river, lies)));
-	batches.forEach((batch) => add('batches', batch.name, batch.id, batchFile(batch)));
-	entries.forEach((entry) => add('entries', entry.name, entry.id, entryFile(entry)));
-	lots.forEach((lot) => add('stock', lot.name, lot.id, lotFile(lot)));
+	}
 	return zipSync(files) as Uint8Array<ArrayBuffer>;
 }
 

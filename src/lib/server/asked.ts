@@ -1,13 +1,10 @@
 import { starterRig, type Rig } from '$core/rig/index';
 import type { Lie } from '$core/water/index';
-import {
-	rigFromDocument,
-	type LieBodyDocument,
-	type RigBodyDocument,
-	type RiverBodyDocument,
-	type Snapshot
-} from '$lib/contract/documents';
-import { lieKey } from '$lib/contract/observations';
+import { rigFromDocument, type RigBodyDocument } from '$lib/documents/rig/body';
+import type { LieBodyDocument } from '$lib/documents/lie/body';
+import type { RiverBodyDocument } from '$lib/documents/river/body';
+import type { Snapshot } from '$lib/api/answers';
+import { lieKey } from '$lib/documents/lie/body';
 import { Refusal, type Store } from './store/index';
 
 type Loose = Record<string, unknown>;

@@ -3,13 +3,10 @@ import { learnedFrom } from './learned';
 import type { Band } from '$core/drift/index';
 import { predict } from '$core/predict/index';
 import type { Interval } from '$core/quantity/index';
-import {
-	recipeFromDocument,
-	rigFromDocument,
-	type LieRow,
-	type RigRow
-} from '$lib/contract/documents';
-import { waterOf } from '$lib/contract/lie-today';
+import { recipeFromDocument } from '$lib/documents/fly/recipe';
+import { rigFromDocument } from '$lib/documents/rig/body';
+import type { LieRow, RigRow } from '$lib/documents/kinds';
+import { waterOf } from '$lib/documents/lie/today';
 import { rigFor } from './asked';
 import { driftsOf } from './drift';
 import { Refusal, type Store } from './store/index';

@@ -3,14 +3,12 @@ import { expect, test } from 'vitest';
 import { starterRecipe } from '$core/fly/index';
 import { predict } from '$core/predict/index';
 import { starterRig } from '$core/rig/index';
-import {
-	lieFromDocument,
-	recipeToDocument,
-	rigToDocument,
-	type DocumentRow,
-	type Snapshot
-} from '$lib/contract/documents';
-import { PredictRequest } from '$lib/contract/validation';
+import { lieFromDocument } from '$lib/documents/lie/body';
+import { recipeToDocument } from '$lib/documents/fly/recipe';
+import { rigToDocument } from '$lib/documents/rig/body';
+import type { DocumentRow } from '$lib/documents/kinds';
+import type { Snapshot } from '$lib/api/answers';
+import { PredictRequest } from '$lib/api/requests';
 import { checked } from './api';
 import { fliesAsCsv } from './csv';
 import { predictionFor } from './predict';

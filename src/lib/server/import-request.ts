@@ -1,9 +1,9 @@
 import { priorBeliefs } from '$core/belief/index';
 import { localDay } from '$lib/contract/day';
-import { importChoices, type ImportAnswer, type ImportChoice } from '$lib/contract/files';
-import type { LotRow } from '$lib/contract/documents';
-import { entryQuestion, othersIn } from '$lib/contract/doubts';
-import { foundIn } from '$lib/contract/observations';
+import { importChoices, type ImportAnswer, type ImportChoice } from '$lib/api/import';
+import type { LotRow } from '$lib/documents/kinds';
+import { entryQuestion, othersIn } from '$lib/evidence/doubts';
+import { foundIn } from '$lib/evidence/observations';
 import { clipped, INVISIBLE, isVisible } from '$lib/contract/names';
 import { breather } from './breather';
 import { isArchive, MOST_IN_FILE, openArchive, tooLarge, type NamedBytes } from './archive';

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import type { Learning } from '$core/learn/index';
-import type { Snapshot } from '$lib/contract/documents';
-import { evidenceOf, type Evidence } from '$lib/contract/observations';
+import type { Snapshot } from '$lib/api/answers';
+import { evidenceOf, type Evidence } from '$lib/evidence/observations';
 import code from '$lib/workers/learn-thread?nodeworker';
 import { threads } from './threads';
 

@@ -2,18 +2,21 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { starterRecipe } from '$core/fly/index';
 import { starterRig } from '$core/rig/index';
+import { recipeToDocument } from '$lib/documents/fly/recipe';
+import { rigToDocument } from '$lib/documents/rig/body';
+import type { EntryRow } from '$lib/documents/kinds';
+import type { LieBodyDocument } from '$lib/documents/lie/body';
 import {
-	recipeToDocument,
-	rigToDocument,
-	type EntryRow,
-	type LieBodyDocument
-} from '$lib/contract/documents';
-import { entryFault, sights, weighedThings, type EntryBodyDocument } from '$lib/contract/entries';
+	entryFault,
+	sights,
+	weighedThings,
+	type EntryBodyDocument
+} from '$lib/documents/entry/body';
 import { isVisible } from '$lib/contract/names';
 import { parse } from '$lib/contract/parse';
-import { EntryFile } from '$lib/contract/validation';
 import { entriesFromCsv, isLogCsv, logAsCsv, logColumnOf } from './log-csv';
 import { documentsIn } from './store/import';
+import { documentFiles } from '$lib/documents/requests';
 
 const recipe = recipeToDocument({
 	...starterRecipe,
@@ -78,7 +81,7 @@ test('whatever the log holds, its table reads back exactly', () => {
 			const table = logAsCsv(rows);
 			expect(isLogCsv(table)).toBe(true);
 			const back = entriesFromCsv('log.csv', table).map(({ raw }) => {
-				const parsed = parse(EntryFile, JSON.parse(JSON.stringify(raw)));
+				const parsed = parse(documentFiles.entry, JSON.parse(JSON.stringify(raw)));
 				if (!parsed.ok) throw new Error(JSON.stringify(parsed.errors));
 				return JSON.parse(JSON.stringify(parsed.value)) as EntryRow;
 			});

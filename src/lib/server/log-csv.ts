@@ -1,5 +1,5 @@
-import { DOCUMENT_VERSION, type EntryRow } from '$lib/contract/documents';
-import { logKind, logKinds, type EntryBodyDocument } from '$lib/contract/entries';
+import { DOCUMENT_VERSION, type EntryRow } from '$lib/documents/kinds';
+import { logKind, logKinds, type EntryBodyDocument } from '$lib/documents/entry/body';
 import { asCsv, readTable, type RowDocument, type TableRow } from './table';
 
 /**

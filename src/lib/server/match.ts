@@ -1,16 +1,13 @@
 import { priorBeliefs } from '$core/belief/index';
 import { verdictOf } from '$core/predict/index';
 import { does, USUAL_WISHES, type Found, type Locks } from '$core/match/index';
-import {
-	lieFromDocument,
-	recipeFromDocument,
-	recipeToDocument,
-	type Snapshot
-} from '$lib/contract/documents';
-import { lieToday } from '$lib/contract/lie-today';
+import { lieFromDocument } from '$lib/documents/lie/body';
+import { recipeFromDocument, recipeToDocument } from '$lib/documents/fly/recipe';
+import type { Snapshot } from '$lib/api/answers';
+import { lieToday } from '$lib/documents/lie/today';
 import { questionsIn } from '$lib/contract/fields';
-import { shelfOf } from '$lib/contract/shelf';
-import { MatchRequest } from '$lib/contract/validation';
+import { shelfOf } from '$lib/documents/lot/shelf';
+import { MatchRequest } from '$lib/api/requests';
 import { checkZone, rigFor, type Today } from './asked';
 import { learnedFrom, NOTHING_LEARNED } from './learned';
 import { searchFor } from './match-pool';

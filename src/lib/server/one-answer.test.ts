@@ -22,16 +22,12 @@ import {
 import { DRIFTS, drifting, MODEL_VERSION, type DriftQuestion } from '$core/predict/index';
 import { settle } from '$core/sink/index';
 import { fluidAt, mixturesIn } from '$core/water/index';
-import {
-	recipeFromDocument,
-	recipeToDocument,
-	rigFromDocument,
-	type LieRow,
-	type RigRow,
-	type Snapshot
-} from '$lib/contract/documents';
-import { waterOf } from '$lib/contract/lie-today';
-import { PredictRequest } from '$lib/contract/validation';
+import { recipeFromDocument, recipeToDocument } from '$lib/documents/fly/recipe';
+import { rigFromDocument } from '$lib/documents/rig/body';
+import type { LieRow, RigRow } from '$lib/documents/kinds';
+import type { Snapshot } from '$lib/api/answers';
+import { waterOf } from '$lib/documents/lie/today';
+import { PredictRequest } from '$lib/api/requests';
 import { checked } from './api';
 import { todayOf, unpacked } from './asked';
 import { fliesAsCsv } from './csv';

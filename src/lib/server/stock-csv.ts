@@ -9,8 +9,15 @@ import {
 	ribWireField,
 	type Reading
 } from '$core/quantity/index';
-import { DOCUMENT_VERSION, type LotBodyDocument, type LotRow } from '$lib/contract/documents';
-import { leftOf, lotMaterials, materialOf, priceEach, type LotMaterial } from '$lib/contract/lots';
+import { DOCUMENT_VERSION, type LotRow } from '$lib/documents/kinds';
+import {
+	leftOf,
+	lotMaterials,
+	materialOf,
+	priceEach,
+	type LotBodyDocument,
+	type LotMaterial
+} from '$lib/documents/lot/body';
 import { asCsv, readTable, type RowDocument, type TableRow } from './table';
 
 /**

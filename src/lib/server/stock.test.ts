@@ -1,15 +1,16 @@
 import { expect, test } from 'vitest';
 import { predict } from '$core/predict/index';
 import { partNames, starterRecipe } from '$core/fly/index';
-import { recipeFromDocument, recipeToDocument, type LotRow } from '$lib/contract/documents';
-import { isLow, joinedLedger, leftOf, priceEach, weighedEach } from '$lib/contract/lots';
-import { lotsOf, partsFrom, withLot } from '$lib/contract/from-stock';
+import { recipeFromDocument, recipeToDocument } from '$lib/documents/fly/recipe';
+import type { LotRow } from '$lib/documents/kinds';
+import { isLow, joinedLedger, leftOf, priceEach, weighedEach } from '$lib/documents/lot/body';
+import { lotsOf, partsFrom, withLot } from '$lib/documents/lot/from-stock';
 import { parse } from '$lib/contract/parse';
-import { FlyRequest } from '$lib/contract/validation';
 import { documentsIn } from './store/import';
-import { checkLot } from './store/lots';
+import { checkContent } from './store/content';
 import { Refusal } from './store/index';
 import { lotsFromCsv, stockAsCsv } from './stock-csv';
+import { documentRequests } from '$lib/documents/requests';
 
 const TODAY = '2026-02-01';
 const beads: LotRow = {
@@ -48,31 +49,31 @@ test('the ledger: the count is the sum, the price that of what was bought, low w
 test('the ledger only grows, and a lot is of one material', () => {
 	const content = (body: LotRow['body']) => ({ name: beads.name, body });
 	const more = [...beads.body.entries, { on: TODAY, kind: 'used' as const, amount: 3 }];
-	expect(() => checkLot('lot', content({ ...beads.body, entries: more }), beads)).not.toThrow();
+	expect(() => checkContent('lot', content({ ...beads.body, entries: more }), beads)).not.toThrow();
 	const rewritten = [{ ...more[0]!, amount: 60 }, ...more.slice(1)];
 	expect(
-		refused(() => checkLot('lot', content({ ...beads.body, entries: rewritten }), beads))[0]
+		refused(() => checkContent('lot', content({ ...beads.body, entries: rewritten }), beads))[0]
 	).toBe(409);
-	expect(refused(() => checkLot('lot', content({ ...beads.body, entries: [] }), beads))[0]).toBe(
-		409
-	);
+	expect(
+		refused(() => checkContent('lot', content({ ...beads.body, entries: [] }), beads))[0]
+	).toBe(409);
 	const both = { ...beads.body, thread: { denier: 70 } };
-	expect(refused(() => checkLot('lot', content(both), null))[0]).toBe(422);
-	expect(refused(() => checkLot('lot', content({ entries: [] }), null))[0]).toBe(422);
+	expect(refused(() => checkContent('lot', content(both), null))[0]).toBe(422);
+	expect(refused(() => checkContent('lot', content({ entries: [] }), null))[0]).toBe(422);
 	// A minus would turn the word round: “used −5” added five.
 	for (const kind of ['bought', 'used', 'returned', 'reserved'] as const) {
 		const entries = [...beads.body.entries, { on: TODAY, kind, amount: -5 }];
 		const [status, words] = refused(() =>
-			checkLot('lot', content({ ...beads.body, entries }), beads)
+			checkContent('lot', content({ ...beads.body, entries }), beads)
 		);
 		expect([status, words]).toEqual([422, expect.stringContaining(`“${kind} -5”`)]);
 		// One that stands here from before is no reason to refuse the next.
 		const old = { ...beads, body: { ...beads.body, entries } };
-		expect(() => checkLot('lot', content(old.body), old)).not.toThrow();
+		expect(() => checkContent('lot', content(old.body), old)).not.toThrow();
 	}
 	const corrected = [...beads.body.entries, { on: TODAY, kind: 'corrected' as const, amount: -5 }];
 	expect(() =>
-		checkLot('lot', content({ ...beads.body, entries: corrected }), beads)
+		checkContent('lot', content({ ...beads.body, entries: corrected }), beads)
 	).not.toThrow();
 });
 
@@ -178,7 +179,7 @@ test('every part can be made from the stock, and the fly can be kept', () => {
 			made.add(part);
 			const recipe = withLot(recipeToDocument(starterRecipe), row, part);
 			expect(lotsOf(recipeFromDocument(recipe), part), `${part}`).toEqual([row.id]);
-			const parsed = parse(FlyRequest, { name: 'Any', body: { recipe } });
+			const parsed = parse(documentRequests.fly, { name: 'Any', body: { recipe } });
 			expect(parsed.ok ? [] : parsed.errors).toEqual([]);
 		}
 	}

@@ -11,15 +11,15 @@ import {
 	type TiedFly,
 	type TyingProgress,
 	type TyingRow
-} from '$lib/contract/batches';
-import type { BatchRow, LotRow, Snapshot } from '$lib/contract/documents';
+} from '$lib/documents/batch/body';
+import type { BatchRow, LotRow } from '$lib/documents/kinds';
 import { clipped } from '$lib/contract/names';
 import { api, type ActionChange } from './client';
-import { Documents } from './documents.svelte';
+import type { Documents } from './documents.svelte';
 import { freeName } from './rows';
 
 /** Batches, what they take from the stock, and the box: what is tied and still there. */
-export class Batches extends Documents {
+export class Batches {
 	/** Where one is at the vise with each batch; kept at each key. */
 	private tyingRows: readonly TyingRow[];
 	// eslint-disable-next-line svelte/prefer-svelte-reactivity -- nothing shown is derived from it
@@ -28,13 +28,15 @@ export class Batches extends Documents {
 	/** Something of the vise is not on the server yet. */
 	keeping = $state(false);
 
-	constructor(data: Snapshot) {
-		super(data);
-		this.tyingRows = data.tying;
+	constructor(
+		private readonly documents: Documents,
+		tying: readonly TyingRow[]
+	) {
+		this.tyingRows = tying;
 	}
 
 	batch(id: string): BatchRow | null {
-		return this.batchRows.find((row) => row.id === id) ?? null;
+		return this.documents.find('batch', id) ?? null;
 	}
 
 	/**
@@ -67,10 +69,10 @@ export class Batches extends Documents {
 			...row.body.taken.map(({ lotId, amount }) => [lotId, 'returned', amount] as const),
 			...used.map(({ lotId, amount }) => [lotId, 'used', amount] as const)
 		];
-		return this.act(`${clipped(row.name, 60)}: ended`, () => {
+		return this.documents.act(`${clipped(row.name, 60)}: ended`, () => {
 			const now = this.batch(row.id);
 			if (now?.body.state !== 'tying') {
-				this.notice = {
+				this.documents.notice = {
 					words: `“${row.name}” was ended or deleted in another window.`,
 					choices: []
 				};
@@ -105,7 +107,7 @@ export class Batches extends Documents {
 		const known = flies.find(({ fly }) => fly === tied.fly);
 		const now: TiedFly = { ...known, ...tied, on: known?.on ?? localDay() };
 		const rest = known ? flies.map((one) => (one === known ? now : one)) : [...flies, now];
-		this.change({ ...row, body: { ...row.body, flies: rest } });
+		this.documents.change({ ...row, body: { ...row.body, flies: rest } });
 	}
 
 	/** Flies weighed together share what the scale says. */
@@ -118,7 +120,7 @@ export class Batches extends Documents {
 			const together = which.length > 1 ? { together: which.length } : {};
 			return { ...one, massG: each, ...together, ...(step ? { scaleStepG: step } : {}) };
 		});
-		this.change({ ...row, body: { ...row.body, flies } });
+		this.documents.change({ ...row, body: { ...row.body, flies } });
 	}
 
 	/** Takes flies of an item out of the box, the oldest first. @returns how many were there */
@@ -129,17 +131,8 @@ export class Batches extends Documents {
 			left--;
 			return { ...one, out, outOn: localDay() };
 		});
-		if (left < count) this.change({ ...row, body: { ...row.body, flies } });
+		if (left < count) this.documents.change({ ...row, body: { ...row.body, flies } });
 		return count - left;
-	}
-
-	renameBatch(row: BatchRow, name: string): string | null {
-		return this.rename(row, name);
-	}
-
-	/** Deletes without asking: undo brings it back. What was reserved for it goes back to the stock. */
-	removeBatch(row: BatchRow): Promise<boolean> {
-		return this.erase(row);
 	}
 
 	/** Where one was at the vise; null when it was not begun. */
@@ -158,8 +151,9 @@ export class Batches extends Documents {
 		this.sending ??= this.sendTying().finally(() => (this.sending = null));
 	}
 
-	override async flush(): Promise<void> {
-		await Promise.all([super.flush(), this.sending]);
+	/** Settles when the vise's place is on the server. */
+	async flush(): Promise<void> {
+		await this.sending;
 	}
 
 	private async sendTying(): Promise<void> {
@@ -181,7 +175,7 @@ export class Batches extends Documents {
 	}
 
 	private nameFor(items: readonly BatchItem[]): string {
-		return freeName(clipped(batchWords({ items }), 72), this.batchRows);
+		return freeName(clipped(batchWords({ items }), 72), this.documents.made('batch'));
 	}
 
 	/** A new batch with the entries of its lots, as one action. @returns its id; null when it was not kept */
@@ -194,7 +188,7 @@ export class Batches extends Documents {
 		const id = crypto.randomUUID();
 		const name = this.nameFor(items);
 		const batch = { kind: 'batch', id, document: { name, body } } as const;
-		const done = await this.act(`${clipped(name, 60)}: ${what}`, () => [
+		const done = await this.documents.act(`${clipped(name, 60)}: ${what}`, () => [
 			batch,
 			...this.entered(id, entries)
 		]);
@@ -206,7 +200,7 @@ export class Batches extends Documents {
 		// eslint-disable-next-line svelte/prefer-svelte-reactivity -- local
 		const lots = new Map<string, LotRow>();
 		for (const [lotId, kind, amount] of moves) {
-			const lot = lots.get(lotId) ?? this.lotRows.find((row) => row.id === lotId);
+			const lot = lots.get(lotId) ?? this.documents.find('lot', lotId);
 			// A lot that is gone has nothing to count.
 			if (!lot) continue;
 			// Named by its batch, so that two windows that reserve alike are two entries.

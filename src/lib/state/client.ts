@@ -1,13 +1,13 @@
 import type {
 	ActionAnswer,
-	DocumentKind,
 	ErrorAnswer,
 	HistoryEntry,
 	Snapshot,
 	StripSelection
-} from '$lib/contract/documents';
-import type { TyingProgress } from '$lib/contract/batches';
-import type { ImportAnswer, ImportChoice } from '$lib/contract/files';
+} from '$lib/api/answers';
+import { kinds, type DocumentKind } from '$lib/documents/kinds';
+import type { TyingProgress } from '$lib/documents/batch/body';
+import type { ImportAnswer, ImportChoice } from '$lib/api/import';
 
 /** Why a request to the server failed, in words for the person. */
 export class RequestError extends Error {
@@ -24,7 +24,7 @@ export class RequestError extends Error {
 
 /** Where a document, the archive or the table is fetched from, for links. */
 export const addresses = {
-	file: (kind: DocumentKind, id: string) => `/api/${collection[kind]}/${id}/file`,
+	file: (kind: DocumentKind, id: string) => `/api/${kinds[kind].collection}/${id}/file`,
 	archive: '/api/archive',
 	stock: '/api/stock.csv',
 	gauge: (base: number) => `/api/gauge.csv?base=${base}`,
@@ -37,16 +37,6 @@ export interface BackupRow {
 	readonly madeAt: string;
 	readonly bytes: number;
 }
-
-const collection: Readonly<Record<DocumentKind, string>> = {
-	fly: 'flies',
-	lie: 'lies',
-	river: 'rivers',
-	lot: 'lots',
-	batch: 'batches',
-	entry: 'entries',
-	rig: 'rigs'
-};
 
 /** One of several changes: without a revision it is made, without a document deleted. */
 export interface ActionChange {
@@ -89,19 +79,19 @@ async function request(method: string, path: string, body?: unknown): Promise<un
 
 export const api = {
 	create: (kind: DocumentKind, document: object) =>
-		request('POST', `/api/${collection[kind]}`, document) as Promise<ActionAnswer>,
+		request('POST', `/api/${kinds[kind].collection}`, document) as Promise<ActionAnswer>,
 	edit: (kind: DocumentKind, id: string, document: object) =>
-		request('PUT', `/api/${collection[kind]}/${id}`, document) as Promise<ActionAnswer>,
+		request('PUT', `/api/${kinds[kind].collection}/${id}`, document) as Promise<ActionAnswer>,
 	remove: (kind: DocumentKind, id: string, revision: number) =>
 		request(
 			'DELETE',
-			`/api/${collection[kind]}/${id}?revision=${revision}`
+			`/api/${kinds[kind].collection}/${id}?revision=${revision}`
 		) as Promise<ActionAnswer>,
 	history: (direction: 'undo' | 'redo') =>
 		request('POST', `/api/${direction}`) as Promise<ActionAnswer>,
 	snapshot: () => request('GET', '/api/snapshot') as Promise<Snapshot>,
 	historyOf: (kind: DocumentKind, id: string) =>
-		request('GET', `/api/${collection[kind]}/${id}/history`) as Promise<HistoryEntry[]>,
+		request('GET', `/api/${kinds[kind].collection}/${id}/history`) as Promise<HistoryEntry[]>,
 	backups: () => request('GET', '/api/backups') as Promise<BackupRow[]>,
 	backUp: () => request('POST', '/api/backups') as Promise<BackupRow>,
 	restore: (name: string) =>

@@ -1,23 +1,24 @@
+import type {
+	ActionAnswer,
+	ChangeNews,
+	DocumentChange,
+	HistoryEnds,
+	Snapshot
+} from '$lib/api/answers';
+import { clipped, INVISIBLE, isVisible } from '$lib/contract/names';
 import {
+	contentOf,
 	documentKinds,
-	type ActionAnswer,
-	type BatchRow,
-	type EntryRow,
-	type ChangeNews,
-	type DocumentChange,
+	forKinds,
+	kinds,
+	rowsIn,
 	type DocumentKind,
 	type DocumentRow,
-	type FlyRow,
-	type HistoryEnds,
-	type LieRow,
-	type LotRow,
-	type RigRow,
-	type RiverRow,
-	type Snapshot
-} from '$lib/contract/documents';
-import { clipped, INVISIBLE, isVisible } from '$lib/contract/names';
+	type RowOf
+} from '$lib/documents/kinds';
+import { sameContent } from '$lib/documents/difference';
 import { api, RequestError, type ActionChange } from './client';
-import { byName, freeName, withChange } from './rows';
+import { freeName, withChange } from './rows';
 import { Saver } from './saver';
 
 /** Something the person has to know, with what can be done about it. */
@@ -28,48 +29,61 @@ export interface Notice {
 	readonly passing?: boolean;
 }
 
-/** The flies, rigs, lies and rivers as this window shows them; every change is kept by itself. */
+/** The documents of a kind as this window shows them. */
+class Shelf<Kind extends DocumentKind> {
+	/** In the order in which they were made. */
+	rows = $state.raw<readonly RowOf<Kind>[]>([]);
+	readonly inOrder = $derived.by(() => this.order(this.rows));
+
+	constructor(private readonly order: (rows: readonly RowOf<Kind>[]) => readonly RowOf<Kind>[]) {}
+}
+type Order = (rows: readonly DocumentRow[]) => readonly DocumentRow[];
+
+/** All documents as this window shows them; every change is kept by itself. */
 export class Documents {
-	protected flyRows = $state.raw<readonly FlyRow[]>([]);
-	protected rigRows = $state.raw<readonly RigRow[]>([]);
-	protected lieRows = $state.raw<readonly LieRow[]>([]);
-	protected riverRows = $state.raw<readonly RiverRow[]>([]);
-	protected lotRows = $state.raw<readonly LotRow[]>([]);
-	protected batchRows = $state.raw<readonly BatchRow[]>([]);
-	protected entryRows = $state.raw<readonly EntryRow[]>([]);
+	private readonly shelves = forKinds(
+		(kind) => new Shelf<DocumentKind>(kinds[kind].order as Order)
+	);
 	history = $state.raw<HistoryEnds>({ undo: null, redo: null });
 	notice = $state.raw<Notice | null>(null);
 	saving = $state(false);
+	/** Told of a document that undo or redo brought or changed, so that it is seen. */
+	stepped: (row: DocumentRow) => void = () => undefined;
 	private readonly saver: Saver;
 	/** Each document as the server last said it was: what a change of this window started from. */
 	// eslint-disable-next-line svelte/prefer-svelte-reactivity -- nothing shown is derived from it
 	private readonly bases = new Map<string, DocumentRow>();
 	private stand: string;
 
-	readonly flies = $derived([...this.flyRows].sort(byName));
-	readonly rigs = $derived([...this.rigRows].sort(byName));
-	readonly lies = $derived([...this.lieRows].sort(byName));
-	readonly rivers = $derived([...this.riverRows].sort(byName));
-	readonly lots = $derived([...this.lotRows].sort(byName));
-	/** The newest first. */
-	readonly batches = $derived([...this.batchRows].reverse());
-	readonly entries = $derived([...this.entryRows].sort((a, b) => b.body.at - a.body.at));
-
 	constructor(data: Snapshot) {
-		this.flyRows = data.flies;
-		this.rigRows = data.rigs;
-		this.lieRows = data.lies;
-		this.riverRows = data.rivers;
-		this.lotRows = data.lots;
-		this.batchRows = data.batches;
-		this.entryRows = data.entries;
+		for (const kind of documentKinds) {
+			this.shelves[kind].rows = data[kinds[kind].collection];
+		}
 		this.history = data.history;
 		this.stand = data.stand;
-		for (const row of rowsOf(data)) this.bases.set(row.id, row);
+		for (const row of rowsIn(data)) this.bases.set(row.id, row);
 		this.saver = new Saver({
 			saved: (answer, newer) => this.saved(answer, newer),
 			failed: (row, error, retrying) => this.failed(row, error, retrying)
 		});
+	}
+
+	/** All of a kind, in the order of its lists. */
+	all<Kind extends DocumentKind>(kind: Kind): readonly RowOf<Kind>[] {
+		return this.shelf(kind).inOrder;
+	}
+
+	/** All of a kind, in the order in which they were made. */
+	made<Kind extends DocumentKind>(kind: Kind): readonly RowOf<Kind>[] {
+		return this.shelf(kind).rows;
+	}
+
+	private shelf<Kind extends DocumentKind>(kind: Kind): Shelf<Kind> {
+		return this.shelves[kind] as unknown as Shelf<Kind>;
+	}
+
+	find<Kind extends DocumentKind>(kind: Kind, id: string | null | undefined) {
+		return this.made(kind).find((row) => row.id === id);
 	}
 
 	/** @returns what is wrong with the name, in words; null when it was taken */
@@ -115,9 +129,9 @@ export class Documents {
 	async refresh(): Promise<void> {
 		await this.attempt(async () => {
 			const data = await api.snapshot();
-			const rows = rowsOf(data);
+			const rows = rowsIn(data);
 			const gone = documentKinds
-				.flatMap((kind) => this.rowsOfKind(kind))
+				.flatMap((kind): readonly DocumentRow[] => this.made(kind))
 				.filter(({ id }) => !rows.some((row) => row.id === id));
 			this.stand = data.stand;
 			this.history = data.history;
@@ -134,14 +148,14 @@ export class Documents {
 		this.putKept(change);
 	}
 
-	protected change(row: DocumentRow): void {
+	change(row: DocumentRow): void {
 		this.put({ kind: row.kind, id: row.id, row });
 		this.saving = true;
 		this.saver.save(row);
 	}
 
 	/** @returns the id of what was made; null when it was not */
-	protected async create(kind: DocumentKind, document: object): Promise<string | null> {
+	async create(kind: DocumentKind, document: object): Promise<string | null> {
 		await this.saver.flush();
 		return this.attempt(async () => {
 			const id = crypto.randomUUID();
@@ -151,7 +165,7 @@ export class Documents {
 	}
 
 	/** Deletes without asking, and says so with the way back. @returns whether it is gone */
-	protected async erase({ kind, id }: DocumentRow): Promise<boolean> {
+	async erase({ kind, id }: DocumentRow): Promise<boolean> {
 		await this.saver.flush();
 		const now = this.find(kind, id);
 		if (!now) return false;
@@ -171,38 +185,17 @@ export class Documents {
 	}
 
 	/** @returns what was changed; null when there was nothing to do or it failed */
-	protected async step(direction: 'undo' | 'redo'): Promise<ActionAnswer | null> {
+	async step(direction: 'undo' | 'redo'): Promise<ActionAnswer | null> {
 		await this.saver.flush();
 		if (!this.history[direction]) return null;
 		if (this.notice?.passing) this.notice = null;
 		return this.attempt(async () => {
 			const answer = await api.history(direction);
 			this.take(answer);
+			const shown = answer.changes.find((change) => change.row)?.row;
+			if (shown) this.stepped(shown);
 			return answer;
 		});
-	}
-
-	protected find(kind: DocumentKind, id: string): DocumentRow | undefined {
-		return this.rowsOfKind(kind).find((row) => row.id === id);
-	}
-
-	private rowsOfKind(kind: DocumentKind): readonly DocumentRow[] {
-		switch (kind) {
-			case 'fly':
-				return this.flyRows;
-			case 'rig':
-				return this.rigRows;
-			case 'lie':
-				return this.lieRows;
-			case 'river':
-				return this.riverRows;
-			case 'lot':
-				return this.lotRows;
-			case 'batch':
-				return this.batchRows;
-			case 'entry':
-				return this.entryRows;
-		}
 	}
 
 	private take(answer: ActionAnswer): void {
@@ -218,13 +211,8 @@ export class Documents {
 	}
 
 	private put(change: DocumentChange): void {
-		if (change.kind === 'fly') this.flyRows = withChange(this.flyRows, change);
-		else if (change.kind === 'rig') this.rigRows = withChange(this.rigRows, change);
-		else if (change.kind === 'lie') this.lieRows = withChange(this.lieRows, change);
-		else if (change.kind === 'river') this.riverRows = withChange(this.riverRows, change);
-		else if (change.kind === 'batch') this.batchRows = withChange(this.batchRows, change);
-		else if (change.kind === 'entry') this.entryRows = withChange(this.entryRows, change);
-		else this.lotRows = withChange(this.lotRows, change);
+		const shelf = this.shelves[change.kind];
+		shelf.rows = withChange(shelf.rows, change);
 	}
 
 	private saved(answer: ActionAnswer, newerWaiting: boolean): void {
@@ -258,17 +246,14 @@ export class Documents {
 	private async meet(seen: DocumentRow, theirs: DocumentRow): Promise<void> {
 		this.saver.drop(seen.id);
 		// Seldom wanted, and large. Where it cannot be had the person decides without its words.
-		const changes = await import('$lib/contract/changes').catch(() => null);
+		const changes = await import('$lib/documents/changes').catch(() => null);
 		const mine = this.find(seen.kind, seen.id) ?? seen;
 		const base = changes && this.bases.get(mine.id);
 		const changed = base ? changes.difference(base, theirs).words : '';
 		const elsewhere = `“${theirs.name}” was changed in another window${changed ? ` (${changed})` : ''}`;
 		const joined = base ? changes.mergeApart(base, mine, theirs) : null;
 		if (changes && joined) {
-			const nothingNew = changes.sameContent(
-				{ ...joined, revision: 0 },
-				{ ...theirs, revision: 0 }
-			);
+			const nothingNew = sameContent({ ...joined, revision: 0 }, { ...theirs, revision: 0 });
 			if (nothingNew) this.putKept({ kind: theirs.kind, id: theirs.id, row: theirs });
 			else {
 				this.change(joined);
@@ -325,7 +310,7 @@ export class Documents {
 	 * @param plan the changes, by the documents as they are then; null where there is nothing to do any more
 	 * @returns whether it was done
 	 */
-	protected async act(label: string, plan: () => readonly ActionChange[] | null): Promise<boolean> {
+	async act(label: string, plan: () => readonly ActionChange[] | null): Promise<boolean> {
 		await this.saver.flush();
 		for (let tries = 0; tries < MOST_TRIES; tries++) {
 			const changes = plan();
@@ -354,11 +339,10 @@ export class Documents {
 	}
 
 	/** A new document with the content of this one, under a name that is free. */
-	protected createFrom(row: DocumentRow, name: string): Promise<string | null> {
+	createFrom(row: DocumentRow, name: string): Promise<string | null> {
 		return this.create(row.kind, {
-			name: freeName(name, this.rowsOfKind(row.kind)),
-			body: row.body,
-			...(row.kind === 'lie' ? { riverId: row.riverId } : {})
+			...contentOf(row),
+			name: freeName(name, this.made(row.kind))
 		});
 	}
 
@@ -376,13 +360,3 @@ export class Documents {
 /** Another window changes the same at most so often in between. */
 const MOST_TRIES = 4;
 const idOf = ({ kind, id }: { kind: DocumentKind; id: string }) => ({ kind, id });
-
-const rowsOf = ({ flies, rigs, lies, rivers, lots, batches, entries }: Snapshot): DocumentRow[] => [
-	...flies,
-	...rigs,
-	...lies,
-	...rivers,
-	...lots,
-	...batches,
-	...entries
-];

@@ -1,8 +1,19 @@
 import type { Learning, Outing } from '$core/learn/index';
 import { CENTIMETRE, GRAM } from '$core/quantity/index';
-import { evidenceOf, type Evidence } from '$lib/contract/observations';
+import { evidenceOf, type Evidence } from '$lib/evidence/observations';
 import { LearnWorker } from '$lib/workers/learn-worker';
-import type { Bench } from './bench.svelte';
+import type { Answer } from './answer.svelte';
+import type { Beliefs } from './beliefs.svelte';
+import type { Documents } from './documents.svelte';
+import type { Selection } from './selection.svelte';
+
+/** What it keeps up, and what it says the change by. */
+interface Parts {
+	readonly documents: Documents;
+	readonly selection: Selection;
+	readonly beliefs: Beliefs;
+	readonly answer: Answer;
+}
 
 /** Keeps what is believed up with what is weighed, timed and seen, off the main thread. */
 export class LearningState {
@@ -15,8 +26,8 @@ export class LearningState {
 	/** What was learned from until now, by key. */
 	private seen: ReadonlyMap<string, string>;
 
-	constructor(private readonly bench: Bench) {
-		const evidence = evidenceOf(bench.found);
+	constructor(private readonly parts: Parts) {
+		const evidence = evidenceOf(parts.beliefs.found);
 		this.known = JSON.stringify(evidence);
 		this.seen = byKey(evidence);
 	}
@@ -24,7 +35,7 @@ export class LearningState {
 	/** Follows the log; to be called once, where effects live. */
 	follow(): void {
 		$effect(() => {
-			const evidence = evidenceOf(this.bench.found);
+			const evidence = evidenceOf(this.parts.beliefs.found);
 			const words = JSON.stringify(evidence);
 			if (words === this.known) return;
 			this.known = words;
@@ -56,7 +67,7 @@ export class LearningState {
 		const keys = [...this.seen.keys(), ...[...now.keys()].filter((key) => !this.seen.has(key))];
 		const differ = keys.filter((key) => this.seen.get(key) !== now.get(key));
 		this.seen = now;
-		this.bench.learning = learning;
+		this.parts.beliefs.learning = learning;
 		this.busy = false;
 		const after = this.figures();
 		const moved = before.flatMap((from, k) =>
@@ -64,12 +75,12 @@ export class LearningState {
 		);
 		this.changed =
 			moved.length > 0
-				? `For ${this.bench.fly?.name ?? 'the fly'} ${moved.join(', ')}, because of ${this.named(differ)}.`
+				? `For ${this.parts.selection.fly?.name ?? 'the fly'} ${moved.join(', ')}, because of ${this.named(differ)}.`
 				: 'The last change of the log moved none of the numbers on the strip.';
 		// Elsewhere than in the Log nobody expects it; a run's weigh-in says enough itself.
 		const weighIn = differ.every((key) => key.startsWith('batch:'));
 		if (moved.length > 0 && !weighIn && !location.pathname.startsWith('/log')) {
-			this.bench.notice = { words: this.changed, choices: [], passing: true };
+			this.parts.documents.notice = { words: this.changed, choices: [], passing: true };
 		}
 	}
 
@@ -77,13 +88,8 @@ export class LearningState {
 	private named(keys: readonly string[]): string {
 		const names = keys.map((key) => {
 			const [from, id] = key.split(':');
-			const rows =
-				from === 'lot'
-					? this.bench.lots
-					: from === 'batch'
-						? this.bench.batches
-						: this.bench.entries;
-			const name = rows.find((row) => row.id === id)?.name;
+			const kind = from === 'lot' || from === 'batch' ? from : 'entry';
+			const name = this.parts.documents.find(kind, id)?.name;
 			return name === undefined ? 'what was taken out of the log' : `“${name}”`;
 		});
 		const [first = 'what is to be learned anew', ...others] = names.filter(
@@ -94,7 +100,7 @@ export class LearningState {
 
 	/** The strip's mass and sink rate, as they are read. */
 	private figures(): string[] {
-		const { prediction } = this.bench;
+		const { prediction } = this.parts.answer;
 		if (!prediction) return [];
 		const { mass, speed } = prediction;
 		return [

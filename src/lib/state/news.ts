@@ -1,4 +1,4 @@
-import type { ChangeNews } from '$lib/contract/documents';
+import type { ChangeNews } from '$lib/api/answers';
 
 /**
  * Listens to what is kept, here or in other windows, for as long as the page is in sight. A page out

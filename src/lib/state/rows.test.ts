@@ -1,7 +1,9 @@
 import { expect, test } from 'vitest';
-import { recipeToDocument, type FlyRow } from '$lib/contract/documents';
+import { recipeToDocument } from '$lib/documents/fly/recipe';
+import type { FlyRow } from '$lib/documents/kinds';
 import { starterRecipe } from '$core/fly/index';
-import { byName, freeName, neighbour, withChange } from './rows';
+import { byName } from '$lib/documents/order';
+import { freeName, neighbour, withChange } from './rows';
 
 const fly = (id: string, name: string, revision = 1): FlyRow => ({
 	kind: 'fly',
@@ -13,7 +15,7 @@ const fly = (id: string, name: string, revision = 1): FlyRow => ({
 const rows = [fly('a', 'Nymph 10'), fly('b', 'Nymph 2'), fly('c', 'Jig')];
 
 test('lists go by name, numbers as numbers', () => {
-	expect([...rows].sort(byName).map((row) => row.name)).toEqual(['Jig', 'Nymph 2', 'Nymph 10']);
+	expect(byName(rows).map((row) => row.name)).toEqual(['Jig', 'Nymph 2', 'Nymph 10']);
 });
 
 test('a change replaces, adds or takes out one row and leaves the others as they are', () => {

@@ -1,8 +1,5 @@
-import type { DocumentChange, DocumentRow } from '$lib/contract/documents';
-
-/** The order of every list: by name, numbers as numbers. */
-export const byName = (a: DocumentRow, b: DocumentRow) =>
-	a.name.localeCompare(b.name, 'en', { numeric: true }) || a.id.localeCompare(b.id);
+import type { DocumentChange } from '$lib/api/answers';
+import type { DocumentRow } from '$lib/documents/kinds';
 
 /** The rows after a change of one of them: replaced, added, or taken out. */
 export function withChange<Row extends DocumentRow>(

@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
-import { recipeToDocument, type DocumentRow, type FlyRow } from '$lib/contract/documents';
+import { recipeToDocument } from '$lib/documents/fly/recipe';
+import type { DocumentRow, FlyRow } from '$lib/documents/kinds';
 import { starterRecipe } from '$core/fly/index';
 import type { RequestError } from './client';
 import { Saver } from './saver';

@@ -1,4 +1,5 @@
-import type { ActionAnswer, DocumentRow } from '$lib/contract/documents';
+import type { ActionAnswer } from '$lib/api/answers';
+import { contentOf, type DocumentRow } from '$lib/documents/kinds';
 import { api, RequestError } from './client';
 
 /** What the page does with the outcome of a save. */
@@ -60,10 +61,9 @@ export class Saver {
 		this.waiting.delete(row.id);
 		this.sending = row.id;
 		try {
-			const { kind, id, revision, name, body } = row;
-			const riverId = row.kind === 'lie' ? { riverId: row.riverId } : {};
+			const { kind, id, revision } = row;
 			const answer = await api
-				.edit(kind, id, { name, body, revision, ...riverId })
+				.edit(kind, id, { ...contentOf(row), revision })
 				.finally(() => (this.sending = null));
 			const newer = this.waiting.get(id);
 			const kept = answer.changes.find((change) => change.id === id)?.row;

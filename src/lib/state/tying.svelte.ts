@@ -1,6 +1,6 @@
 import type { TyingStep } from '$core/batch/index';
-import { itemOf, type BatchBodyDocument, type StepTime } from '$lib/contract/batches';
-import type { BatchRow } from '$lib/contract/documents';
+import { itemOf, type BatchBodyDocument, type StepTime } from '$lib/documents/batch/body';
+import type { BatchRow } from '$lib/documents/kinds';
 import type { Batches } from './batches.svelte';
 
 /** One step of one fly, in the order of the run. */

@@ -6,7 +6,7 @@ import {
 	type Outing,
 	type Surrogate
 } from '$core/learn/index';
-import type { Evidence } from '$lib/contract/observations';
+import type { Evidence } from '$lib/evidence/observations';
 
 /** What the worker that learns is asked. */
 export type LearnTask =

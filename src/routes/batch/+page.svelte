@@ -3,8 +3,8 @@
 	import { gaugeLengths, marksOf, pacesOf, planOf, stepsOf } from '$core/batch/index';
 	import { buildFly, mediansFor, partNames, type PartName } from '$core/fly/index';
 	import { carryField, fliesField, readQuantity } from '$core/quantity/index';
-	import CutList from '$lib/batch/CutList.svelte';
-	import Marks from '$lib/batch/Marks.svelte';
+	import CutList from '$lib/views/batch/CutList.svelte';
+	import Marks from '$lib/views/batch/Marks.svelte';
 	import {
 		cutListOf,
 		figuresOf,
@@ -16,20 +16,21 @@
 		timesOf,
 		usedFor,
 		type RunItem
-	} from '$lib/batch/run';
-	import StepView from '$lib/batch/StepView.svelte';
-	import Timeline from '$lib/batch/Timeline.svelte';
-	import WeighIn from '$lib/batch/WeighIn.svelte';
-	import { cautionWords, duration } from '$lib/batch/words';
-	import type { CardPage } from '$lib/batch/card';
-	import Strip from '$lib/bench/Strip.svelte';
-	import { fliesOf, itemOf, MOST_FLIES } from '$lib/contract/batches';
-	import { recipeFromDocument, type DocumentRow } from '$lib/contract/documents';
-	import { costOf } from '$lib/contract/shelf';
+	} from '$lib/views/batch/run';
+	import StepView from '$lib/views/batch/StepView.svelte';
+	import Timeline from '$lib/views/batch/Timeline.svelte';
+	import WeighIn from '$lib/views/batch/WeighIn.svelte';
+	import { cautionWords, duration } from '$lib/views/batch/words';
+	import type { CardPage } from '$lib/views/batch/card';
+	import Strip from '$lib/strip/Strip.svelte';
+	import { fliesOf, itemOf, MOST_FLIES } from '$lib/documents/batch/body';
+	import { recipeFromDocument } from '$lib/documents/fly/recipe';
+	import type { DocumentRow } from '$lib/documents/kinds';
+	import { costOf } from '$lib/documents/lot/shelf';
 	import { bindOnlyStrip } from '$lib/frame/keys';
-	import FlyPicture from '$lib/match/FlyPicture.svelte';
+	import FlyPicture from '$lib/frame/FlyPicture.svelte';
 	import { tiedOf } from '$lib/state/batches.svelte';
-	import { useBench } from '$lib/state/context';
+	import { useWorkspace } from '$lib/state/context';
 	import { scale } from '$lib/state/scale.svelte';
 	import { Tying } from '$lib/state/tying.svelte';
 	import { saveBlob, saveText } from '$lib/ui/save';
@@ -38,7 +39,7 @@
 	import Stepper from '$lib/ui/Stepper.svelte';
 
 	let { data } = $props();
-	const bench = useBench();
+	const { documents, selection, strip, beliefs, batches, stock } = useWorkspace();
 	let chooser = $state<'fly' | 'rig' | 'lie' | null>(null);
 	let history = $state<{ row: DocumentRow; open: boolean } | null>(null);
 	let how = $state(false);
@@ -55,29 +56,29 @@
 	let printed = $state.raw<{ readonly svg: string; readonly page: CardPage } | null>(null);
 
 	$effect(() => scale.load(data.demo));
-	$effect(() => (tying ? undefined : bindOnlyStrip(bench, (which) => (chooser = which))));
-	const running = $derived(bench.batches.filter(({ body }) => body.state === 'tying'));
+	$effect(() => (tying ? undefined : bindOnlyStrip(selection, (which) => (chooser = which))));
+	const running = $derived(documents.all('batch').filter(({ body }) => body.state === 'tying'));
 	const chosen = $derived(running.find(({ id }) => id === chosenId) ?? null);
 	/** The run was ended or deleted, here or in another window: the vise is left. */
 	$effect(() => {
 		if (!chosen) tying = null;
 	});
 	const complete = $derived(chosen !== null && chosen.body.flies.length === fliesOf(chosen.body));
-	const pace = $derived(pacesOf(timesOf(bench.batches.map(({ body }) => body))));
-	const timed = $derived(bench.batches.some(({ body }) => body.times.length > 0));
+	const pace = $derived(pacesOf(timesOf(documents.all('batch').map(({ body }) => body))));
+	const timed = $derived(documents.all('batch').some(({ body }) => body.times.length > 0));
 
 	const items = $derived.by((): readonly RunItem[] => {
 		if (chosen) return chosen.body.items.map(itemFromDocument);
-		if (!bench.fly || !bench.recipe) return [];
+		if (!selection.fly || !strip.recipe) return [];
 		const more = others.flatMap(({ id, count }) => {
-			const row = bench.flies.find((fly) => fly.id === id);
+			const row = documents.all('fly').find((fly) => fly.id === id);
 			return row ? [{ name: row.name, recipe: recipeFromDocument(row.body.recipe), count }] : [];
 		});
-		return [{ name: bench.fly.name, recipe: bench.recipe, count }, ...more];
+		return [{ name: selection.fly.name, recipe: strip.recipe, count }, ...more];
 	});
 	const all = $derived(items.reduce((sum, one) => sum + one.count, 0));
 	const builds = $derived(
-		items.map(({ recipe }) => buildFly(recipe, mediansFor(recipe, bench.believed)))
+		items.map(({ recipe }) => buildFly(recipe, mediansFor(recipe, beliefs.believed)))
 	);
 	const steps = $derived(builds.map((build) => stepsOf(build, pace)));
 	const plan = $derived(
@@ -93,7 +94,7 @@
 	const price = $derived(
 		items.reduce<number | null>((sum, one, k) => {
 			for (const part of ['hook', 'bead', 'coil'] as const) {
-				const cost = costOf(builds[k]!, part, bench.lots);
+				const cost = costOf(builds[k]!, part, documents.all('lot'));
 				sum = sum === null || cost === null ? null : sum + cost * one.count;
 			}
 			return sum;
@@ -102,13 +103,20 @@
 	/** What the stock lacks, and what can stand in; what is reserved already is there. */
 	const short = $derived.by(() => {
 		if (chosen) return {};
-		const lacks = shortOf(items, bench.lots);
+		const lacks = shortOf(items, documents.all('lot'));
 		return Object.fromEntries(
 			partNames.flatMap((part: PartName) => {
 				const found = lacks[part];
 				if (!found || !items[at]) return [];
 				const substitutes = substitutesFor(
-					...([items[at], part, found.need, bench.lots, bench.temperature, bench.believed] as const)
+					...([
+						items[at],
+						part,
+						found.need,
+						documents.all('lot'),
+						strip.temperature,
+						beliefs.believed
+					] as const)
 				);
 				return [[part, { words: found.words, substitutes }] as const];
 			})
@@ -121,12 +129,12 @@
 			const { from, to } = plan.stretches[fly]![stretch]!;
 			return { fly, from, to };
 		});
-		const documents = items.map((one) => itemToDocument(one, bench.temperature, bench.believed));
-		const id = await bench.beginBatch(
-			documents,
+		const bodies = items.map((one) => itemToDocument(one, strip.temperature, beliefs.believed));
+		const id = await batches.beginBatch(
+			bodies,
 			carry,
 			order,
-			reservedFor(items, bench.lots, bench.believed)
+			reservedFor(items, documents.all('lot'), beliefs.believed)
 		);
 		if (!id) return;
 		others = [];
@@ -134,7 +142,7 @@
 		toTheVise();
 	}
 	function toTheVise() {
-		if (chosen) tying = new Tying(bench, chosen.id, chosen.body, steps);
+		if (chosen) tying = new Tying(batches, chosen.id, chosen.body, steps);
 	}
 	async function end() {
 		if (!chosen) return;
@@ -143,19 +151,21 @@
 			...itemFromDocument(one),
 			count: body.flies.filter(({ fly }) => itemOf(body, fly) === k).length
 		}));
-		const times = bench.tyingOf(chosen.id)?.times ?? body.times;
-		if (await bench.endBatch(chosen, usedFor(tied, bench.lots, bench.believed), times))
+		const times = batches.tyingOf(chosen.id)?.times ?? body.times;
+		if (
+			await batches.endBatch(chosen, usedFor(tied, documents.all('lot'), beliefs.believed), times)
+		)
 			chosenId = null;
 	}
 	/** The bench card of the fly that is looked at. */
 	async function saveCard(as: 'pdf' | 'svg' | 'print') {
-		const { cardPdf, cardSvg } = await import('$lib/batch/card');
+		const { cardPdf, cardSvg } = await import('$lib/views/batch/card');
 		const item = items[at]!;
 		const card = {
 			...item,
-			amounts: cutListOf([item], bench.believed),
-			believed: bench.believed,
-			figures: figuresOf(item, bench.temperature, bench.believed)
+			amounts: cutListOf([item], beliefs.believed),
+			believed: beliefs.believed,
+			figures: figuresOf(item, strip.temperature, beliefs.believed)
 		};
 		const name = `${item.name} bench card`;
 		if (as === 'svg') saveText(`${name}.svg`, 'image/svg+xml', cardSvg(card, page));
@@ -169,9 +179,9 @@
 	}
 	async function intoTheBox() {
 		for (const one of items) {
-			await bench.putInBox(
-				itemToDocument(one, bench.temperature, bench.believed),
-				usedFor([one], bench.lots, bench.believed)
+			await batches.putInBox(
+				itemToDocument(one, strip.temperature, beliefs.believed),
+				usedFor([one], documents.all('lot'), beliefs.believed)
 			);
 		}
 	}
@@ -184,7 +194,6 @@
 	inert={tying !== null}
 >
 	<Strip
-		{bench}
 		bind:open={chooser}
 		showHistory={(row) => (history = { row, open: true })}
 		showHow={() => (how = true)}
@@ -227,7 +236,7 @@
 						? 'bg-sunk hover:bg-line'
 						: 'bg-water text-on-water'}"
 					onclick={toTheVise}
-					>{(bench.tyingOf(chosen.id)?.place ?? 0) > 0 ? 'Go on tying' : 'To the vise'}</button
+					>{(batches.tyingOf(chosen.id)?.place ?? 0) > 0 ? 'Go on tying' : 'To the vise'}</button
 				>
 				<button
 					type="button"
@@ -239,7 +248,7 @@
 				<button
 					type="button"
 					class="h-11 rounded-md bg-sunk px-4 hover:bg-line"
-					onclick={() => void bench.removeBatch(chosen)}>Delete the run</button
+					onclick={() => void documents.erase(chosen)}>Delete the run</button
 				>
 			{:else}
 				<Stepper
@@ -251,7 +260,7 @@
 					onchange={(value) => (count = value)}
 				/>
 				{#each others as other (other.id)}
-					{@const name = bench.flies.find(({ id }) => id === other.id)?.name ?? ''}
+					{@const name = documents.all('fly').find(({ id }) => id === other.id)?.name ?? ''}
 					<div class="grid gap-1">
 						<Stepper
 							label={name}
@@ -284,7 +293,9 @@
 						}}
 					>
 						<option value="">none</option>
-						{#each bench.flies.filter(({ id }) => id !== bench.fly?.id && !others.some((one) => one.id === id)) as row (row.id)}
+						{#each documents
+							.all('fly')
+							.filter(({ id }) => id !== selection.fly?.id && !others.some((one) => one.id === id)) as row (row.id)}
 							<option value={row.id}>{row.name}</option>
 						{/each}
 					</select>
@@ -367,11 +378,11 @@
 			<Marks marks={marksOf(build)} lengths={gaugeLengths(build)} />
 			<div class="pt-4">
 				<CutList
-					amounts={cutListOf(items, bench.believed)}
+					amounts={cutListOf(items, beliefs.believed)}
 					count={all}
 					{price}
 					{short}
-					take={chosen || at > 0 ? null : (lot, part) => bench.takeFrom(lot, part)}
+					take={chosen || at > 0 ? null : (lot, part) => stock.takeFrom(lot, part)}
 				/>
 			</div>
 		</section>
@@ -381,7 +392,7 @@
 			tabindex="0"
 			class="min-h-0 overflow-y-auto border-line px-4 py-3 md:border-l"
 		>
-			{#if chosen}<WeighIn {bench} row={chosen} item={at} />{/if}
+			{#if chosen}<WeighIn row={chosen} item={at} />{/if}
 			<h2 id="steps" class="text-lg font-semibold">Steps</h2>
 			<ol>
 				{#each steps[at]! as step, k (step.key)}
@@ -398,7 +409,6 @@
 	</div>
 	{#if tying && chosen}
 		<StepView
-			{bench}
 			{tying}
 			name={chosen?.name ?? item.name}
 			{items}
@@ -421,12 +431,12 @@
 	</div>
 {/if}
 {#if how}
-	{#await import('$lib/bench/HowDialog.svelte') then { default: HowDialog }}
-		<HowDialog {bench} bind:open={how} />
+	{#await import('$lib/strip/HowDialog.svelte') then { default: HowDialog }}
+		<HowDialog bind:open={how} />
 	{/await}
 {/if}
 {#if history}
-	{#await import('$lib/bench/HistoryDialog.svelte') then { default: HistoryDialog }}
-		<HistoryDialog {bench} row={history.row} bind:open={history.open} />
+	{#await import('$lib/strip/HistoryDialog.svelte') then { default: HistoryDialog }}
+		<HistoryDialog row={history.row} bind:open={history.open} />
 	{/await}
 {/if}

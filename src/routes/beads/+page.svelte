@@ -11,10 +11,10 @@
 	import { CENTIMETRE, GRAM, MILLIMETRE, leafField, leafOverField } from '$core/quantity/index';
 	import { ways, type Rig, type Way } from '$core/rig/index';
 	import type { Lie } from '$core/water/index';
-	import { shelfOf } from '$lib/contract/shelf';
+	import { shelfOf } from '$lib/documents/lot/shelf';
 	import { fixed, hookStepControls } from '$lib/controls/index';
 	import WaterFields from '$lib/controls/WaterFields.svelte';
-	import { useBench } from '$lib/state/context';
+	import { useWorkspace } from '$lib/state/context';
 	import { matching } from '$lib/state/match.svelte';
 	import { goodDrift } from '$lib/state/preferences.svelte';
 	import { WhichBeadState } from '$lib/state/which-bead.svelte';
@@ -23,27 +23,27 @@
 	import FieldStepper from '$lib/ui/FieldStepper.svelte';
 	import Stepper from '$lib/ui/Stepper.svelte';
 
-	const bench = useBench();
+	const { strip, beliefs, documents, selection } = useWorkspace();
 
 	// A question asked here leaves the lie, the rig and the fly on the Bench as they are.
-	let water = $state.raw<Lie>(bench.waterOrStill);
-	let temperature = $state(bench.temperature);
+	let water = $state.raw<Lie>(strip.waterOrStill);
+	let temperature = $state(strip.temperature);
 	let like = $state<'usual' | 'fly'>('usual');
 	let usual = $state.raw<Recipe>({
 		...starterRecipe,
-		hook: { ...starterRecipe.hook, ...bench.recipe?.hook, lengthX: 0, wireX: 0 },
+		hook: { ...starterRecipe.hook, ...strip.recipe?.hook, lengthX: 0, wireX: 0 },
 		coil: null
 	});
 	let only = $state(false);
-	const used = bench.usedRig.rig.way;
+	const used = strip.usedRig.rig.way;
 	let way = $state<Way>(used === 'swing' ? 'tight line' : used);
-	const rig = $derived<Rig>({ ...bench.usedRig.rig, way });
+	const rig = $derived<Rig>({ ...strip.usedRig.rig, way });
 
 	/** A leaf timed over so many metres says the speed too. */
 	let leafOver = $state(3);
 	const leafSeconds = $derived(leafOver / Math.max(0.01, water.surfaceSpeed));
 
-	const recipe = $derived(like === 'fly' && bench.recipe ? bench.recipe : usual);
+	const recipe = $derived(like === 'fly' && strip.recipe ? strip.recipe : usual);
 	const search = new WhichBeadState();
 	$effect(() => {
 		matching.load();
@@ -52,8 +52,8 @@
 	$effect(() =>
 		search.follow({
 			...{ recipe, rig, lie: water, celsius: temperature, wanted: goodDrift.current },
-			learned: bench.learning.learned,
-			shelf: shelfOf(bench.lots, only),
+			learned: beliefs.learning.learned,
+			shelf: shelfOf(documents.all('lot'), only),
 			enough: matching.wishes.enough
 		})
 	);
@@ -167,13 +167,13 @@
 				.map((value) => ({ value, words: wayWords[value] }))}
 			onchange={(value) => (way = value)}
 		/>
-		{#if bench.fly}
+		{#if selection.fly}
 			<Segments
 				label="For"
 				value={like}
 				options={[
 					{ value: 'usual', words: 'any nymph' },
-					{ value: 'fly', words: bench.fly.name }
+					{ value: 'fly', words: selection.fly.name }
 				]}
 				onchange={(value) => (like = value)}
 			/>
@@ -262,7 +262,7 @@
 							? `; ${heavier}`
 							: ''}.
 					{/if}
-					On {bench.usedRig.name}{like === 'usual' ? ', without wire' : ''}{answer.provisional
+					On {strip.usedRig.name}{like === 'usual' ? ', without wire' : ''}{answer.provisional
 						? '; each bead is counted from its drifts now.'
 						: ', each from 60 drifts.'}
 				</p>
@@ -297,7 +297,7 @@
 			<table class="w-full max-w-2xl border-collapse">
 				<caption class="pb-1 text-left text-sm text-quiet">
 					Good drifts of 10, and the sink rate, of
-					{like === 'fly' ? (bench.fly?.name ?? '') : `a ${usual.dressing.fullness} nymph`} on a
+					{like === 'fly' ? (selection.fly?.name ?? '') : `a ${usual.dressing.fullness} nymph`} on a
 					{styleWords[recipe.hook.style]}
 					{recipe.hook.size}, in {water.depth} m at {fixed(2)(water.surfaceSpeed)} m/s, {wayWords[
 						way

@@ -1,15 +1,15 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
-	import BoxRow from '$lib/box/BoxRow.svelte';
-	import { inBox } from '$lib/contract/batches';
-	import { useBench } from '$lib/state/context';
+	import BoxRow from '$lib/views/box/BoxRow.svelte';
+	import { inBox } from '$lib/documents/batch/body';
+	import { useWorkspace } from '$lib/state/context';
 
-	const bench = useBench();
+	const { documents } = useWorkspace();
 	let wanted = $state('');
 	let alsoGone = $state(false);
 
 	const rows = $derived(
-		bench.batches.flatMap((row) =>
+		documents.all('batch').flatMap((row) =>
 			row.body.items.map((kept, item) => ({
 				row,
 				item,
@@ -55,7 +55,7 @@
 	{#if shown.length > 0}
 		<ul aria-label="In the box">
 			{#each shown as { row, item } (`${row.id} ${item}`)}
-				<BoxRow {bench} {row} {item} />
+				<BoxRow {row} {item} />
 			{/each}
 		</ul>
 	{:else}

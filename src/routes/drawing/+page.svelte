@@ -1,13 +1,14 @@
 <script lang="ts">
 	import { beadWords, coilWords, hookWords } from '$core/fly/index';
 	import { MILLIMETRE } from '$core/quantity/index';
-	import { useBench } from '$lib/state/context';
+	import { useWorkspace } from '$lib/state/context';
 	import { massFigure } from '$lib/ui/figures';
 	import { artOf } from '$lib/ui/section/art';
 	import Art from '$lib/ui/section/Art.svelte';
 	import { ticksBetween } from '$lib/ui/section/ruler';
 
-	const bench = useBench();
+	const workspace = useWorkspace();
+	const { selection, strip, answer } = workspace;
 	/** Millimetres that an A4 page and a letter page both have between their margins. */
 	const PAGE = 180;
 	/** The bars with which a print is checked against a ruler. */
@@ -17,7 +18,7 @@
 	];
 
 	const drawn = $derived.by(() => {
-		const { section } = bench;
+		const { section } = answer;
 		if (!section) return null;
 		const { min, max } = section.frame;
 		const box = {
@@ -41,7 +42,7 @@
 				height="{(box.height + 3) * times}mm"
 				viewBox="{box.x} {box.y} {box.width} {box.height + 3}"
 				role="img"
-				aria-label="{bench.fly?.name ?? ''}, {times === 1
+				aria-label="{selection.fly?.name ?? ''}, {times === 1
 					? 'full size'
 					: `${times} times full size`}"
 			>
@@ -69,10 +70,10 @@
 	{/if}
 {/snippet}
 
-<svelte:head><title>Full size · {bench.fly?.name ?? 'Gravitas'}</title></svelte:head>
+<svelte:head><title>Full size · {selection.fly?.name ?? 'Gravitas'}</title></svelte:head>
 <div class="min-h-0 flex-1 overflow-y-auto p-4">
-	{#if bench.fly && bench.recipe && bench.prediction && drawn}
-		{@const { hook, bead, coil } = bench.recipe}
+	{#if selection.fly && strip.recipe && answer.prediction && drawn}
+		{@const { hook, bead, coil } = strip.recipe}
 		<div class="flex flex-wrap items-center gap-3 print:hidden">
 			<a href="/" class="grid h-11 place-items-center rounded-md bg-sunk px-4">Back to the Bench</a>
 			<button
@@ -84,11 +85,11 @@
 				Print without fitting to the page (100 %), and lay a ruler on the bars.
 			</p>
 		</div>
-		<h1 class="mt-4 text-2xl font-semibold">{bench.fly.name}</h1>
+		<h1 class="mt-4 text-2xl font-semibold">{selection.fly.name}</h1>
 		<p>
 			Hook {hookWords(hook)} · bead {beadWords(bead)} · coil {coilWords(coil)} ·
-			<span class="figure">{massFigure(bench.prediction.mass).number}</span> g
-			<span class="figure text-quiet">{massFigure(bench.prediction.mass).interval}</span>
+			<span class="figure">{massFigure(answer.prediction.mass).number}</span> g
+			<span class="figure text-quiet">{massFigure(answer.prediction.mass).interval}</span>
 		</p>
 		<div class="mt-4 flex flex-wrap items-end gap-10">
 			<figure>

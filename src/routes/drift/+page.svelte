@@ -6,22 +6,22 @@
 	import { THOUSANDTH_OF_AN_INCH, lineDiameterField } from '$core/quantity/index';
 	import { compileLine } from '$core/rig/index';
 	import { rouseNumber } from '$core/water/index';
-	import { listed } from '$lib/bench/listed';
-	import RowList from '$lib/bench/RowList.svelte';
-	import Strip from '$lib/bench/Strip.svelte';
-	import { recipeFromDocument, type DocumentRow } from '$lib/contract/documents';
-	import DriftFigures from '$lib/drift/DriftFigures.svelte';
-	import DriftPicture from '$lib/drift/DriftPicture.svelte';
-	import PathTable from '$lib/drift/PathTable.svelte';
+	import { listed } from '$lib/controls/listed';
+	import RowList from '$lib/controls/RowList.svelte';
+	import Strip from '$lib/strip/Strip.svelte';
+	import { recipeFromDocument } from '$lib/documents/fly/recipe';
+	import type { DocumentRow } from '$lib/documents/kinds';
+	import DriftFigures from '$lib/views/drift/DriftFigures.svelte';
+	import DriftPicture from '$lib/views/drift/DriftPicture.svelte';
+	import PathTable from '$lib/views/drift/PathTable.svelte';
 	import { bindStrip } from '$lib/frame/keys';
 	import { CompareState } from '$lib/state/compare.svelte';
-	import { useBench, useDrift } from '$lib/state/context';
+	import { useWorkspace } from '$lib/state/context';
 	import Opens from '$lib/ui/Opens.svelte';
 	import { goodDrift } from '$lib/state/preferences.svelte';
 	import { handSentences, percent } from '$lib/ui/drift-words';
 
-	const bench = useBench();
-	const drift = useDrift();
+	const { answer, documents, selection, strip, drift } = useWorkspace();
 	const compare = new CompareState();
 	let chooser = $state<'fly' | 'rig' | 'lie' | null>(null);
 	let history = $state<{ row: DocumentRow; open: boolean } | null>(null);
@@ -61,7 +61,7 @@
 		playing = !playing;
 	};
 
-	$effect(() => bindStrip(bench, (which) => (chooser = which), playFrom));
+	$effect(() => bindStrip(selection, (which) => (chooser = which), playFrom));
 	$effect(() => {
 		untrack(() => drift.refine(true));
 		return () => {
@@ -69,15 +69,20 @@
 			compare.end();
 		};
 	});
-	$effect(() => compare.follow(bench.driftQuestion));
+	$effect(() => compare.follow(answer.driftQuestion));
 
-	const flies = $derived(bench.flies.filter(({ id }) => id !== bench.fly?.id).map(listed));
+	const flies = $derived(
+		documents
+			.all('fly')
+			.filter(({ id }) => id !== selection.fly?.id)
+			.map(listed)
+	);
 	function addFly(id: string) {
-		const row = bench.flies.find((fly) => fly.id === id);
+		const row = documents.all('fly').find((fly) => fly.id === id);
 		if (row) compare.add(row.name, { recipe: recipeFromDocument(row.body.recipe) });
 	}
 	function addTippet(steps: number) {
-		const rig = bench.rig;
+		const rig = strip.rig;
 		if (!rig) return;
 		const diameter = rig.tippet.diameter + steps * THOUSANDTH_OF_AN_INCH;
 		if (diameter < lineDiameterField.possible[0]) return;
@@ -88,13 +93,15 @@
 	const columns = $derived(
 		single
 			? [
-					{ name: bench.fly?.name ?? 'this fly', drift: single, band: drift.band },
+					{ name: selection.fly?.name ?? 'this fly', drift: single, band: drift.band },
 					...compare.found.map(({ name, drift: other, band }) => ({ name, drift: other, band }))
 				]
 			: []
 	);
 	const rouse = $derived(
-		bench.column && bench.prediction ? rouseNumber(bench.prediction.sink.speed, bench.column) : 0
+		answer.column && answer.prediction
+			? rouseNumber(answer.prediction.sink.speed, answer.column)
+			: 0
 	);
 	const line = $derived(drift.hand && compileLine(drift.hand.rig));
 	const quick = 'h-9 rounded-md bg-sunk px-3 text-sm hover:bg-line disabled:opacity-45';
@@ -120,30 +127,29 @@
 <h1 class="sr-only">Drift</h1>
 <div class="bg-ground staying:sticky staying:top-0 staying:z-10">
 	<Strip
-		{bench}
 		bind:open={chooser}
 		showHistory={(row) => (history = { row, open: true })}
 		showHow={() => (how = true)}
 	/>
 </div>
-{#if bench.driftQuestion && bench.column && bench.rig && line && single}
+{#if answer.driftQuestion && answer.column && strip.rig && line && single}
 	<div class="grid min-h-0 flex-1 md:grid-cols-[minmax(0,1fr)_auto]">
 		<div class="flex min-h-0 min-w-0 flex-col px-3 py-2">
 			<div class="min-h-0 flex-1 max-md:h-72">
 				<DriftPicture
-					column={bench.column}
+					column={answer.column}
 					top={line.top}
 					drift={single}
 					beside={compare.found}
 					band={drift.band}
 					{time}
-					held={drift.hand && bench.rig.way !== 'swing'
-						? handSentences(drift.hand, bench.rig)
+					held={drift.hand && strip.rig.way !== 'swing'
+						? handSentences(drift.hand, strip.rig)
 								.map(({ words }) => words)
 								.join(', ')
 						: ''}
-					description="{bench.fly?.name ?? 'The fly'} on {bench.rigRow?.name ??
-						'its line'} through {bench.lie?.name ?? 'the water'}: {single.time === null
+					description="{selection.fly?.name ?? 'The fly'} on {selection.rig?.name ??
+						'its line'} through {selection.lie?.name ?? 'the water'}: {single.time === null
 						? 'never in the zone'
 						: `in the zone after ${single.time.toFixed(1)} s, ${single.distance!.toFixed(1)} m downstream`}"
 				/>
@@ -202,7 +208,7 @@
 			class="min-h-0 min-w-0 overflow-y-auto border-line px-4 py-2 md:w-96 md:border-l"
 			aria-label="Figures of the drift"
 		>
-			<DriftFigures {columns} rig={bench.rig} hand={drift.hand} depth={bench.column.depth} />
+			<DriftFigures {columns} rig={strip.rig} hand={drift.hand} depth={answer.column.depth} />
 			<div class="mt-3 flex flex-wrap gap-2" role="group" aria-label="Compare in the same water">
 				<span class="self-center text-sm text-quiet">Beside it</span>
 				<button type="button" class={quick} disabled={compare.full} onclick={() => addTippet(-1)}
@@ -259,31 +265,31 @@
 			bind:open={table}
 			drift={single}
 			band={drift.band}
-			depth={bench.column.depth}
+			depth={answer.column.depth}
 		/>{/if}
 {:else}
 	<div class="grid flex-1 place-items-center p-8">
 		<div class="max-w-md text-center">
 			<p class="text-xl">
-				{!bench.recipe
+				{!strip.recipe
 					? 'There is no fly on the strip.'
-					: !bench.lie
+					: !selection.lie
 						? 'There is no water on the strip.'
-						: !bench.rig
+						: !strip.rig
 							? 'Without a line there is no drift: choose a rig.'
 							: 'Following the drift …'}
 			</p>
-			{#if bench.recipe && bench.lie && !bench.rig}
+			{#if strip.recipe && selection.lie && !strip.rig}
 				<div class="mt-4 flex flex-wrap justify-center gap-2">
-					{#each bench.rigs.slice(0, 6) as { id, name } (id)}
-						<button type="button" class="{quick} h-11" onclick={() => bench.selectRig(id)}
+					{#each documents.all('rig').slice(0, 6) as { id, name } (id)}
+						<button type="button" class="{quick} h-11" onclick={() => selection.selectRig(id)}
 							>{name}</button
 						>
 					{:else}
 						<button
 							type="button"
 							class="h-12 rounded-md bg-water px-5 text-on-water"
-							onclick={() => void bench.newRig()}>Start a rig</button
+							onclick={() => void selection.newRig()}>Start a rig</button
 						>
 					{/each}
 				</div>
@@ -292,12 +298,12 @@
 	</div>
 {/if}
 {#if how}
-	{#await import('$lib/bench/HowDialog.svelte') then { default: HowDialog }}
-		<HowDialog {bench} bind:open={how} />
+	{#await import('$lib/strip/HowDialog.svelte') then { default: HowDialog }}
+		<HowDialog bind:open={how} />
 	{/await}
 {/if}
 {#if history}
-	{#await import('$lib/bench/HistoryDialog.svelte') then { default: HistoryDialog }}
-		<HistoryDialog {bench} row={history.row} bind:open={history.open} />
+	{#await import('$lib/strip/HistoryDialog.svelte') then { default: HistoryDialog }}
+		<HistoryDialog row={history.row} bind:open={history.open} />
 	{/await}
 {/if}

@@ -1,10 +1,7 @@
 <script lang="ts">
-	import BringIn from '$lib/files/BringIn.svelte';
-	import Copies from '$lib/files/Copies.svelte';
-	import TakeOut from '$lib/files/TakeOut.svelte';
-	import { useBench } from '$lib/state/context';
-
-	const bench = useBench();
+	import BringIn from '$lib/frame/BringIn.svelte';
+	import Copies from '$lib/views/files/Copies.svelte';
+	import TakeOut from '$lib/views/files/TakeOut.svelte';
 </script>
 
 <svelte:head><title>Files · Gravitas</title></svelte:head>
@@ -15,8 +12,8 @@
 		All of it is yours: take it elsewhere, bring it in from elsewhere, go back to an earlier day.
 	</p>
 	<div class="mt-5 grid gap-8 md:grid-cols-2 xl:grid-cols-3">
-		<TakeOut {bench} />
-		<BringIn {bench} />
-		<Copies {bench} />
+		<TakeOut />
+		<BringIn />
+		<Copies />
 	</div>
 </div>

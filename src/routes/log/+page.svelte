@@ -1,27 +1,27 @@
 <script lang="ts">
 	import { bindOnlyStrip } from '$lib/frame/keys';
-	import Strip from '$lib/bench/Strip.svelte';
-	import type { DocumentRow } from '$lib/contract/documents';
-	import type { WeighedThing } from '$lib/contract/entries';
-	import DropForm from '$lib/log/DropForm.svelte';
-	import FoundList from '$lib/log/FoundList.svelte';
-	import OutingForm from '$lib/log/OutingForm.svelte';
-	import { logRows, residuals, type RowKind } from '$lib/log/rows';
-	import { suggestions, type Suggestion, type Target } from '$lib/log/suggestions';
-	import Taught from '$lib/log/Taught.svelte';
-	import WeighForm from '$lib/log/WeighForm.svelte';
-	import { useBench, useLearning } from '$lib/state/context';
+	import Strip from '$lib/strip/Strip.svelte';
+	import type { DocumentRow } from '$lib/documents/kinds';
+	import type { WeighedThing } from '$lib/documents/entry/body';
+	import DropForm from '$lib/views/log/DropForm.svelte';
+	import FoundList from '$lib/views/log/FoundList.svelte';
+	import OutingForm from '$lib/views/log/OutingForm.svelte';
+	import { logRows, residuals, type RowKind } from '$lib/views/log/rows';
+	import { suggestions, type Suggestion, type Target } from '$lib/views/log/suggestions';
+	import Taught from '$lib/views/log/Taught.svelte';
+	import WeighForm from '$lib/views/log/WeighForm.svelte';
+	import { useWorkspace } from '$lib/state/context';
 	import { scale } from '$lib/state/scale.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 
 	let { data } = $props();
-	const bench = useBench();
-	const learning = useLearning();
+	const workspace = useWorkspace();
+	const { beliefs, documents, selection, learning } = workspace;
 	let chooser = $state<'fly' | 'rig' | 'lie' | null>(null);
 	let history = $state<{ row: DocumentRow; open: boolean } | null>(null);
 	let how = $state(false);
 	$effect(() => scale.load(data.demo));
-	$effect(() => bindOnlyStrip(bench, (which) => (chooser = which)));
+	$effect(() => bindOnlyStrip(selection, (which) => (chooser = which)));
 
 	let kind = $state<RowKind>('weighing');
 	let of = $state<WeighedThing>('fly');
@@ -29,7 +29,7 @@
 	let count = $state(1);
 	let only = $state<RowKind | 'all'>('all');
 
-	const rows = $derived(logRows(bench.found, bench.learning));
+	const rows = $derived(logRows(beliefs.found, beliefs.learning));
 	const shown = $derived(only === 'all' ? rows : rows.filter((row) => row.kind === only));
 	const counted = $derived(rows.filter(({ excluded }) => !excluded));
 	const offs = $derived(residuals(shown));
@@ -39,18 +39,24 @@
 	};
 	const many = (one: RowKind) => counted.filter((row) => row.kind === one).length;
 	let aim = $state<Target>('speed');
-	const next = $derived(suggestions(bench, aim).slice(0, 4));
+	const next = $derived(suggestions(workspace, aim).slice(0, 4));
 
 	/** A newcomer's ten minutes. */
 	const first = $derived.by(() => {
 		const weighed = (what: WeighedThing) =>
-			bench.entries.some(({ body }) => body.weighing?.of === what && body.weighing.count >= 5) ||
-			bench.lots.some(
-				({ body }) =>
-					body.measured?.togetherG !== undefined && (what === 'beads' ? body.bead : body.hook)
-			);
+			documents
+				.all('entry')
+				.some(({ body }) => body.weighing?.of === what && body.weighing.count >= 5) ||
+			documents
+				.all('lot')
+				.some(
+					({ body }) =>
+						body.measured?.togetherG !== undefined && (what === 'beads' ? body.bead : body.hook)
+				);
 		const drops = new Set(
-			bench.entries.flatMap(({ body }) => (body.drop ? [JSON.stringify(body.drop.recipe)] : []))
+			documents
+				.all('entry')
+				.flatMap(({ body }) => (body.drop ? [JSON.stringify(body.drop.recipe)] : []))
 		).size;
 		return [
 			{ words: 'Weigh ten beads of one size', done: weighed('beads'), go: () => weigh('beads') },
@@ -80,7 +86,6 @@
 <h1 class="sr-only">Log</h1>
 <div class="bg-ground print:hidden staying:sticky staying:top-0 staying:z-10">
 	<Strip
-		{bench}
 		bind:open={chooser}
 		showHistory={(row) => (history = { row, open: true })}
 		showHow={() => (how = true)}
@@ -105,15 +110,15 @@
 			onchange={(value) => (kind = value)}
 		/>
 		{#if kind === 'weighing'}
-			<WeighForm {bench} bind:of bind:lotId bind:count />
+			<WeighForm bind:of bind:lotId bind:count />
 		{:else if kind === 'drop'}
-			<DropForm {bench} />
+			<DropForm />
 		{:else}
-			<OutingForm {bench} {learning} />
+			<OutingForm {learning} />
 		{/if}
 	</section>
 	<div class="flex min-h-0 flex-col gap-4 overflow-y-auto px-5 py-3">
-		<Taught {bench} />
+		<Taught />
 		{#if learning.changed}
 			<p class="text-sm text-quiet" role="status">{learning.changed}</p>
 		{/if}
@@ -162,7 +167,7 @@
 						><span>half</span><span>predicted</span><span>twice</span></span
 					>
 				</p>
-				<FoundList {bench} rows={shown} />
+				<FoundList rows={shown} />
 			{:else}
 				<p class="text-quiet">
 					{rows.length === 0
@@ -194,7 +199,7 @@
 		<section aria-labelledby="next">
 			<h2 id="next" class="text-lg font-semibold">What to measure next</h2>
 			<p class="pb-2 text-sm text-quiet">
-				So much surer it makes what is predicted of {bench.fly?.name ?? 'the fly'}, whatever is
+				So much surer it makes what is predicted of {selection.fly?.name ?? 'the fly'}, whatever is
 				found.
 			</p>
 			<Segments
@@ -237,12 +242,12 @@
 </div>
 <!-- Seldom wanted: fetched when they are. -->
 {#if how}
-	{#await import('$lib/bench/HowDialog.svelte') then { default: HowDialog }}
-		<HowDialog {bench} bind:open={how} />
+	{#await import('$lib/strip/HowDialog.svelte') then { default: HowDialog }}
+		<HowDialog bind:open={how} />
 	{/await}
 {/if}
 {#if history}
-	{#await import('$lib/bench/HistoryDialog.svelte') then { default: HistoryDialog }}
-		<HistoryDialog {bench} row={history.row} bind:open={history.open} />
+	{#await import('$lib/strip/HistoryDialog.svelte') then { default: HistoryDialog }}
+		<HistoryDialog row={history.row} bind:open={history.open} />
 	{/await}
 {/if}

@@ -2,22 +2,22 @@
 	import { goto } from '$app/navigation';
 	import { beadWords, coilWords, dressingOf, dressingWords, hookWords } from '$core/fly/index';
 	import type { Found, MatchQuestion } from '$core/match/index';
-	import Strip from '$lib/bench/Strip.svelte';
-	import type { DocumentRow } from '$lib/contract/documents';
-	import { shelfOf } from '$lib/contract/shelf';
+	import Strip from '$lib/strip/Strip.svelte';
+	import type { DocumentRow } from '$lib/documents/kinds';
+	import { shelfOf } from '$lib/documents/lot/shelf';
 	import { bindMatch } from '$lib/frame/keys';
-	import Choices from '$lib/match/Choices.svelte';
-	import LadderPanel from '$lib/match/LadderPanel.svelte';
-	import Pinned from '$lib/match/Pinned.svelte';
-	import RankedBuilds from '$lib/match/RankedBuilds.svelte';
-	import SeenTable from '$lib/match/SeenTable.svelte';
-	import TradeOff from '$lib/match/TradeOff.svelte';
-	import { useBench } from '$lib/state/context';
+	import Choices from '$lib/views/match/Choices.svelte';
+	import LadderPanel from '$lib/views/match/LadderPanel.svelte';
+	import Pinned from '$lib/views/match/Pinned.svelte';
+	import RankedBuilds from '$lib/views/match/RankedBuilds.svelte';
+	import SeenTable from '$lib/views/match/SeenTable.svelte';
+	import TradeOff from '$lib/views/match/TradeOff.svelte';
+	import { useWorkspace } from '$lib/state/context';
 	import { matching } from '$lib/state/match.svelte';
 	import { goodDrift } from '$lib/state/preferences.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 
-	const bench = useBench();
+	const { strip, beliefs, selection, documents } = useWorkspace();
 	let chooser = $state<'fly' | 'rig' | 'lie' | null>(null);
 	let history = $state<{ row: DocumentRow; open: boolean } | null>(null);
 	let how = $state(false);
@@ -26,23 +26,24 @@
 
 	$effect(() => matching.load());
 	const question = $derived.by((): MatchQuestion | null => {
-		const { recipe, water, temperature, lots } = bench;
-		const { rig } = bench.usedRig;
+		const { recipe, water, temperature } = strip;
+		const lots = documents.all('lot');
+		const { rig } = strip.usedRig;
 		if (!recipe || !water) return null;
 		return {
 			...{ recipe, rig, lie: water, celsius: temperature, wanted: goodDrift.current },
 			...{ locks: matching.locks, wishes: matching.wishes },
 			shelf: shelfOf(lots, matching.wishes.onlyOwned),
-			believed: bench.believed
+			believed: beliefs.believed
 		};
 	});
 	$effect(() => matching.follow(question));
-	$effect(() => bindMatch(bench, (which) => (chooser = which), tieAt));
+	$effect(() => bindMatch(selection, (which) => (chooser = which), tieAt));
 
 	const answer = $derived(matching.answer);
 	const list = $derived(matching.list);
 	const pattern = $derived.by(() => {
-		const recipe = bench.recipe;
+		const recipe = strip.recipe;
 		if (!recipe) return { hook: '', bead: '', coil: '', rib: '', dressing: '' };
 		const { rib, body, hackle } = dressingOf(recipe);
 		return {
@@ -61,9 +62,9 @@
 
 	/** As a fly of its own: the pattern stays as it is. */
 	async function tie(one: Pick<Found, 'recipe'>) {
-		await bench.newBuild(
+		await selection.newBuild(
 			one.recipe,
-			`${bench.fly?.name ?? 'Nymph'} for ${bench.lie?.name ?? 'the water'}`
+			`${selection.fly?.name ?? 'Nymph'} for ${selection.lie?.name ?? 'the water'}`
 		);
 		await goto('/');
 	}
@@ -77,7 +78,6 @@
 <h1 class="sr-only">Match</h1>
 <div class="bg-ground staying:sticky staying:top-0 staying:z-10">
 	<Strip
-		{bench}
 		bind:open={chooser}
 		showHistory={(row) => (history = { row, open: true })}
 		showHow={() => (how = true)}
@@ -104,10 +104,10 @@
 		</section>
 		{#if view === 'several'}
 			<section aria-label="The fewest flies" class="flex min-h-0 flex-col px-4 py-2 md:col-span-2">
-				<LadderPanel {bench} {question} tie={(one) => void tie(one)} />
+				<LadderPanel {question} tie={(one) => void tie(one)} />
 			</section>
 		{:else}
-			<RankedBuilds {bench} {question} {tie} />
+			<RankedBuilds {question} {tie} />
 			<aside
 				aria-label="The picture, and what is pinned"
 				class="flex min-h-0 min-w-0 flex-col gap-3 overflow-y-auto border-line px-4 py-2 max-md:order-3 md:border-l"
@@ -139,19 +139,19 @@
 {:else}
 	<div class="grid flex-1 place-items-center p-8">
 		<p class="max-w-md text-center text-xl">
-			{bench.recipe
+			{strip.recipe
 				? 'Describe the water first (W): the search begins with the lie.'
 				: 'There is no fly on the strip: choose one (F) as the pattern to begin with.'}
 		</p>
 	</div>
 {/if}
 {#if how}
-	{#await import('$lib/bench/HowDialog.svelte') then { default: HowDialog }}
-		<HowDialog {bench} bind:open={how} />
+	{#await import('$lib/strip/HowDialog.svelte') then { default: HowDialog }}
+		<HowDialog bind:open={how} />
 	{/await}
 {/if}
 {#if history}
-	{#await import('$lib/bench/HistoryDialog.svelte') then { default: HistoryDialog }}
-		<HistoryDialog {bench} row={history.row} bind:open={history.open} />
+	{#await import('$lib/strip/HistoryDialog.svelte') then { default: HistoryDialog }}
+		<HistoryDialog row={history.row} bind:open={history.open} />
 	{/await}
 {/if}

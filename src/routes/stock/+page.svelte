@@ -1,21 +1,26 @@
 <script lang="ts">
 	import { tick } from 'svelte';
-	import BringIn from '$lib/files/BringIn.svelte';
-	import { partsFrom } from '$lib/contract/from-stock';
-	import { lotMaterials, lotMaterialWords, materialOf, type LotMaterial } from '$lib/contract/lots';
+	import BringIn from '$lib/frame/BringIn.svelte';
+	import { partsFrom } from '$lib/documents/lot/from-stock';
+	import {
+		lotMaterials,
+		lotMaterialWords,
+		materialOf,
+		type LotMaterial
+	} from '$lib/documents/lot/body';
 	import { addresses } from '$lib/state/client';
-	import { useBench } from '$lib/state/context';
+	import { useWorkspace } from '$lib/state/context';
 	import { firstLot } from '$lib/controls/index';
-	import LotEditor from '$lib/stock/LotEditor.svelte';
-	import LotList from '$lib/stock/LotList.svelte';
-	import Shopping from '$lib/stock/Shopping.svelte';
+	import LotEditor from '$lib/views/stock/LotEditor.svelte';
+	import LotList from '$lib/views/stock/LotList.svelte';
+	import Shopping from '$lib/views/stock/Shopping.svelte';
 
-	const bench = useBench();
+	const { documents, stock, selection, beliefs } = useWorkspace();
 	let chosen = $state<string | null>(null);
 	const lot = $derived(
-		bench.lots.find(({ id }) => id === chosen) ??
+		documents.all('lot').find(({ id }) => id === chosen) ??
 			lotMaterials
-				.map((material) => bench.lots.find(({ body }) => materialOf(body) === material))
+				.map((material) => documents.all('lot').find(({ body }) => materialOf(body) === material))
 				.find((first) => first !== undefined) ??
 			null
 	);
@@ -31,7 +36,7 @@
 
 	async function add(material: LotMaterial) {
 		const name = `New ${lotMaterialWords[material].toLowerCase()}`;
-		const id = await bench.newLot(name, firstLot[material]);
+		const id = await stock.newLot(name, firstLot[material]);
 		if (id) await choose(id);
 	}
 </script>
@@ -47,7 +52,7 @@
 			What lies in your drawers. What you weigh or measure here makes the predictions of the flies
 			tied from it surer; what is not here, the Bench takes at its nominal size.
 		</p>
-		<LotList lots={bench.lots} current={lot?.id ?? null} {choose} {add} />
+		<LotList lots={documents.all('lot')} current={lot?.id ?? null} {choose} {add} />
 	</div>
 	<div class="min-h-0 overflow-y-auto border-line md:border-x md:p-5">
 		{#if lot}
@@ -55,12 +60,12 @@
 			{#key now.id}
 				<LotEditor
 					lot={now}
-					rename={(name) => bench.rename(now, name)}
-					onchange={(body) => bench.setLot(now, body)}
-					remove={() => void bench.removeLot(now)}
-					parts={bench.fly ? partsFrom(now) : []}
-					take={(part) => bench.takeFrom(now, part)}
-					believed={bench.believed}
+					rename={(name) => documents.rename(now, name)}
+					onchange={(body) => stock.setLot(now, body)}
+					remove={() => void documents.erase(now)}
+					parts={selection.fly ? partsFrom(now) : []}
+					take={(part) => stock.takeFrom(now, part)}
+					believed={beliefs.believed}
 				/>
 			{/key}
 		{:else}
@@ -71,8 +76,8 @@
 		{/if}
 	</div>
 	<div class="flex min-h-0 flex-col gap-6 overflow-y-auto md:p-5">
-		<Shopping lots={bench.lots} />
-		<BringIn {bench} table />
+		<Shopping lots={documents.all('lot')} />
+		<BringIn table />
 		<a
 			href={addresses.stock}
 			download

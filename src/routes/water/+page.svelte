@@ -17,37 +17,37 @@
 		wadingCaution,
 		type Lie
 	} from '$core/water/index';
-	import LieList from '$lib/bench/LieList.svelte';
-	import type { DocumentRow } from '$lib/contract/documents';
+	import LieList from '$lib/strip/LieList.svelte';
+	import type { DocumentRow } from '$lib/documents/kinds';
 	import WaterFields from '$lib/controls/WaterFields.svelte';
 	import { fixed } from '$lib/controls/water';
-	import { useBench } from '$lib/state/context';
+	import { useWorkspace } from '$lib/state/context';
 	import Segments from '$lib/ui/Segments.svelte';
 	import FieldStepper from '$lib/ui/FieldStepper.svelte';
-	import FloatTimer from '$lib/water/FloatTimer.svelte';
-	import FlowPanel from '$lib/water/FlowPanel.svelte';
-	import ProfilePicture from '$lib/water/ProfilePicture.svelte';
+	import FloatTimer from '$lib/views/water/FloatTimer.svelte';
+	import FlowPanel from '$lib/views/water/FlowPanel.svelte';
+	import ProfilePicture from '$lib/views/water/ProfilePicture.svelte';
 
-	const bench = useBench();
+	const { strip, selection, answer } = useWorkspace();
 	let history = $state<{ row: DocumentRow; open: boolean } | null>(null);
 
-	const surveyed = $derived(bench.surveyed);
-	const set = (change: Partial<Lie>) => bench.changeWater(change);
+	const surveyed = $derived(strip.surveyed);
+	const set = (change: Partial<Lie>) => strip.changeWater(change);
 	function setTimed(timed: Lie['timed'] | null) {
 		if (!surveyed) return;
-		if (!timed) return bench.setWater(without(surveyed, 'timed'));
+		if (!timed) return strip.setWater(without(surveyed, 'timed'));
 		const { speed } = speedOf(timed);
 		set({ timed, surfaceSpeed: Math.min(speedField.possible[1], Number(speed.toFixed(3))) });
 	}
-	const wading = $derived(bench.water && wadingCaution(bench.water));
+	const wading = $derived(strip.water && wadingCaution(strip.water));
 	const wadingWords = {
 		low: 'below half of where people lost their footing in trials',
 		care: 'near where people begin to lose their footing',
 		danger: 'people lost their footing in water like this'
 	} as const;
 	const changed = $derived(
-		bench.water && surveyed && bench.water !== surveyed
-			? lieChange(surveyed, bench.water).words
+		strip.water && surveyed && strip.water !== surveyed
+			? lieChange(surveyed, strip.water).words
 			: ''
 	);
 </script>
@@ -79,18 +79,18 @@
 >
 	<section aria-labelledby="lies" class="min-w-0">
 		<h1 id="lies" class="text-xl font-semibold">Water</h1>
-		<LieList {bench} showHistory={(row) => (history = { row, open: true })} />
+		<LieList showHistory={(row) => (history = { row, open: true })} />
 	</section>
-	{#if bench.lie && surveyed && bench.column}
-		{#key bench.lie.id}
+	{#if selection.lie && surveyed && answer.column}
+		{#key selection.lie.id}
 			<section aria-labelledby="lie-name" class="min-w-0">
-				<h2 id="lie-name" class="text-lg font-semibold break-words">{bench.lie.name}</h2>
+				<h2 id="lie-name" class="text-lg font-semibold break-words">{selection.lie.name}</h2>
 				<div class="mt-2">
 					<WaterFields
 						water={surveyed}
 						{set}
-						temperature={bench.river?.body.temperatureC ?? null}
-						setTemperature={(temperatureC) => bench.setRiver({ temperatureC })}
+						temperature={selection.river?.body.temperatureC ?? null}
+						setTemperature={(temperatureC) => strip.setRiver({ temperatureC })}
 					/>
 				</div>
 				<div class="mt-2 grid grid-cols-2 gap-2">
@@ -130,33 +130,33 @@
 						value={surveyed.notes ?? ''}
 						onchange={(event) => set({ notes: event.currentTarget.value })}></textarea>
 				</label>
-				<FlowPanel {bench} {changed} farOff={bench.today?.farOff ?? false} {set}>
-					{@render number('Flow today', 'm³/s', flowField, bench.flow ?? 1, 0.1, 1, (flowM3s) =>
-						bench.setRiver({ flowM3s })
+				<FlowPanel {changed} farOff={strip.today?.farOff ?? false} {set}>
+					{@render number('Flow today', 'm³/s', flowField, strip.flow ?? 1, 0.1, 1, (flowM3s) =>
+						strip.setRiver({ flowM3s })
 					)}
 					{@render number(
 						'Depth’s power of flow',
 						'',
 						exponentField,
-						bench.exponents.depth,
+						strip.exponents.depth,
 						0.01,
 						0.1,
-						(depthExponent) => bench.setRiver({ depthExponent })
+						(depthExponent) => strip.setRiver({ depthExponent })
 					)}
 					{@render number(
 						'Speed’s power of flow',
 						'',
 						exponentField,
-						bench.exponents.speed ?? USUAL_EXPONENTS.speed,
+						strip.exponents.speed ?? USUAL_EXPONENTS.speed,
 						0.01,
 						0.1,
-						(speedExponent) => bench.setRiver({ speedExponent })
+						(speedExponent) => strip.setRiver({ speedExponent })
 					)}
 				</FlowPanel>
 			</section>
 			<section aria-label="The water over the height, wading, a leaf timed" class="min-w-0">
-				<ProfilePicture column={bench.column} name={bench.lie.name} />
-				{#if bench.column.lawIsGuess && bench.column.surfaceSpeed > 0}
+				<ProfilePicture column={answer.column} name={selection.lie.name} />
+				{#if answer.column.lawIsGuess && answer.column.surfaceSpeed > 0}
 					<p class="text-sm text-warn">
 						Shallow for so rough a bed: the speed near the bed is a guess.
 					</p>
@@ -174,7 +174,7 @@
 					</p>
 				{/if}
 				<div class="mt-4">
-					<FloatTimer timed={surveyed.timed ?? null} rod={bench.rig?.rod ?? null} set={setTimed} />
+					<FloatTimer timed={surveyed.timed ?? null} rod={strip.rig?.rod ?? null} set={setTimed} />
 				</div>
 			</section>
 		{/key}
@@ -185,7 +185,7 @@
 	{/if}
 </div>
 {#if history}
-	{#await import('$lib/bench/HistoryDialog.svelte') then { default: HistoryDialog }}
-		<HistoryDialog {bench} row={history.row} bind:open={history.open} />
+	{#await import('$lib/strip/HistoryDialog.svelte') then { default: HistoryDialog }}
+		<HistoryDialog row={history.row} bind:open={history.open} />
 	{/await}
 {/if}

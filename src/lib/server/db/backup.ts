@@ -12,7 +12,7 @@ import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { createGzip } from 'node:zlib';
-import { documentKinds } from '$lib/contract/documents';
+import { documentKinds } from '$lib/documents/kinds';
 import { DatabaseError, DISK_FULL, type Database, type Queryable } from './database';
 import { DataFolderError } from './folder';
 import { fsyncPath } from './fsync';

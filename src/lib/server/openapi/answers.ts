@@ -1,21 +1,13 @@
 import { schemaOf, type JsonSchema } from '$lib/contract/fields';
-import { documentKinds } from '$lib/contract/documents';
+import { documentKinds, kinds, withinOf, type DocumentKind } from '$lib/documents/kinds';
+import { documentRequests } from '$lib/documents/requests';
 import type { Fault } from '$core/drift/index';
 import { verdictBands } from '$core/predict/index';
 import { ways } from '$core/rig/index';
-import { importChoices } from '$lib/contract/files';
-import { RecipeRequest } from '$lib/contract/recipe-validation';
-import { TyingRequest } from '$lib/contract/batch-validation';
-import {
-	BatchRequest,
-	EntryRequest,
-	FlyRequest,
-	LieRequest,
-	LotRequest,
-	RigRequest,
-	RiverRequest,
-	StripRequest
-} from '$lib/contract/validation';
+import { importChoices } from '$lib/api/import';
+import { RecipeRequest } from '$lib/documents/fly/recipe-validation';
+import { TyingRequest } from '$lib/documents/batch/validation';
+import { StripRequest } from '$lib/api/requests';
 
 /** JSON Schemas of what the API answers; every field says what it is and in what unit. */
 type Said = (description: string) => JsonSchema;
@@ -46,16 +38,20 @@ const object = (
 });
 const ref = (name: string): JsonSchema => ({ $ref: `#/components/schemas/${name}` });
 
-const row = (kind: string, request: new () => object): JsonSchema => {
-	const { properties } = schemaOf(request) as { properties: Record<string, JsonSchema> };
-	const { name, body, riverId } = properties;
+/** What a kind is called among the schemas. */
+export const schemaName = (kind: DocumentKind) => `${kind[0]!.toUpperCase()}${kind.slice(1)}`;
+const row = (kind: DocumentKind): JsonSchema => {
+	const { properties } = schemaOf(documentRequests[kind]) as {
+		properties: Record<string, JsonSchema>;
+	};
+	const key = withinOf(kind)?.key;
 	return object({
 		kind: { const: kind, description: 'which kind of document' },
 		id: uuid('its id'),
-		name: name!,
+		name: properties.name!,
 		revision: { type: 'integer', minimum: 1, description: 'a count that grows with every change' },
-		body: body!,
-		...(riverId ? { riverId } : {})
+		body: properties.body!,
+		...(key ? { [key]: properties[key]! } : {})
 	});
 };
 /** Where one is at the vise, with the batch that it is of. */
@@ -113,25 +109,9 @@ const verdict = oneOf(verdictBands.map(([name]) => name))(
 );
 
 export const components: Readonly<Record<string, JsonSchema>> = {
-	Fly: row('fly', FlyRequest),
-	Lie: row('lie', LieRequest),
-	River: row('river', RiverRequest),
-	Lot: row('lot', LotRequest),
-	Rig: row('rig', RigRequest),
-	Batch: row('batch', BatchRequest),
-	Entry: row('entry', EntryRequest),
+	...Object.fromEntries(documentKinds.map((kind) => [schemaName(kind), row(kind)])),
 	Tying: schemaOf(TyingRequest),
-	Document: {
-		anyOf: [
-			ref('Fly'),
-			ref('Rig'),
-			ref('Lie'),
-			ref('River'),
-			ref('Lot'),
-			ref('Batch'),
-			ref('Entry')
-		]
-	},
+	Document: { anyOf: documentKinds.map((kind) => ref(schemaName(kind))) },
 	History: object({
 		undo: said('what undo would take back, in words; null for nothing', orNull(text('in words'))),
 		redo: said('what redo would do again, in words; null for nothing', orNull(text('in words')))
@@ -163,13 +143,12 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 	Strip: schemaOf(StripRequest),
 	Snapshot: object({
 		stand: text('changes whenever anything is kept'),
-		flies: said('all flies', list(ref('Fly'))),
-		rigs: said('all rigs', list(ref('Rig'))),
-		lies: said('all lies', list(ref('Lie'))),
-		rivers: said('all rivers', list(ref('River'))),
-		lots: said('all lots of the stock', list(ref('Lot'))),
-		batches: said('all batches', list(ref('Batch'))),
-		entries: said('all entries of the log', list(ref('Entry'))),
+		...Object.fromEntries(
+			documentKinds.map((kind) => {
+				const { collection, many } = kinds[kind];
+				return [collection, said(`all ${many}`, list(ref(schemaName(kind))))];
+			})
+		),
 		tying: said('where one is at the vise with each batch', list(tyingRow())),
 		strip: said(
 			'what is on the strip',

@@ -1,161 +1,35 @@
-import { starterRecipe } from '$core/fly/index';
-import { starterRig } from '$core/rig/index';
-import { recipeToDocument, rigToDocument } from '$lib/contract/documents';
+import { TyingRequest } from '$lib/documents/batch/validation';
 import { schemaOf } from '$lib/contract/fields';
-import {
-	BatchRequest,
-	EntryRequest,
-	FlyRequest,
-	LieRequest,
-	LotRequest,
-	RigRequest,
-	RiverRequest
-} from '$lib/contract/validation';
-import { TyingRequest } from '$lib/contract/batch-validation';
-import { list, ref } from './answers';
+import { exampleId } from '$lib/documents/definition';
+import { definitionOf } from '$lib/documents/definitions';
+import { documentKinds, kinds, withinOf, type DocumentKind } from '$lib/documents/kinds';
+import { documentRequests } from '$lib/documents/requests';
+import { list, ref, schemaName } from './answers';
 import type { Operation } from './operation';
 
-const FLY = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e01';
-const RIVER = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e02';
-const LIE = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e03';
-const LOT = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e04';
-const RIG = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e05';
-const BATCH = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e06';
-const ENTRY = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e08';
 /** An id that nothing has. */
-export const ABSENT = '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2eff';
-
-export const recipe = recipeToDocument(starterRecipe);
-const heavier = { ...recipe, bead: { ...recipe.bead!, diameterMm: 3.2 } };
-export const wide = { ...recipe, bead: { ...recipe.bead!, diameterMm: 40 } };
-export const water = {
-	depthM: 0.9,
-	surfaceSpeedMs: 0.7,
-	bed: 'cobble',
-	zoneTopM: 0.15,
-	approachM: 2.5,
-	holdM: 2,
-	depthFrom: 'measured',
-	timed: { overM: 3, runsS: [4.1, 4.4, 4.3] }
-};
-export const rig = rigToDocument(starterRig);
-
-const beads = {
-	bead: { metal: 'tungsten', shape: 'slotted', diameterMm: 2.8 },
-	measured: { pieces: 25, togetherG: 3.1 },
-	entries: [{ on: '2026-01-20', kind: 'bought', amount: 50, price: 12.5 }],
-	lowAt: 10
-};
-const batch = {
-	on: '2026-02-03',
-	state: 'tying',
-	carry: 2,
-	items: [{ name: 'Sill Nymph', recipe, count: 3 }],
-	order: [{ fly: 0, from: 0, to: 9 }],
-	flies: [],
-	// Of a lot that was thrown away since.
-	taken: [{ lotId: '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e07', amount: 4 }],
-	times: []
-};
-const weighing = { of: 'fly', recipe, count: 1, massG: 0.243, scaleStepG: 0.001 };
-const entry = { at: 1770112800000, weighing };
-const tied = { fly: 0, on: '2026-02-03', massG: 0.243, scaleStepG: 0.001 };
+export const ABSENT = exampleId('ff');
+const BATCH = definitionOf('batch').examples.id;
 const progress = { place: 4, counted: 2, drying: [{ fly: 0, at: 1770112800000 }], times: [] };
-const used = { on: '2026-02-03', kind: 'used', amount: 6 };
 
-interface Collection {
-	readonly name: 'flies' | 'rigs' | 'rivers' | 'lies' | 'lots' | 'batches' | 'entries';
-	readonly schema: string;
-	readonly request: new () => object;
-	readonly id: string;
-	readonly first: Readonly<Record<string, unknown>>;
-	readonly second: Readonly<Record<string, unknown>>;
-	readonly wrong: Readonly<Record<string, unknown>>;
-}
-const collections: readonly Collection[] = [
-	{
-		name: 'flies',
-		schema: 'Fly',
-		request: FlyRequest,
-		id: FLY,
-		first: { name: 'Sill Nymph', body: { recipe } },
-		second: { name: 'Sill Nymph', body: { recipe: heavier } },
-		wrong: { name: 'Sill Nymph', body: { recipe: wide } }
-	},
-	{
-		name: 'rigs',
-		schema: 'Rig',
-		request: RigRequest,
-		id: RIG,
-		first: { name: 'Long tippet', body: rig },
-		second: { name: 'Long tippet', body: { ...rig, way: 'float' } },
-		wrong: { name: 'Long tippet', body: { ...rig, floatMm: 0 } }
-	},
-	{
-		name: 'rivers',
-		schema: 'River',
-		request: RiverRequest,
-		id: RIVER,
-		first: { name: 'Upper Sill', body: { temperatureC: 9 } },
-		second: { name: 'Upper Sill', body: { temperatureC: 11 } },
-		wrong: { name: 'Upper Sill', body: { temperatureC: 90 } }
-	},
-	{
-		name: 'lies',
-		schema: 'Lie',
-		request: LieRequest,
-		id: LIE,
-		first: { name: 'Gauge pool', riverId: RIVER, body: water },
-		second: { name: 'Gauge pool', riverId: RIVER, body: { ...water, depthM: 1.2 } },
-		wrong: { name: 'Gauge pool', riverId: ABSENT, body: water }
-	},
-	{
-		name: 'lots',
-		schema: 'Lot',
-		request: LotRequest,
-		id: LOT,
-		first: { name: 'Grey tin', body: beads },
-		second: { name: 'Grey tin', body: { ...beads, entries: [...beads.entries, used] } },
-		// Two materials in one packet.
-		wrong: { name: 'Grey tin', body: { ...beads, thread: { denier: 70 } } }
-	},
-	{
-		name: 'batches',
-		schema: 'Batch',
-		request: BatchRequest,
-		id: BATCH,
-		first: { name: 'Three for the sill', body: batch },
-		second: { name: 'Three for the sill', body: { ...batch, flies: [tied] } },
-		// A fly that the run does not have.
-		wrong: { name: 'Three for the sill', body: { ...batch, flies: [{ ...tied, fly: 3 }] } }
-	},
-	{
-		name: 'entries',
-		schema: 'Entry',
-		request: EntryRequest,
-		id: ENTRY,
-		first: { name: 'Sill Nymph on the scale', body: entry },
-		second: { name: 'Sill Nymph on the scale', body: { ...entry, excluded: true } },
-		// Wire of no length.
-		wrong: {
-			name: 'Sill Nymph on the scale',
-			body: { ...entry, weighing: { ...weighing, of: 'wire' } }
-		}
-	}
-];
+/** What others are within is made before them. */
+const inOrder = [...documentKinds].sort((x, y) => Number(!!withinOf(x)) - Number(!!withinOf(y)));
+const a = (words: string) => `${/^[aeiou]/.test(words) ? 'an' : 'a'} ${words}`;
 
 /** What can be done with the documents of one kind. */
-function documents({ name, schema, request, id, first, second, wrong }: Collection): Operation[] {
-	const all = `/api/${name}`;
+function documents(kind: DocumentKind): Operation[] {
+	const { collection, one: words } = kinds[kind];
+	const { id, first, second, wrong } = definitionOf(kind).examples;
+	const answer = ref(schemaName(kind));
+	const all = `/api/${collection}`;
 	const one = `${all}/{id}`;
 	const own = `${all}/${id}`;
-	const body = { schema: schemaOf(request) };
-	const kind = schema.toLowerCase();
+	const body = { schema: schemaOf(documentRequests[kind]) };
 	return [
 		{
 			method: 'post',
 			path: all,
-			summary: `Make a ${kind}; with an id of your own if you like`,
+			summary: `Make ${a(words)}; with an id of your own if you like`,
 			body,
 			answer: { status: 201, content: ref('Action') },
 			errors: [400, 409, 413, 422],
@@ -168,15 +42,15 @@ function documents({ name, schema, request, id, first, second, wrong }: Collecti
 		{
 			method: 'get',
 			path: all,
-			summary: `All ${name}, oldest first`,
-			answer: { status: 200, content: list(ref(schema)) },
+			summary: `All ${kinds[kind].many}, oldest first`,
+			answer: { status: 200, content: list(answer) },
 			examples: [{ path: all, status: 200 }]
 		},
 		{
 			method: 'get',
 			path: one,
-			summary: `One ${kind}`,
-			answer: { status: 200, content: ref(schema) },
+			summary: `One ${words}`,
+			answer: { status: 200, content: answer },
 			errors: [404, 422],
 			examples: [
 				{ path: own, status: 200 },
@@ -187,7 +61,7 @@ function documents({ name, schema, request, id, first, second, wrong }: Collecti
 		{
 			method: 'put',
 			path: one,
-			summary: `Change a ${kind}, naming the revision that was read; an older one is told what changed since`,
+			summary: `Change ${a(words)}, naming the revision that was read; an older one is told what changed since`,
 			body,
 			answer: { status: 200, content: ref('Action') },
 			errors: [400, 404, 409, 413, 422],
@@ -200,7 +74,7 @@ function documents({ name, schema, request, id, first, second, wrong }: Collecti
 		{
 			method: 'get',
 			path: `${one}/history`,
-			summary: `What was done to the ${kind}, newest first, with its state before and after`,
+			summary: `What was done to the ${words}, newest first, with its state before and after`,
 			answer: { status: 200, content: list(ref('HistoryEntry')) },
 			errors: [404, 422],
 			examples: [{ path: `${own}/history`, status: 200 }]
@@ -208,7 +82,7 @@ function documents({ name, schema, request, id, first, second, wrong }: Collecti
 		{
 			method: 'get',
 			path: `${one}/file`,
-			summary: `The ${kind} as a document file, for another copy of Gravitas`,
+			summary: `The ${words} as a document file, for another copy of Gravitas`,
 			answer: { status: 200, content: 'application/json' },
 			errors: [404, 422],
 			examples: [{ path: `${own}/file`, status: 200 }]
@@ -217,7 +91,7 @@ function documents({ name, schema, request, id, first, second, wrong }: Collecti
 }
 
 export const documentOperations: readonly Operation[] = [
-	...collections.flatMap(documents),
+	...inOrder.flatMap(documents),
 	{
 		method: 'put',
 		path: '/api/tying/{id}',
@@ -234,17 +108,21 @@ export const documentOperations: readonly Operation[] = [
 ];
 
 /** Last of all, and the other way round: a river goes after its lies. */
-export const removals = [...collections].reverse().map(({ name, schema, id }): Operation => ({
-	method: 'delete',
-	path: `/api/${name}/{id}`,
-	summary: `Delete a ${schema.toLowerCase()}; undo brings it back`,
-	query: {
-		revision: { about: 'the revision that was read', schema: { type: 'integer', minimum: 1 } }
-	},
-	answer: { status: 200, content: ref('Action') },
-	errors: [404, 409, 422],
-	examples: [
-		{ path: `/api/${name}/${id}?revision=1`, status: 409 },
-		{ path: `/api/${name}/${id}?revision=2`, status: 200 }
-	]
-}));
+export const removals = [...inOrder].reverse().map((kind): Operation => {
+	const { collection, one } = kinds[kind];
+	const path = `/api/${collection}/${definitionOf(kind).examples.id}`;
+	return {
+		method: 'delete',
+		path: `/api/${collection}/{id}`,
+		summary: `Delete ${a(one)}; undo brings it back`,
+		query: {
+			revision: { about: 'the revision that was read', schema: { type: 'integer', minimum: 1 } }
+		},
+		answer: { status: 200, content: ref('Action') },
+		errors: [404, 409, 422],
+		examples: [
+			{ path: `${path}?revision=1`, status: 409 },
+			{ path: `${path}?revision=2`, status: 200 }
+		]
+	};
+});

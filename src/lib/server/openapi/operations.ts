@@ -1,20 +1,21 @@
-import { ActionRequest } from '$lib/contract/action-validation';
+import { starterRecipe } from '$core/fly/index';
+import { starterRig } from '$core/rig/index';
+import { ActionRequest } from '$lib/api/actions';
 import { schemaOf, type JsonSchema } from '$lib/contract/fields';
-import { DRIFTS_RANGE, MatchRequest, PredictRequest, StripRequest } from '$lib/contract/validation';
+import { DRIFTS_RANGE, MatchRequest, PredictRequest, StripRequest } from '$lib/api/requests';
 import { list, ref } from './answers';
-import {
-	ABSENT,
-	documentOperations,
-	recipe,
-	removals,
-	rig,
-	water,
-	wide
-} from './document-operations';
+import { recipeToDocument } from '$lib/documents/fly/recipe';
+import { lieExample } from '$lib/documents/lie/definition';
+import { documentKinds } from '$lib/documents/kinds';
+import { rigToDocument } from '$lib/documents/rig/body';
+import { ABSENT, documentOperations, removals } from './document-operations';
 import type { Operation } from './operation';
 
+const recipe = recipeToDocument(starterRecipe);
+const rig = rigToDocument(starterRig);
+const wide = { ...recipe, bead: { ...recipe.bead!, diameterMm: 40 } };
 const odd = { ...recipe, bead: { ...recipe.bead!, diameterMm: 9 } };
-const here = { ...water, temperatureC: 9 };
+const here = { ...lieExample, temperatureC: 9 };
 const file = { format: 'gravitas/fly', version: 0, name: 'Weir Darter', body: { recipe } };
 
 /** One of two flies that are made, and deleted, together. */
@@ -255,7 +256,7 @@ export const operations: readonly Operation[] = [
 	{
 		method: 'get',
 		path: '/api/schemas/{name}',
-		summary: 'The JSON Schema of a document file: fly.json, lie.json, river.json or lot.json',
+		summary: `The JSON Schema of a document file: ${documentKinds.map((kind) => `${kind}.json`).join(', ')}`,
 		answer: { status: 200, content: { type: 'object' } },
 		errors: [404],
 		examples: [

@@ -1,13 +1,8 @@
-import type {
-	DocumentChange,
-	DocumentKind,
-	DocumentRow,
-	HistoryEnds,
-	HistoryEntry
-} from '$lib/contract/documents';
-import { difference } from '$lib/contract/changes';
+import type { DocumentChange, HistoryEnds, HistoryEntry } from '$lib/api/answers';
+import { contentOf, type DocumentKind, type DocumentRow } from '$lib/documents/kinds';
+import { difference } from '$lib/documents/changes';
 import type { Queryable } from '../db/database';
-import { contentOf, putDocument, removeDocument } from './documents';
+import { putDocument, removeDocument } from './documents';
 
 /** One document before and after an action; null where it did not exist. */
 export interface ChangeRecord {

@@ -1,27 +1,20 @@
-import { batchFault, type BatchBodyDocument } from '$lib/contract/batches';
-import { entryFault, type EntryBodyDocument } from '$lib/contract/entries';
-import type { DocumentKind, DocumentRow } from '$lib/contract/documents';
-import type { DocumentContent } from './documents';
-import { checkLot } from './lots';
+import { definitionOf } from '$lib/documents/definitions';
+import type { DocumentContent, DocumentKind, DocumentRow } from '$lib/documents/kinds';
 import { Refusal } from './refusal';
 
 /**
  * What the contract's classes cannot say of a document.
  *
  * @param before the document as it is here; null for a new one
- * @throws Refusal with 422, or 409 where a ledger was rewritten
+ * @throws Refusal with 422, or 409 where it does not go with what is here
  */
 export function checkContent(
 	kind: DocumentKind,
 	content: DocumentContent,
 	before: DocumentRow | null
 ): void {
-	if (kind === 'lot') checkLot(kind, content, before);
-	const fault =
-		kind === 'batch'
-			? batchFault(content.body as BatchBodyDocument)
-			: kind === 'entry'
-				? entryFault(content.body as EntryBodyDocument)
-				: null;
-	if (fault) throw new Refusal(422, `${fault.path}: ${fault.message}`, { errors: [fault] });
+	const fault = definitionOf(kind).fault?.(content.body, before?.body ?? null);
+	if (!fault) return;
+	const { status = 422, path, message } = fault;
+	throw new Refusal(status, `${path}: ${message}`, { errors: [{ path, message }] });
 }

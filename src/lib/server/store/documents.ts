@@ -1,39 +1,39 @@
-import type { DocumentKind, DocumentRow } from '$lib/contract/documents';
+import {
+	documentKinds,
+	kinds,
+	kindsWithin,
+	withinOf,
+	type Collection,
+	type Collections,
+	type DocumentContent,
+	type DocumentKind,
+	type DocumentRow
+} from '$lib/documents/kinds';
 import type { Queryable } from '../db/database';
-
-/** What of a document is edited; the rest is bookkeeping. */
-export interface DocumentContent {
-	readonly name: string;
-	readonly body: DocumentRow['body'];
-	/** Of a lie. */
-	readonly riverId?: string;
-}
 
 interface SqlRow {
 	id: string;
 	name: string;
 	body: DocumentRow['body'];
 	revision: number;
-	river_id?: string;
+	/** Of one within another. */
+	outer_id?: string;
 }
 
-const columns: Readonly<Record<DocumentKind, string>> = {
-	fly: 'id, name, body, revision',
-	rig: 'id, name, body, revision',
-	river: 'id, name, body, revision',
-	lot: 'id, name, body, revision',
-	batch: 'id, name, body, revision',
-	entry: 'id, name, body, revision',
-	lie: 'id, name, body, revision, river_id'
+/** The column that holds the id of what a document is within: of a lie river_id. */
+const outerColumn = (kind: DocumentKind) => {
+	const within = withinOf(kind);
+	return within && `${within.kind}_id`;
 };
 
-function toRow(kind: DocumentKind, { river_id, ...row }: SqlRow): DocumentRow {
-	return { kind, ...row, ...(river_id === undefined ? {} : { riverId: river_id }) } as DocumentRow;
+function columnsOf(kind: DocumentKind): string {
+	const outer = outerColumn(kind);
+	return `id, name, body, revision${outer ? `, ${outer} as outer_id` : ''}`;
 }
 
-export function contentOf(row: DocumentRow): DocumentContent {
-	const { name, body } = row;
-	return row.kind === 'lie' ? { name, body, riverId: row.riverId } : { name, body };
+function toRow(kind: DocumentKind, { outer_id, ...row }: SqlRow): DocumentRow {
+	const key = withinOf(kind)?.key;
+	return { kind, ...row, ...(key && { [key]: outer_id }) } as DocumentRow;
 }
 
 /** All documents of a kind, oldest first. */
@@ -42,9 +42,16 @@ export async function listDocuments<Row extends DocumentRow>(
 	kind: Row['kind']
 ): Promise<Row[]> {
 	const rows = await db.query<SqlRow>(
-		`select ${columns[kind]} from ${kind} order by created_at, id`
+		`select ${columnsOf(kind)} from ${kind} order by created_at, id`
 	);
 	return rows.map((row) => toRow(kind, row) as Row);
+}
+
+/** All documents, by collection. */
+export async function listCollections(db: Queryable): Promise<Collections> {
+	const all: Partial<Record<Collection, DocumentRow[]>> = {};
+	for (const kind of documentKinds) all[kinds[kind].collection] = await listDocuments(db, kind);
+	return all as Collections;
 }
 
 export async function findDocument(
@@ -52,7 +59,9 @@ export async function findDocument(
 	kind: DocumentKind,
 	id: string
 ): Promise<DocumentRow | null> {
-	const [row] = await db.query<SqlRow>(`select ${columns[kind]} from ${kind} where id = $1`, [id]);
+	const [row] = await db.query<SqlRow>(`select ${columnsOf(kind)} from ${kind} where id = $1`, [
+		id
+	]);
 	return row ? toRow(kind, row) : null;
 }
 
@@ -69,15 +78,15 @@ export async function putDocument(
 	above = 0
 ): Promise<DocumentRow> {
 	const values = [id, content.name, JSON.stringify(content.body), above + 1];
-	const lie = kind === 'lie';
-	if (lie) values.push(content.riverId!);
+	const outer = outerColumn(kind);
+	if (outer) values.push(content[withinOf(kind)!.key]!);
 	const [row] = await db.query<SqlRow>(
-		`insert into ${kind} as t (id, name, body, revision${lie ? ', river_id' : ''})
-		values ($1, $2, $3, $4${lie ? ', $5' : ''})
+		`insert into ${kind} as t (id, name, body, revision${outer ? `, ${outer}` : ''})
+		values ($1, $2, $3, $4${outer ? ', $5' : ''})
 		on conflict (id) do update set name = excluded.name, body = excluded.body,
 			revision = greatest(t.revision + 1, excluded.revision), updated_at = clock_timestamp()
-			${lie ? ', river_id = excluded.river_id' : ''}
-		returning ${columns[kind]}`,
+			${outer ? `, ${outer} = excluded.${outer}` : ''}
+		returning ${columnsOf(kind)}`,
 		values
 	);
 	return toRow(kind, row!);
@@ -85,4 +94,17 @@ export async function putDocument(
 
 export async function removeDocument(db: Queryable, kind: DocumentKind, id: string): Promise<void> {
 	await db.query(`delete from ${kind} where id = $1`, [id]);
+}
+
+/** A kind of which some document is within this one; null when there is none. */
+export async function findWithin(
+	db: Queryable,
+	kind: DocumentKind,
+	id: string
+): Promise<DocumentKind | null> {
+	for (const inner of kindsWithin(kind)) {
+		const [row] = await db.query(`select id from ${inner} where ${kind}_id = $1 limit 1`, [id]);
+		if (row) return inner;
+	}
+	return null;
 }

@@ -1,12 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import { starterRecipe } from '$core/fly/index';
 import { starterRig } from '$core/rig/index';
-import {
-	DOCUMENT_VERSION,
-	FIRST_LIE,
-	recipeToDocument,
-	rigToDocument
-} from '$lib/contract/documents';
+import { DOCUMENT_VERSION } from '$lib/documents/kinds';
+import { FIRST_LIE } from '$lib/documents/lie/body';
+import { recipeToDocument } from '$lib/documents/fly/recipe';
+import { rigToDocument } from '$lib/documents/rig/body';
 import type { Database } from '../db/database';
 import { entriesFromCsv, isLogCsv } from '../log-csv';
 import { lotsFromCsv } from '../stock-csv';

@@ -1,11 +1,12 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { starterRecipe } from '$core/fly/index';
-import { recipeToDocument, type DocumentKind, type DocumentRow } from '$lib/contract/documents';
-import type { ImportChoice } from '$lib/contract/files';
+import { recipeToDocument } from '$lib/documents/fly/recipe';
+import type { DocumentKind, DocumentRow } from '$lib/documents/kinds';
+import type { ImportChoice } from '$lib/api/import';
 import type { Queryable } from '../db/database';
 import { documentsIn, importLabel, planImport } from './import';
-import { checkLot } from './lots';
+import { checkContent } from './content';
 import { Refusal } from './refusal';
 
 const recipe = recipeToDocument(starterRecipe);
@@ -21,7 +22,7 @@ class Shelf {
 			const found = [...this.rows.values()].filter((row) => row.kind === kind);
 			const plain = found.map((row) => ({
 				...row,
-				...(row.kind === 'lie' ? { river_id: row.riverId } : {})
+				...(row.kind === 'lie' ? { outer_id: row.riverId } : {})
 			}));
 			return Promise.resolve(structuredClone(plain) as Row[]);
 		},
@@ -33,7 +34,7 @@ class Shelf {
 		const plan = await planImport(this.db, incoming, () => choice);
 		for (const { kind, id, content } of plan.writes) {
 			// Whatever is brought in, no ledger is rewritten.
-			checkLot(kind, content, this.rows.get(`${kind}:${id}`) ?? null);
+			checkContent(kind, content, this.rows.get(`${kind}:${id}`) ?? null);
 			if (kind === 'lie') expect(this.rows.has(`river:${content.riverId}`)).toBe(true);
 			this.rows.set(`${kind}:${id}`, { kind, id, revision: 1, ...content } as DocumentRow);
 		}

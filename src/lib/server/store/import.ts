@@ -1,29 +1,26 @@
 import { createHash } from 'node:crypto';
-import { difference, sameContent } from '$lib/contract/changes';
+import { difference } from '$lib/documents/changes';
+import { sameContent } from '$lib/documents/difference';
+import { definitionOf } from '$lib/documents/definitions';
 import {
 	documentKinds,
+	kinds,
+	kindsWithin,
+	outerId,
+	withinOf,
+	type DocumentContent,
 	type DocumentKind,
-	type DocumentRow,
-	type FieldError,
-	type LotBodyDocument
-} from '$lib/contract/documents';
-import type { ImportChoice, ImportItem } from '$lib/contract/files';
-import { joinedLedger } from '$lib/contract/lots';
+	type DocumentRow
+} from '$lib/documents/kinds';
+import { documentFiles, type FileContent } from '$lib/documents/requests';
+import type { FieldError } from '$lib/contract/field-error';
+import type { ImportChoice, ImportItem } from '$lib/api/import';
 import { clipped } from '$lib/contract/names';
-import {
-	BatchFile,
-	EntryFile,
-	FlyFile,
-	LieFile,
-	LotFile,
-	RigFile,
-	RiverFile
-} from '$lib/contract/validation';
 import { parse } from '$lib/contract/parse';
 import type { Queryable } from '../db/database';
 import { breather } from '../breather';
 import { checkContent } from './content';
-import { listDocuments, type DocumentContent } from './documents';
+import { listDocuments } from './documents';
 import { Refusal } from './refusal';
 import type { Write } from './store';
 
@@ -36,8 +33,8 @@ interface Incoming {
 	readonly source: string;
 	/** What a place in it is called where it comes from. */
 	readonly placeOf: (path: string) => string;
-	/** Of a lie: which of the incoming documents is its river. */
-	readonly river: Incoming | null;
+	/** Which of the incoming documents it is within. */
+	readonly outer: Incoming | null;
 }
 
 export interface ImportPlan {
@@ -58,62 +55,26 @@ export function documentsIn(
 	placeOf: (path: string) => string = (path) => path
 ): Incoming[] {
 	const from = { source, placeOf };
-	const known = (id: string | undefined, name: string) => ({
-		...{ id: id?.toLowerCase() ?? null, name: name.trim(), ...from }
-	});
-	const read = <T extends object>(type: new () => T) => readAs(from, type, raw);
 	const format =
 		typeof raw === 'object' && raw !== null ? (raw as { format?: unknown }).format : undefined;
-	switch (format) {
-		case 'gravitas/fly': {
-			const { id, name, body } = read(FlyFile);
-			return [{ kind: 'fly', ...known(id, name), body, river: null }];
-		}
-		case 'gravitas/lie': {
-			const { id, name, body, river } = read(LieFile);
-			const itsRiver: Incoming = {
-				kind: 'river',
-				...known(river.id, river.name),
-				body: river.body,
-				river: null
-			};
-			return [itsRiver, { kind: 'lie', ...known(id, name), body, river: itsRiver }];
-		}
-		case 'gravitas/river': {
-			const { id, name, body, lies } = read(RiverFile);
-			const river: Incoming = { kind: 'river', ...known(id, name), body, river: null };
-			return [
-				river,
-				...lies.map((lie): Incoming => ({
-					kind: 'lie',
-					...known(lie.id, lie.name),
-					body: lie.body,
-					river
-				}))
-			];
-		}
-		case 'gravitas/rig': {
-			const { id, name, body } = read(RigFile);
-			return [{ kind: 'rig', ...known(id, name), body, river: null }];
-		}
-		case 'gravitas/lot': {
-			const { id, name, body } = read(LotFile);
-			return [{ kind: 'lot', ...known(id, name), body, river: null }];
-		}
-		case 'gravitas/batch': {
-			const { id, name, body } = read(BatchFile);
-			return [{ kind: 'batch', ...known(id, name), body, river: null }];
-		}
-		case 'gravitas/entry': {
-			const { id, name, body } = read(EntryFile);
-			return [{ kind: 'entry', ...known(id, name), body, river: null }];
-		}
-		default: {
-			const message =
-				'The format must be gravitas/fly, gravitas/rig, gravitas/lie, gravitas/river, gravitas/lot, gravitas/batch or gravitas/entry; this is no document of Gravitas.';
-			throw new Refusal(422, `${source}: ${message}`, { errors: [{ path: 'format', message }] });
-		}
+	const kind = documentKinds.find((one) => format === `gravitas/${one}`);
+	if (!kind) {
+		const formats = documentKinds.map((one) => `gravitas/${one}`);
+		const message = `The format must be ${formats.slice(0, -1).join(', ')} or ${formats.at(-1)!}; this is no document of Gravitas.`;
+		throw new Refusal(422, `${source}: ${message}`, { errors: [{ path: 'format', message }] });
 	}
+	const incoming = (of: DocumentKind, { id, name, body }: FileContent, outer: Incoming | null) => ({
+		...{ kind: of, id: id?.toLowerCase() ?? null, name: name.trim(), body, ...from, outer }
+	});
+	const file = readAs(from, documentFiles[kind], raw);
+	const parts = file as unknown as Record<string, FileContent & FileContent[]>;
+	const within = withinOf(kind)?.kind;
+	const outer = within ? incoming(within, parts[within]!, null) : null;
+	const own = incoming(kind, file, outer);
+	const inner = kindsWithin(kind).flatMap((one) =>
+		parts[kinds[one].collection]!.map((part) => incoming(one, part, own))
+	);
+	return [...(outer ? [outer] : []), own, ...inner];
 }
 
 type From = Pick<Incoming, 'source' | 'placeOf'>;
@@ -158,36 +119,35 @@ export async function planImport(
 	for (const kind of documentKinds) {
 		for (const row of await listDocuments(db, kind)) here.put(row);
 	}
-	// What is here under its id goes first: it may give up the name by which another is found.
-	const rank = { river: 0, lie: 2, lot: 4, fly: 6, rig: 8, batch: 10, entry: 12 } as const;
+	// What others are within goes first. Then what is here under its id: it may give up the name by which another is found.
 	const order = incoming
 		.map((document, place) => {
 			const known = document.id !== null && here.get(document.kind, document.id) !== undefined;
-			return { document, place, rank: rank[document.kind] + (known ? 0 : 1) };
+			const within = withinOf(document.kind) ? 2 : 0;
+			return { document, place, rank: within + (known ? 0 : 1) };
 		})
 		.sort((a, b) => a.rank - b.rank);
 	const items: ImportItem[] = [];
 	const writes = new Map<string, Write>();
-	/** Under which id each incoming river is here afterwards. */
-	const rivers = new Map<Incoming, string>();
+	/** Under which id each incoming document is here afterwards. */
+	const ids = new Map<Incoming, string>();
 
 	const breathe = breather();
 	for (const { document, place } of order) {
 		await breathe();
 		const { kind, name, source } = document;
 		let { body } = document;
-		const riverId = document.river ? rivers.get(document.river)! : undefined;
-		const rest = riverId === undefined ? {} : { riverId };
+		const key = withinOf(kind)?.key;
+		const outer = document.outer ? ids.get(document.outer)! : undefined;
+		const rest = key && { [key]: outer };
+		const { knownByName = true, joined } = definitionOf(kind);
 		const equal = (row: DocumentRow) => row.name === name && sameContent(row.body, body);
-		const namesakes = here.named(kind, name);
-		const fallback = idFor(kind, name, body, riverId);
+		const namesakes = here.named(kind, name).filter((row) => outerId(row) === outer);
+		const fallback = idFor(kind, name, body, outer);
 		const found =
 			here.get(kind, document.id ?? fallback) ??
-			namesakes.find((row) => equal(row) && (row.kind !== 'lie' || row.riverId === riverId)) ??
-			// Entries of the log are of one fly again and again: a name says nothing of which.
-			(document.id === null && kind !== 'entry'
-				? namesakes.find((row) => row.kind !== 'lie' || row.riverId === riverId)
-				: undefined);
+			namesakes.find(equal) ??
+			(document.id === null && knownByName ? namesakes[0] : undefined);
 		const write = (id: string, content: DocumentContent) => {
 			checkFrom(document, content, here.get(kind, id) ?? null);
 			writes.set(`${kind}:${id}`, { kind, id, content });
@@ -195,18 +155,14 @@ export async function planImport(
 		};
 
 		const id = found?.id ?? document.id ?? fallback;
-		if (kind === 'river') rivers.set(document, id);
+		ids.set(document, id);
 		if (!found) {
 			write(id, { name, body, ...rest });
 			items[place] = { kind, id, name, source, status: 'new', words: '', choice: 'take' };
 			continue;
 		}
 		const asRead = body;
-		if (found.kind === 'lot') {
-			// A ledger only grows: what the file does not know of stays.
-			const lot = body as LotBodyDocument;
-			body = { ...lot, entries: [...joinedLedger(found.body.entries, lot.entries)] };
-		}
+		if (joined) body = joined(found.body, body);
 		if (equal(found)) {
 			items[place] = { kind, id, name, source, status: 'same', words: '', choice: 'keep' };
 			continue;
@@ -215,7 +171,7 @@ export async function planImport(
 		const there = { ...found, name, body } as DocumentRow;
 		const { words } = difference(found, there);
 		// A lie that is here stays in its river; only what the file says of the water counts.
-		const kept = found.kind === 'lie' ? { riverId: found.riverId } : rest;
+		const kept = key && { [key]: outerId(found) };
 		if (choice === 'take') write(id, { name, body, ...kept });
 		if (choice === 'both') {
 			const copy = idFor('beside', kind, id, name, asRead);
@@ -267,18 +223,9 @@ class Shelf {
 
 /** An import in the words of the action log. */
 export function importLabel(writes: readonly Write[]): string {
-	const words = {
-		fly: ['fly', 'flies'],
-		rig: ['rig', 'rigs'],
-		lie: ['lie', 'lies'],
-		river: ['river', 'rivers'],
-		lot: ['lot', 'lots'],
-		batch: ['batch', 'batches'],
-		entry: ['entry of the log', 'entries of the log']
-	} as const;
 	const counted = documentKinds.flatMap((kind) => {
 		const count = writes.filter((write) => write.kind === kind).length;
-		return count === 0 ? [] : [`${count} ${words[kind][count === 1 ? 0 : 1]}`];
+		return count === 0 ? [] : [`${count} ${count === 1 ? kinds[kind].one : kinds[kind].many}`];
 	});
 	return `Import of ${counted.join(', ')}`;
 }

@@ -1,4 +1,4 @@
-import type { ErrorAnswer } from '$lib/contract/documents';
+import type { ErrorAnswer } from '$lib/api/answers';
 
 /** A request that cannot be met, with words for the person; nothing was changed. */
 export class Refusal extends Error {

@@ -1,5 +1,6 @@
 import { localDay } from '$lib/contract/day';
-import type { BatchRow, LotBodyDocument, LotEntry } from '$lib/contract/documents';
+import type { BatchRow } from '$lib/documents/kinds';
+import type { LotBodyDocument, LotEntry } from '$lib/documents/lot/body';
 import type { Queryable } from '../db/database';
 import type { ChangeRecord } from './actions';
 import { findDocument, putDocument } from './documents';

@@ -15,17 +15,11 @@ import { afterAll, beforeAll, expect, test } from 'vitest';
 import { starterRecipe } from '$core/fly/index';
 import { evaluate } from '$core/match/index';
 import { fluidAt } from '$core/water/index';
-import type { BatchBodyDocument } from '$lib/contract/batches';
-import {
-	recipeToDocument,
-	rigFromDocument,
-	type DocumentRow,
-	type EntryRow,
-	type BatchRow,
-	type LotRow,
-	type RigBodyDocument
-} from '$lib/contract/documents';
-import { leftOf } from '$lib/contract/lots';
+import type { BatchBodyDocument } from '$lib/documents/batch/body';
+import { recipeToDocument } from '$lib/documents/fly/recipe';
+import { rigFromDocument, type RigBodyDocument } from '$lib/documents/rig/body';
+import type { DocumentRow, EntryRow, BatchRow, LotRow } from '$lib/documents/kinds';
+import { leftOf } from '$lib/documents/lot/body';
 import { lockDataFolder } from '../db/lock';
 import { migrate, migrations } from '../db/migrate';
 import { openPglite } from '../db/pglite';

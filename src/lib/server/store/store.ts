@@ -1,23 +1,21 @@
 import { randomUUID } from 'node:crypto';
-import { difference } from '$lib/contract/changes';
+import { difference } from '$lib/documents/changes';
 import type {
 	ActionAnswer,
-	BatchRow,
-	EntryRow,
 	ChangeNews,
 	DocumentChange,
-	DocumentKind,
-	DocumentRow,
-	FlyRow,
 	HistoryEntry,
-	LieRow,
-	LotRow,
-	RigRow,
-	RiverRow,
 	Snapshot,
 	StripSelection
-} from '$lib/contract/documents';
-import type { TyingProgress } from '$lib/contract/batches';
+} from '$lib/api/answers';
+import {
+	kinds,
+	withinOf,
+	type DocumentContent,
+	type DocumentKind,
+	type DocumentRow
+} from '$lib/documents/kinds';
+import type { TyingProgress } from '$lib/documents/batch/body';
 import type { Database, Queryable } from '../db/database';
 import {
 	historyEnds,
@@ -31,10 +29,11 @@ import {
 import type { Backups } from './backups';
 import {
 	findDocument,
+	findWithin,
+	listCollections,
 	listDocuments,
 	putDocument,
-	removeDocument,
-	type DocumentContent
+	removeDocument
 } from './documents';
 import { listTying, putTying } from './tying';
 import { checkContent } from './content';
@@ -106,16 +105,6 @@ export interface Write {
 	readonly content: DocumentContent;
 }
 
-const words: Readonly<Record<DocumentKind, string>> = {
-	fly: 'fly',
-	rig: 'rig',
-	lie: 'lie',
-	river: 'river',
-	lot: 'lot',
-	batch: 'batch',
-	entry: 'entry of the log'
-};
-
 /**
  * @param backups makes and restores copies of this database
  * @param release gives the data folder back
@@ -137,7 +126,8 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 
 	const current = async (tx: Queryable, kind: DocumentKind, id: string) => {
 		const row = await findDocument(tx, kind, id);
-		if (!row) throw new Refusal(404, `This ${words[kind]} is not there; it may have been deleted.`);
+		if (!row)
+			throw new Refusal(404, `This ${kinds[kind].one} is not there; it may have been deleted.`);
 		return row;
 	};
 	const expect = async (tx: Queryable, row: DocumentRow, revision: number) => {
@@ -151,11 +141,11 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 			{ current: row, changed }
 		);
 	};
-	const needsRiver = async (tx: Queryable, kind: DocumentKind, content: DocumentContent) => {
-		if (kind !== 'lie') return;
-		if (!(await findDocument(tx, 'river', content.riverId!))) {
-			throw new Refusal(422, 'The river (riverId) of this lie is not there.');
-		}
+	const needsOuter = async (tx: Queryable, kind: DocumentKind, content: DocumentContent) => {
+		const within = withinOf(kind);
+		if (!within || (await findDocument(tx, within.kind, content[within.key]!))) return;
+		const outer = `${kinds[within.kind].one} (${within.key})`;
+		throw new Refusal(422, `The ${outer} of this ${kinds[kind].one} is not there.`);
 	};
 	/** A transaction whose changes every window is told of, once they are on the disk. */
 	const act = async (
@@ -172,9 +162,9 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 	/** A new document, checked and put. */
 	const made = async (tx: Queryable, kind: DocumentKind, id: string, content: DocumentContent) => {
 		if (await findDocument(tx, kind, id)) {
-			throw new Refusal(409, `A ${words[kind]} with this id is already there.`);
+			throw new Refusal(409, `A ${kinds[kind].one} with this id is already there.`);
 		}
-		await needsRiver(tx, kind, content);
+		await needsOuter(tx, kind, content);
 		checkContent(kind, content, null);
 		const after = await putDocument(tx, kind, id, content);
 		return { kind, id, before: null, after };
@@ -188,7 +178,7 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 	) => {
 		const before = await current(tx, kind, id);
 		await expect(tx, before, revision);
-		await needsRiver(tx, kind, content);
+		await needsOuter(tx, kind, content);
 		checkContent(kind, content, before);
 		return { kind, id, before, after: await putDocument(tx, kind, id, content) };
 	};
@@ -196,11 +186,10 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 	const removed = async (tx: Queryable, kind: DocumentKind, id: string, revision: number) => {
 		const before = await current(tx, kind, id);
 		await expect(tx, before, revision);
-		if (kind === 'river') {
-			const [lie] = await tx.query('select id from lie where river_id = $1 limit 1', [id]);
-			if (lie) {
-				throw new Refusal(409, `“${before.name}” still has lies. Delete or move them first.`);
-			}
+		const inner = await findWithin(tx, kind, id);
+		if (inner) {
+			const { many } = kinds[inner];
+			throw new Refusal(409, `“${before.name}” still has ${many}. Delete or move them first.`);
 		}
 		const returned = before.kind === 'batch' ? await returnReserved(tx, before) : [];
 		await removeDocument(tx, kind, id);
@@ -234,13 +223,7 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 				);
 				return {
 					stand: stand(),
-					flies: await listDocuments<FlyRow>(tx, 'fly'),
-					rigs: await listDocuments<RigRow>(tx, 'rig'),
-					lies: await listDocuments<LieRow>(tx, 'lie'),
-					rivers: await listDocuments<RiverRow>(tx, 'river'),
-					lots: await listDocuments<LotRow>(tx, 'lot'),
-					batches: await listDocuments<BatchRow>(tx, 'batch'),
-					entries: await listDocuments<EntryRow>(tx, 'entry'),
+					...(await listCollections(tx)),
 					tying: await listTying(tx),
 					strip: { flyId: null, lieId: null, rigId: null, ...strip?.value },
 					history: await historyEnds(tx)
@@ -251,7 +234,7 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 		create: (kind, id, content) =>
 			act(async (tx) => {
 				const record = await made(tx, kind, id, content);
-				await recordAction(tx, `${record.after.name}: new ${words[kind]}`, [], [record]);
+				await recordAction(tx, `${record.after.name}: new ${kinds[kind].one}`, [], [record]);
 				return told([record]);
 			}),
 		edit: (kind, id, revision, content) =>
@@ -266,7 +249,7 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 		remove: (kind, id, revision) =>
 			act(async (tx) => {
 				const { before, records } = await removed(tx, kind, id, revision);
-				await recordAction(tx, `${before.name}: ${words[kind]} deleted`, [], records);
+				await recordAction(tx, `${before.name}: ${kinds[kind].one} deleted`, [], records);
 				return told(records);
 			}),
 		act: (label, changes) =>
@@ -293,7 +276,7 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 				const records: ChangeRecord[] = [];
 				for (const { kind, id, content } of writes) {
 					const before = await findDocument(tx, kind, id);
-					await needsRiver(tx, kind, content);
+					await needsOuter(tx, kind, content);
 					checkContent(kind, content, before);
 					records.push({ kind, id, before, after: await putDocument(tx, kind, id, content) });
 				}

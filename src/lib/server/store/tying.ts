@@ -1,4 +1,4 @@
-import type { TyingProgress, TyingRow } from '$lib/contract/batches';
+import type { TyingProgress, TyingRow } from '$lib/documents/batch/body';
 import type { Queryable } from '../db/database';
 
 /** Where one is at the vise with each batch that is there. */

@@ -1,5 +1,5 @@
 import { json } from '@sveltejs/kit';
-import type { ErrorAnswer } from '$lib/contract/documents';
+import type { ErrorAnswer } from '$lib/api/answers';
 import type { RequestHandler } from './$types';
 
 /** Scripts get JSON also where there is nothing. */

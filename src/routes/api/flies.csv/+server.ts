@@ -1,7 +1,7 @@
 import { download, idOf, respond } from '$lib/server/api';
 import { fliesAsCsv } from '$lib/server/csv';
 import { wholeFrom } from '$lib/server/query';
-import { DRIFTS_RANGE } from '$lib/contract/validation';
+import { DRIFTS_RANGE } from '$lib/api/requests';
 import type { RequestHandler } from './$types';
 
 /**

@@ -1,4 +1,4 @@
-import type { EntryRow } from '$lib/contract/documents';
+import type { EntryRow } from '$lib/documents/kinds';
 import { download, respond } from '$lib/server/api';
 import { logAsCsv } from '$lib/server/log-csv';
 import type { RequestHandler } from './$types';

@@ -1,4 +1,4 @@
-import { MatchRequest } from '$lib/contract/validation';
+import { MatchRequest } from '$lib/api/requests';
 import { answer, checked, jsonOf } from '$lib/server/api';
 import { todayOf, unpacked } from '$lib/server/asked';
 import { matchFor } from '$lib/server/match';

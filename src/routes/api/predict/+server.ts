@@ -1,4 +1,4 @@
-import { PredictRequest } from '$lib/contract/validation';
+import { PredictRequest } from '$lib/api/requests';
 import { answer, checked, jsonOf } from '$lib/server/api';
 import { todayOf, unpacked } from '$lib/server/asked';
 import { predictionFor } from '$lib/server/predict';

@@ -1,4 +1,4 @@
-import type { LotRow } from '$lib/contract/documents';
+import type { LotRow } from '$lib/documents/kinds';
 import { download, respond } from '$lib/server/api';
 import { stockAsCsv } from '$lib/server/stock-csv';
 import type { RequestHandler } from './$types';

@@ -1,4 +1,4 @@
-import { StripRequest } from '$lib/contract/validation';
+import { StripRequest } from '$lib/api/requests';
 import { answer, bodyOf } from '$lib/server/api';
 import type { RequestHandler } from './$types';
 

@@ -1,4 +1,4 @@
-import { TyingRequest } from '$lib/contract/batch-validation';
+import { TyingRequest } from '$lib/documents/batch/validation';
 import { answer, bodyOf, idOf } from '$lib/server/api';
 import type { RequestHandler } from './$types';
 

@@ -1,0 +1,74 @@
+import type { TyingRow } from '$lib/documents/batch/body';
+import type { Collections, DocumentKind, DocumentRow } from '$lib/documents/kinds';
+import type { FieldError } from '$lib/contract/field-error';
+
+/** What was on the strip when the person left. */
+export interface StripSelection {
+	flyId: string | null;
+	lieId: string | null;
+	/** null: sinking freely, without a line. */
+	rigId: string | null;
+	/** The rig that was there last, by which chances are meant while there is none. */
+	lastRigId?: string | null;
+}
+
+/** One document's change, as undo and redo report it; null where it is gone. */
+export interface DocumentChange {
+	readonly kind: DocumentKind;
+	readonly id: string;
+	readonly row: DocumentRow | null;
+}
+
+/** Answer of undo and redo, and of every edit: what changed and what can be undone next. */
+export interface ActionAnswer {
+	readonly changes: readonly DocumentChange[];
+	readonly history: HistoryEnds;
+}
+
+/** The labels of what undo and redo would do now; null when there is nothing. */
+export interface HistoryEnds {
+	readonly undo: string | null;
+	readonly redo: string | null;
+}
+
+/** Errors of the JSON routes. */
+export interface ErrorAnswer {
+	readonly message: string;
+	readonly errors?: readonly FieldError[];
+	/** With 409: the row as it stands now. */
+	readonly current?: DocumentRow | null;
+	/** Of several changes which one it is about, counted from 0. */
+	readonly change?: number;
+	/** With 409: what was changed since the revision that the edit started from, in words. */
+	readonly changed?: string;
+}
+/** What other windows are told when something was kept. Without changes: everything may be different. */
+export interface ChangeNews {
+	readonly stand: string;
+	readonly changes: readonly DocumentChange[] | null;
+	readonly history: HistoryEnds;
+}
+
+/** One action in the history of a document. */
+export interface HistoryEntry {
+	readonly id: number;
+	/** ISO 8601, UTC. */
+	readonly at: string;
+	readonly label: string;
+	/** Whether it still holds; false when it was undone. */
+	readonly holds: boolean;
+	/** The document as the action left it; null when it was deleted. */
+	readonly after: DocumentRow | null;
+	/** The document as it was before; null when the action made it. */
+	readonly before: DocumentRow | null;
+}
+
+/** Everything that the page shows, as it stood at one moment. */
+export interface Snapshot extends Collections {
+	/** Changes whenever anything is kept; a window that knows another one is stale. */
+	readonly stand: string;
+	/** Where one is at the vise with each batch that was begun. */
+	readonly tying: TyingRow[];
+	readonly strip: StripSelection;
+	readonly history: HistoryEnds;
+}

@@ -1,0 +1,5 @@
+import type { RecipeDocument } from './recipe';
+
+export interface FlyBodyDocument {
+	recipe: RecipeDocument;
+}

@@ -1,0 +1,132 @@
+import {
+	bodyOfKind,
+	dressingOf,
+	firstOf,
+	partNames,
+	type Dressing,
+	type DressingPart,
+	type PartName,
+	type Recipe
+} from '$core/fly/index';
+import type { LotRow } from '../kinds';
+import { materialOf, weighedEach } from './body';
+import { recipeFromDocument, recipeToDocument, type RecipeDocument } from '../fly/recipe';
+
+/** What a packet of dressing can be tied in as: the kind of each part that it makes. */
+export const dressingUses: Readonly<
+	Record<string, { readonly [Part in DressingPart]?: NonNullable<KindOf<Part>> }>
+> = {
+	'tight dubbing': { body: 'dubbingTight', thorax: 'dubbingTight', underbody: 'dubbing' },
+	'loose dubbing': { body: 'dubbingLoose', thorax: 'dubbingLoose', underbody: 'dubbing' },
+	quill: { body: 'quill' },
+	herl: { body: 'herl', thorax: 'herl' },
+	floss: { body: 'floss' },
+	vinyl: { body: 'vinyl' },
+	wool: { underbody: 'wool' },
+	foam: { underbody: 'foam' },
+	feather: { tail: 'feather', legs: 'feather', wingCase: 'feather' },
+	hair: { tail: 'hair', legs: 'hair' },
+	'synthetic fibres': { tail: 'synthetic' },
+	rubber: { legs: 'rubber' },
+	'plastic film': { wingCase: 'film' },
+	'soft hackle': { hackle: 'softHackle', collar: 'softHackle' },
+	'stiff hackle': { hackle: 'stiffHackle', collar: 'stiffHackle' },
+	down: { hackle: 'down', collar: 'down' },
+	fur: { hackle: 'fur', collar: 'fur' }
+};
+/** The parts that a packet of dressing may be for. */
+const TIED_IN = {
+	...{ tail: true, underbody: true, body: true, thorax: true },
+	...{ wingCase: true, legs: true, hackle: true, collar: true }
+};
+type KindOf<Part extends DressingPart> = Dressing[Part] extends infer Choice
+	? Choice extends { readonly kind: infer Kind }
+		? Kind
+		: never
+	: never;
+
+/** Whether a part of a fly can be made from the lot. */
+export function makes({ body }: LotRow, part: PartName): boolean {
+	if (!body.dressing) return materialOf(body) === part;
+	const { kind } = body.dressing;
+	// A packet with a name of its own may be anything that is tied in.
+	return Object.hasOwn(dressingUses, kind) ? part in dressingUses[kind]! : part in TIED_IN;
+}
+
+/** The parts of a fly that can be made from the lot. */
+export const partsFrom = (lot: LotRow) => partNames.filter((part) => makes(lot, part));
+
+/** The lots that a part is from; empty when it is nominal. */
+export function lotsOf(recipe: Recipe, part: PartName): string[] {
+	if (part === 'finish') return Object.values(recipe.finish?.lots ?? {});
+	const lot = recipe[part]?.lot;
+	return lot === undefined ? [] : [lot];
+}
+
+const INCH_MM = 25.4;
+
+/**
+ * The recipe with its part taken from the lot: nominal values, and what was measured of the lot.
+ *
+ * @param part which one, since a packet of dressing makes several
+ */
+export function withLot(recipe: RecipeDocument, lot: LotRow, part: PartName): RecipeDocument {
+	const { id, body } = lot;
+	const { hook, bead, coil, thread, rib, dressing, finish, measured } = body;
+	const each = weighedEach(body);
+	if (hook) {
+		const found = {
+			...(measured?.wireMm === undefined ? {} : { wireMm: measured.wireMm }),
+			...(each === null ? {} : { massG: Number(each.toPrecision(6)) })
+		};
+		return {
+			...recipe,
+			hook: { ...hook, lot: id, ...(Object.keys(found).length ? { measured: found } : {}) }
+		};
+	}
+	if (bead) {
+		return {
+			...recipe,
+			bead: {
+				...bead,
+				lot: id,
+				...(each === null ? {} : { weighedG: Number(each.toPrecision(6)) })
+			}
+		};
+	}
+	if (coil) {
+		const wire =
+			measured?.wireMm === undefined
+				? { wireInch: coil.wireInch }
+				: { wireInch: Number((measured.wireMm / INCH_MM).toFixed(8)), measured: true };
+		return {
+			...recipe,
+			coil: { turns: recipe.coil?.turns ?? 3, metal: coil.metal, ...wire, lot: id }
+		};
+	}
+	if (thread) {
+		const usual = { baseLayers: 1, dam: true, headTurns: 8 };
+		return { ...recipe, thread: { ...usual, ...recipe.thread, denier: thread.denier, lot: id } };
+	}
+	if (rib) {
+		const wireMm = measured?.wireMm ?? rib.wireMm;
+		const usual = { turns: 6, against: true };
+		return { ...recipe, rib: { ...usual, ...recipe.rib, kind: rib.kind, wireMm, lot: id } };
+	}
+	if (finish) {
+		const inner = recipeFromDocument(recipe);
+		const usual = inner.finish ?? firstOf(inner, 'finish');
+		const drops = Math.max(1, usual[finish.kind]);
+		const lots = { ...usual.lots, [finish.kind]: id };
+		return recipeToDocument({ ...inner, finish: { ...usual, [finish.kind]: drops, lots } });
+	}
+	if (dressing && makes(lot, part)) {
+		const inner = recipeFromDocument(recipe);
+		const tied = dressingOf(inner)[part as 'body'] ?? firstOf(inner, part as 'body');
+		const uses = Object.hasOwn(dressingUses, dressing.kind) ? dressingUses[dressing.kind]! : {};
+		const kind = uses[part as 'body'] ?? tied.kind;
+		const made = part === 'body' && kind !== tied.kind ? bodyOfKind(inner, tied, kind) : tied;
+		return recipeToDocument({ ...inner, [part]: { ...made, kind, lot: id } });
+	}
+	return recipe;
+}

@@ -1,0 +1,133 @@
+import { compileBuild, fitOf, mixturesFor, recipeChange, sectionOf } from '$core/fly/index';
+import { learnedAbout } from '$core/belief/index';
+import { predict, type DriftQuestion } from '$core/predict/index';
+import { settleNear } from '$core/sink/index';
+import { compileColumn, fluidAt, mixturesIn } from '$core/water/index';
+import { evidenceOf } from '$lib/evidence/observations';
+import { recipeFromDocument } from '$lib/documents/fly/recipe';
+import type { Beliefs } from './beliefs.svelte';
+import type { Documents } from './documents.svelte';
+import { goodDrift } from './preferences.svelte';
+import type { Selection } from './selection.svelte';
+import type { Strip } from './strip.svelte';
+
+/** Everything that is worked out of what is on the strip, but for the drift. */
+export class Answer {
+	/** Of what was learned, what bears on the fly, the rig and the lie on the strip; null where nothing was learned. */
+	private readonly learnedHere = $derived.by(() => {
+		const { learned } = this.beliefs.learning;
+		if (learned.mean.length === 0 || !this.strip.recipe || !this.strip.water) return null;
+		return learnedAbout(learned, [mixturesFor(this.strip.recipe), mixturesIn(this.strip.water)]);
+	});
+	/** What the drift is asked; null while something of it is missing, or it is fished without a line. */
+	readonly driftQuestion: DriftQuestion | null = $derived.by(() =>
+		this.strip.recipe && this.strip.rig && this.strip.water
+			? {
+					...{
+						recipe: this.strip.recipe,
+						rig: this.strip.rig,
+						lie: this.strip.water,
+						celsius: this.strip.temperature
+					},
+					wanted: goodDrift.current,
+					...(this.learnedHere && { learned: this.learnedHere })
+				}
+			: null
+	);
+	readonly prediction = $derived.by(
+		() =>
+			this.strip.recipe &&
+			predict(
+				this.strip.recipe,
+				this.strip.waterOrStill,
+				this.strip.temperature,
+				this.beliefs.believed
+			)
+	);
+	readonly column = $derived.by(
+		() =>
+			this.strip.water &&
+			this.prediction &&
+			compileColumn(this.strip.water, this.strip.temperature, this.prediction.median)
+	);
+	readonly section = $derived.by(
+		() => this.prediction && sectionOf(this.prediction.build, this.prediction.body)
+	);
+	readonly fit = $derived.by(() =>
+		this.prediction
+			? fitOf(this.prediction.build, this.prediction.median, this.prediction.ride)
+			: []
+	);
+
+	/** How often each fly was weighed and timed; worked out when the log changes, not at each key. */
+	private readonly measuredFlies = $derived.by(() => {
+		const { observations } = evidenceOf(this.beliefs.found);
+		const flies: Record<string, { weighing: number; drop: number }> = {};
+		for (const one of observations) {
+			const recipe =
+				one.kind === 'drop'
+					? one.recipe
+					: one.kind === 'weighing' && one.of.kind === 'fly'
+						? one.of.recipe
+						: null;
+			if (one.kind === 'outing' || !recipe) continue;
+			const its = JSON.stringify(recipe);
+			flies[its] ??= { weighing: 0, drop: 0 };
+			flies[its][one.kind]++;
+		}
+		return { flies, all: observations.length };
+	});
+	/** What of this tier's own the predictions rest on, in words. */
+	readonly checked = $derived.by(() => {
+		const { flies, all } = this.measuredFlies;
+		const own = flies[JSON.stringify(this.strip.recipe)] ?? { weighing: 0, drop: 0 };
+		const times = (count: number, what: string) =>
+			count === 0 ? [] : [`${what} ${count === 1 ? 'once' : `${count} times`}`];
+		const said = [...times(own.weighing, 'weighed'), ...times(own.drop, 'timed')];
+		if (said.length > 0) return `This very fly was ${said.join(' and ')} by you`;
+		return all === 0
+			? 'Not yet checked against your own flies'
+			: `Learned from ${all} entries of your log; this fly was never weighed or timed`;
+	});
+
+	/** How fast it sinks while its fur still holds air, m/s; 0 when it floats. */
+	readonly freshSpeed = $derived.by(() => {
+		if (!this.prediction) return null;
+		const { build, median, sink } = this.prediction;
+		const { body } = compileBuild(build, median, 'fresh');
+		return settleNear(body, fluidAt(this.strip.temperature), median, sink, 1e-4).speed;
+	});
+
+	private besideId = $state<string | null>(null);
+	/** The fly that is laid over the drawing as an outline, with what differs in words. */
+	readonly beside = $derived.by(() => {
+		const row = this.documents.find('fly', this.besideId);
+		if (!row || row.id === this.selection.fly?.id || !this.strip.recipe) return null;
+		const recipe = recipeFromDocument(row.body.recipe);
+		const { build, body, mass, speed } = predict(
+			recipe,
+			this.strip.waterOrStill,
+			this.strip.temperature,
+			this.beliefs.believed
+		);
+		return {
+			id: row.id,
+			name: row.name,
+			mass,
+			speed,
+			section: sectionOf(build, body),
+			differs: recipeChange(this.strip.recipe, recipe).words
+		};
+	});
+
+	constructor(
+		private readonly documents: Documents,
+		private readonly selection: Selection,
+		private readonly strip: Strip,
+		private readonly beliefs: Beliefs
+	) {}
+
+	layBeside(id: string | null): void {
+		this.besideId = id;
+	}
+}

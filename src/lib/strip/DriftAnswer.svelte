@@ -1,0 +1,88 @@
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import type { Advised } from '$core/match/index';
+	import type { DriftState } from '$lib/state/drift.svelte';
+	import { driftAnswer, handSentences, rangeWords } from '$lib/ui/drift-words';
+	import { useWorkspace } from '$lib/state/context';
+
+	interface Props {
+		drift: DriftState;
+	}
+	let { drift }: Props = $props();
+	const { strip } = useWorkspace();
+
+	const band = $derived(drift.band);
+	const rig = $derived(strip.rig!);
+	const answer = $derived(band && driftAnswer(band, rig.way, strip.water!.depth));
+	const held = $derived(drift.hand ? handSentences(drift.hand, rig) : []);
+	const advice = $derived(drift.advice);
+	/** What does the job, else what brings the most. */
+	const chips = $derived(
+		advice ? (advice.does.length > 0 ? advice.does : advice.best ? [advice.best] : []) : []
+	);
+	/** A step at the rod may be several changes; each can be taken back. */
+	function take({ change }: Advised) {
+		if (change.recipe) strip.setRecipe(change.recipe);
+		if (change.rig) strip.setRig(change.rig);
+		if (change.lie) strip.changeWater({ approach: change.lie.approach });
+	}
+</script>
+
+<div class="flex items-center gap-x-3">
+	<button
+		type="button"
+		class="-ml-1 cursor-help rounded-md px-1 text-left leading-tight font-semibold hover:bg-raised {answer
+			? 'text-4xl max-md:text-2xl'
+			: 'py-2 text-2xl text-quiet max-md:py-0'}"
+		title="See the drift (G)"
+		data-testid="title"
+		data-chance={band?.chance}
+		data-drifts={band?.drifts}
+		onclick={() => void goto('/drift')}
+		>{answer?.title ?? (drift.stopped ? 'No answer yet' : 'Drifts are followed …')}</button
+	>
+	<span class="max-w-36 text-sm leading-tight text-quiet"
+		>{answer
+			? (answer.often ?? '')
+			: drift.progress && drift.progress.done > 0
+				? `${drift.progress.done} of ${drift.progress.of}`
+				: ''}</span
+	>
+</div>
+<div class="text-sm">
+	{#each held as { words, span }, k (words)}<span data-testid="hand"
+			>{k > 0 ? ', ' : ''}{k === 0 ? words.charAt(0).toUpperCase() + words.slice(1) : words}<span
+				class="text-quiet">{span ? ` (${span})` : ''}</span
+			></span
+		>{/each}{held.length > 0 ? '. ' : ''}
+	{#if band?.time && rig.way !== 'swing'}
+		In the zone after <b class="figure">{band.time.middle.toFixed(1)}</b> s
+		<span class="figure text-quiet">{rangeWords(band.time)}</span
+		>{#if band.distance && band.distance.middle > 0.05 && rig.way !== 'still water'}, land it
+			<b class="figure">{band.distance.middle.toFixed(1)}</b> m above
+			<span class="figure text-quiet">{rangeWords(band.distance)}</span>{/if}
+	{/if}
+	<div class="flex min-h-7 flex-wrap items-center gap-x-2">
+		{#if answer?.why}<span>{answer.why}{chips.length > 0 ? ':' : '.'}</span>{/if}
+		{#each chips as one, i (one.words)}
+			{i === 0 ? (answer?.why ? 'try' : 'Try') : 'or'}
+			<button
+				type="button"
+				class="min-h-7 rounded-md bg-sunk px-2 text-water hover:bg-line"
+				onclick={() => take(one)}
+				>{one.words}
+				<span class="figure text-quiet">{(10 * one.chance).toFixed(0)}/10</span></button
+			>
+		{:else}
+			{#if rig.way !== 'swing'}
+				<span class="text-quiet"
+					>{drift.advising
+						? 'Looking for what to change …'
+						: advice && advice.chance < advice.most + 0.01 && answer?.verdict !== 'yes'
+							? 'This is the most that can be had here.'
+							: ''}</span
+				>
+			{/if}
+		{/each}
+	</div>
+</div>

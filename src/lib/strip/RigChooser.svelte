@@ -1,0 +1,63 @@
+<script lang="ts">
+	import { GRAVITY } from '$core/material/index';
+	import { asUsual, rigNotes, rigWords } from '$core/rig/index';
+	import { rigFromDocument } from '$lib/documents/rig/body';
+	import type { DocumentRow } from '$lib/documents/kinds';
+	import RigFields from '$lib/controls/RigFields.svelte';
+	import { wayWords } from '$lib/ui/drift-words';
+	import { useWorkspace } from '$lib/state/context';
+	import DocumentChooser from './DocumentChooser.svelte';
+
+	interface Props {
+		onchosen: () => void;
+		showHistory: (row: DocumentRow) => void;
+	}
+	let { onchosen, showHistory }: Props = $props();
+	const { documents, strip, answer, selection, drift } = useWorkspace();
+
+	const FREE = 'free';
+	const rows = $derived([
+		...documents.all('rig').map(({ id, name, body }) => {
+			const rig = rigFromDocument(body);
+			return { id, name, detail: `${wayWords[rig.way]}, ${rigWords(rig)}` };
+		}),
+		{ id: FREE, name: 'Sinking freely', detail: 'no line at all' }
+	]);
+	const notes = $derived(
+		strip.rig
+			? rigNotes(
+					drift.hand?.rig ?? asUsual(strip.rig),
+					strip.water?.depth ?? null,
+					strip.water?.zoneTop ?? 0,
+					(answer.prediction?.submergedWeight?.value ?? 0) / GRAVITY
+				)
+			: []
+	);
+</script>
+
+<DocumentChooser
+	word="rig"
+	label="Rigs"
+	placeholder="Find by name or way"
+	{rows}
+	row={selection.rig}
+	current={selection.rig?.id ?? FREE}
+	choose={(id) => {
+		selection.selectRig(id === FREE ? null : id);
+		onchosen();
+	}}
+	create={() => void selection.newRig()}
+	{showHistory}
+>
+	{#if strip.rig}
+		<div class="mt-2">
+			<RigFields
+				rig={strip.rig}
+				set={(rig) => strip.setRig(rig)}
+				{notes}
+				hand={drift.hand}
+				wouldBe={drift.wouldBe}
+			/>
+		</div>
+	{/if}
+</DocumentChooser>

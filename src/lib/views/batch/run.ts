@@ -1,0 +1,318 @@
+import { priorBeliefs, type Beliefs } from '$core/belief/index';
+import { amountsFor, causesFor, diagnose, scatterOf, type Amount } from '$core/batch/index';
+import { controlChart, type ControlChart, type Expected } from '$core/learn/index';
+import { evaluate } from '$core/match/index';
+import type { PartName, Recipe } from '$core/fly/index';
+import { predict } from '$core/predict/index';
+import { CENTIMETRE, GRAM, type Interval } from '$core/quantity/index';
+import { fluidAt, type Lie } from '$core/water/index';
+import {
+	itemOf,
+	type BatchBodyDocument,
+	type BatchItem,
+	type StepTime,
+	type TakenLot,
+	type TiedFly
+} from '$lib/documents/batch/body';
+import { recipeFromDocument, recipeToDocument } from '$lib/documents/fly/recipe';
+import type { LotRow } from '$lib/documents/kinds';
+import { lotsOf, makes, withLot } from '$lib/documents/lot/from-stock';
+import { leftOf, lotUnit, materialOf } from '$lib/documents/lot/body';
+
+/** So many of one fly, with its recipe as the core has it. */
+export interface RunItem {
+	readonly name: string;
+	readonly recipe: Recipe;
+	readonly count: number;
+}
+
+/** Materials of which a lot is counted by the piece or the metre. */
+const COUNTED: ReadonlySet<string> = new Set(['hook', 'bead', 'coil', 'thread', 'rib']);
+
+/** What a run takes from each lot. @param amount of an item's part */
+function fromLots(
+	items: readonly RunItem[],
+	lots: readonly LotRow[],
+	believed: Beliefs,
+	amount: (one: Amount, item: RunItem) => number
+): TakenLot[] {
+	const taken = new Map<string, number>();
+	for (const item of items) {
+		if (item.count < 1) continue;
+		for (const one of amountsFor(item.recipe, item.count, believed)) {
+			for (const id of lotsOf(item.recipe, one.part)) {
+				const lot = lots.find((row) => row.id === id);
+				if (!lot || !COUNTED.has(materialOf(lot.body) ?? '')) continue;
+				taken.set(id, (taken.get(id) ?? 0) + amount(one, item));
+			}
+		}
+	}
+	return [...taken].map(([lotId, sum]) => ({ lotId, amount: Number(sum.toFixed(3)) }));
+}
+
+/** What is reserved: spares and waste included. */
+export const reservedFor = (
+	items: readonly RunItem[],
+	lots: readonly LotRow[],
+	believed: Beliefs = priorBeliefs
+) => fromLots(items, lots, believed, ({ total }) => total);
+/** What leaves the stock: a piece a fly, and of wire and thread what was cut. */
+export const usedFor = (
+	items: readonly RunItem[],
+	lots: readonly LotRow[],
+	believed: Beliefs = priorBeliefs
+) =>
+	fromLots(items, lots, believed, ({ unit, total }, { count }) =>
+		unit === 'pieces' ? count : total
+	);
+
+/** The cut list of a whole run: the same material of several items once. */
+export function cutListOf(items: readonly RunItem[], believed: Beliefs = priorBeliefs): Amount[] {
+	const list: Amount[] = [];
+	for (const { recipe, count } of items) {
+		for (const one of amountsFor(recipe, count, believed)) {
+			const same = list.findIndex(
+				({ part, words, cut }) => part === one.part && words === one.words && cut === one.cut
+			);
+			if (same < 0) list.push(one);
+			else list[same] = { ...one, total: list[same]!.total + one.total };
+		}
+	}
+	const order = list.map(({ part }) => part).filter((part, i, all) => all.indexOf(part) === i);
+	return list.sort((a, b) => order.indexOf(a.part) - order.indexOf(b.part));
+}
+
+/** Still water, for the figures that are kept with a batch. */
+const STILL: Lie = { depth: 1, surfaceSpeed: 0, bed: 'gravel', zoneTop: 0.2, approach: 3 };
+
+/** An item as a batch keeps it, with the prediction as it stands. */
+export function itemToDocument(
+	{ name, recipe, count }: RunItem,
+	celsius: number,
+	believed: Beliefs = priorBeliefs
+): BatchItem {
+	const { mass, speed } = predict(recipe, STILL, celsius, believed);
+	const g = (kg: number) => Number((kg / GRAM).toPrecision(5));
+	return {
+		...{ name, count, recipe: recipeToDocument(recipe) },
+		...(speed
+			? {
+					predicted: {
+						...{ massG: g(mass.value), lowG: g(mass.low), highG: g(mass.high) },
+						sinkMs: Number(speed.value.toPrecision(4))
+					}
+				}
+			: {})
+	};
+}
+export const itemFromDocument = ({ name, recipe, count }: BatchItem): RunItem => ({
+	...{ name, count },
+	recipe: recipeFromDocument(recipe)
+});
+
+/** Weight and sink of an item, each with its interval, in a line. */
+export function figuresOf(
+	{ recipe }: RunItem,
+	celsius: number,
+	believed: Beliefs = priorBeliefs
+): string {
+	const { mass, speed } = predict(recipe, STILL, celsius, believed);
+	const said = (one: Interval, by: number, digits: number) => {
+		const [value, low, high] = [one.value, one.low, one.high].map((n) => (n / by).toFixed(digits));
+		return `${value} (${low}–${high})`;
+	};
+	const sinks = speed ? `sinks ${said(speed, CENTIMETRE, 0)} cm/s` : 'floats';
+	return `${said(mass, GRAM, 3)} g, ${sinks} in still water; 9 of 10 lie within.`;
+}
+
+/** The times that all runs took together, for the paces that are learned. */
+export const timesOf = (bodies: readonly Pick<BatchBodyDocument, 'times'>[]): StepTime[] =>
+	bodies.flatMap(({ times }) => times);
+
+/** 90 % of a normal distribution lies within so many standard deviations. */
+const NINETY = 1.645;
+
+/** What is known of an item's flies before the first is weighed, g. @param step what the scale's last figure counts */
+function expectedOf(
+	body: BatchBodyDocument,
+	item: number,
+	step: number,
+	believed: Beliefs
+): Expected {
+	const { recipe, predicted } = body.items[item]!;
+	const inner = recipeFromDocument(recipe);
+	const centre = predicted?.massG ?? evaluate(inner, fluidAt(10), believed).mass / GRAM;
+	return {
+		centre,
+		unsure: predicted
+			? Math.max(0.02 * centre, (predicted.highG - predicted.lowG) / 2 / NINETY)
+			: 0.15 * centre,
+		scatter: scatterOf(inner, believed) / GRAM,
+		measuring: LAID,
+		step
+	};
+}
+/** A fly laid on the pan and taken off again reads the same within so much, g (our estimate). */
+const LAID = 0.0005;
+/** Flies after which a chart knows where its centre is. */
+const SETTLED = 6;
+
+/** The weighed flies of an item, and what their control chart says; null while none is weighed. */
+export function chartOf(
+	body: BatchBodyDocument,
+	item: number,
+	believed: Beliefs = priorBeliefs
+): {
+	readonly flies: readonly TiedFly[];
+	readonly chart: ControlChart;
+	readonly step: number;
+} | null {
+	const flies = body.flies.filter(
+		({ fly, massG, together = 1 }) =>
+			massG !== undefined && together === 1 && itemOf(body, fly) === item
+	);
+	if (flies.length === 0) return null;
+	const step = Math.max(0, ...flies.map(({ scaleStepG }) => scaleStepG ?? 0));
+	const chart = controlChart(
+		flies.map(({ massG }) => massG!),
+		expectedOf(body, item, step, believed)
+	);
+	return { flies, chart, step };
+}
+
+/** The causes there are for a fly of an item, in grams. */
+export const causesOf = (recipe: Recipe, believed: Beliefs = priorBeliefs) =>
+	causesFor(recipe, believed).map((cause) => ({ ...cause, mass: cause.mass / GRAM }));
+
+const signed = (grams: number, digits = 3) =>
+	`${grams < 0 ? '−' : '+'}${Math.abs(grams).toFixed(digits)} g`;
+
+/** What is said of the flies of an item that are off, in the order in which they were weighed. */
+export function offOf(
+	body: BatchBodyDocument,
+	item: number,
+	believed: Beliefs = priorBeliefs
+): { readonly fly: number; readonly off: string; readonly words: string }[] {
+	const found = chartOf(body, item, believed);
+	if (!found) return [];
+	const { flies, chart, step } = found;
+	const causes = causesOf(recipeFromDocument(body.items[item]!.recipe), believed);
+	return chart.points.flatMap((point, k) => {
+		if (!point.flagged) return [];
+		const { causes: found, told } = diagnose(point.off, point.spread, step, causes);
+		const [first, second] = found;
+		const words = told
+			? `Most likely ${first!.words} (${signed(first!.mass)}).`
+			: `Either ${first!.words} (${signed(first!.mass)}) or ${second!.words} (${signed(second!.mass)}); this scale cannot tell which.`;
+		return [{ fly: flies[k]!.fly, off: signed(point.off), words }];
+	});
+}
+
+/** What is said when the flies of an item agree with each other and not with the prediction; null when they do. */
+export function runOff(
+	body: BatchBodyDocument,
+	item: number,
+	believed: Beliefs = priorBeliefs
+): string | null {
+	const found = chartOf(body, item, believed);
+	const { predicted } = body.items[item]!;
+	if (!found || !predicted) return null;
+	const good = found.chart.points.filter(({ flagged }) => !flagged).map(({ value }) => value);
+	if (good.length === 0) return null;
+	const mean = good.reduce((a, b) => a + b, 0) / good.length;
+	if (mean >= predicted.lowG && mean <= predicted.highG) return null;
+	const { lowG, highG } = predicted;
+	return `They weigh ${mean.toFixed(3)} g, and ${lowG.toFixed(3)} to ${highG.toFixed(3)} g was expected: look whether bead, wire and hook are those of the recipe, then weigh ten beads and ten hooks of the lots.`;
+}
+
+/**
+ * What a scale can see of an item's flies, and what it cannot, in words.
+ *
+ * @param usual step of the scale at hand, g, where none of the flies was weighed with one
+ */
+export function sightOf(
+	body: BatchBodyDocument,
+	item: number,
+	usual: number,
+	believed: Beliefs = priorBeliefs
+): string {
+	const weighed = chartOf(body, item, believed);
+	const step = weighed && weighed.step > 0 ? weighed.step : usual;
+	const known = expectedOf(body, item, step, believed);
+	const { seen } = controlChart([], { ...known, unsure: known.scatter / Math.sqrt(SETTLED) });
+	const causes = causesOf(recipeFromDocument(body.items[item]!.recipe), believed)
+		.filter(({ words }) => !words.startsWith('dressed'))
+		.sort((a, b) => Math.abs(a.mass) - Math.abs(b.mass));
+	const least = causes.find(({ mass }) => Math.abs(mass) >= seen);
+	const most = causes.findLast(({ mass }) => Math.abs(mass) < seen);
+	// What is just seen and what just is not must not read alike.
+	const alike = [least, most].some(
+		(one) => one && Math.abs(one.mass).toFixed(3) === seen.toFixed(3)
+	);
+	const digits = alike ? 4 : 3;
+	const said = ({ words, mass }: (typeof causes)[number]) => `${words} (${signed(mass, digits)})`;
+	return [
+		`In steps of ${step} g a fly is noticed that is off by ${seen.toFixed(digits)} g`,
+		least ? `, such as ${said(least)}` : ', and nothing that usually goes wrong is so much',
+		most ? `; not ${said(most)}.` : '.'
+	].join('');
+}
+
+/** A lot that can stand in for one that runs out, and what changes with it. */
+export interface Substitute {
+	readonly lot: LotRow;
+	readonly words: string;
+}
+
+/** What of the stock can stand in for a part that runs short, nearest in sink rate first. */
+export function substitutesFor(
+	{ recipe }: RunItem,
+	part: PartName,
+	need: number,
+	lots: readonly LotRow[],
+	celsius: number,
+	believed: Beliefs = priorBeliefs
+): Substitute[] {
+	const fluid = fluidAt(celsius);
+	const now = evaluate(recipe, fluid, believed);
+	const own = new Set(lotsOf(recipe, part));
+	return lots
+		.filter((lot) => !own.has(lot.id) && makes(lot, part) && leftOf(lot.body) >= need)
+		.flatMap((lot) => {
+			const other = recipeFromDocument(withLot(recipeToDocument(recipe), lot, part));
+			const kept =
+				part === 'coil' && recipe.coil
+					? { ...other, coil: { ...other.coil!, turns: recipe.coil.turns } }
+					: other;
+			const found = evaluate(kept, fluid, believed);
+			if (!found.fits) return [];
+			const grams = (found.mass - now.mass) / GRAM;
+			const speed = (found.speed - now.speed) / CENTIMETRE;
+			const sign = (n: number, digits: number) =>
+				`${n < 0 ? '−' : '+'}${Math.abs(n).toFixed(digits)}`;
+			const words = `${sign(grams, 3)} g, ${sign(speed, 0)} cm/s`;
+			return [{ lot, words, off: Math.abs(speed) + 20 * Math.abs(grams) }];
+		})
+		.sort((a, b) => a.off - b.off)
+		.slice(0, 3);
+}
+
+/** What the stock lacks for a run, in words by part. */
+export function shortOf(
+	items: readonly RunItem[],
+	lots: readonly LotRow[]
+): Readonly<Partial<Record<PartName, { readonly words: string; readonly need: number }>>> {
+	const found: Partial<Record<PartName, { words: string; need: number }>> = {};
+	for (const { lotId, amount } of reservedFor(items, lots)) {
+		const lot = lots.find(({ id }) => id === lotId)!;
+		const left = leftOf(lot.body);
+		const material = materialOf(lot.body)!;
+		if (left >= amount) continue;
+		const part = material as PartName;
+		found[part] = {
+			need: amount,
+			words: `only ${left} ${lotUnit(material, left)} left of ${lot.name}`
+		};
+	}
+	return found;
+}

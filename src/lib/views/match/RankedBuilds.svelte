@@ -1,0 +1,105 @@
+<script lang="ts">
+	import { dearestIn, type Found, type MatchQuestion } from '$core/match/index';
+	import { matching } from '$lib/state/match.svelte';
+	import BuildRow from './BuildRow.svelte';
+	import { reasonFor } from './reasons';
+	import WaysOut from './WaysOut.svelte';
+	import { useWorkspace } from '$lib/state/context';
+
+	interface Props {
+		question: MatchQuestion;
+		tie: (one: Pick<Found, 'recipe'>) => Promise<void>;
+	}
+	let { question, tie }: Props = $props();
+	const { documents, strip } = useWorkspace();
+
+	let rule = $state(false);
+	const answer = $derived(matching.answer);
+	const list = $derived(matching.list);
+	const dearest = $derived(dearestIn(question));
+	/** Drifts through which the first was followed, and the others. */
+	const followed = $derived(answer?.list[0]?.drifts ?? 0);
+	const others = $derived(answer?.list.at(-1)?.drifts ?? 0);
+	/** Parts that were open to choose, and that a tier who keeps a stock does not have there. */
+	function missing({ recipe: { hook, bead, coil } }: Found): string[] {
+		if (documents.all('lot').length === 0) return [];
+		const { locks } = matching;
+		return [
+			locks.hook || hook.lot ? '' : 'hook',
+			locks.bead || !bead || bead.lot ? '' : 'bead',
+			locks.coil || !coil || coil.lot ? '' : 'wire'
+		].filter(Boolean);
+	}
+	const phases = {
+		asking: 'The chance over the sink rate …',
+		looking: 'Builds looked at …',
+		following: 'Each is followed through its drifts …',
+		confirming: 'The first six through whole bands …',
+		done: 'Looking for what would help …'
+	};
+	const quick = 'h-9 rounded-md bg-sunk px-3 text-sm hover:bg-line';
+</script>
+
+<section aria-labelledby="builds" class="flex min-h-0 min-w-0 flex-col px-4 py-2">
+	<div class="flex min-h-10 flex-wrap items-center gap-x-3 gap-y-1">
+		<h2 id="builds" class="font-semibold">
+			{matching.piece ? 'In the piece of the picture' : 'What to tie'}
+		</h2>
+		{#if matching.progress}
+			<progress
+				class="h-2 w-28 accent-(--water)"
+				max="1"
+				value={matching.progress.share}
+				aria-label="Search"
+			></progress>
+			<span class="text-sm text-quiet">{phases[matching.progress.phase]}</span>
+			<button type="button" class={quick} onclick={() => matching.stop()}>Stop</button>
+		{:else if matching.stopped}
+			<span class="text-sm text-quiet">Stopped.</span>
+			<button type="button" class={quick} onclick={() => matching.resume()}>Go on</button>
+		{:else if answer}
+			<span class="text-sm text-quiet" role="status"
+				>the best of <span class="figure">{answer.looked.toLocaleString('en')}</span>
+				{answer.looked === 1 ? 'build' : 'builds'}{followed > 0
+					? `, on ${strip.usedRig.name}; ${followed === others ? `each in ${followed} drifts` : `the first six in ${followed} drifts, the others in ${others}`}`
+					: ''}</span
+			>
+		{/if}
+		<span class="flex-1"></span>
+		{#if matching.piece}
+			<button type="button" class={quick} onclick={() => void matching.show(null)}>All again</button
+			>
+		{/if}
+		<button
+			type="button"
+			class="min-h-8 text-sm text-water underline underline-offset-2"
+			onclick={() => (rule = true)}>How they are ranked</button
+		>
+	</div>
+	{#if matching.limit}
+		<WaysOut tie={(one) => void tie(one)} />
+	{/if}
+	{#if list.length > 0 && answer}
+		<ol class="min-h-0 flex-1 overflow-y-auto" aria-labelledby="builds">
+			{#each list as one, place (JSON.stringify(one.recipe))}
+				<BuildRow
+					{one}
+					{place}
+					reason={reasonFor(one, list[0]!, answer.mark, matching.wishes, dearest)}
+					pattern={question.recipe}
+					missing={missing(one)}
+					tie={() => void tie(one)}
+				/>
+			{/each}
+		</ol>
+	{:else if answer && !matching.progress}
+		<p class="py-6 text-lg">
+			{matching.piece ? 'Nothing that can be tied lies there.' : 'Nothing of this can be tied.'}
+		</p>
+	{/if}
+</section>
+{#if rule}
+	{#await import('./RuleDialog.svelte') then { default: RuleDialog }}
+		<RuleDialog bind:open={rule} />
+	{/await}
+{/if}

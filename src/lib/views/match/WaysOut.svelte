@@ -1,0 +1,38 @@
+<script lang="ts">
+	import type { Found, WayOut } from '$core/match/index';
+	import { matching } from '$lib/state/match.svelte';
+	import { useWorkspace } from '$lib/state/context';
+
+	interface Props {
+		tie: (one: Pick<Found, 'recipe'>) => void;
+	}
+	let { tie }: Props = $props();
+	const { strip } = useWorkspace();
+
+	function take({ change }: WayOut) {
+		if (change.rig) strip.setRig(change.rig);
+		if (change.lie) strip.changeWater({ approach: change.lie.approach });
+		if (change.recipe) tie({ recipe: change.recipe });
+	}
+</script>
+
+<div class="mb-1 rounded-md bg-warn-soft px-3 py-2">
+	<p>{matching.limit}</p>
+	{#if matching.waysOut === null}
+		<p class="text-sm">Looking for what would help …</p>
+	{:else if matching.waysOut.length === 0}
+		<p class="text-sm">The first build below is the most that can be had here.</p>
+	{:else}
+		<p class="flex flex-wrap items-center gap-2 pt-1 text-sm">
+			Would help:
+			{#each matching.waysOut as way (way.words)}
+				<button
+					type="button"
+					class="min-h-9 rounded-md bg-raised px-3 text-left hover:bg-line"
+					onclick={() => take(way)}
+					>{way.words} <b class="figure">{(10 * way.chance).toFixed(1)}/10</b></button
+				>
+			{/each}
+		</p>
+	{/if}
+</div>
