@@ -1,12 +1,17 @@
 import type { FieldError } from '$lib/contract/field-error';
+import type { Difference } from './difference';
 import type { Bodies, DocumentKind } from './kinds';
 
-/** What only the server asks of a kind of document. */
+/** What is seldom asked of a kind of document: the server does, and a page where two windows met. */
 export interface Definition<Of extends DocumentKind> {
 	/** What a body is checked by as it comes in. */
 	readonly body: new () => object;
 	/** Of its schema: what one is. */
 	readonly title: string;
+	/** A change from one body to another, in a tier's words. */
+	readonly told: (a: Bodies[Of], b: Bodies[Of]) => Difference;
+	/** The field whose fields are the parts that two windows may change apart; without it those of the body. */
+	readonly parts?: keyof Bodies[Of] & string;
 	/**
 	 * What the body's class cannot say.
 	 *

@@ -2,6 +2,7 @@ import { starterRecipe } from '$core/fly/index';
 import { exampleId, type Definition } from '../definition';
 import { recipeToDocument } from '../fly/recipe';
 import { batchFault } from './body';
+import { batchChange } from './changes';
 import { BatchBodyRequest } from './validation';
 
 const body = {
@@ -20,6 +21,7 @@ const tied = { fly: 0, on: '2026-02-03', massG: 0.243, scaleStepG: 0.001 };
 export const batch: Definition<'batch'> = {
 	body: BatchBodyRequest,
 	title: 'A batch with its tied flies',
+	told: batchChange,
 	fault: batchFault,
 	examples: {
 		id: exampleId('06'),

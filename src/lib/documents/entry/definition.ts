@@ -1,7 +1,8 @@
 import { starterRecipe } from '$core/fly/index';
 import { exampleId, type Definition } from '../definition';
+import { shownChange, type Difference } from '../difference';
 import { recipeToDocument } from '../fly/recipe';
-import { entryFault } from './body';
+import { entryFault, entryWords, type EntryBodyDocument } from './body';
 import { EntryBodyRequest } from './validation';
 
 const name = 'Sill Nymph on the scale';
@@ -11,9 +12,19 @@ const weighing = {
 };
 const body = { at: 1770112800000, weighing };
 
+function entryChange(a: EntryBodyDocument, b: EntryBodyDocument): Difference {
+	const counts = ({ excluded }: EntryBodyDocument) => (excluded ? 'left out' : 'counted');
+	return shownChange([
+		['what was found', entryWords(a), entryWords(b)],
+		['learning', counts(a), counts(b)],
+		['note', a.note ?? 'none', b.note ?? 'none']
+	]);
+}
+
 export const entry: Definition<'entry'> = {
 	body: EntryBodyRequest,
 	title: 'An entry of the log',
+	told: entryChange,
 	fault: entryFault,
 	// Entries of the log are of one fly again and again.
 	knownByName: false,

@@ -1,6 +1,6 @@
-import { starterRecipe } from '$core/fly/index';
+import { recipeChange, starterRecipe } from '$core/fly/index';
 import { exampleId, type Definition } from '../definition';
-import { recipeToDocument } from './recipe';
+import { recipeFromDocument, recipeToDocument } from './recipe';
 import { FlyBodyRequest } from './validation';
 
 const recipe = recipeToDocument(starterRecipe);
@@ -11,6 +11,8 @@ const withBead = (diameterMm: number) => ({
 export const fly: Definition<'fly'> = {
 	body: FlyBodyRequest,
 	title: 'A fly',
+	told: (a, b) => recipeChange(recipeFromDocument(a.recipe), recipeFromDocument(b.recipe)),
+	parts: 'recipe',
 	examples: {
 		id: exampleId('01'),
 		first: { name: 'Sill Nymph', body: { recipe } },

@@ -1,5 +1,7 @@
+import { lieChange } from '$core/water/index';
 import { exampleId, type Definition } from '../definition';
 import { RIVER_EXAMPLE } from '../river/definition';
+import { lieFromDocument } from './body';
 import { LieBodyRequest } from './validation';
 
 /** A lie in which all is said. */
@@ -17,6 +19,7 @@ export const lieExample = {
 export const lie: Definition<'lie'> = {
 	body: LieBodyRequest,
 	title: 'A lie with its river',
+	told: (a, b) => lieChange(lieFromDocument(a), lieFromDocument(b)),
 	examples: {
 		id: exampleId('03'),
 		first: { name: 'Gauge pool', riverId: RIVER_EXAMPLE, body: lieExample },

@@ -1,6 +1,7 @@
 import { exampleId, type Definition, type Fault } from '../definition';
 import { sameContent } from '../difference';
 import { joinedLedger, lotMaterials, materialOf, type LotBodyDocument } from './body';
+import { lotChange } from './changes';
 import { LotBodyRequest } from './validation';
 
 /** A lot is of one material, its ledger only grows, and says with its words which way. */
@@ -42,6 +43,7 @@ const used = { on: '2026-02-03', kind: 'used', amount: 6 };
 export const lot: Definition<'lot'> = {
 	body: LotBodyRequest,
 	title: 'A lot of the stock',
+	told: lotChange,
 	fault: lotFault,
 	// A ledger only grows: what the file does not know of stays.
 	joined: (here, file) => ({ ...file, entries: [...joinedLedger(here.entries, file.entries)] }),

@@ -1,6 +1,6 @@
-import { starterRig } from '$core/rig/index';
+import { rigChange, starterRig } from '$core/rig/index';
 import { exampleId, type Definition } from '../definition';
-import { rigToDocument } from './body';
+import { rigFromDocument, rigToDocument } from './body';
 import { RigBodyRequest } from './validation';
 
 const body = rigToDocument(starterRig);
@@ -8,6 +8,7 @@ const body = rigToDocument(starterRig);
 export const rig: Definition<'rig'> = {
 	body: RigBodyRequest,
 	title: 'A rig',
+	told: (a, b) => rigChange(rigFromDocument(a), rigFromDocument(b)),
 	examples: {
 		id: exampleId('05'),
 		first: { name: 'Long tippet', body },

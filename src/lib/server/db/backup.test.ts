@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gunzipSync, gzipSync } from 'node:zlib';
 import { afterAll, beforeAll, expect, test } from 'vitest';
+import { documentKinds } from '$lib/documents/kinds';
 import { dailyIsDue, listBackups, makeBackup, restoreBackup } from './backup';
 import { BackupError, checkBackup } from './backup-file';
 import type { Database } from './database';
@@ -68,6 +69,26 @@ test('a copy is made before a migration, and brought back it is the same, migrat
 	const [low] = await db.query<{ min: number }>('select min(revision) from river');
 	expect(low!.min).toBeGreaterThan(1000);
 	expect(await db.read(findDamage)).toBeNull();
+});
+
+test('every kind of document has its table, and all but that of lies are alike: else a migration is missing', async () => {
+	const shapeOf = async (table: string) => [
+		await db.query(
+			`select column_name, data_type, column_default, is_nullable from information_schema.columns
+			where table_schema = 'public' and table_name = $1 and column_name <> 'river_id'
+			order by column_name`,
+			[table]
+		),
+		await db.query(
+			`select pg_get_constraintdef(oid) as check from pg_constraint
+			where conrelid = $1::regclass and contype in ('c', 'p') order by 1`,
+			[table]
+		)
+	];
+	await db.query(`select document_table('sample')`);
+	const alike = await shapeOf('sample');
+	await db.query('drop table sample');
+	for (const kind of documentKinds) expect([kind, await shapeOf(kind)]).toEqual([kind, alike]);
 });
 
 test('a copy that was cut off, altered or is another thing is refused, and nothing changes', async () => {
