@@ -3,6 +3,7 @@ import { Validator } from '@seriousme/openapi-schema-validator';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import formats from 'ajv-formats';
 import { expect, test } from '@playwright/test';
+import { documentKinds, kinds } from '../src/lib/documents/kinds';
 import { startServer, temporaryFolder } from './server';
 
 interface Described {
@@ -32,14 +33,13 @@ test('the description of the API is sound, and its examples do what they say', a
 	});
 
 	// Every route is described, and nothing else is.
+	const collections = documentKinds.map((kind) => kinds[kind].collection);
 	const routes = readdirSync('src/routes/api', { recursive: true, encoding: 'utf8' })
 		.filter((file) => file.endsWith('+server.ts') && !file.includes('...'))
 		.flatMap((file) => {
 			const path = `/api/${file}`.replace('/+server.ts', '').replace(/\[(\w+)\]/g, '{$1}');
-			const kinds = path.includes('[collection')
-				? ['flies', 'rigs', 'lies', 'rivers', 'lots', 'batches', 'entries']
-				: [''];
-			return kinds.map((kind) => path.replace(/\[collection=\w+\]/, kind));
+			const [folder] = /\[collection=\w+\]/.exec(path) ?? [];
+			return folder ? collections.map((name) => path.replace(folder, name)) : [path];
 		});
 	expect(Object.keys(description.paths).sort()).toEqual(routes.sort());
 

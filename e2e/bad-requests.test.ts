@@ -1,6 +1,7 @@
 import { request } from 'node:http';
 import fc from 'fast-check';
 import { zipSync, strToU8 } from 'fflate';
+import { documentKinds, kinds } from '../src/lib/documents/kinds';
 import { expect, test, type Server } from './server';
 
 /** npm run faults sends ten times as many. */
@@ -182,9 +183,7 @@ function badRequests(seen: Seen): fc.Arbitrary<Bad> {
 		sql,
 		fc.constantFrom(null, true, -1, 0, 1e308, [], {}, '', 'x'.repeat(500), '\u0000', '\ud800')
 	);
-	const collection = fc.constantFrom(
-		...['flies', 'lies', 'rivers', 'rigs', 'lots', 'batches', 'entries']
-	);
+	const collection = fc.constantFrom(...documentKinds.map((kind) => kinds[kind].collection));
 	const key = fc.constantFrom(
 		'__proto__',
 		'constructor',
