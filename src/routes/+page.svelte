@@ -8,12 +8,11 @@
 		partWords,
 		type PartName
 	} from '$core/fly/index';
-	import type { DocumentRow } from '$lib/documents/kinds';
 	import BuildList from '$lib/views/bench/BuildList.svelte';
 	import { useWorkspace } from '$lib/state/context';
 	import { oneFrameBehind } from '$lib/state/one-frame-behind.svelte';
 	import { bindKeys } from '$lib/frame/keys';
-	import Strip from '$lib/strip/Strip.svelte';
+	import StripHead from '$lib/strip/StripHead.svelte';
 	import { listed } from '$lib/controls/listed';
 	import DrawingTools from '$lib/views/bench/DrawingTools.svelte';
 	import { drawing } from '$lib/state/preferences.svelte';
@@ -29,7 +28,6 @@
 
 	const { answer, strip, selection, documents, stock, drift } = useWorkspace();
 
-	let history = $state<{ row: DocumentRow; open: boolean } | null>(null);
 	let chooser = $state<'fly' | 'rig' | 'lie' | null>(null);
 	let openRows = $state<Partial<Record<PartName, boolean>>>({ bead: true });
 	let zoom = $state(1);
@@ -138,13 +136,7 @@
 	><title>{selection.fly ? `${selection.fly.name} · Gravitas` : 'Gravitas'}</title></svelte:head
 >
 <h1 class="sr-only">Bench</h1>
-<div class="bg-ground staying:sticky staying:top-0 staying:z-10">
-	<Strip
-		bind:open={chooser}
-		showHistory={(row) => (history = { row, open: true })}
-		showHow={() => (how = true)}
-	/>
-</div>
+<StripHead bind:chooser bind:how />
 {#if selection.asksForWater}
 	<p class="flex flex-wrap items-center gap-x-4 gap-y-1 bg-water-soft px-4 py-2">
 		<span class="text-lg">How deep is the water you fish, and how fast does a leaf go by?</span>
@@ -283,15 +275,5 @@
 {#if otherwise}
 	{#await import('$lib/views/bench/EquivalentsDialog.svelte') then { default: EquivalentsDialog }}
 		<EquivalentsDialog bind:open={otherwise} only={onlyOwned} />
-	{/await}
-{/if}
-{#if how}
-	{#await import('$lib/strip/HowDialog.svelte') then { default: HowDialog }}
-		<HowDialog bind:open={how} />
-	{/await}
-{/if}
-{#if history}
-	{#await import('$lib/strip/HistoryDialog.svelte') then { default: HistoryDialog }}
-		<HistoryDialog row={history.row} bind:open={history.open} />
 	{/await}
 {/if}

@@ -9,13 +9,7 @@ import {
 	type RecipeDocument
 } from '$lib/documents/fly/recipe';
 import { rigFromDocument } from '$lib/documents/rig/body';
-import type {
-	BatchRow,
-	DocumentKind,
-	DocumentRow,
-	EntryRow,
-	LotRow
-} from '$lib/documents/kinds';
+import type { BatchRow, DocumentKind, DocumentRow, EntryRow, LotRow } from '$lib/documents/kinds';
 import { withLot } from '$lib/documents/lot/from-stock';
 import { materialOf } from '$lib/documents/lot/body';
 

@@ -8,9 +8,8 @@
 	import { rouseNumber } from '$core/water/index';
 	import { listed } from '$lib/controls/listed';
 	import RowList from '$lib/controls/RowList.svelte';
-	import Strip from '$lib/strip/Strip.svelte';
+	import StripHead from '$lib/strip/StripHead.svelte';
 	import { recipeFromDocument } from '$lib/documents/fly/recipe';
-	import type { DocumentRow } from '$lib/documents/kinds';
 	import DriftFigures from '$lib/views/drift/DriftFigures.svelte';
 	import DriftPicture from '$lib/views/drift/DriftPicture.svelte';
 	import PathTable from '$lib/views/drift/PathTable.svelte';
@@ -24,8 +23,6 @@
 	const { answer, documents, selection, strip, drift } = useWorkspace();
 	const compare = new CompareState();
 	let chooser = $state<'fly' | 'rig' | 'lie' | null>(null);
-	let history = $state<{ row: DocumentRow; open: boolean } | null>(null);
-	let how = $state(false);
 	let table = $state(false);
 	let pickFly = $state(false);
 
@@ -125,13 +122,7 @@
 
 <svelte:head><title>Drift · Gravitas</title></svelte:head>
 <h1 class="sr-only">Drift</h1>
-<div class="bg-ground staying:sticky staying:top-0 staying:z-10">
-	<Strip
-		bind:open={chooser}
-		showHistory={(row) => (history = { row, open: true })}
-		showHow={() => (how = true)}
-	/>
-</div>
+<StripHead bind:chooser />
 {#if answer.driftQuestion && answer.column && strip.rig && line && single}
 	<div class="grid min-h-0 flex-1 md:grid-cols-[minmax(0,1fr)_auto]">
 		<div class="flex min-h-0 min-w-0 flex-col px-3 py-2">
@@ -296,14 +287,4 @@
 			{/if}
 		</div>
 	</div>
-{/if}
-{#if how}
-	{#await import('$lib/strip/HowDialog.svelte') then { default: HowDialog }}
-		<HowDialog bind:open={how} />
-	{/await}
-{/if}
-{#if history}
-	{#await import('$lib/strip/HistoryDialog.svelte') then { default: HistoryDialog }}
-		<HistoryDialog row={history.row} bind:open={history.open} />
-	{/await}
 {/if}

@@ -1,7 +1,6 @@
 <script lang="ts">
 	import { bindOnlyStrip } from '$lib/frame/keys';
-	import Strip from '$lib/strip/Strip.svelte';
-	import type { DocumentRow } from '$lib/documents/kinds';
+	import StripHead from '$lib/strip/StripHead.svelte';
 	import type { WeighedThing } from '$lib/documents/entry/body';
 	import DropForm from '$lib/views/log/DropForm.svelte';
 	import FoundList from '$lib/views/log/FoundList.svelte';
@@ -18,8 +17,6 @@
 	const workspace = useWorkspace();
 	const { beliefs, documents, selection, learning } = workspace;
 	let chooser = $state<'fly' | 'rig' | 'lie' | null>(null);
-	let history = $state<{ row: DocumentRow; open: boolean } | null>(null);
-	let how = $state(false);
 	$effect(() => scale.load(data.demo));
 	$effect(() => bindOnlyStrip(selection, (which) => (chooser = which)));
 
@@ -84,13 +81,7 @@
 
 <svelte:head><title>Log · Gravitas</title></svelte:head>
 <h1 class="sr-only">Log</h1>
-<div class="bg-ground print:hidden staying:sticky staying:top-0 staying:z-10">
-	<Strip
-		bind:open={chooser}
-		showHistory={(row) => (history = { row, open: true })}
-		showHow={() => (how = true)}
-	/>
-</div>
+<StripHead bind:chooser />
 <div
 	class="grid min-h-0 flex-1 border-t border-line md:grid-cols-[19rem_minmax(0,1fr)_17rem]"
 	data-learning={learning.busy || undefined}
@@ -241,13 +232,3 @@
 	</div>
 </div>
 <!-- Seldom wanted: fetched when they are. -->
-{#if how}
-	{#await import('$lib/strip/HowDialog.svelte') then { default: HowDialog }}
-		<HowDialog bind:open={how} />
-	{/await}
-{/if}
-{#if history}
-	{#await import('$lib/strip/HistoryDialog.svelte') then { default: HistoryDialog }}
-		<HistoryDialog row={history.row} bind:open={history.open} />
-	{/await}
-{/if}

@@ -2,8 +2,7 @@
 	import { goto } from '$app/navigation';
 	import { beadWords, coilWords, dressingOf, dressingWords, hookWords } from '$core/fly/index';
 	import type { Found, MatchQuestion } from '$core/match/index';
-	import Strip from '$lib/strip/Strip.svelte';
-	import type { DocumentRow } from '$lib/documents/kinds';
+	import StripHead from '$lib/strip/StripHead.svelte';
 	import { shelfOf } from '$lib/documents/lot/shelf';
 	import { bindMatch } from '$lib/frame/keys';
 	import Choices from '$lib/views/match/Choices.svelte';
@@ -19,8 +18,6 @@
 
 	const { strip, beliefs, selection, documents } = useWorkspace();
 	let chooser = $state<'fly' | 'rig' | 'lie' | null>(null);
-	let history = $state<{ row: DocumentRow; open: boolean } | null>(null);
-	let how = $state(false);
 	let table = $state(false);
 	let view = $state<'lie' | 'several'>('lie');
 
@@ -76,13 +73,7 @@
 
 <svelte:head><title>Match · Gravitas</title></svelte:head>
 <h1 class="sr-only">Match</h1>
-<div class="bg-ground staying:sticky staying:top-0 staying:z-10">
-	<Strip
-		bind:open={chooser}
-		showHistory={(row) => (history = { row, open: true })}
-		showHow={() => (how = true)}
-	/>
-</div>
+<StripHead bind:chooser />
 {#if question}
 	<div class="grid min-h-0 flex-1 border-t border-line md:grid-cols-[15rem_minmax(0,1fr)_20rem]">
 		<section
@@ -144,14 +135,4 @@
 				: 'There is no fly on the strip: choose one (F) as the pattern to begin with.'}
 		</p>
 	</div>
-{/if}
-{#if how}
-	{#await import('$lib/strip/HowDialog.svelte') then { default: HowDialog }}
-		<HowDialog bind:open={how} />
-	{/await}
-{/if}
-{#if history}
-	{#await import('$lib/strip/HistoryDialog.svelte') then { default: HistoryDialog }}
-		<HistoryDialog row={history.row} bind:open={history.open} />
-	{/await}
 {/if}

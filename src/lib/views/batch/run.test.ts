@@ -53,7 +53,7 @@ test('a run takes from its lots what the cut list says, leaves the spares when i
 });
 
 test('what can stand in has enough left and says what changes: a smaller bead is lighter and slower', () => {
-	const found = substitutesFor(item, 'bead', 14, lots, 10);
+	const found = substitutesFor(item, 'bead', 14, { lots, temperature: 10 });
 	expect(found.map((one) => one.lot.id).sort()).toEqual(['large', 'small']);
 	const words = (id: string) => found.find((one) => one.lot.id === id)!.words;
 	expect(words('small')).toMatch(/^−0\.0\d\d g, −\d+ cm\/s$/);

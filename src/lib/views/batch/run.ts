@@ -264,16 +264,21 @@ export interface Substitute {
 	readonly words: string;
 }
 
+interface SubstitutesFrom {
+	readonly lots: readonly LotRow[];
+	/** °C. */
+	readonly temperature: number;
+	readonly believed?: Beliefs;
+}
+
 /** What of the stock can stand in for a part that runs short, nearest in sink rate first. */
 export function substitutesFor(
 	{ recipe }: RunItem,
 	part: PartName,
 	need: number,
-	lots: readonly LotRow[],
-	celsius: number,
-	believed: Beliefs = priorBeliefs
+	{ lots, temperature, believed = priorBeliefs }: SubstitutesFrom
 ): Substitute[] {
-	const fluid = fluidAt(celsius);
+	const fluid = fluidAt(temperature);
 	const now = evaluate(recipe, fluid, believed);
 	const own = new Set(lotsOf(recipe, part));
 	return lots
