@@ -10,7 +10,6 @@
 	} from '$core/fly/index';
 	import BuildList from '$lib/views/bench/BuildList.svelte';
 	import { useWorkspace } from '$lib/state/context';
-	import { oneFrameBehind } from '$lib/state/one-frame-behind.svelte';
 	import { bindKeys } from '$lib/frame/keys';
 	import StripHead from '$lib/strip/StripHead.svelte';
 	import { listed } from '$lib/controls/listed';
@@ -19,14 +18,15 @@
 	import { spreadAdvice } from '$lib/ui/advice';
 	import { partColour } from '$lib/ui/colours';
 	import { artOf } from '$lib/ui/section/art';
-	import DescentPicture from '$lib/ui/DescentPicture.svelte';
 	import { massFigure, speedWords } from '$lib/ui/figures';
+	import Descent from '$lib/views/bench/Descent.svelte';
+	import { pictured } from '$lib/views/bench/picture.svelte';
 	import type LeversPanel from '$lib/views/bench/LeversPanel.svelte';
 	import MassBar from '$lib/ui/MassBar.svelte';
 	import SectionDrawing from '$lib/ui/section/SectionDrawing.svelte';
-	import SinkScale from '$lib/ui/SinkScale.svelte';
 
-	const { answer, strip, selection, documents, stock, drift } = useWorkspace();
+	const workspace = useWorkspace();
+	const { answer, strip, selection, documents, stock } = workspace;
 
 	let chooser = $state<'fly' | 'rig' | 'lie' | null>(null);
 	let openRows = $state<Partial<Record<PartName, boolean>>>({ bead: true });
@@ -69,31 +69,7 @@
 		})
 	);
 
-	/**
-	 * What the pictures show: one frame behind the answer on the strip, so that the answer is never
-	 * held up by them.
-	 */
-	const picture = oneFrameBehind(
-		() => [answer.prediction, answer.column, answer.beside],
-		() =>
-			strip.recipe && answer.section && answer.prediction
-				? {
-						name: selection.fly?.name ?? '',
-						recipe: strip.recipe,
-						section: answer.section,
-						build: answer.prediction.build,
-						masses: Object.fromEntries(
-							answer.prediction.parts.map(({ part, mass }) => [part, mass])
-						) as Partial<Record<PartName, number>>,
-						fit: answer.fit,
-						prediction: answer.prediction,
-						freshSpeed: answer.freshSpeed,
-						beside: answer.beside,
-						column: answer.column,
-						lie: selection.lie?.name ?? ''
-					}
-				: null
-	);
+	const picture = pictured(workspace);
 	const parts = $derived.by(() => {
 		const now = picture.current;
 		return (now?.prediction.parts ?? []).map(({ part, mass }) => ({
@@ -218,37 +194,7 @@
 						{/await}
 					{:else}<div></div>{/if}
 					{#if now.column}
-						<div class="flex min-w-0 flex-col justify-between gap-1">
-							<SinkScale
-								speed={now.prediction.speed}
-								window={drift.window}
-								none={!strip.rig
-									? 'no line, no claim'
-									: drift.windowKnown
-										? 'no sink rate does the job here'
-										: 'what is needed here is worked out …'}
-							/>
-							<DescentPicture
-								column={now.column}
-								speed={now.prediction.speed}
-								fly={now.prediction.floats
-									? null
-									: {
-											line: now.section.hook.line,
-											bead: now.section.bead?.outline ?? null,
-											up: now.prediction.sink.steady.up
-										}}
-								description="Path through {now.lie}: {massFigure(now.prediction.mass)
-									.number} g sinking at {speedWords(now.prediction.speed?.value ?? 0)}, {now
-									.prediction.sink.attitude}"
-							/>
-							<p class="text-sm text-quiet">
-								Sinking freely; <a href="/drift" class="text-water underline underline-offset-2"
-									>on its line (G)</a
-								>. {answer.checked}. Freshly dry it
-								{now.freshSpeed ? `sinks ${speedWords(now.freshSpeed)}` : 'floats'}.
-							</p>
-						</div>
+						<Descent {now} column={now.column} />
 					{/if}
 				</div>
 			</div>

@@ -1,5 +1,4 @@
 <script lang="ts">
-	import ChevronDown from '@lucide/svelte/icons/chevron-down';
 	import { hookWords } from '$core/fly/index';
 	import { lieWords } from '$core/water/index';
 	import type { DocumentRow } from '$lib/documents/kinds';
@@ -19,8 +18,8 @@
 	import { goodDrift } from '$lib/state/preferences.svelte';
 	import { matching } from '$lib/state/match.svelte';
 	import { driftAnswer, wayWords } from '$lib/ui/drift-words';
-	import Opens from '$lib/ui/Opens.svelte';
 	import DriftAnswer from './DriftAnswer.svelte';
+	import StripChooser from './StripChooser.svelte';
 
 	interface Props {
 		open: 'fly' | 'rig' | 'lie' | null;
@@ -70,10 +69,6 @@
 	let flyThird = $state<HTMLElement | null>(null);
 	let rigThird = $state<HTMLElement | null>(null);
 	let lieThird = $state<HTMLElement | null>(null);
-
-	const trigger =
-		'flex w-full items-baseline gap-2 rounded-md px-2 py-1 text-left hover:bg-raised data-[state=open]:bg-raised';
-	const panel = 'max-h-(--bits-popover-content-available-height) overflow-auto p-4';
 </script>
 
 {#snippet how(number: string, unit: string)}
@@ -87,13 +82,6 @@
 		></button
 	>
 {/snippet}
-{#snippet third(kind: string, name: string, detail: string)}
-	<span class="w-8 shrink-0 text-sm text-quiet">{kind}</span>
-	<span class="min-w-0 flex-1 truncate">
-		<span class="text-lg font-semibold">{name}</span>
-		<span class="text-sm text-quiet">{detail}</span>
-	</span>
-{/snippet}
 
 <section
 	aria-label="Fly, rig, lie and the answer"
@@ -101,34 +89,19 @@
 >
 	<p class="sr-only" role="status">{spoken}</p>
 	<div class="min-w-0" bind:this={flyThird}>
-		<Opens
-			bind:open={() => open === 'fly', (is) => (open = is ? 'fly' : null)}
+		<StripChooser
+			kind="Fly"
+			name={selection.fly?.name ?? 'none yet'}
+			detail={strip.recipe ? hookWords(strip.recipe.hook) : ''}
 			label="Choose a fly"
-			title="Choose a fly (F)"
+			letter="F"
+			bind:open={() => open === 'fly', (is) => (open = is ? 'fly' : null)}
 			anchor={flyThird}
 			align="start"
-			class={trigger}
-			panel="{panel} w-[min(26rem,94vw)]"
-			fixed
-		>
-			{#snippet words()}
-				{@render third(
-					'Fly',
-					selection.fly?.name ?? 'none yet',
-					strip.recipe ? hookWords(strip.recipe.hook) : ''
-				)}
-				<ChevronDown size={16} class="shrink-0 self-center" />
-			{/snippet}
-			{#await import('./FlyChooser.svelte') then { default: FlyChooser }}
-				<FlyChooser
-					onchosen={() => (open = null)}
-					showHistory={(row) => {
-						open = null;
-						showHistory(row);
-					}}
-				/>
-			{/await}
-		</Opens>
+			width="w-[min(26rem,94vw)]"
+			inside={() => import('./FlyChooser.svelte')}
+			{showHistory}
+		/>
 		{#if prediction && mass}
 			<dl class="flex gap-6 px-2 pt-1 pb-3 max-md:pb-1">
 				<div>
@@ -160,34 +133,19 @@
 	</div>
 
 	<div class="min-w-0" bind:this={rigThird}>
-		<Opens
-			bind:open={() => open === 'rig', (is) => (open = is ? 'rig' : null)}
+		<StripChooser
+			kind="Rig"
+			name={selection.rig?.name ?? 'sinking freely'}
+			detail={strip.rig ? `${wayWords[strip.rig.way]}, ${tippetWords(strip.rig)}` : 'no line'}
 			label="Choose or change a rig"
-			title="Choose or change a rig (R)"
+			letter="R"
+			bind:open={() => open === 'rig', (is) => (open = is ? 'rig' : null)}
 			anchor={rigThird}
 			align="center"
-			class={trigger}
-			panel="{panel} w-[min(34rem,94vw)]"
-			fixed
-		>
-			{#snippet words()}
-				{@render third(
-					'Rig',
-					selection.rig?.name ?? 'sinking freely',
-					strip.rig ? `${wayWords[strip.rig.way]}, ${tippetWords(strip.rig)}` : 'no line'
-				)}
-				<ChevronDown size={16} class="shrink-0 self-center" />
-			{/snippet}
-			{#await import('./RigChooser.svelte') then { default: RigChooser }}
-				<RigChooser
-					onchosen={() => (open = null)}
-					showHistory={(row) => {
-						open = null;
-						showHistory(row);
-					}}
-				/>
-			{/await}
-		</Opens>
+			width="w-[min(34rem,94vw)]"
+			inside={() => import('./RigChooser.svelte')}
+			{showHistory}
+		/>
 		{#if prediction}
 			<div class="px-2 pt-1 pb-3 max-md:flex max-md:items-baseline max-md:gap-2 max-md:pb-1">
 				<button
@@ -212,34 +170,19 @@
 	</div>
 
 	<div class="min-w-0" bind:this={lieThird}>
-		<Opens
-			bind:open={() => open === 'lie', (is) => (open = is ? 'lie' : null)}
+		<StripChooser
+			kind="Lie"
+			name={selection.lie?.name ?? 'none yet'}
+			detail={strip.water ? lieWords(strip.water) : ''}
 			label="Choose or change a lie"
-			title="Choose or change a lie (W)"
+			letter="W"
+			bind:open={() => open === 'lie', (is) => (open = is ? 'lie' : null)}
 			anchor={lieThird}
 			align="end"
-			class={trigger}
-			panel="{panel} w-[min(34rem,94vw)]"
-			fixed
-		>
-			{#snippet words()}
-				{@render third(
-					'Lie',
-					selection.lie?.name ?? 'none yet',
-					strip.water ? lieWords(strip.water) : ''
-				)}
-				<ChevronDown size={16} class="shrink-0 self-center" />
-			{/snippet}
-			{#await import('./LieChooser.svelte') then { default: LieChooser }}
-				<LieChooser
-					onchosen={() => (open = null)}
-					showHistory={(row) => {
-						open = null;
-						showHistory(row);
-					}}
-				/>
-			{/await}
-		</Opens>
+			width="w-[min(34rem,94vw)]"
+			inside={() => import('./LieChooser.svelte')}
+			{showHistory}
+		/>
 		{#if prediction && selection.lie}
 			<div class="px-2 pt-1 pb-3 max-md:pb-2" data-testid="verdict">
 				{#if prediction.floats}

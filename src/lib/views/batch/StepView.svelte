@@ -6,8 +6,10 @@
 	import { bindSteps } from '$lib/frame/keys';
 	import FlyPicture from '$lib/frame/FlyPicture.svelte';
 	import type { Tying } from '$lib/state/tying.svelte';
-	import { say, tone } from '$lib/state/voice';
+	import { say } from '$lib/state/voice';
+	import { CountAloud } from './count-aloud.svelte';
 	import { offOf, type RunItem } from './run';
+	import { stayAwake } from './wake-lock';
 	import WeighStep from './WeighStep.svelte';
 	import { cautionWords, gauged, mm } from './words';
 	import { useWorkspace } from '$lib/state/context';
@@ -31,22 +33,7 @@
 		const timer = setInterval(() => (clock = Date.now()), 500);
 		return () => clearInterval(timer);
 	});
-	/** The screen stays awake while one ties, where the browser allows it. */
-	$effect(() => {
-		let lock: WakeLockSentinel | null = null;
-		let gone = false;
-		navigator.wakeLock
-			?.request('screen')
-			.then((held) => {
-				lock = held;
-				if (gone) void held.release();
-			})
-			.catch(() => undefined);
-		return () => {
-			gone = true;
-			void lock?.release();
-		};
-	});
+	$effect(stayAwake);
 
 	const now = $derived(tying.order[tying.place] ?? null);
 	const item = $derived(items[now?.item ?? 0]!);
@@ -92,32 +79,11 @@
 		`${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`;
 	const next = $derived(tying.order[tying.place + 1]);
 
-	/** Counting aloud, at so many seconds a turn. */
-	let aloud = $state(false);
-	let pace = $state(2);
+	const aloud = new CountAloud(() => tying);
+	aloud.follow();
 	const counted = $derived((now?.step.turns ?? 0) > 0);
-	$effect(() => {
-		if (!aloud || !counted) return;
-		const timer = setInterval(() => {
-			const turns = now?.step.turns ?? 0;
-			const turn = tying.counted + 1;
-			if (turn >= turns) {
-				say(`${turn}. That is all.`, 990);
-				aloud = false;
-			} else say(String(turn), 520);
-			tying.on(Date.now());
-		}, 1000 * pace);
-		return () => clearInterval(timer);
-	});
 	function keydown(event: KeyboardEvent) {
-		if (event.target instanceof HTMLInputElement || !counted) return;
-		if (event.key === 'a' || event.key === 'A') {
-			aloud = !aloud;
-			if (aloud) tone(520);
-		}
-		if (event.key === '+' || event.key === '-') {
-			pace = Math.min(8, Math.max(0.5, pace + (event.key === '+' ? -0.25 : 0.25)));
-		}
+		if (!(event.target instanceof HTMLInputElement) && counted) aloud.press(event.key);
 	}
 
 	/** What the scale said of the fly that has just left the vise. */
@@ -198,8 +164,8 @@
 					>{tying.counted}<span class="text-quiet">/{now.step.turns}</span></span
 				>
 				<span class="text-lg text-quiet"
-					>{aloud
-						? `counting, a turn in ${pace} s (+ faster, − slower, A stops)`
+					>{aloud.on
+						? `counting, a turn in ${aloud.pace} s (+ faster, − slower, A stops)`
 						: 'each key or tap a turn; A counts aloud'}</span
 				>
 			{/if}

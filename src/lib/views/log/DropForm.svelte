@@ -17,6 +17,7 @@
 	import FieldStepper from '$lib/ui/FieldStepper.svelte';
 	import GatesDialog from './GatesDialog.svelte';
 	import { expectedTime } from './expected';
+	import Stopwatch from './Stopwatch.svelte';
 	import { useWorkspace } from '$lib/state/context';
 	const { strip, beliefs, documents, log, selection, answer } = useWorkspace();
 
@@ -30,9 +31,6 @@
 	let line = $state<'free' | 'tippet'>('free');
 	let typed = $state('');
 	let runs = $state.raw<readonly number[]>([]);
-	/** When the present run began, ms; null between runs. */
-	let since = $state<number | null>(null);
-	let now = $state(0);
 	let words = $state('');
 	let teaching = $state(false);
 	/** How the runs so far were timed: an entry is of one way. */
@@ -58,23 +56,6 @@
 	);
 	const expected = $derived(drop && expectedTime(drop, beliefs.believed));
 
-	/** A tap or a key as it goes under, and one as it arrives. */
-	function press() {
-		const at = performance.now();
-		if (since === null) {
-			since = now = at;
-			const tick = () => {
-				if (since === null) return;
-				now = performance.now();
-				requestAnimationFrame(tick);
-			};
-			requestAnimationFrame(tick);
-			return;
-		}
-		const seconds = (at - since) / 1000;
-		since = null;
-		if (seconds >= 0.05) runs = [...runs, Number(seconds.toFixed(3))];
-	}
 	function type() {
 		const found: number[] = [];
 		for (const word of typed.split(/[\s;]+/).filter(Boolean)) {
@@ -193,23 +174,7 @@
 		/>
 	</div>
 	{#if gates.kind === 'none'}
-		<button
-			type="button"
-			class="h-20 touch-manipulation rounded-md bg-water text-xl text-on-water select-none"
-			aria-live="off"
-			onpointerdown={(event) => {
-				if (event.button === 0) press();
-			}}
-			onkeydown={(event) => {
-				if (event.repeat || (event.key !== ' ' && event.key !== 'Enter')) return;
-				event.preventDefault();
-				press();
-			}}
-		>
-			{#if since === null}Tap as it goes under{:else}<span class="figure text-3xl"
-					>{((now - since) / 1000).toFixed(2)}</span
-				> s: tap as it arrives{/if}
-		</button>
+		<Stopwatch timed={(seconds) => (runs = [...runs, seconds])} />
 	{:else if gates.kind === 'simulated'}
 		<button
 			type="button"

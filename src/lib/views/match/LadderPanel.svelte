@@ -1,18 +1,11 @@
 <script lang="ts">
-	import { beadWords, coilWords } from '$core/fly/index';
 	import { spanOf, type MatchQuestion, type Rung } from '$core/match/index';
-	import {
-		CENTIMETRE,
-		depthField,
-		GRAM,
-		speedField,
-		type QuantityField
-	} from '$core/quantity/index';
+	import { depthField, speedField, type QuantityField } from '$core/quantity/index';
 	import { waterOf } from '$lib/documents/lie/today';
 	import { LadderState } from '$lib/state/ladder.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import FieldStepper from '$lib/ui/FieldStepper.svelte';
-	import FlyPicture from '$lib/frame/FlyPicture.svelte';
+	import LadderFound from './LadderFound.svelte';
 	import { useWorkspace } from '$lib/state/context';
 
 	interface Props {
@@ -20,7 +13,7 @@
 		tie: (one: Pick<Rung, 'recipe'>) => void;
 	}
 	let { question, tie }: Props = $props();
-	const { documents, selection } = useWorkspace();
+	const { documents } = useWorkspace();
 
 	const search = new LadderState();
 	$effect(() => () => search.stop());
@@ -64,42 +57,6 @@
 			return water ? [{ ...water, name: row.name }] : [];
 		});
 		void search.find(question, waters);
-	}
-	const found = $derived(search.found);
-	/** The span's rows of depth and columns of speed, where that is what was found. */
-	const grid = $derived(
-		found &&
-			found.waters.length === STEPS.depth * STEPS.speed &&
-			found.waters[0]!.name.endsWith('m/s')
-			? {
-					depths: Array.from(
-						{ length: STEPS.depth },
-						(_, k) => found.waters[k * STEPS.speed]!.lie.depth
-					),
-					speeds: found.waters.slice(0, STEPS.speed).map(({ lie }) => lie.surfaceSpeed)
-				}
-			: null
-	);
-	const rungOf = (water: number) =>
-		found?.cover.rungs.findIndex(({ waters }) => waters.includes(water)) ?? -1;
-	/** A water in which the fly that is taken for it is good less often than was asked for. */
-	const weak = $derived(
-		found?.cover.rungs.some(({ waters, chances }) =>
-			waters.some((w) => chances[w]! < question.wishes.enough)
-		) ?? false
-	);
-	const letter = (rung: number) => String.fromCharCode(65 + rung);
-
-	async function keepAll() {
-		if (!found) return;
-		const name = selection.fly?.name ?? 'Nymph';
-		await selection.newFlies(
-			found.cover.rungs.map(({ recipe }, k) => ({
-				name: `${name.slice(0, 60)} ${letter(k)}`,
-				recipe
-			})),
-			`${name.slice(0, 60)}: a ladder of ${found.cover.rungs.length}`
-		);
 	}
 	const button = 'h-11 rounded-md px-4';
 </script>
@@ -180,99 +137,7 @@
 			{/if}
 		</div>
 	</div>
-	{#if found}
-		{@const { cover, waters } = found}
-		<p class="pt-2 text-xl" role="status">
-			{cover.rungs.length === 0
-				? 'No fly does in any of these waters.'
-				: `${cover.rungs.length === 1 ? 'One fly does' : `${cover.rungs.length} flies do`} for ${waters.length - cover.left.length === waters.length ? 'all of them' : `${waters.length - cover.left.length} of ${waters.length}`}.`}
-		</p>
-		{#if weak}
-			<p class="text-sm text-quiet">
-				Where none is good in {(10 * question.wishes.enough).toFixed(0)} of 10 drifts, one that comes
-				near the best counts.
-			</p>
-		{/if}
-		{#if cover.left.length > 0}
-			<p class="text-sm text-warn">
-				No fly that may be tied from these does for {cover.left
-					.slice(0, 4)
-					.map((w) => waters[w]!.name)
-					.join('; ')}{cover.left.length > 4 ? ` and ${cover.left.length - 4} more` : ''}: change
-				the rig or leave more open.
-			</p>
-		{/if}
-		{#if grid}
-			<table class="my-2 border-collapse text-center text-sm">
-				<caption class="sr-only">Which fly for which depth and current</caption>
-				<thead class="text-quiet">
-					<tr>
-						<th class="pr-3 text-left font-normal">m deep, at m/s</th>
-						{#each grid.speeds as speed (speed)}<th class="figure w-20 font-normal"
-								>{speed.toFixed(2)}</th
-							>{/each}
-					</tr>
-				</thead>
-				<tbody>
-					{#each grid.depths as depth, row (depth)}
-						<tr class="border-t border-line/60">
-							<th class="figure pr-3 text-left font-normal">{depth.toFixed(2)}</th>
-							{#each grid.speeds as speed, column (speed)}
-								{@const water = row * STEPS.speed + column}
-								{@const rung = rungOf(water)}
-								<td class="py-1 {rung < 0 ? 'text-quiet' : rung % 2 ? 'bg-sunk' : 'bg-water-soft'}">
-									{#if rung < 0}none{:else}<b>{letter(rung)}</b>
-										<span class="figure"
-											>{(10 * cover.rungs[rung]!.chances[water]!).toFixed(0)}/10</span
-										>{/if}
-								</td>
-							{/each}
-						</tr>
-					{/each}
-				</tbody>
-			</table>
-		{/if}
-		<ol>
-			{#each cover.rungs as rung, k (k)}
-				{@const { recipe } = rung}
-				<li
-					class="grid grid-cols-[2rem_minmax(0,1fr)_auto] items-center gap-x-3 border-b border-line/70 py-1.5 md:grid-cols-[2rem_8.500rem_minmax(0,1fr)_auto]"
-				>
-					<b class="text-2xl">{letter(k)}</b>
-					<div class="max-md:hidden">
-						<FlyPicture {recipe} scale={7.5} width={136} height={74} />
-					</div>
-					<div class="min-w-0">
-						<p class="leading-tight">
-							<b class="block">{recipe.bead ? beadWords(recipe.bead) : 'no bead'}</b>{recipe.coil
-								? coilWords(recipe.coil)
-								: 'no wire'}
-						</p>
-						<p class="text-sm text-quiet">
-							<span class="figure">{(rung.mass / GRAM).toFixed(3)}</span> g,
-							<span class="figure">{(rung.speed / CENTIMETRE).toFixed(0)}</span> cm/s
-						</p>
-						{#if !grid}<p class="text-sm">
-								{rung.waters
-									.map((w) => `${waters[w]!.name} ${(10 * rung.chances[w]!).toFixed(0)}/10`)
-									.join(', ')}
-							</p>{/if}
-					</div>
-					<button
-						type="button"
-						class="h-9 rounded-md bg-sunk px-2.5 text-sm hover:bg-line"
-						aria-label="Tie fly {letter(k)}"
-						onclick={() => tie(rung)}>Tie this</button
-					>
-				</li>
-			{/each}
-		</ol>
-		{#if cover.rungs.length > 1}
-			<button
-				type="button"
-				class="mt-2 h-11 rounded-md bg-sunk px-4 hover:bg-line"
-				onclick={() => void keepAll()}>Keep all {cover.rungs.length} as flies</button
-			>
-		{/if}
+	{#if search.found}
+		<LadderFound found={search.found} steps={STEPS} enough={question.wishes.enough} {tie} />
 	{/if}
 </div>

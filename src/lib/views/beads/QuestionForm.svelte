@@ -1,0 +1,111 @@
+<script lang="ts">
+	import { fullnesses, hookStyles, styleWords } from '$core/fly/index';
+	import { leafField, leafOverField } from '$core/quantity/index';
+	import { ways } from '$core/rig/index';
+	import { fixed, hookStepControls } from '$lib/controls/index';
+	import WaterFields from '$lib/controls/WaterFields.svelte';
+	import { useWorkspace } from '$lib/state/context';
+	import { wayWords } from '$lib/ui/drift-words';
+	import FieldStepper from '$lib/ui/FieldStepper.svelte';
+	import Segments from '$lib/ui/Segments.svelte';
+	import Stepper from '$lib/ui/Stepper.svelte';
+	import type { BeadQuestion } from './question.svelte';
+
+	let { question }: { question: BeadQuestion } = $props();
+	const { selection } = useWorkspace();
+</script>
+
+<section
+	aria-label="The question"
+	class="flex min-h-0 flex-col gap-3 border-line md:row-span-2 md:overflow-y-auto md:border-r md:p-4 print:hidden"
+>
+	<h1 class="text-xl font-semibold max-md:sr-only">Which bead?</h1>
+	<div>
+		<WaterFields
+			water={question.water}
+			set={(change) => (question.water = { ...question.water, ...change })}
+			temperature={question.temperature}
+			setTemperature={(celsius) => (question.temperature = celsius)}
+		/>
+		<div class="mt-2 grid grid-cols-2 gap-2">
+			<FieldStepper
+				label="A leaf, timed over"
+				unit="m"
+				value={question.leafOver}
+				show={fixed(1)}
+				field={leafOverField}
+				small={0.5}
+				big={2}
+				onchange={(metres) => {
+					question.water = { ...question.water, surfaceSpeed: metres / question.leafSeconds };
+					question.leafOver = metres;
+				}}
+			/>
+			<FieldStepper
+				label="takes"
+				unit="s"
+				value={question.leafSeconds}
+				show={fixed(1)}
+				field={leafField}
+				small={0.5}
+				big={2}
+				onchange={(seconds) =>
+					(question.water = { ...question.water, surfaceSpeed: question.leafOver / seconds })}
+			/>
+		</div>
+	</div>
+	<Segments
+		label="Fished"
+		value={question.way}
+		options={ways
+			.filter((value) => value !== 'swing')
+			.map((value) => ({ value, words: wayWords[value] }))}
+		onchange={(value) => (question.way = value)}
+	/>
+	{#if selection.fly}
+		<Segments
+			label="For"
+			value={question.like}
+			options={[
+				{ value: 'usual', words: 'any nymph' },
+				{ value: 'fly', words: selection.fly.name }
+			]}
+			onchange={(value) => (question.like = value)}
+		/>
+	{/if}
+	{#if question.like === 'usual'}
+		<Segments
+			label="Hook"
+			value={question.usual.hook.style}
+			options={hookStyles.map((value) => ({ value, words: styleWords[value] }))}
+			onchange={(style) =>
+				(question.usual = {
+					...question.usual,
+					hook: { ...question.usual.hook, style, lengthX: style === 'longShank' ? 3 : 0 }
+				})}
+		/>
+		<div class="grid grid-cols-2 gap-2">
+			{#each hookStepControls( question.usual.hook, (hook) => ({ ...question.usual, hook: { ...question.usual.hook, ...hook } }) ).slice(0, 1) as control (control.label)}
+				<Stepper
+					label={control.label}
+					value={control.value}
+					show={control.show}
+					say={control.say ?? control.show}
+					read={control.read}
+					step={control.step}
+					onchange={(value) => (question.usual = control.set(value))}
+				/>
+			{/each}
+		</div>
+		<Segments
+			label="Dressed"
+			value={question.usual.dressing.fullness}
+			options={fullnesses.map((value) => ({ value, words: value }))}
+			onchange={(fullness) => (question.usual = { ...question.usual, dressing: { fullness } })}
+		/>
+	{/if}
+	<label class="flex min-h-11 items-center gap-2">
+		<input type="checkbox" class="size-5 accent-(--water)" bind:checked={question.only} />only beads
+		that I own</label
+	>
+</section>

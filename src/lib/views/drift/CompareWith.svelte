@@ -1,0 +1,67 @@
+<script lang="ts">
+	import { THOUSANDTH_OF_AN_INCH, lineDiameterField } from '$core/quantity/index';
+	import { listed } from '$lib/controls/listed';
+	import RowList from '$lib/controls/RowList.svelte';
+	import { recipeFromDocument } from '$lib/documents/fly/recipe';
+	import type { CompareState } from '$lib/state/compare.svelte';
+	import { useWorkspace } from '$lib/state/context';
+	import Opens from '$lib/ui/Opens.svelte';
+
+	let { compare }: { compare: CompareState } = $props();
+	const { documents, selection, strip } = useWorkspace();
+	let pickFly = $state(false);
+
+	const flies = $derived(
+		documents
+			.all('fly')
+			.filter(({ id }) => id !== selection.fly?.id)
+			.map(listed)
+	);
+	function addFly(id: string) {
+		const row = documents.all('fly').find((fly) => fly.id === id);
+		if (row) compare.add(row.name, { recipe: recipeFromDocument(row.body.recipe) });
+	}
+	function addTippet(steps: number) {
+		const rig = strip.rig;
+		if (!rig) return;
+		const diameter = rig.tippet.diameter + steps * THOUSANDTH_OF_AN_INCH;
+		if (diameter < lineDiameterField.possible[0]) return;
+		compare.add(`tippet ${lineDiameterField.show(diameter)}`, {
+			rig: { ...rig, tippet: { ...rig.tippet, diameter } }
+		});
+	}
+	const quick = 'h-9 rounded-md bg-sunk px-3 text-sm hover:bg-line disabled:opacity-45';
+</script>
+
+<div class="mt-3 flex flex-wrap gap-2" role="group" aria-label="Compare in the same water">
+	<span class="self-center text-sm text-quiet">Beside it</span>
+	<button type="button" class={quick} disabled={compare.full} onclick={() => addTippet(-1)}
+		>a tippet thinner</button
+	>
+	<button type="button" class={quick} disabled={compare.full} onclick={() => addTippet(1)}
+		>thicker</button
+	>
+	<Opens
+		bind:open={pickFly}
+		label="A fly to compare with"
+		class={quick}
+		disabled={compare.full || flies.length === 0}
+		align="end"
+		panel="w-[min(24rem,94vw)] p-4"
+	>
+		{#snippet words()}another fly …{/snippet}
+		<RowList
+			label="Flies"
+			placeholder="Find by name, size or metal"
+			rows={flies}
+			current={null}
+			choose={(id) => {
+				pickFly = false;
+				addFly(id);
+			}}
+		/>
+	</Opens>
+	{#each compare.found as { name } (name)}
+		<button type="button" class={quick} onclick={() => compare.remove(name)}>without {name}</button>
+	{/each}
+</div>
