@@ -53,7 +53,8 @@ test('the Drift view: path, figures and band; a thicker tippet is no sooner down
 	const row = bench.getByRole('row', { name: /^Reaches the zone/ }).getByRole('cell');
 	await expect
 		.poll(async () => parseFloat(await row.nth(1).innerText()), { timeout: 30_000 })
-		.toBeGreaterThanOrEqual(time);
+		// The hand is found anew for it, and both are rounded to a tenth.
+		.toBeGreaterThan(time - 0.15);
 	await bench.getByRole('button', { name: /^without tippet/ }).click();
 
 	await bench.keyboard.press('r');

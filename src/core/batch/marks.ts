@@ -29,7 +29,7 @@ export interface Mark {
 /** What a tier holds against the work, each as long as it is on this very hook. */
 export const gauges = ['eye', 'bead', 'gape', 'shank'] as const;
 export type Gauge = (typeof gauges)[number];
-export const gaugeWords: Readonly<Record<Gauge, readonly [string, string]>> = {
+const gaugeWords: Readonly<Record<Gauge, readonly [string, string]>> = {
 	eye: ['eye length', 'eye lengths'],
 	bead: ['bead width', 'bead widths'],
 	gape: ['hook gap', 'hook gaps'],

@@ -24,7 +24,7 @@ export function freeDescent(speed: number, column: Column): FreeDescent {
 }
 
 /** From the surface down to the zone's top, metres; 0 when the zone reaches up to the surface. */
-export function fallToZone(column: Column): number {
+function fallToZone(column: Column): number {
 	return Math.max(0, column.depth - column.zoneTop);
 }
 

@@ -2,7 +2,7 @@
 export * from './free-descent';
 export { chainOf } from './chain';
 export type { Hung } from './state';
-export { eddiesOf, noEddies, NOISE_STEP, type Eddies } from './eddies';
+export { eddiesOf, noEddies } from './eddies';
 export { FINE, ROUGH, SMOOTH, trace, type Fineness } from './trace';
 export {
 	bandDistances,
@@ -14,14 +14,7 @@ export {
 	type Range,
 	type Run
 } from './band';
-export {
-	drawnDrift,
-	drift,
-	type DrawnDrift,
-	type DriftCare,
-	type DriftPoint,
-	type LineShape
-} from './drift';
+export { drawnDrift, drift, type DrawnDrift, type LineShape } from './drift';
 export { USUAL_WANTED, type Drift, type Fault, type Wanted } from './outcome';
 export { bedTop } from './bed';
 export { hangUpOver } from './watch';

@@ -55,7 +55,7 @@ export function beadSolid(
  *
  * @param diameter of the rear face, metres; its other proportions are our estimate
  */
-export function coneSolid(
+function coneSolid(
 	diameter: number,
 	bore: number,
 	recess: number,
@@ -191,4 +191,4 @@ export function beadDensity(bead: BeadChoice, values: BeliefValues): number {
 }
 
 /** Of an own metal whose density was not said: bronze, between brass and copper, kg/m³. */
-export const OWN_DENSITY = 8700;
+const OWN_DENSITY = 8700;

@@ -9,18 +9,10 @@ export {
 	RIB_STEPS,
 	THREAD_STEPS,
 	usualCoilWire,
-	usualPart,
 	type Dressing,
 	type DressingPart
 } from './usual';
-export {
-	massNear,
-	compileBuild,
-	compileFly,
-	compileNear,
-	type CompiledFly,
-	type Wetness
-} from './compile';
+export { massNear, compileBuild, compileFly, compileNear, type CompiledFly } from './compile';
 export { partNames, partsOf, type PartMass, type PartName } from './parts';
 export {
 	beadPlace,
@@ -32,20 +24,11 @@ export {
 } from './believe';
 export { rollMoment, type Ride } from './ride';
 export { sectionOf, type Section } from './section';
-export { beadSolid, coneSolid, type BeadGeometry } from './bead';
+export { beadSolid } from './bead';
 export { turnLength } from './coil';
 export { hookGeometry } from './hook';
 export { buildFly, weighs, type Build } from './build';
-export {
-	beadClass,
-	chunkiness,
-	fitOf,
-	gapLeft,
-	tieable,
-	type BeadClass,
-	type FitNote,
-	type Severity
-} from './fit/index';
+export { beadClass, chunkiness, fitOf, gapLeft, type BeadClass, type FitNote } from './fit/index';
 export { threadField } from './stuffs';
 export { onSize } from './sizes';
 export { leadFreeEquivalent } from './lead-free';

@@ -27,7 +27,7 @@ const HEAD_START = 0.03;
 /** The dam's ramp runs down over this many wire diameters (our estimate). */
 export const RAMP = 3;
 /** Room that is usually left, in eye openings with one collar (common practice: a couple of eye lengths). */
-export const USUAL_GAP = 2;
+const USUAL_GAP = 2;
 /** Of the room behind the bead, the usual gap takes no more than this share (our estimate). */
 const MOST_GAP = 0.3;
 

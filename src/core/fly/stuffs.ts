@@ -118,7 +118,7 @@ export const threadField: QuantityField = {
 };
 
 /** Denier of a polyester thread of an apparent diameter, packed to three quarters. @param diameter m */
-export function denierOf(diameter: number): number {
+function denierOf(diameter: number): number {
 	const section = (Math.PI / 4) * math.square(diameter) * wraps.thread.solid;
 	return section * materials.polyester.density * 9e6;
 }

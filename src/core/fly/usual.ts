@@ -87,7 +87,7 @@ export function dressingOf(recipe: Recipe): Dressing {
 }
 
 /** What a part is when the recipe says nothing of it; null where the usual fly has none. */
-export function usualPart<Part extends DressingPart>(recipe: Recipe, part: Part): Dressing[Part] {
+function usualPart<Part extends DressingPart>(recipe: Recipe, part: Part): Dressing[Part] {
 	return USUAL[part](recipe, AMOUNT[recipe.dressing.fullness]) as Dressing[Part];
 }
 

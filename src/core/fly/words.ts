@@ -185,7 +185,7 @@ export const dressingWords: {
 };
 
 /** A length against the shank, as tiers say it. */
-export function shanks(share: number): string {
+function shanks(share: number): string {
 	const known: readonly (readonly [number, string])[] = [
 		[0.25, '¼ shank'],
 		[1 / 3, '⅓ shank'],

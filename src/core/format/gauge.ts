@@ -2,7 +2,7 @@ import { math } from '../quantity/index';
 import type { GaugeReading } from '../water/index';
 
 /** Gauge readings as Gravitas writes them: a header, then a line each, UTC. */
-export const GAUGE_HEADER = ['time_utc', 'flow_m3s', 'temperature_c'] as const;
+const GAUGE_HEADER = ['time_utc', 'flow_m3s', 'temperature_c'] as const;
 
 export function gaugeCsv(readings: readonly GaugeReading[]): string {
 	const lines = readings.map(({ time, flow, celsius }) =>

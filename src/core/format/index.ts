@@ -2,11 +2,4 @@
 export * from './gauge';
 export * from './scale';
 export { SIMULATED_PATTERN, SimulatedScale } from './simulated-scale';
-export {
-	gateLine,
-	readGates,
-	SIMULATED_GATES,
-	teachGates,
-	type GatePattern,
-	type GateSample
-} from './gates';
+export { gateLine, readGates, SIMULATED_GATES, teachGates, type GatePattern } from './gates';

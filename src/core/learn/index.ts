@@ -3,7 +3,6 @@ export {
 	controlChart,
 	MEAN_RANGE,
 	RANGE_SPREAD,
-	type ChartPoint,
 	type ControlChart,
 	type Expected
 } from './control-chart';
@@ -17,26 +16,11 @@ export {
 	type Weighed,
 	type Weighing
 } from './observation';
-export { learn, foundOf, measurableOf, type Judged, type Learning, type Reset } from './learn';
-export {
-	posterior,
-	GROSS,
-	type Found,
-	type Happening,
-	type Loss,
-	type Posterior,
-	type Term
-} from './posterior';
+export { learn, measurableOf, type Learning, type Reset } from './learn';
+export { posterior, GROSS, type Term } from './posterior';
 export { surrogateOf } from './happening';
 export { dropTime, massOf, timeOf } from './measurables';
 export { expand, type Expansion, type Measurable } from './expansion';
-export { gains, type Candidate, type Gain } from './next';
-export {
-	doubtAbout,
-	expectationOf,
-	slips,
-	type Doubt,
-	type OtherFly,
-	type SlipName
-} from './doubt';
+export { gains, type Candidate } from './next';
+export { doubtAbout, expectationOf, type Doubt, type OtherFly, type SlipName } from './doubt';
 export { lessonAbout, lessonOf, surely, worthAWord, type Lesson } from './lessons';

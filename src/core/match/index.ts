@@ -1,15 +1,14 @@
 /** From a fly to what could be otherwise: single steps, equivalents, beads. */
 export { emptyShelf, type Shelf } from './shelf';
 export { levers, sideOf, type Lever } from './levers';
-export { ALIKE, equivalents, otherwise, type Equivalent, type Otherwise } from './equivalents';
-export { askedMetals, beadTable, type AskedMetal, type BeadRow } from './bead-table';
-export { evaluate, type Candidate } from './evaluate';
+export { ALIKE, equivalents, type Equivalent, type Otherwise } from './equivalents';
+export { askedMetals, beadTable } from './bead-table';
+export { evaluate } from './evaluate';
 export { adviceFor, chanceOf, type Advice, type Advised } from './advice';
-export type { Changeable, Remedy } from './remedies';
 export * from './bead-options';
 export * from './which-bead';
 export { lockables, type Lockable, type Locks } from './looks';
-export { spaceOf, type Space } from './space';
+export { spaceOf } from './space';
 export {
 	before,
 	does,
@@ -20,29 +19,14 @@ export {
 	type Term,
 	type Wishes
 } from './rank';
-export type { Judged } from './judge';
 export { mergedLists, Search, type Found, type Piece, type Seen } from './search';
 export type { MatchQuestion } from './question';
 export { placesIn, plainSearch } from './plain-search';
-export { followed, type Followed } from './follow';
-export {
-	coverOf,
-	MOST_WATERS,
-	smallestCover,
-	type Cover,
-	type CoverQuestion,
-	type Rung
-} from './cover';
+export { followed } from './follow';
+export { smallestCover, type Cover, type Rung } from './cover';
 export { ladder, spanOf, type Water } from './ladder';
 export { Desk } from './desk';
 export type { Lane, MatchAnswers, MatchTask } from './tasks';
 export { dearestIn } from './price';
-export {
-	FIRST_SCREEN,
-	firstDrifts,
-	LISTED,
-	match,
-	type MatchAnswer,
-	type MatchProgress
-} from './run';
+export { firstDrifts, match, type MatchAnswer, type MatchProgress } from './run';
 export { limitOf, waysOut, type WayOut } from './ways-out';

@@ -37,8 +37,8 @@ export interface MatchAnswer {
 }
 
 /** Builds that are listed, and of those the ones that a first screen shows. */
-export const LISTED = 18;
-export const FIRST_SCREEN = 6;
+const LISTED = 18;
+const FIRST_SCREEN = 6;
 /** Builds that are followed at the most, the listed and what comes up in their place; and through whole bands. */
 const MOST_FOLLOWED = 24;
 const MOST_WHOLE = 12;

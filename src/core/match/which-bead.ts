@@ -43,7 +43,7 @@ export interface BeadAnswer {
 const AS_GOOD = 0.06;
 
 /** What the options come to together. */
-export function beadAnswer(options: readonly BeadOption[], enough: number): BeadAnswer {
+function beadAnswer(options: readonly BeadOption[], enough: number): BeadAnswer {
 	const best = options.reduce((most, { chance }) => Math.max(most, chance), 0);
 	const mark = markOf(best, enough);
 	const good = (one: BeadOption) => one.chance >= mark && one.trouble === null;

@@ -38,8 +38,6 @@ export const materials = {
 	keratin: { name: 'fur and feather', density: 1300, source: 'keratin, about 1.3 g/cm³' }
 } as const satisfies Record<string, Material>;
 
-export type MaterialKey = keyof typeof materials;
-
 /** Gravity at the earth's surface, m/s² (standard, CGPM 1901). */
 export const GRAVITY = 9.80665;
 

@@ -28,7 +28,7 @@ export interface CurvePoint {
 }
 
 /** Sink rates beyond which there are no flies, m/s, and the step of the logarithm. */
-export const CURVE = { slowest: 0.06, fastest: 1.8, step: 0.36 } as const;
+const CURVE = { slowest: 0.06, fastest: 1.8, step: 0.36 } as const;
 /** Worlds of each point, the first of everybody's band. */
 const WORLDS = 36;
 /** Where many waters are asked about. */

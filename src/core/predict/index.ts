@@ -3,6 +3,6 @@ export * from './predict';
 export * from './drifting';
 export * from './hand';
 export * from './nearby';
-export { caseIn, worldsOf, type DrawnWorld, type Worlds } from './worlds';
+export { worldsOf, type DrawnWorld, type Worlds } from './worlds';
 export * from './verdict';
 export * from './chance-curve';

@@ -197,7 +197,7 @@ export function questionAbout(
 }
 
 /** The sentence for a value that cannot be, naming the field and its range. */
-export function outOfRange(field: QuantityField, said: string): string {
+function outOfRange(field: QuantityField, said: string): string {
 	const [low, high] = field.possible;
 	const kind = field.whole ? 'a whole number ' : '';
 	return `${field.name}: ${said} is not possible. It must be ${kind}from ${field.show(low)} to ${field.show(high)}.`;

@@ -12,7 +12,7 @@ export {
 	type Near,
 	type Sink
 } from './settle';
-export { descend, timeTo, type Drop, type DropPoint, type Entry } from './descend';
-export { dragAccount, filmHolds, type PartDrag } from './account';
-export { noDrag, pitchOn, pullOn, towed, towedAlike, type Drag, type Towed } from './towed';
+export { descend, timeTo } from './descend';
+export { dragAccount, filmHolds } from './account';
+export { noDrag, pitchOn, pullOn, towed, towedAlike, type Towed } from './towed';
 export { axialPull } from './axial-pull';

@@ -14,7 +14,7 @@ export const PITCH = 2;
 /** Velocity in the fly's own frame, m/s, and how fast it turns, rad/s. */
 export const U = 3;
 export const V = 4;
-export const SPIN = 5;
+const SPIN = 5;
 
 /** Inertia of a body in water: kg, kg m, kg m² about the centre of mass. */
 interface Inertia {

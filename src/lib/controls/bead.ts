@@ -15,7 +15,7 @@ import { beadMetalControl, beadShapeControl, beadSizeControl } from './material'
 const MM = { unit: 'mm', factor: MILLIMETRE } as const;
 const GRAMS = { unit: 'g', factor: GRAM, digits: 4 } as const;
 
-export const firstBead: BeadChoice = {
+const firstBead: BeadChoice = {
 	metal: 'tungsten',
 	shape: 'round',
 	diameter: 2.8 * MILLIMETRE

@@ -21,7 +21,7 @@ export function controlsOf(part: PartName, subject: Subject): Control[] {
 	return dressingControls[part](subject);
 }
 
-export const dressingParts = partNames.filter(
+const dressingParts = partNames.filter(
 	(part): part is DressingPart => part !== 'hook' && part !== 'bead' && part !== 'coil'
 );
 export const isDressing = (part: PartName): part is DressingPart =>

@@ -112,7 +112,7 @@ const COLUMN_OF: Readonly<Record<string, Column>> = {
 };
 
 /** The column that a place in a lot's file is read from: body.bead.diameterMm from bead_mm. */
-export function stockColumnOf(path: string): string {
+function stockColumnOf(path: string): string {
 	const parts = path.split('.');
 	if (parts.includes('entries')) return parts.includes('price') ? 'price_each' : 'left';
 	const last = parts.at(-1)!;

@@ -34,7 +34,7 @@ interface Kept {
 }
 
 /** The search for builds for what is on the strip: dropped and begun anew when the question changes. */
-export class MatchState {
+class MatchState {
 	locks = $state.raw<Locks>(USUAL_LOCKS);
 	wishes = $state.raw<Wishes>(USUAL_WISHES);
 	/** What the newest question has so far; of the one before it while that has nothing. */

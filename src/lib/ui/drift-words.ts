@@ -108,11 +108,7 @@ function hangs({ height }: Band, depth: number): Pick<DriftAnswer, 'title' | 'of
 }
 
 /** "good in 8 of 10 drifts, ±0.4"; of few or nearly all the plain count. */
-export function oftenWords({
-	chance,
-	error,
-	drifts
-}: Pick<Band, 'chance' | 'error' | 'drifts'>): string {
+function oftenWords({ chance, error, drifts }: Pick<Band, 'chance' | 'error' | 'drifts'>): string {
 	const good = Math.round(chance * drifts);
 	if (good === 0) return `good in none of ${drifts} drifts`;
 	if (good === drifts) return `good in all of ${drifts} drifts`;

@@ -8,8 +8,8 @@ import { coilNotes } from './coil';
 import { dressingNotes } from './dressing';
 import { above, type FitNote, type Severity } from './note';
 
-export type { FitNote, FitCode, Severity } from './note';
-export { beadClass, boreNeeded, gapLeft, type BeadClass } from './bead';
+export type { FitNote } from './note';
+export { beadClass, gapLeft, type BeadClass } from './bead';
 export { chunkiness } from './dressing';
 
 const ORDER: readonly Severity[] = ['stop', 'trouble', 'note'];
@@ -68,6 +68,3 @@ function weighingNote(build: Build, values: BeliefValues): FitNote | null {
 		at: { x: 0, y: 0 }
 	};
 }
-
-/** Whether nothing in the notes forbids tying the fly. */
-export const tieable = (notes: readonly FitNote[]) => notes.every((n) => n.severity !== 'stop');

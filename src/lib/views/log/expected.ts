@@ -13,7 +13,7 @@ import type { EntryBodyDocument } from '$lib/documents/entry/body';
 type Expected = NonNullable<EntryBodyDocument['expected']>;
 
 /** What one such thing is predicted to weigh or take, with what was learned until now. */
-export function expectedOf(of: Measurable, believed: Beliefs, unit = 1): Expected | null {
+function expectedOf(of: Measurable, believed: Beliefs, unit = 1): Expected | null {
 	const found = expectationOf(of, believed);
 	if (!found) return null;
 	const one = (side: number) => math.hypot(side, of.scatter ?? 0);
