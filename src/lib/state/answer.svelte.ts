@@ -20,36 +20,26 @@ export class Answer {
 		return learnedAbout(learned, [mixturesFor(this.strip.recipe), mixturesIn(this.strip.water)]);
 	});
 	/** What the drift is asked; null while something of it is missing, or it is fished without a line. */
-	readonly driftQuestion: DriftQuestion | null = $derived.by(() =>
-		this.strip.recipe && this.strip.rig && this.strip.water
-			? {
-					...{
-						recipe: this.strip.recipe,
-						rig: this.strip.rig,
-						lie: this.strip.water,
-						celsius: this.strip.temperature
-					},
-					wanted: goodDrift.current,
-					...(this.learnedHere && { learned: this.learnedHere })
-				}
-			: null
-	);
-	readonly prediction = $derived.by(
-		() =>
-			this.strip.recipe &&
-			predict(
-				this.strip.recipe,
-				this.strip.waterOrStill,
-				this.strip.temperature,
-				this.beliefs.believed
-			)
-	);
-	readonly column = $derived.by(
-		() =>
-			this.strip.water &&
-			this.prediction &&
-			compileColumn(this.strip.water, this.strip.temperature, this.prediction.median)
-	);
+	readonly driftQuestion: DriftQuestion | null = $derived.by(() => {
+		const { recipe, rig, water, temperature } = this.strip;
+		if (!recipe || !rig || !water) return null;
+		return {
+			recipe,
+			rig,
+			lie: water,
+			celsius: temperature,
+			wanted: goodDrift.current,
+			...(this.learnedHere && { learned: this.learnedHere })
+		};
+	});
+	readonly prediction = $derived.by(() => {
+		const { recipe, waterOrStill, temperature } = this.strip;
+		return recipe && predict(recipe, waterOrStill, temperature, this.beliefs.believed);
+	});
+	readonly column = $derived.by(() => {
+		const { water, temperature } = this.strip;
+		return water && this.prediction && compileColumn(water, temperature, this.prediction.median);
+	});
 	readonly section = $derived.by(
 		() => this.prediction && sectionOf(this.prediction.build, this.prediction.body)
 	);
@@ -87,7 +77,7 @@ export class Answer {
 		if (said.length > 0) return `This very fly was ${said.join(' and ')} by you`;
 		return all === 0
 			? 'Not yet checked against your own flies'
-			: `Learned from ${all} entries of your log; this fly was never weighed or timed`;
+			: `Learned from ${all} ${all === 1 ? 'entry' : 'entries'} of your log; this fly was never weighed or timed`;
 	});
 
 	/** How fast it sinks while its fur still holds air, m/s; 0 when it floats. */

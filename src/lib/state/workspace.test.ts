@@ -1,0 +1,181 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
+import { predict } from '$core/predict/index';
+import { priorBeliefs } from '$core/belief/index';
+import type { Learning } from '$core/learn/index';
+import { starterRig } from '$core/rig/index';
+import { lieAtFlow } from '$core/water/index';
+import type { Snapshot } from '$lib/api/answers';
+import type { FlyRow } from '$lib/documents/kinds';
+import { recipeFromDocument } from '$lib/documents/fly/recipe';
+import { FIRST_LIE, lieFromDocument } from '$lib/documents/lie/body';
+import { Workspace } from './workspace.svelte';
+
+const file = join(import.meta.dirname, '../server/fixtures/schema-8/snapshot.json');
+const was = JSON.parse(readFileSync(file, 'utf8')) as Omit<Snapshot, 'stand'>;
+const NOTHING: Learning = {
+	learned: { scores: [], mean: [], covariance: [] },
+	judged: [],
+	unusable: []
+};
+const open = (change: Partial<Snapshot> = {}) =>
+	new Workspace({ ...was, stand: 'a.0', ...change }, NOTHING);
+const named = <Row extends { readonly name: string }>(rows: readonly Row[], name: string) =>
+	rows.find((row) => row.name === name)!;
+
+/** What was asked of the server, and what it answers. */
+let asked: { method: string; path: string; body: unknown }[] = [];
+let answers: (path: string) => { status: number; body: unknown };
+beforeEach(() => {
+	asked = [];
+	answers = () => ({ status: 200, body: {} });
+	vi.stubGlobal('fetch', (path: string, { method, body }: { method: string; body?: string }) => {
+		asked.push({ method, path, body: body && JSON.parse(body) });
+		const { status, body: told } = answers(path);
+		return Promise.resolve(new Response(JSON.stringify(told), { status }));
+	});
+});
+afterEach(() => vi.unstubAllGlobals());
+
+describe('the strip’s answer', () => {
+	test('is the prediction of the fly on it, in the lie at the river’s flow and temperature of the day', () => {
+		const fly = named(was.flies, 'Sill Nymph');
+		const lie = named(was.lies, 'Gauge pool');
+		const [river] = was.rivers.filter(({ id }) => id === lie.riverId);
+		const surveyed = { ...lie, body: { ...lie.body, surveyedAtM3s: 2 } };
+		const high = { ...river!, body: { ...river!.body, temperatureC: 14, flowM3s: 4 } };
+		const { strip, answer } = open({
+			lies: was.lies.map((row) => (row.id === lie.id ? surveyed : row)),
+			rivers: was.rivers.map((row) => (row.id === high.id ? high : row)),
+			strip: { flyId: fly.id, lieId: lie.id, rigId: null }
+		});
+		const water = lieAtFlow(lieFromDocument(surveyed.body), 4, strip.exponents).lie;
+		expect(water.depth).toBeGreaterThan(lie.body.depthM);
+		expect(strip.water).toMatchObject({ depth: water.depth, surfaceSpeed: water.surfaceSpeed });
+		const expected = predict(recipeFromDocument(fly.body.recipe), water, 14, priorBeliefs);
+		expect(answer.prediction!.mass).toEqual(expected.mass);
+		expect(answer.prediction!.speed).toEqual(expected.speed);
+		// Free of any line there is nothing to drift; a chance is meant on the starter's rig.
+		expect(answer.driftQuestion).toBeNull();
+		expect(strip.usedRig).toEqual({ name: 'Starter rig', rig: starterRig });
+	});
+
+	test('asks the drift with the rig on it, and goes on meaning that one when it is put away', () => {
+		const rig = named(was.rigs, 'Long tippet');
+		const { selection, strip, answer } = open({
+			strip: { flyId: null, lieId: null, rigId: rig.id }
+		});
+		expect(answer.driftQuestion).toMatchObject({ rig: { way: rig.body.way } });
+		selection.selectRig(null);
+		expect(answer.driftQuestion).toBeNull();
+		expect(strip.usedRig.name).toBe('Long tippet');
+	});
+
+	test('says what it rests on: this very fly weighed, others only, or nothing yet', () => {
+		const [weighed] = was.entries;
+		const entry = { ...weighed!, body: { ...weighed!.body, excluded: false } };
+		const twin = { ...was.flies[1]!, body: { recipe: weighed!.body.weighing!.recipe } };
+		const of = (fly: FlyRow, entries: Snapshot['entries']) =>
+			open({
+				...{ flies: [fly], entries, lots: [], batches: [] },
+				strip: { ...was.strip, flyId: fly.id }
+			}).answer.checked;
+		expect(of(twin, [entry])).toBe('This very fly was weighed once by you');
+		expect(of(twin, [entry, { ...entry, id: twin.id }])).toBe(
+			'This very fly was weighed 2 times by you'
+		);
+		const heavier = { ...twin.body.recipe, hook: { ...twin.body.recipe.hook, size: 8 } };
+		expect(of({ ...twin, body: { recipe: heavier } }, [entry])).toBe(
+			'Learned from 1 entry of your log; this fly was never weighed or timed'
+		);
+		expect(of(twin, [])).toBe('Not yet checked against your own flies');
+	});
+
+	test('lays another fly beside it, and not itself', () => {
+		const [one, two] = was.flies;
+		const { answer } = open({ strip: { ...was.strip, flyId: one!.id } });
+		answer.layBeside(one!.id);
+		expect(answer.beside).toBeNull();
+		answer.layBeside(two!.id);
+		expect(answer.beside).toMatchObject({ name: two!.name });
+		expect(answer.beside!.differs).not.toBe('');
+	});
+});
+
+describe('what is on the strip', () => {
+	test('asks for water until something was said about it', () => {
+		const first = { ...was.lies[0]!, name: FIRST_LIE, revision: 1 };
+		expect(open({ lies: [first] }).selection.asksForWater).toBe(true);
+		expect(open({ lies: [{ ...first, revision: 2 }] }).selection.asksForWater).toBe(false);
+		expect(open().selection.asksForWater).toBe(false);
+	});
+
+	test('turns through the flies by name, round the ends, and tells the server', async () => {
+		const { selection, documents } = open();
+		const names = documents.all('fly').map(({ name }) => name);
+		expect(names).toEqual([...names].sort((a, b) => a.localeCompare(b)));
+		selection.selectFly(documents.all('fly').at(-1)!.id);
+		selection.turn('fly', 1);
+		expect(selection.fly!.name).toBe(names[0]);
+		await vi.waitFor(() =>
+			expect(asked.at(-1)).toMatchObject({
+				path: '/api/strip',
+				body: { flyId: selection.fly!.id }
+			})
+		);
+	});
+
+	test('shows what undo brings back', async () => {
+		const gone = was.flies[1]!;
+		const workspace = open({
+			flies: was.flies.filter(({ id }) => id !== gone.id),
+			history: { undo: 'deleted', redo: null }
+		});
+		answers = () => ({
+			status: 200,
+			body: {
+				changes: [{ kind: 'fly', id: gone.id, row: gone }],
+				history: { undo: null, redo: null }
+			}
+		});
+		await workspace.documents.undo();
+		expect(workspace.selection.fly!.id).toBe(gone.id);
+		expect(workspace.documents.find('fly', gone.id)).toEqual(gone);
+	});
+
+	test('a speed that is typed outdates the floats it came from; the zone ends at the surface', () => {
+		const lie = named(was.lies, 'Gauge pool');
+		const { strip, selection } = open({ strip: { ...was.strip, lieId: lie.id } });
+		expect(selection.lie!.body.timed).toBeDefined();
+		strip.changeWater({ surfaceSpeed: 0.5 });
+		expect(selection.lie!.body).toMatchObject({ surfaceSpeedMs: 0.5 });
+		expect(selection.lie!.body.timed).toBeUndefined();
+		strip.changeWater({ depth: 0.1 });
+		expect(selection.lie!.body).toMatchObject({ depthM: 0.1, zoneTopM: 0.1 });
+	});
+});
+
+describe('an entry in a ledger', () => {
+	test('is made of the lot as it is now: what another window entered meanwhile stays', async () => {
+		const lot = was.lots[0]!;
+		const { stock, documents } = open();
+		const entry = { on: '2026-03-01', kind: 'bought', amount: 7 } as const;
+		const theirs = {
+			...lot,
+			revision: lot.revision + 1,
+			body: { ...lot.body, entries: [...lot.body.entries, { ...entry, amount: 3 }] }
+		};
+		answers = () =>
+			asked.length === 1
+				? { status: 409, body: { message: 'changed', change: 0, current: theirs } }
+				: { status: 200, body: { changes: [], history: documents.history } };
+		expect(await stock.enter(lot, entry)).toBe(true);
+		const [, second] = asked as unknown as {
+			body: { changes: [{ revision: number; document: { body: typeof lot.body } }] };
+		}[];
+		const [{ revision, document }] = second!.body.changes;
+		expect(revision).toBe(theirs.revision);
+		expect(document.body.entries.slice(-2).map(({ amount }) => amount)).toEqual([3, 7]);
+	});
+});
