@@ -9,11 +9,12 @@ export class Log {
 	constructor(private readonly documents: Documents) {}
 
 	/** @returns the id of the entry; null when it was not kept */
-	keepEntry(name: string, body: Omit<EntryBodyDocument, 'at'>): Promise<string | null> {
-		return this.documents.create('entry', {
-			name: clipped(name, 80),
-			body: { at: Date.now(), ...body }
-		});
+	async keepEntry(name: string, body: Omit<EntryBodyDocument, 'at'>): Promise<string | null> {
+		const id = crypto.randomUUID();
+		const document = { name: clipped(name, 80), body: { at: Date.now(), ...body } };
+		const label = `${document.name}: new entry of the log`;
+		const done = await this.documents.act(label, () => [{ kind: 'entry', id, document }]);
+		return done ? id : null;
 	}
 
 	/** Leaves an entry out of the learning, or takes it in again. */

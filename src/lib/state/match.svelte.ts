@@ -34,7 +34,7 @@ interface Kept {
 }
 
 /** The search for builds for what is on the strip: dropped and begun anew when the question changes. */
-class MatchState {
+export class MatchState {
 	locks = $state.raw<Locks>(USUAL_LOCKS);
 	wishes = $state.raw<Wishes>(USUAL_WISHES);
 	/** What the newest question has so far; of the one before it while that has nothing. */
@@ -195,13 +195,6 @@ class MatchState {
 		if (!old()) this.progress = null;
 	}
 }
-
-/**
- * The one search of this window; it belongs to no view, so that what was found is still there when one
- * comes back. Nothing is asked of it on the server.
- */
-export const matching = new MatchState();
-
 const same = (a: Found, b: Found) => JSON.stringify(a.recipe) === JSON.stringify(b.recipe);
 
 /** What was kept of a set of choices, field by field, where it is of the usual's kind. */

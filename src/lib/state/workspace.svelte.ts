@@ -7,6 +7,7 @@ import { Documents } from './documents.svelte';
 import { DriftState } from './drift.svelte';
 import { LearningState } from './learning.svelte';
 import { Log } from './log.svelte';
+import { MatchState } from './match.svelte';
 import { Selection } from './selection.svelte';
 import { Stock } from './stock.svelte';
 import { Strip } from './strip.svelte';
@@ -23,6 +24,8 @@ export class Workspace {
 	readonly log: Log;
 	readonly learning: LearningState;
 	readonly drift = new DriftState();
+	/** The search: what was found is still there when one comes back to it. */
+	readonly matching = new MatchState();
 
 	constructor(data: Snapshot, learning: Learning) {
 		this.documents = new Documents(data);

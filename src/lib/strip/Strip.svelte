@@ -16,7 +16,6 @@
 	import { shelfOf } from '$lib/documents/lot/shelf';
 	import { useWorkspace } from '$lib/state/context';
 	import { goodDrift } from '$lib/state/preferences.svelte';
-	import { matching } from '$lib/state/match.svelte';
 	import { driftAnswer, wayWords } from '$lib/ui/drift-words';
 	import DriftAnswer from './DriftAnswer.svelte';
 	import StripChooser from './StripChooser.svelte';
@@ -27,7 +26,7 @@
 		showHow: () => void;
 	}
 	let { open = $bindable(), showHistory, showHow }: Props = $props();
-	const { answer, documents, beliefs, strip, selection, drift } = useWorkspace();
+	const { answer, documents, beliefs, strip, selection, drift, matching } = useWorkspace();
 
 	const prediction = $derived(answer.prediction);
 	/** Apart from what follows the keys: it changes with the stock alone. */

@@ -1,7 +1,6 @@
 <script lang="ts">
 	import { shelfOf } from '$lib/documents/lot/shelf';
 	import { useWorkspace } from '$lib/state/context';
-	import { matching } from '$lib/state/match.svelte';
 	import { goodDrift } from '$lib/state/preferences.svelte';
 	import { WhichBeadState } from '$lib/state/which-bead.svelte';
 	import BeadAnswer from '$lib/views/beads/BeadAnswer.svelte';
@@ -10,7 +9,7 @@
 	import QuestionForm from '$lib/views/beads/QuestionForm.svelte';
 
 	const workspace = useWorkspace();
-	const { beliefs, documents } = workspace;
+	const { beliefs, documents, matching } = workspace;
 	const question = new BeadQuestion(workspace);
 	const search = new WhichBeadState();
 	$effect(() => {

@@ -12,11 +12,10 @@
 	import SeenTable from '$lib/views/match/SeenTable.svelte';
 	import TradeOff from '$lib/views/match/TradeOff.svelte';
 	import { useWorkspace } from '$lib/state/context';
-	import { matching } from '$lib/state/match.svelte';
 	import { goodDrift } from '$lib/state/preferences.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 
-	const { strip, beliefs, selection, documents } = useWorkspace();
+	const { strip, beliefs, selection, documents, matching } = useWorkspace();
 	let chooser = $state<'fly' | 'rig' | 'lie' | null>(null);
 	let table = $state(false);
 	let view = $state<'lie' | 'several'>('lie');

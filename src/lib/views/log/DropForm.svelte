@@ -236,11 +236,7 @@
 		/>
 	{/if}
 	<button type="submit" class="h-12 rounded-md bg-sunk px-4 text-lg hover:bg-line"
-		>Keep {runs.length > 1
-			? `the ${runs.length} runs`
-			: runs.length === 1
-				? 'the run'
-				: 'the drop'}</button
+		>Keep {['the drop', 'the run'][runs.length] ?? `the ${runs.length} runs`}</button
 	>
 	<button
 		type="button"

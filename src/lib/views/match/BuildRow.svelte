@@ -3,8 +3,8 @@
 	import { beadMetalWords, coilWords, hookWords, type Recipe } from '$core/fly/index';
 	import type { Found } from '$core/match/index';
 	import { CENTIMETRE, GRAM, MILLIMETRE } from '$core/quantity/index';
-	import { matching } from '$lib/state/match.svelte';
 	import FlyPicture from '$lib/frame/FlyPicture.svelte';
+	import { useWorkspace } from '$lib/state/context';
 
 	interface Props {
 		one: Found;
@@ -18,6 +18,7 @@
 		tie: () => void;
 	}
 	let { one, place, reason, pattern, missing, tie }: Props = $props();
+	const { matching } = useWorkspace();
 
 	const bead = $derived.by(() => {
 		const { bead: now } = one.recipe;

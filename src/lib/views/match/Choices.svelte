@@ -1,13 +1,14 @@
 <script lang="ts">
 	import { lockables, type Lockable } from '$core/match/index';
-	import { matching } from '$lib/state/match.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
+	import { useWorkspace } from '$lib/state/context';
 
 	interface Props {
 		/** What each part is in the pattern, in a few words. */
 		pattern: Readonly<Record<Lockable, string>>;
 	}
 	let { pattern }: Props = $props();
+	const { matching } = useWorkspace();
 
 	const names: Readonly<Record<Lockable, string>> = {
 		hook: 'Hook',

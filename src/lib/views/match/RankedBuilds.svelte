@@ -1,6 +1,5 @@
 <script lang="ts">
 	import { dearestIn, type Found, type MatchQuestion } from '$core/match/index';
-	import { matching } from '$lib/state/match.svelte';
 	import BuildRow from './BuildRow.svelte';
 	import { reasonFor } from './reasons';
 	import WaysOut from './WaysOut.svelte';
@@ -11,7 +10,7 @@
 		tie: (one: Pick<Found, 'recipe'>) => Promise<void>;
 	}
 	let { question, tie }: Props = $props();
-	const { documents, strip } = useWorkspace();
+	const { documents, strip, matching } = useWorkspace();
 
 	let rule = $state(false);
 	const answer = $derived(matching.answer);

@@ -1,13 +1,12 @@
 <script lang="ts">
 	import type { Found, WayOut } from '$core/match/index';
-	import { matching } from '$lib/state/match.svelte';
 	import { useWorkspace } from '$lib/state/context';
 
 	interface Props {
 		tie: (one: Pick<Found, 'recipe'>) => void;
 	}
 	let { tie }: Props = $props();
-	const { strip } = useWorkspace();
+	const { strip, matching } = useWorkspace();
 
 	function take({ change }: WayOut) {
 		if (change.rig) strip.setRig(change.rig);
