@@ -3,15 +3,12 @@ import {
 	limitOf,
 	match,
 	mergedLists,
-	USUAL_WISHES,
 	type Found,
-	type Locks,
 	type MatchAnswer,
 	type MatchProgress,
 	type MatchQuestion,
 	type Piece,
-	type WayOut,
-	type Wishes
+	type WayOut
 } from '$core/match/index';
 import { MatchWorker } from '$lib/workers/match-worker';
 
@@ -22,21 +19,9 @@ const STILL = 250;
 /** Builds of a piece of the picture that are listed. */
 const OF_A_PIECE = 16;
 const MOST_PINNED = 3;
-const KEY = 'gravitas-match';
-
-/** The pattern keeps its look; bead and wire are open. */
-const USUAL_LOCKS: Locks = { hook: true, bead: false, coil: false, rib: true, dressing: true };
-
-/** What a person leaves open and leans towards, kept in the browser. */
-interface Kept {
-	readonly locks: Locks;
-	readonly wishes: Wishes;
-}
 
 /** The search for builds for what is on the strip: dropped and begun anew when the question changes. */
 export class MatchState {
-	locks = $state.raw<Locks>(USUAL_LOCKS);
-	wishes = $state.raw<Wishes>(USUAL_WISHES);
 	/** What the newest question has so far; of the one before it while that has nothing. */
 	answer = $state.raw<MatchAnswer | null>(null);
 	/** null when nothing runs. */
@@ -58,35 +43,6 @@ export class MatchState {
 	private question: MatchQuestion | null = null;
 	private turn = 0;
 	private timer: ReturnType<typeof setTimeout> | undefined;
-
-	/** Reads what was kept; only in the browser. */
-	load(): void {
-		try {
-			const kept = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Kept>;
-			this.locks = fields(USUAL_LOCKS, kept.locks);
-			this.wishes = fields(USUAL_WISHES, kept.wishes);
-		} catch {
-			// Storage is forbidden or holds something else: the usual will do.
-		}
-	}
-
-	lock(change: Partial<Locks>): void {
-		this.locks = { ...this.locks, ...change };
-		this.keep();
-	}
-
-	wish(change: Partial<Wishes>): void {
-		this.wishes = { ...this.wishes, ...change };
-		this.keep();
-	}
-
-	private keep(): void {
-		try {
-			localStorage.setItem(KEY, JSON.stringify({ locks: this.locks, wishes: this.wishes }));
-		} catch {
-			// The choice lasts as long as the page.
-		}
-	}
 
 	/** Follows a question; what ran for another one is dropped. null: there is none. */
 	follow(question: MatchQuestion | null): void {
@@ -197,14 +153,6 @@ export class MatchState {
 }
 const same = (a: Found, b: Found) => JSON.stringify(a.recipe) === JSON.stringify(b.recipe);
 
-/** What was kept of a set of choices, field by field, where it is of the usual's kind. */
-function fields<T extends object>(usual: T, kept: Partial<T> | undefined): T {
-	const known = Object.keys(usual) as (keyof T)[];
-	const given = known.filter((key) => {
-		const value = kept?.[key];
-		return usual[key] === null
-			? value === null || typeof value === 'string'
-			: typeof value === typeof usual[key];
-	});
-	return { ...usual, ...Object.fromEntries(given.map((key) => [key, kept![key]])) };
-}
+/** The one search of a window: it belongs to no view, so that what was found is still there when one comes back. */
+export const searchOf = (holder: { search: MatchState | null }) =>
+	(holder.search ??= new MatchState());

@@ -7,7 +7,8 @@ import { Documents } from './documents.svelte';
 import { DriftState } from './drift.svelte';
 import { LearningState } from './learning.svelte';
 import { Log } from './log.svelte';
-import { MatchState } from './match.svelte';
+import type { MatchState } from './match.svelte';
+import { MatchChoices } from './match-choices.svelte';
 import { Selection } from './selection.svelte';
 import { Stock } from './stock.svelte';
 import { Strip } from './strip.svelte';
@@ -24,8 +25,9 @@ export class Workspace {
 	readonly log: Log;
 	readonly learning: LearningState;
 	readonly drift = new DriftState();
-	/** The search: what was found is still there when one comes back to it. */
-	readonly matching = new MatchState();
+	readonly choices = new MatchChoices();
+	/** Made when it is first wanted (searchOf). */
+	search: MatchState | null = null;
 
 	constructor(data: Snapshot, learning: Learning) {
 		this.documents = new Documents(data);

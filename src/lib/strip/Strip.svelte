@@ -26,17 +26,17 @@
 		showHow: () => void;
 	}
 	let { open = $bindable(), showHistory, showHow }: Props = $props();
-	const { answer, documents, beliefs, strip, selection, drift, matching } = useWorkspace();
+	const { answer, documents, beliefs, strip, selection, drift, choices } = useWorkspace();
 
 	const prediction = $derived(answer.prediction);
 	/** Apart from what follows the keys: it changes with the stock alone. */
 	const shelf = $derived(shelfOf(documents.all('lot'), false));
 	$effect(() => goodDrift.load());
-	$effect(() => matching.load());
+	$effect(() => choices.load());
 	$effect(() =>
 		drift.follow(answer.driftQuestion, {
 			shelf,
-			wishes: matching.wishes,
+			wishes: choices.wishes,
 			learned: beliefs.learning.learned
 		})
 	);

@@ -9,11 +9,11 @@
 	import QuestionForm from '$lib/views/beads/QuestionForm.svelte';
 
 	const workspace = useWorkspace();
-	const { beliefs, documents, matching } = workspace;
+	const { beliefs, documents, choices } = workspace;
 	const question = new BeadQuestion(workspace);
 	const search = new WhichBeadState();
 	$effect(() => {
-		matching.load();
+		choices.load();
 		return () => search.end();
 	});
 	$effect(() => {
@@ -22,7 +22,7 @@
 			...{ recipe, rig, lie: water, celsius: temperature, wanted: goodDrift.current },
 			learned: beliefs.learning.learned,
 			shelf: shelfOf(documents.all('lot'), question.only),
-			enough: matching.wishes.enough
+			enough: choices.wishes.enough
 		});
 	});
 </script>

@@ -12,15 +12,18 @@
 	import SeenTable from '$lib/views/match/SeenTable.svelte';
 	import TradeOff from '$lib/views/match/TradeOff.svelte';
 	import { useWorkspace } from '$lib/state/context';
+	import { searchOf } from '$lib/state/match.svelte';
 	import { goodDrift } from '$lib/state/preferences.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 
-	const { strip, beliefs, selection, documents, matching } = useWorkspace();
+	const workspace = useWorkspace();
+	const { strip, beliefs, selection, documents, choices } = workspace;
+	const search = searchOf(workspace);
 	let chooser = $state<'fly' | 'rig' | 'lie' | null>(null);
 	let table = $state(false);
 	let view = $state<'lie' | 'several'>('lie');
 
-	$effect(() => matching.load());
+	$effect(() => choices.load());
 	const question = $derived.by((): MatchQuestion | null => {
 		const { recipe, water, temperature } = strip;
 		const lots = documents.all('lot');
@@ -28,16 +31,16 @@
 		if (!recipe || !water) return null;
 		return {
 			...{ recipe, rig, lie: water, celsius: temperature, wanted: goodDrift.current },
-			...{ locks: matching.locks, wishes: matching.wishes },
-			shelf: shelfOf(lots, matching.wishes.onlyOwned),
+			...{ locks: choices.locks, wishes: choices.wishes },
+			shelf: shelfOf(lots, choices.wishes.onlyOwned),
 			believed: beliefs.believed
 		};
 	});
-	$effect(() => matching.follow(question));
+	$effect(() => search.follow(question));
 	$effect(() => bindMatch(selection, (which) => (chooser = which), tieAt));
 
-	const answer = $derived(matching.answer);
-	const list = $derived(matching.list);
+	const answer = $derived(search.answer);
+	const list = $derived(search.list);
 	const pattern = $derived.by(() => {
 		const recipe = strip.recipe;
 		if (!recipe) return { hook: '', bead: '', coil: '', rib: '', dressing: '' };
@@ -105,16 +108,16 @@
 				{#if answer && answer.seen.length > 0}
 					<TradeOff
 						{answer}
-						piece={matching.piece}
-						brush={(piece) => void matching.show(piece)}
+						piece={search.piece}
+						brush={(piece) => void search.show(piece)}
 						showTable={() => (table = true)}
 					/>
 				{/if}
-				{#if matching.pinned.length > 0}
+				{#if search.pinned.length > 0}
 					<Pinned
-						builds={matching.pinned}
+						builds={search.pinned}
 						take={(one) => void tie(one)}
-						remove={(one) => matching.pin(one)}
+						remove={(one) => search.pin(one)}
 					/>
 				{:else if answer}
 					<p class="text-sm text-quiet">

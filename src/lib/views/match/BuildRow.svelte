@@ -5,6 +5,7 @@
 	import { CENTIMETRE, GRAM, MILLIMETRE } from '$core/quantity/index';
 	import FlyPicture from '$lib/frame/FlyPicture.svelte';
 	import { useWorkspace } from '$lib/state/context';
+	import { searchOf } from '$lib/state/match.svelte';
 
 	interface Props {
 		one: Found;
@@ -18,7 +19,8 @@
 		tie: () => void;
 	}
 	let { one, place, reason, pattern, missing, tie }: Props = $props();
-	const { matching } = useWorkspace();
+	const workspace = useWorkspace();
+	const search = searchOf(workspace);
 
 	const bead = $derived.by(() => {
 		const { bead: now } = one.recipe;
@@ -42,7 +44,7 @@
 			.join('; ')
 	);
 	const first = $derived(place === 0);
-	const pinned = $derived(matching.isPinned(one));
+	const pinned = $derived(search.isPinned(one));
 </script>
 
 <li
@@ -118,7 +120,7 @@
 					: 'text-quiet'}"
 				aria-pressed={pinned}
 				aria-label="Compare {bead}, {coil}"
-				onclick={() => matching.pin(one)}
+				onclick={() => search.pin(one)}
 				><Pin size={14} aria-hidden="true" />{pinned ? 'pinned' : 'pin'}</button
 			>
 		</div>

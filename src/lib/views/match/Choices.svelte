@@ -8,7 +8,7 @@
 		pattern: Readonly<Record<Lockable, string>>;
 	}
 	let { pattern }: Props = $props();
-	const { matching } = useWorkspace();
+	const { choices } = useWorkspace();
 
 	const names: Readonly<Record<Lockable, string>> = {
 		hook: 'Hook',
@@ -17,7 +17,7 @@
 		rib: 'Rib',
 		dressing: 'Dressing'
 	};
-	const wishes = $derived(matching.wishes);
+	const wishes = $derived(choices.wishes);
 	const checks = [
 		['onlyOwned', 'only what I own'],
 		['noLead', 'no lead'],
@@ -32,13 +32,13 @@
 			<input
 				type="checkbox"
 				class="size-5 shrink-0 accent-(--water)"
-				checked={!matching.locks[part]}
-				onchange={(event) => matching.lock({ [part]: !event.currentTarget.checked })}
+				checked={!choices.locks[part]}
+				onchange={(event) => choices.lock({ [part]: !event.currentTarget.checked })}
 			/>
 			<span class="min-w-0 leading-tight"
 				>{names[part]}
 				<span class="block truncate text-sm text-quiet" title={pattern[part]}
-					>{matching.locks[part] ? 'stays ' : 'now '}{pattern[part]}</span
+					>{choices.locks[part] ? 'stays ' : 'now '}{pattern[part]}</span
 				></span
 			>
 		</label>
@@ -54,7 +54,7 @@
 			{ value: 'head', words: 'slim head' },
 			{ value: 'body', words: 'slim body' }
 		]}
-		onchange={(value) => matching.wish({ slim: value === 'either' ? null : value })}
+		onchange={(value) => choices.wish({ slim: value === 'either' ? null : value })}
 	/>
 	<Segments
 		label="Hangs"
@@ -64,7 +64,7 @@
 			{ value: 'head-down', words: 'head down' },
 			{ value: 'level', words: 'level' }
 		]}
-		onchange={(value) => matching.wish({ hang: value === 'either' ? null : value })}
+		onchange={(value) => choices.wish({ hang: value === 'either' ? null : value })}
 	/>
 	<div>
 		{#each checks as [key, words] (key)}
@@ -73,7 +73,7 @@
 					type="checkbox"
 					class="size-5 accent-(--water)"
 					checked={wishes[key]}
-					onchange={(event) => matching.wish({ [key]: event.currentTarget.checked })}
+					onchange={(event) => choices.wish({ [key]: event.currentTarget.checked })}
 				/>{words}
 			</label>
 		{/each}
@@ -92,7 +92,7 @@
 			aria-valuetext="{(10 * wishes.enough).toFixed(0)} of 10"
 			value={wishes.enough}
 			onchange={(event) =>
-				matching.wish({ enough: Number(event.currentTarget.valueAsNumber.toFixed(2)) })}
+				choices.wish({ enough: Number(event.currentTarget.valueAsNumber.toFixed(2)) })}
 		/>
 	</label>
 </fieldset>

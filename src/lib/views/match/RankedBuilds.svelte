@@ -4,17 +4,20 @@
 	import { reasonFor } from './reasons';
 	import WaysOut from './WaysOut.svelte';
 	import { useWorkspace } from '$lib/state/context';
+	import { searchOf } from '$lib/state/match.svelte';
 
 	interface Props {
 		question: MatchQuestion;
 		tie: (one: Pick<Found, 'recipe'>) => Promise<void>;
 	}
 	let { question, tie }: Props = $props();
-	const { documents, strip, matching } = useWorkspace();
+	const workspace = useWorkspace();
+	const { documents, strip, choices } = workspace;
+	const search = searchOf(workspace);
 
 	let rule = $state(false);
-	const answer = $derived(matching.answer);
-	const list = $derived(matching.list);
+	const answer = $derived(search.answer);
+	const list = $derived(search.list);
 	const dearest = $derived(dearestIn(question));
 	/** Drifts through which the first was followed, and the others. */
 	const followed = $derived(answer?.list[0]?.drifts ?? 0);
@@ -22,7 +25,7 @@
 	/** Parts that were open to choose, and that a tier who keeps a stock does not have there. */
 	function missing({ recipe: { hook, bead, coil } }: Found): string[] {
 		if (documents.all('lot').length === 0) return [];
-		const { locks } = matching;
+		const { locks } = choices;
 		return [
 			locks.hook || hook.lot ? '' : 'hook',
 			locks.bead || !bead || bead.lot ? '' : 'bead',
@@ -42,20 +45,20 @@
 <section aria-labelledby="builds" class="flex min-h-0 min-w-0 flex-col px-4 py-2">
 	<div class="flex min-h-10 flex-wrap items-center gap-x-3 gap-y-1">
 		<h2 id="builds" class="font-semibold">
-			{matching.piece ? 'In the piece of the picture' : 'What to tie'}
+			{search.piece ? 'In the piece of the picture' : 'What to tie'}
 		</h2>
-		{#if matching.progress}
+		{#if search.progress}
 			<progress
 				class="h-2 w-28 accent-(--water)"
 				max="1"
-				value={matching.progress.share}
+				value={search.progress.share}
 				aria-label="Search"
 			></progress>
-			<span class="text-sm text-quiet">{phases[matching.progress.phase]}</span>
-			<button type="button" class={quick} onclick={() => matching.stop()}>Stop</button>
-		{:else if matching.stopped}
+			<span class="text-sm text-quiet">{phases[search.progress.phase]}</span>
+			<button type="button" class={quick} onclick={() => search.stop()}>Stop</button>
+		{:else if search.stopped}
 			<span class="text-sm text-quiet">Stopped.</span>
-			<button type="button" class={quick} onclick={() => matching.resume()}>Go on</button>
+			<button type="button" class={quick} onclick={() => search.resume()}>Go on</button>
 		{:else if answer}
 			<span class="text-sm text-quiet" role="status"
 				>the best of <span class="figure">{answer.looked.toLocaleString('en')}</span>
@@ -65,9 +68,8 @@
 			>
 		{/if}
 		<span class="flex-1"></span>
-		{#if matching.piece}
-			<button type="button" class={quick} onclick={() => void matching.show(null)}>All again</button
-			>
+		{#if search.piece}
+			<button type="button" class={quick} onclick={() => void search.show(null)}>All again</button>
 		{/if}
 		<button
 			type="button"
@@ -75,7 +77,7 @@
 			onclick={() => (rule = true)}>How they are ranked</button
 		>
 	</div>
-	{#if matching.limit}
+	{#if search.limit}
 		<WaysOut tie={(one) => void tie(one)} />
 	{/if}
 	{#if list.length > 0 && answer}
@@ -84,16 +86,16 @@
 				<BuildRow
 					{one}
 					{place}
-					reason={reasonFor(one, list[0]!, answer.mark, matching.wishes, dearest)}
+					reason={reasonFor(one, list[0]!, answer.mark, choices.wishes, dearest)}
 					pattern={question.recipe}
 					missing={missing(one)}
 					tie={() => void tie(one)}
 				/>
 			{/each}
 		</ol>
-	{:else if answer && !matching.progress}
+	{:else if answer && !search.progress}
 		<p class="py-6 text-lg">
-			{matching.piece ? 'Nothing that can be tied lies there.' : 'Nothing of this can be tied.'}
+			{search.piece ? 'Nothing that can be tied lies there.' : 'Nothing of this can be tied.'}
 		</p>
 	{/if}
 </section>

@@ -1,12 +1,15 @@
 <script lang="ts">
 	import type { Found, WayOut } from '$core/match/index';
 	import { useWorkspace } from '$lib/state/context';
+	import { searchOf } from '$lib/state/match.svelte';
 
 	interface Props {
 		tie: (one: Pick<Found, 'recipe'>) => void;
 	}
 	let { tie }: Props = $props();
-	const { strip, matching } = useWorkspace();
+	const workspace = useWorkspace();
+	const { strip } = workspace;
+	const search = searchOf(workspace);
 
 	function take({ change }: WayOut) {
 		if (change.rig) strip.setRig(change.rig);
@@ -16,15 +19,15 @@
 </script>
 
 <div class="mb-1 rounded-md bg-warn-soft px-3 py-2">
-	<p>{matching.limit}</p>
-	{#if matching.waysOut === null}
+	<p>{search.limit}</p>
+	{#if search.waysOut === null}
 		<p class="text-sm">Looking for what would help …</p>
-	{:else if matching.waysOut.length === 0}
+	{:else if search.waysOut.length === 0}
 		<p class="text-sm">The first build below is the most that can be had here.</p>
 	{:else}
 		<p class="flex flex-wrap items-center gap-2 pt-1 text-sm">
 			Would help:
-			{#each matching.waysOut as way (way.words)}
+			{#each search.waysOut as way (way.words)}
 				<button
 					type="button"
 					class="min-h-9 rounded-md bg-raised px-3 text-left hover:bg-line"
