@@ -221,3 +221,10 @@ type LotMove = readonly [lotId: string, kind: 'reserved' | 'returned' | 'used', 
 
 /** Of how many flies of a run how many are tied. */
 export const tiedOf = ({ body }: BatchRow) => `${body.flies.length} of ${fliesOf(body)}`;
+
+/** The batches of a window. */
+export const batchesOf = (holder: {
+	batches: Batches | null;
+	readonly documents: Documents;
+	readonly tying: readonly TyingRow[];
+}) => (holder.batches ??= new Batches(holder.documents, holder.tying));

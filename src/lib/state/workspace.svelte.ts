@@ -1,7 +1,8 @@
 import type { Learning } from '$core/learn/index';
 import type { Snapshot } from '$lib/api/answers';
+import type { TyingRow } from '$lib/documents/batch/body';
 import { Answer } from './answer.svelte';
-import { Batches } from './batches.svelte';
+import type { Batches } from './batches.svelte';
 import { Beliefs } from './beliefs.svelte';
 import { Documents } from './documents.svelte';
 import { DriftState } from './drift.svelte';
@@ -21,12 +22,14 @@ export class Workspace {
 	readonly beliefs: Beliefs;
 	readonly answer: Answer;
 	readonly stock: Stock;
-	readonly batches: Batches;
 	readonly log: Log;
 	readonly learning: LearningState;
 	readonly drift = new DriftState();
 	readonly choices = new MatchChoices();
-	/** Made when it is first wanted (searchOf). */
+	/** Where one was at the vise with each batch when the window was opened. */
+	readonly tying: readonly TyingRow[];
+	/** Fetched and made when they are first wanted (batchesOf, searchOf), so that the Bench answers sooner. */
+	batches: Batches | null = null;
 	search: MatchState | null = null;
 
 	constructor(data: Snapshot, learning: Learning) {
@@ -36,13 +39,13 @@ export class Workspace {
 		this.beliefs = new Beliefs(this.documents, learning);
 		this.answer = new Answer(this.documents, this.selection, this.strip, this.beliefs);
 		this.stock = new Stock(this.documents, this.selection);
-		this.batches = new Batches(this.documents, data.tying);
+		this.tying = data.tying;
 		this.log = new Log(this.documents);
 		this.learning = new LearningState(this);
 	}
 
 	/** Sends what still waits; for a page that is about to go, and for what the server does with all of it. */
 	async flush(): Promise<void> {
-		await Promise.all([this.documents.flush(), this.batches.flush()]);
+		await Promise.all([this.documents.flush(), this.batches?.flush()]);
 	}
 }

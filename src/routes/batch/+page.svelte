@@ -13,7 +13,7 @@
 	import StripHead from '$lib/strip/StripHead.svelte';
 	import { bindOnlyStrip } from '$lib/frame/keys';
 	import FlyPicture from '$lib/frame/FlyPicture.svelte';
-	import { tiedOf } from '$lib/state/batches.svelte';
+	import { batchesOf, tiedOf } from '$lib/state/batches.svelte';
 	import { useWorkspace } from '$lib/state/context';
 	import { scale } from '$lib/state/scale.svelte';
 	import { Tying } from '$lib/state/tying.svelte';
@@ -21,8 +21,9 @@
 
 	let { data } = $props();
 	const workspace = useWorkspace();
-	const { selection, beliefs, batches, stock } = workspace;
-	const run = new PlannedRun(workspace);
+	const { selection, beliefs, stock, documents, strip } = workspace;
+	const batches = batchesOf(workspace);
+	const run = new PlannedRun({ documents, selection, strip, beliefs, batches });
 	let chooser = $state<'fly' | 'rig' | 'lie' | null>(null);
 	let tying = $state.raw<Tying | null>(null);
 

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { fliesOf } from '$lib/documents/batch/body';
 	import type { BatchRow } from '$lib/documents/kinds';
+	import { batchesOf } from '$lib/state/batches.svelte';
 	import { useWorkspace } from '$lib/state/context';
 	import type { PlannedRun } from './planned-run.svelte';
 
@@ -10,7 +11,9 @@
 		toTheVise: () => void;
 	}
 	let { run, chosen, toTheVise }: Props = $props();
-	const { batches, documents } = useWorkspace();
+	const workspace = useWorkspace();
+	const { documents } = workspace;
+	const batches = batchesOf(workspace);
 </script>
 
 <p>

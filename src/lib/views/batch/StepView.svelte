@@ -12,6 +12,7 @@
 	import { stayAwake } from './wake-lock';
 	import WeighStep from './WeighStep.svelte';
 	import { cautionWords, gauged, mm } from './words';
+	import { batchesOf } from '$lib/state/batches.svelte';
 	import { useWorkspace } from '$lib/state/context';
 
 	interface Props {
@@ -23,7 +24,9 @@
 		leave: () => void;
 	}
 	let { tying, name, items, steps, leave }: Props = $props();
-	const { beliefs, batches, documents } = useWorkspace();
+	const workspace = useWorkspace();
+	const { beliefs, documents } = workspace;
+	const batches = batchesOf(workspace);
 
 	let root = $state<HTMLElement>();
 	// The keys are for the vise from now on, not for what was pressed to come here.

@@ -10,10 +10,13 @@
 	import ScaleDialog from '$lib/devices/ScaleDialog.svelte';
 	import { sightOf } from './run';
 	import ScaleReading from '$lib/devices/ScaleReading.svelte';
+	import { batchesOf } from '$lib/state/batches.svelte';
 	import { useWorkspace } from '$lib/state/context';
 
 	let { row, item }: { row: BatchRow; item: number } = $props();
-	const { beliefs, documents, batches } = useWorkspace();
+	const workspace = useWorkspace();
+	const { beliefs, documents } = workspace;
+	const batches = batchesOf(workspace);
 
 	const flies = $derived(row.body.flies.filter(({ fly }) => itemOf(row.body, fly) === item));
 	const sight = $derived(

@@ -3,6 +3,7 @@ import { buildFly, mediansFor, partNames } from '$core/fly/index';
 import { fliesOf, itemOf, MOST_FLIES } from '$lib/documents/batch/body';
 import { recipeFromDocument } from '$lib/documents/fly/recipe';
 import { costOf } from '$lib/documents/lot/shelf';
+import type { Batches } from '$lib/state/batches.svelte';
 import type { Workspace } from '$lib/state/workspace.svelte';
 import {
 	itemFromDocument,
@@ -15,7 +16,9 @@ import {
 	type RunItem
 } from './run';
 
-type Parts = Pick<Workspace, 'documents' | 'selection' | 'strip' | 'beliefs' | 'batches'>;
+interface Parts extends Pick<Workspace, 'documents' | 'selection' | 'strip' | 'beliefs'> {
+	readonly batches: Batches;
+}
 
 /** A run that is planned, or one that is under way and looked at. */
 export class PlannedRun {

@@ -8,10 +8,13 @@
 	import { recipeFromDocument } from '$lib/documents/fly/recipe';
 	import type { BatchRow } from '$lib/documents/kinds';
 	import FlyPicture from '$lib/frame/FlyPicture.svelte';
+	import { batchesOf } from '$lib/state/batches.svelte';
 	import { useWorkspace } from '$lib/state/context';
 
 	let { row, item }: { row: BatchRow; item: number } = $props();
-	const { strip, beliefs, batches, selection } = useWorkspace();
+	const workspace = useWorkspace();
+	const { strip, beliefs, selection } = workspace;
+	const batches = batchesOf(workspace);
 
 	const kept = $derived(row.body.items[item]!);
 	const recipe = $derived(recipeFromDocument(kept.recipe));
