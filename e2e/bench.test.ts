@@ -188,6 +188,34 @@ test('while the program does not answer, the change stays on the page and is tri
 	expect(await figure(bench, 'mass')).toBe(mass);
 });
 
+test('a window that is closed with an unsaved change asks first, and the next one offers it', async ({
+	bench,
+	demo
+}) => {
+	await choose(bench, 'f', 'Millrace Darter');
+	await bench.route('**/api/flies/**', (route) => route.abort());
+	await bench.getByRole('spinbutton', { name: 'Bead size' }).press('ArrowUp');
+	await expect(bench.getByRole('alert')).toContainText('Not saved yet');
+	const mass = await figure(bench, 'mass');
+	const asks = bench.waitForEvent('dialog');
+	await bench.close({ runBeforeUnload: true });
+	const dialog = await asks;
+	expect(dialog.type()).toBe('beforeunload');
+	const gone = bench.waitForEvent('close');
+	await dialog.accept();
+	await gone;
+
+	const next = await bench.context().newPage();
+	await open(next, demo.address);
+	await expect(next.getByRole('alert')).toContainText('“Millrace Darter” could not be saved');
+	await next.getByRole('button', { name: 'Bring it back' }).click();
+	await expect.poll(() => figure(next, 'mass')).toBe(mass);
+	await kept(next);
+	await reload(next);
+	expect(await figure(next, 'mass')).toBe(mass);
+	await expect(next.getByRole('alert')).toHaveCount(0);
+});
+
 test('the routes answer bad input in words, and store nothing', async ({ bench, demo }) => {
 	const at = (path: string) => new URL(path, demo.address).href;
 	const flies = await (await bench.request.get(at('/api/flies'))).json();

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import '../app.css';
+	import { browser } from '$app/environment';
 	import { bindEverywhere } from '$lib/frame/keys';
 	import NoticeBar from '$lib/frame/NoticeBar.svelte';
 	import Rail from '$lib/frame/Rail.svelte';
@@ -10,14 +11,25 @@
 	let { data, children } = $props();
 	// The data are read once; from then on the Bench owns them, and hears what other windows do.
 	// svelte-ignore state_referenced_locally
-	const workspace = provideWorkspace(new Workspace(data.snapshot, data.learning));
+	const workspace = provideWorkspace(
+		new Workspace(data.snapshot, data.learning, browser ? storageOf() : null)
+	);
 	const { documents, learning, drift } = workspace;
 	learning.follow();
 
+	/** Some browsers forbid even to look at it. */
+	function storageOf(): Storage | null {
+		try {
+			return localStorage;
+		} catch {
+			return null;
+		}
+	}
 	let keysShown = $state(false);
 	let ready = $state(false);
 	$effect(() => {
 		ready = true;
+		void documents.offerUnsent();
 		const unbind = bindEverywhere(documents, () => (keysShown = true));
 		const unlisten = listenForNews(
 			(stand) => documents.hello(stand),
@@ -32,7 +44,16 @@
 	});
 </script>
 
-<svelte:window onpagehide={() => void workspace.flush()} />
+<svelte:window
+	onbeforeunload={(event) => {
+		// The browser asks in words of its own.
+		if (documents.unsaved) event.preventDefault();
+	}}
+	onpagehide={() => {
+		documents.leave();
+		void workspace.flush();
+	}}
+/>
 
 <div
 	class="flex min-h-dvh md:h-dvh md:overflow-hidden"

@@ -65,6 +65,8 @@ export interface HistoryEntry {
 
 /** Everything that the page shows, as it stood at one moment. */
 export interface Snapshot extends Collections {
+	/** The database's own id, by which a browser keeps what could not be sent. */
+	readonly database: string;
 	/** Changes whenever anything is kept; a window that knows another one is stale. */
 	readonly stand: string;
 	/** Where one is at the vise with each batch that was begun. */

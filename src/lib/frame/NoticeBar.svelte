@@ -5,6 +5,9 @@
 	const button = 'h-11 rounded-md bg-raised px-3';
 </script>
 
+{#if documents.unsaved}
+	<p role="alert" class="bg-warn-soft px-4 py-2">{documents.unsaved}</p>
+{/if}
 {#if documents.notice}
 	<div role="alert" class="flex flex-wrap items-center gap-3 bg-warn-soft px-4 py-2">
 		<span class="min-w-0 flex-1 wrap-anywhere">{documents.notice.words}</span>

@@ -20,6 +20,7 @@ import { sameContent } from '$lib/documents/difference';
 import { api, RequestError, type ActionChange } from './client';
 import { freeName, withChange } from './rows';
 import { Saver } from './saver';
+import { Unsent } from './unsent';
 
 /** Something the person has to know, with what can be done about it. */
 export interface Notice {
@@ -47,15 +48,20 @@ export class Documents {
 	history = $state.raw<HistoryEnds>({ undo: null, redo: null });
 	notice = $state.raw<Notice | null>(null);
 	saving = $state(false);
+	/** Why a change is on this page alone, in words; it is tried again. null while all is on the server. */
+	unsaved = $state<string | null>(null);
 	/** Told of a document that undo or redo brought or changed, so that it is seen. */
 	stepped: (row: DocumentRow) => void = () => undefined;
 	private readonly saver: Saver;
+	private readonly unsent: Unsent;
 	/** Each document as the server last said it was: what a change of this window started from. */
 	// eslint-disable-next-line svelte/prefer-svelte-reactivity -- nothing shown is derived from it
 	private readonly bases = new Map<string, DocumentRow>();
 	private stand: string;
 
-	constructor(data: Snapshot) {
+	/** @param storage where changes wait that could not be sent; null while the page is made on the server */
+	constructor(data: Snapshot, storage: Storage | null = null) {
+		this.unsent = new Unsent(data.database, storage);
 		for (const kind of documentKinds) {
 			this.shelves[kind].rows = data[kinds[kind].collection];
 		}
@@ -225,16 +231,68 @@ export class Documents {
 			this.put({ kind, id, row: { ...shown, revision: row.revision } });
 		}
 		this.saving = !this.saver.idle && newerWaiting;
+		this.settled();
 		if (this.notice?.passing) this.notice = null;
+	}
+
+	/** Something was kept, or refused: the server answers. */
+	private settled(): void {
+		this.unsaved = null;
+		this.keepUnsent();
+	}
+
+	/** What is not on the server yet goes into the browser's storage, and what is there goes out of it. */
+	private keepUnsent(): void {
+		this.unsent.keep(
+			this.saver.pending.map((row) => ({ row, base: this.bases.get(row.id) ?? null }))
+		);
+	}
+
+	/** Before a page goes: what cannot be sent any more is found at the next opening. */
+	leave(): void {
+		void this.saver.flush();
+		if (this.unsaved) this.keepUnsent();
+	}
+
+	/** Changes of a window that is gone, which could not be sent: the person decides. */
+	async offerUnsent(): Promise<void> {
+		const left = (await this.unsent.left()).filter(({ row }) => {
+			const now = this.find(row.kind, row.id);
+			return !now || !sameContent(contentOf(now), contentOf(row));
+		});
+		if (left.length === 0) return this.unsent.forget();
+		const names = left.map(({ row }) => `“${row.name}”`);
+		const several = names.length > 1;
+		this.notice = {
+			words: `${several ? 'Changes' : 'A change'} of ${names.join(', ')} could not be saved when a window was closed.`,
+			choices: [
+				{
+					words: several ? 'Bring them back' : 'Bring it back',
+					act: () => {
+						void this.unsent.forget();
+						for (const { row, base } of left) this.resume(row, base);
+					}
+				},
+				{ words: 'Let it go', act: () => void this.unsent.forget() }
+			]
+		};
+	}
+
+	/** A change goes on as if its window had never been closed: what happened meanwhile is met as ever. */
+	private resume(row: DocumentRow, base: DocumentRow | null): void {
+		if (!this.find(row.kind, row.id)) return this.lost(row);
+		if (base) this.bases.set(row.id, base);
+		this.change(row);
 	}
 
 	private failed(row: DocumentRow, error: RequestError, retrying: boolean): void {
 		if (retrying) {
-			const words = `Not saved yet: ${error.message} Your change is on this page and is tried again.`;
-			this.notice = { words, choices: [], passing: true };
+			this.unsaved = `Not saved yet: ${error.message} Your change is on this page and is tried again.`;
+			this.keepUnsent();
 			return;
 		}
 		this.saving = false;
+		this.settled();
 		const mine = this.find(row.kind, row.id) ?? row;
 		const theirs = error.answer?.current;
 		if (error.status === 409 && theirs) void this.meet(mine, theirs);

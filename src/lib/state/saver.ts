@@ -20,7 +20,7 @@ export class Saver {
 	private readonly waiting = new Map<string, DocumentRow>();
 	private timer: ReturnType<typeof setTimeout> | null = null;
 	private running: Promise<void> | null = null;
-	private sending: string | null = null;
+	private sending: DocumentRow | null = null;
 	/** The server does not answer; the next try is on the timer. */
 	private backingOff = false;
 
@@ -37,7 +37,14 @@ export class Saver {
 
 	/** Whether a change of this document waits or is on its way. */
 	has(id: string): boolean {
-		return this.waiting.has(id) || this.sending === id;
+		return this.waiting.has(id) || this.sending?.id === id;
+	}
+
+	/** The newest state of each document that is not on the server yet. */
+	get pending(): DocumentRow[] {
+		const { sending } = this;
+		const rows = [...this.waiting.values()];
+		return sending && !this.waiting.has(sending.id) ? [sending, ...rows] : rows;
 	}
 
 	/** Forgets what waits for this document. */
@@ -59,7 +66,7 @@ export class Saver {
 	private async next(): Promise<void> {
 		const row = this.waiting.values().next().value!;
 		this.waiting.delete(row.id);
-		this.sending = row.id;
+		this.sending = row;
 		try {
 			const { kind, id, revision } = row;
 			const answer = await api

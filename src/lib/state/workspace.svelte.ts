@@ -32,8 +32,9 @@ export class Workspace {
 	batches: Batches | null = null;
 	search: MatchState | null = null;
 
-	constructor(data: Snapshot, learning: Learning) {
-		this.documents = new Documents(data);
+	/** @param storage the browser's; null while the page is made on the server */
+	constructor(data: Snapshot, learning: Learning, storage: Storage | null = null) {
+		this.documents = new Documents(data, storage);
 		this.selection = new Selection(this.documents, data.strip);
 		this.strip = new Strip(this.documents, this.selection);
 		this.beliefs = new Beliefs(this.documents, learning);

@@ -13,14 +13,14 @@ import { FIRST_LIE, lieFromDocument } from '$lib/documents/lie/body';
 import { Workspace } from './workspace.svelte';
 
 const file = join(import.meta.dirname, '../server/fixtures/schema-8/snapshot.json');
-const was = JSON.parse(readFileSync(file, 'utf8')) as Omit<Snapshot, 'stand'>;
+const was = JSON.parse(readFileSync(file, 'utf8')) as Omit<Snapshot, 'stand' | 'database'>;
 const NOTHING: Learning = {
 	learned: { scores: [], mean: [], covariance: [] },
 	judged: [],
 	unusable: []
 };
-const open = (change: Partial<Snapshot> = {}) =>
-	new Workspace({ ...was, stand: 'a.0', ...change }, NOTHING);
+const open = (change: Partial<Snapshot> = {}, storage: Storage | null = null) =>
+	new Workspace({ ...was, stand: 'a.0', database: 'd', ...change }, NOTHING, storage);
 const named = <Row extends { readonly name: string }>(rows: readonly Row[], name: string) =>
 	rows.find((row) => row.name === name)!;
 

@@ -142,6 +142,7 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 	),
 	Strip: schemaOf(StripRequest),
 	Snapshot: object({
+		database: text('the database’s own id'),
 		stand: text('changes whenever anything is kept'),
 		...Object.fromEntries(
 			documentKinds.map((kind) => {

@@ -105,6 +105,15 @@ export interface Write {
 	readonly content: DocumentContent;
 }
 
+/** Gives the database an id of its own, unless it has one; a backup brings its own. */
+export const nameDatabase = (db: Database): Promise<unknown> =>
+	db.transaction((tx) =>
+		tx.query(
+			`insert into setting (key, value) values ('database', to_jsonb($1::text)) on conflict do nothing`,
+			[randomUUID()]
+		)
+	);
+
 /**
  * @param backups makes and restores copies of this database
  * @param release gives the data folder back
@@ -218,14 +227,21 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 	return {
 		snapshot: () =>
 			db.read(async (tx) => {
-				const [strip] = await tx.query<{ value: StripSelection }>(
-					`select value from setting where key = 'strip'`
-				);
+				const setting = async <T>(key: string) => {
+					const sql = 'select value from setting where key = $1';
+					return (await tx.query<{ value: T }>(sql, [key]))[0]?.value;
+				};
 				return {
 					stand: stand(),
+					database: (await setting<string>('database')) ?? '',
 					...(await listCollections(tx)),
 					tying: await listTying(tx),
-					strip: { flyId: null, lieId: null, rigId: null, ...strip?.value },
+					strip: {
+						flyId: null,
+						lieId: null,
+						rigId: null,
+						...(await setting<StripSelection>('strip'))
+					},
 					history: await historyEnds(tx)
 				};
 			}),
@@ -324,6 +340,7 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 			...backups,
 			restore: async (name) => {
 				await backups.restore(name);
+				await nameDatabase(db);
 				tell({ changes: null, history: await db.read(historyEnds) });
 			}
 		},

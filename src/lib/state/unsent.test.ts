@@ -1,0 +1,116 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { afterEach, beforeEach, expect, test, vi } from 'vitest';
+import type { Snapshot } from '$lib/api/answers';
+import type { FlyRow } from '$lib/documents/kinds';
+import { Documents } from './documents.svelte';
+
+const file = join(import.meta.dirname, '../server/fixtures/schema-8/snapshot.json');
+const was = JSON.parse(readFileSync(file, 'utf8')) as Omit<Snapshot, 'stand' | 'database'>;
+
+/** The browser's storage, and its locks; a window that is closed lets go of its own. */
+class Browser {
+	readonly entries = new Map<string, string>();
+	readonly held = new Set<string>();
+	readonly locks = {
+		request: (name: string) => Promise.resolve(this.held.add(name)),
+		query: () => Promise.resolve({ held: [...this.held].map((name) => ({ name })) })
+	};
+	get storage(): Storage {
+		const { entries } = this;
+		return {
+			getItem: (key: string) => entries.get(key) ?? null,
+			setItem: (key: string, value: string) => entries.set(key, value),
+			removeItem: (key: string) => entries.delete(key),
+			key: (place: number) => [...entries.keys()][place] ?? null,
+			get length() {
+				return entries.size;
+			}
+		} as unknown as Storage;
+	}
+}
+
+let browser: Browser;
+let asked: { method: string; body: { revision?: number } }[];
+let answer: { status: number; body: unknown };
+beforeEach(() => {
+	browser = new Browser();
+	asked = [];
+	answer = { status: 503, body: { message: 'Starting.' } };
+	vi.stubGlobal('navigator', { locks: browser.locks });
+	vi.stubGlobal('fetch', (_: string, { method, body }: { method: string; body?: string }) => {
+		asked.push({ method, body: JSON.parse(body ?? '{}') as { revision?: number } });
+		return Promise.resolve(new Response(JSON.stringify(answer.body), { status: answer.status }));
+	});
+});
+afterEach(() => vi.unstubAllGlobals());
+
+const open = (change: Partial<Snapshot> = {}) =>
+	new Documents({ ...was, stand: 'a.0', database: 'd', ...change }, browser.storage);
+const [fly] = was.flies;
+const recipe = { ...fly!.body.recipe, hook: { ...fly!.body.recipe.hook, size: 8 } };
+const changed: FlyRow = { ...fly!, body: { recipe } };
+/** A window in which the hook was changed while the server did not answer. */
+async function changedInVain() {
+	const documents = open();
+	documents.change(changed);
+	await documents.flush();
+	return documents;
+}
+
+test('it is said beside whatever else is said, and kept in the browser until it is saved', async () => {
+	const documents = await changedInVain();
+	expect(documents.unsaved).toMatch(/^Not saved yet: Starting\./);
+	documents.history = { undo: 'x', redo: null };
+	await documents.undo();
+	// An undo that fails has words of its own.
+	expect(documents.notice!.words).toBe('Starting.');
+	expect(documents.unsaved).toMatch(/^Not saved yet/);
+	expect(browser.entries.size).toBe(1);
+	const row = { ...changed, revision: 2 };
+	const { history } = documents;
+	answer = { status: 200, body: { changes: [{ kind: 'fly', id: row.id, row }], history } };
+	await documents.flush();
+	expect(documents.unsaved).toBeNull();
+	expect(browser.entries.size).toBe(0);
+});
+
+test('it is offered when its window is gone, and goes on from what it started from', async () => {
+	await changedInVain();
+	// While that window lives the change is its own.
+	const beside = open();
+	await beside.offerUnsent();
+	expect(beside.notice).toBeNull();
+	browser.held.clear();
+	const elsewhere = open({ database: 'another' });
+	await elsewhere.offerUnsent();
+	expect(elsewhere.notice).toBeNull();
+
+	const documents = open();
+	await documents.offerUnsent();
+	expect(documents.notice!.words).toContain(fly!.name);
+	documents.notice!.choices[0]!.act();
+	expect(documents.find('fly', fly!.id)!.body.recipe.hook.size).toBe(8);
+	asked = [];
+	answer = { status: 200, body: { changes: [], history: documents.history } };
+	await documents.flush();
+	expect(asked).toMatchObject([{ method: 'PUT', body: { revision: fly!.revision } }]);
+	await vi.waitFor(() => expect(browser.entries.size).toBe(0));
+});
+
+test('it is let go when the person says so, and not offered where it got through after all', async () => {
+	await changedInVain();
+	browser.held.clear();
+	const documents = open({ flies: [{ ...changed, revision: 9 }] });
+	await documents.offerUnsent();
+	expect(documents.notice).toBeNull();
+	expect(browser.entries.size).toBe(0);
+
+	await changedInVain();
+	browser.held.clear();
+	const other = open();
+	await other.offerUnsent();
+	other.notice!.choices[1]!.act();
+	await vi.waitFor(() => expect(browser.entries.size).toBe(0));
+	expect(other.find('fly', fly!.id)).toEqual(fly);
+});
