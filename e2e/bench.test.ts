@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { choose, expect, figure, kept, openPart, reload, test, typed } from './server';
+import { choose, expect, figure, kept, open, openPart, reload, test, typed } from './server';
 
 test('keys and typing: the answer follows, slips are asked about, mistakes stay on the page', async ({
 	bench
