@@ -80,7 +80,7 @@ test('an own, empty database opens on a complete fly; a taken port is said', asy
 	await page.getByRole('button', { name: 'Start a new fly' }).click();
 	await expect(page.getByRole('button', { name: /^Fly New nymph/ })).toBeVisible();
 	await page.keyboard.press('w');
-	await page.getByRole('button', { name: 'Delete' }).click();
+	await page.getByRole('button', { name: 'Delete', exact: true }).click();
 	await expect(page.getByText('Describe the water you fish')).toBeVisible();
 	await page.getByRole('button', { name: 'New lie' }).click();
 	await expect(page.getByTestId('verdict')).toBeVisible();

@@ -21,6 +21,8 @@ export interface DocumentChange {
 
 /** Answer of undo and redo, and of every edit: what changed and what can be undone next. */
 export interface ActionAnswer {
+	/** After it. */
+	readonly stand: string;
 	readonly changes: readonly DocumentChange[];
 	readonly history: HistoryEnds;
 }

@@ -50,8 +50,10 @@ function holdLetters(): void {
 	let held = '';
 	const deliver = (field: HTMLInputElement) => {
 		stop();
+		// Once: the frame that looks for the field and the key that finds it may both come here.
 		if (!held) return;
 		field.value += held;
+		held = '';
 		field.dispatchEvent(new InputEvent('input', { bubbles: true }));
 	};
 	const hold = (event: KeyboardEvent) => {

@@ -58,6 +58,8 @@ export class Documents {
 	// eslint-disable-next-line svelte/prefer-svelte-reactivity -- nothing shown is derived from it
 	private readonly bases = new Map<string, DocumentRow>();
 	private stand: string;
+	/** The stand of which the history is. */
+	private heard: string;
 
 	/** @param storage where changes wait that could not be sent; null while the page is made on the server */
 	constructor(data: Snapshot, storage: Storage | null = null) {
@@ -67,6 +69,7 @@ export class Documents {
 		}
 		this.history = data.history;
 		this.stand = data.stand;
+		this.heard = data.stand;
 		for (const row of rowsIn(data)) this.bases.set(row.id, row);
 		this.saver = new Saver({
 			saved: (answer, newer) => this.saved(answer, newer),
@@ -123,7 +126,7 @@ export class Documents {
 		}
 		this.stand = news.stand;
 		for (const change of news.changes) this.putNewer(change);
-		this.history = news.history;
+		this.hear(news);
 	}
 
 	/** The connection was made anew: what was missed meanwhile is fetched. */
@@ -140,6 +143,7 @@ export class Documents {
 				.flatMap((kind): readonly DocumentRow[] => this.made(kind))
 				.filter(({ id }) => !rows.some((row) => row.id === id));
 			this.stand = data.stand;
+			this.heard = data.stand;
 			this.history = data.history;
 			for (const { kind, id } of gone) this.putNewer({ kind, id, row: null });
 			for (const row of rows) this.putNewer({ kind: row.kind, id: row.id, row });
@@ -206,7 +210,14 @@ export class Documents {
 
 	private take(answer: ActionAnswer): void {
 		answer.changes.forEach((change) => this.putKept(change));
-		this.history = answer.history;
+		this.hear(answer);
+	}
+
+	/** What undo would do, as of the newest stand: news of an action may come after the answer to a later one. */
+	private hear({ stand, history }: Pick<ActionAnswer, 'stand' | 'history'>): void {
+		if (isBefore(stand, this.heard)) return;
+		this.heard = stand;
+		this.history = history;
 	}
 
 	/** Shows what the server says of a document. */
@@ -222,7 +233,7 @@ export class Documents {
 	}
 
 	private saved(answer: ActionAnswer, newerWaiting: boolean): void {
-		this.history = answer.history;
+		this.hear(answer);
 		for (const { kind, id, row } of answer.changes) {
 			if (row) this.bases.set(id, row);
 			const shown = this.find(kind, id);
@@ -418,3 +429,10 @@ export class Documents {
 /** Another window changes the same at most so often in between. */
 const MOST_TRIES = 4;
 const idOf = ({ kind, id }: { kind: DocumentKind; id: string }) => ({ kind, id });
+
+/** Whether a stand is an earlier one of the same run of the server. */
+function isBefore(stand: string, other: string): boolean {
+	const [run, count] = stand.split('.');
+	const [otherRun, otherCount] = other.split('.');
+	return run === otherRun && Number(count) < Number(otherCount);
+}

@@ -69,7 +69,10 @@ test('it is said beside whatever else is said, and kept in the browser until it 
 	expect(browser.entries.size).toBe(1);
 	const row = { ...changed, revision: 2 };
 	const { history } = documents;
-	answer = { status: 200, body: { changes: [{ kind: 'fly', id: row.id, row }], history } };
+	answer = {
+		status: 200,
+		body: { stand: 'a.1', changes: [{ kind: 'fly', id: row.id, row }], history }
+	};
 	await documents.flush();
 	expect(documents.unsaved).toBeNull();
 	expect(browser.entries.size).toBe(0);
@@ -92,7 +95,7 @@ test('it is offered when its window is gone, and goes on from what it started fr
 	documents.notice!.choices[0]!.act();
 	expect(documents.find('fly', fly!.id)!.body.recipe.hook.size).toBe(8);
 	asked = [];
-	answer = { status: 200, body: { changes: [], history: documents.history } };
+	answer = { status: 200, body: { stand: 'a.1', changes: [], history: documents.history } };
 	await documents.flush();
 	expect(asked).toMatchObject([{ method: 'PUT', body: { revision: fly!.revision } }]);
 	await vi.waitFor(() => expect(browser.entries.size).toBe(0));

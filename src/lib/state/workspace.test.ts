@@ -135,6 +135,7 @@ describe('what is on the strip', () => {
 		answers = () => ({
 			status: 200,
 			body: {
+				stand: 'a.2',
 				changes: [{ kind: 'fly', id: gone.id, row: gone }],
 				history: { undo: null, redo: null }
 			}
@@ -142,6 +143,12 @@ describe('what is on the strip', () => {
 		await workspace.documents.undo();
 		expect(workspace.selection.fly!.id).toBe(gone.id);
 		expect(workspace.documents.find('fly', gone.id)).toEqual(gone);
+		// News of the action before it, come late, does not turn the undo list back.
+		const late = { undo: 'deleted', redo: null };
+		workspace.documents.receive({ stand: 'a.1', changes: [], history: late });
+		expect(workspace.documents.history.undo).toBeNull();
+		workspace.documents.receive({ stand: 'a.2', changes: [], history: late });
+		expect(workspace.documents.history.undo).toBe('deleted');
 	});
 
 	test('a speed that is typed outdates the floats it came from; the zone ends at the surface', () => {
@@ -169,7 +176,7 @@ describe('an entry in a ledger', () => {
 		answers = () =>
 			asked.length === 1
 				? { status: 409, body: { message: 'changed', change: 0, current: theirs } }
-				: { status: 200, body: { changes: [], history: documents.history } };
+				: { status: 200, body: { stand: 'a.1', changes: [], history: documents.history } };
 		expect(await stock.enter(lot, entry)).toBe(true);
 		const [, second] = asked as unknown as {
 			body: { changes: [{ revision: number; document: { body: typeof lot.body } }] };

@@ -122,6 +122,7 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 		row: said('the document as it stands; null where it is gone', orNull(ref('Document')))
 	}),
 	Action: object({
+		stand: text('the stand after it: a later one has a higher number behind the point'),
 		changes: said('the documents that changed', list(ref('Change'))),
 		history: said('what undo and redo would do now', { allOf: [ref('History')] })
 	}),

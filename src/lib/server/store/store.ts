@@ -166,7 +166,7 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 		});
 		lastEdit = -Infinity;
 		if (answer.changes.length > 0) tell(answer);
-		return answer;
+		return { ...answer, stand: stand() };
 	};
 	/** A new document, checked and put. */
 	const made = async (tx: Queryable, kind: DocumentKind, id: string, content: DocumentContent) => {
