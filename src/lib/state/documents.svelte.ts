@@ -209,7 +209,10 @@ export class Documents {
 	}
 
 	private take(answer: ActionAnswer): void {
-		answer.changes.forEach((change) => this.putKept(change));
+		for (const change of answer.changes) {
+			// A change that was made meanwhile is met when it is saved, with the base that it has.
+			if (!this.saver.has(change.id)) this.putKept(change);
+		}
 		this.hear(answer);
 	}
 

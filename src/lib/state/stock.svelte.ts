@@ -1,7 +1,6 @@
 import type { PartName } from '$core/fly/index';
-import { clipped } from '$lib/contract/names';
 import type { LotRow } from '$lib/documents/kinds';
-import type { LotBodyDocument, LotEntry } from '$lib/documents/lot/body';
+import type { LotBodyDocument } from '$lib/documents/lot/body';
 import { withLot } from '$lib/documents/lot/from-stock';
 import type { Documents } from './documents.svelte';
 import { freeName } from './rows';
@@ -23,17 +22,6 @@ export class Stock {
 	setLot(row: LotRow, body: LotBodyDocument): void {
 		this.documents.change({ ...row, body });
 	}
-
-	/** An entry in a lot's ledger, as an action of its own: what other windows entered meanwhile stays. */
-	enter = ({ id, name }: LotRow, entry: LotEntry): Promise<boolean> => {
-		const label = `${clipped(name, 60)}: ${entry.amount} ${entry.kind}`;
-		return this.documents.act(label, () => {
-			const now = this.documents.find('lot', id);
-			if (!now) return null;
-			const body = { ...now.body, entries: [...now.body.entries, entry] };
-			return [{ kind: 'lot', id, revision: now.revision, document: { name: now.name, body } }];
-		});
-	};
 
 	/** Takes a part of the fly on the strip from a lot. */
 	takeFrom(lot: LotRow, part: PartName): void {

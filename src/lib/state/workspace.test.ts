@@ -163,10 +163,10 @@ describe('what is on the strip', () => {
 	});
 });
 
-describe('an entry in a ledger', () => {
-	test('is made of the lot as it is now: what another window entered meanwhile stays', async () => {
+describe('an action', () => {
+	test('is planned anew of the documents as they are: what another window entered meanwhile stays', async () => {
 		const lot = was.lots[0]!;
-		const { stock, documents } = open();
+		const { documents } = open();
 		const entry = { on: '2026-03-01', kind: 'bought', amount: 7 } as const;
 		const theirs = {
 			...lot,
@@ -177,12 +177,32 @@ describe('an entry in a ledger', () => {
 			asked.length === 1
 				? { status: 409, body: { message: 'changed', change: 0, current: theirs } }
 				: { status: 200, body: { stand: 'a.1', changes: [], history: documents.history } };
-		expect(await stock.enter(lot, entry)).toBe(true);
-		const [, second] = asked as unknown as {
-			body: { changes: [{ revision: number; document: { body: typeof lot.body } }] };
-		}[];
-		const [{ revision, document }] = second!.body.changes;
-		expect(revision).toBe(theirs.revision);
-		expect(document.body.entries.slice(-2).map(({ amount }) => amount)).toEqual([3, 7]);
+		const amounts: number[][] = [];
+		const done = await documents.act('an entry', () => {
+			const { id, revision, name, body } = documents.find('lot', lot.id)!;
+			const entries = [...body.entries, entry];
+			amounts.push([revision, ...entries.slice(-2).map(({ amount }) => amount)]);
+			return [{ kind: 'lot', id, revision, document: { name, body: { ...body, entries } } }];
+		});
+		expect(done).toBe(true);
+		expect(amounts.at(-1)).toEqual([theirs.revision, 3, 7]);
+	});
+
+	test('leaves a change alone that was made while it was under way', async () => {
+		const lot = was.lots[0]!;
+		const { documents } = open();
+		let change: () => void = () => undefined;
+		answers = () => {
+			change();
+			const row = { ...lot, revision: lot.revision + 1, name: 'As it was answered' };
+			const changes = [{ kind: 'lot', id: lot.id, row }];
+			return { status: 200, body: { stand: 'a.1', changes, history: documents.history } };
+		};
+		change = () => documents.change({ ...lot, body: { ...lot.body, lowAt: 3 } });
+		await documents.act('a name', () => [
+			{ kind: 'lot', id: lot.id, revision: lot.revision, document: { name: 'x', body: lot.body } }
+		]);
+		// It is on its way with the revision that it saw, and is joined with what was answered there.
+		expect(documents.find('lot', lot.id)!.body.lowAt).toBe(3);
 	});
 });

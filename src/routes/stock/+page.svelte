@@ -62,7 +62,6 @@
 					lot={now}
 					rename={(name) => documents.rename(now, name)}
 					onchange={(body) => stock.setLot(now, body)}
-					enterInLot={(lot, entry) => void stock.enter(lot, entry)}
 					remove={() => void documents.erase(now)}
 					parts={selection.fly ? partsFrom(now) : []}
 					take={(part) => stock.takeFrom(now, part)}

@@ -8,8 +8,7 @@
 		materialOf,
 		nominalWords,
 		priceEach,
-		type LotBodyDocument,
-		type LotEntry
+		type LotBodyDocument
 	} from '$lib/documents/lot/body';
 	import type { LotRow } from '$lib/documents/kinds';
 	import Segments from '$lib/ui/Segments.svelte';
@@ -22,14 +21,13 @@
 		lot: LotRow;
 		rename: (name: string) => string | null;
 		onchange: (body: LotBodyDocument) => void;
-		enterInLot: (lot: LotRow, entry: LotEntry) => void;
 		remove: () => void;
 		/** The parts of the Bench's fly that can be made from it. */
 		parts: readonly PartName[];
 		take: (part: PartName) => void;
 		believed: Beliefs;
 	}
-	let { lot, rename, onchange, enterInLot, remove, parts, take, believed }: Props = $props();
+	let { lot, rename, onchange, remove, parts, take, believed }: Props = $props();
 	const body = $derived(lot.body);
 	const material = $derived(materialOf(body)!);
 	const unit = $derived(lotUnit(material));
@@ -99,7 +97,7 @@
 		<LotMeasured {lot} {onchange} {believed} />
 	{/if}
 
-	<LotLedger {lot} {onchange} {enterInLot} />
+	<LotLedger {lot} {onchange} />
 
 	<div class="flex flex-wrap gap-2">
 		{#each parts as part (part)}

@@ -7,8 +7,7 @@
 		leftOf,
 		lotUnit,
 		materialOf,
-		type LotBodyDocument,
-		type LotEntry
+		type LotBodyDocument
 	} from '$lib/documents/lot/body';
 	import Segments from '$lib/ui/Segments.svelte';
 	import Stepper from '$lib/ui/Stepper.svelte';
@@ -18,9 +17,8 @@
 	interface Props {
 		lot: LotRow;
 		onchange: (body: LotBodyDocument) => void;
-		enterInLot: (lot: LotRow, entry: LotEntry) => void;
 	}
-	let { lot, onchange, enterInLot }: Props = $props();
+	let { lot, onchange }: Props = $props();
 	const body = $derived(lot.body);
 	const unit = $derived(lotUnit(materialOf(body)!));
 
@@ -44,7 +42,7 @@
 		// "Counted anew" says what is there; the entry is the difference.
 		const entered = kind === 'corrected' ? Number((amount - leftOf(body)).toFixed(3)) : amount;
 		const cost = kind === 'bought' && paid > 0 ? { price: paid } : {};
-		enterInLot(lot, { on, kind, amount: entered, ...cost });
+		onchange({ ...body, entries: [...body.entries, { on, kind, amount: entered, ...cost }] });
 		paid = 0;
 	}
 </script>
