@@ -9,7 +9,7 @@
 	import { Workspace } from '$lib/state/workspace.svelte';
 
 	let { data, children } = $props();
-	// The data are read once; from then on the Bench owns them, and hears what other windows do.
+	// The data are read once; from then on the workspace owns them, and hears what other windows do.
 	// svelte-ignore state_referenced_locally
 	const workspace = provideWorkspace(
 		new Workspace(data.snapshot, data.learning, browser ? storageOf() : null)
@@ -49,10 +49,7 @@
 		// The browser asks in words of its own.
 		if (documents.unsaved) event.preventDefault();
 	}}
-	onpagehide={() => {
-		documents.leave();
-		void workspace.flush();
-	}}
+	onpagehide={() => void workspace.flush()}
 />
 
 <div

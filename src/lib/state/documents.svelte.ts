@@ -20,7 +20,7 @@ import { sameContent } from '$lib/documents/difference';
 import { api, RequestError, type ActionChange } from './client';
 import { freeName, withChange } from './rows';
 import { Saver } from './saver';
-import { Unsent } from './unsent';
+import { Unsent, type UnsentChange } from './unsent';
 
 /** Something the person has to know, with what can be done about it. */
 export interface Notice {
@@ -162,6 +162,7 @@ export class Documents {
 		this.put({ kind: row.kind, id: row.id, row });
 		this.saving = true;
 		this.saver.save(row);
+		if (this.unsaved) this.keepUnsent();
 	}
 
 	/** @returns the id of what was made; null when it was not */
@@ -262,12 +263,6 @@ export class Documents {
 		);
 	}
 
-	/** Before a page goes: what cannot be sent any more is found at the next opening. */
-	leave(): void {
-		void this.saver.flush();
-		if (this.unsaved) this.keepUnsent();
-	}
-
 	/** Changes of a window that is gone, which could not be sent: the person decides. */
 	async offerUnsent(): Promise<void> {
 		const left = (await this.unsent.left()).filter(({ row }) => {
@@ -282,21 +277,28 @@ export class Documents {
 			choices: [
 				{
 					words: several ? 'Bring them back' : 'Bring it back',
-					act: () => {
-						void this.unsent.forget();
-						for (const { row, base } of left) this.resume(row, base);
-					}
+					act: () => void this.bringBack(left)
 				},
 				{ words: 'Let it go', act: () => void this.unsent.forget() }
 			]
 		};
 	}
 
-	/** A change goes on as if its window had never been closed: what happened meanwhile is met as ever. */
-	private resume(row: DocumentRow, base: DocumentRow | null): void {
-		if (!this.find(row.kind, row.id)) return this.lost(row);
-		if (base) this.bases.set(row.id, base);
-		this.change(row);
+	/**
+	 * Changes go on as if their window had never been closed: what happened meanwhile is met as ever. A document
+	 * that was deleted is made anew; while one cannot be, all stay where they are found at the next opening.
+	 */
+	private async bringBack(left: readonly UnsentChange[]): Promise<void> {
+		let whole = true;
+		for (const { row, base } of left) {
+			if (!this.find(row.kind, row.id)) {
+				whole = (await this.createFrom(row, row.name)) !== null && whole;
+				continue;
+			}
+			if (base) this.bases.set(row.id, base);
+			this.change(row);
+		}
+		if (whole) await this.unsent.forget();
 	}
 
 	private failed(row: DocumentRow, error: RequestError, retrying: boolean): void {

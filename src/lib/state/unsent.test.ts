@@ -117,3 +117,24 @@ test('it is let go when the person says so, and not offered where it got through
 	await vi.waitFor(() => expect(browser.entries.size).toBe(0));
 	expect(other.find('fly', fly!.id)).toEqual(fly);
 });
+
+test('what was deleted meanwhile is made anew, all of it, and waits on while it cannot be', async () => {
+	const [one, two] = was.flies;
+	const before = open();
+	before.change(changed);
+	before.change({ ...two!, name: 'Another' });
+	await before.flush();
+	browser.held.clear();
+	const documents = open({ flies: was.flies.filter(({ id }) => id !== one!.id && id !== two!.id) });
+	await documents.offerUnsent();
+	// The server still does not answer.
+	documents.notice!.choices[0]!.act();
+	await vi.waitFor(() => expect(documents.notice?.words).toBe('Starting.'));
+	expect(browser.entries.size).toBe(1);
+	answer = { status: 200, body: { stand: 'a.1', changes: [], history: documents.history } };
+	asked = [];
+	await documents.offerUnsent();
+	documents.notice!.choices[0]!.act();
+	await vi.waitFor(() => expect(browser.entries.size).toBe(0));
+	expect(asked.map(({ method }) => method)).toEqual(['POST', 'POST']);
+});

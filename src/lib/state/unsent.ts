@@ -24,11 +24,10 @@ export class Unsent {
 	 */
 	constructor(
 		database: string,
-		private readonly storage: Storage | null,
-		window: string = crypto.randomUUID()
+		private readonly storage: Storage | null
 	) {
 		this.prefix = `${PREFIX} ${database} `;
-		this.key = this.prefix + window;
+		this.key = this.prefix + crypto.randomUUID();
 		// Held for as long as this window lives: what it keeps is its own until then.
 		if (storage) void navigator.locks?.request(this.key, () => new Promise(() => undefined));
 	}

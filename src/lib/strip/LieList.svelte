@@ -17,7 +17,7 @@
 
 	const rows = $derived(
 		documents.all('lie').map((row) => {
-			const river = documents.all('river').find((r) => r.id === row.riverId);
+			const river = documents.find('river', row.riverId);
 			const words = lieWords(lieFromDocument(row.body));
 			return { id: row.id, name: row.name, detail: river ? `${words} · ${river.name}` : words };
 		})

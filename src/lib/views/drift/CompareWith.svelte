@@ -18,7 +18,7 @@
 			.map(listed)
 	);
 	function addFly(id: string) {
-		const row = documents.all('fly').find((fly) => fly.id === id);
+		const row = documents.find('fly', id);
 		if (row) compare.add(row.name, { recipe: recipeFromDocument(row.body.recipe) });
 	}
 	function addTippet(steps: number) {
