@@ -5,12 +5,10 @@ import type {
 	HistoryEnds,
 	Snapshot
 } from '$lib/api/answers';
-import { clipped, INVISIBLE, isVisible } from '$lib/contract/names';
+import { INVISIBLE, isVisible } from '$lib/contract/names';
 import {
 	contentOf,
 	documentKinds,
-	forKinds,
-	kinds,
 	rowsIn,
 	type DocumentKind,
 	type DocumentRow,
@@ -18,33 +16,16 @@ import {
 } from '$lib/documents/kinds';
 import { sameContent } from '$lib/documents/difference';
 import { api, RequestError, type ActionChange } from './client';
-import { freeName, withChange } from './rows';
+import { lost, meet } from './meeting';
+import type { Notice } from './notice';
+import { freeName } from './rows';
 import { Saver } from './saver';
+import { Shelves } from './shelves.svelte';
 import { Unsent, type UnsentChange } from './unsent';
-
-/** Something the person has to know, with what can be done about it. */
-export interface Notice {
-	readonly words: string;
-	readonly choices: readonly { readonly words: string; readonly act: () => void }[];
-	/** Goes by itself when the next change is kept. */
-	readonly passing?: boolean;
-}
-
-/** The documents of a kind as this window shows them. */
-class Shelf<Kind extends DocumentKind> {
-	/** In the order in which they were made. */
-	rows = $state.raw<readonly RowOf<Kind>[]>([]);
-	readonly inOrder = $derived.by(() => this.order(this.rows));
-
-	constructor(private readonly order: (rows: readonly RowOf<Kind>[]) => readonly RowOf<Kind>[]) {}
-}
-type Order = (rows: readonly DocumentRow[]) => readonly DocumentRow[];
 
 /** All documents as this window shows them; every change is kept by itself. */
 export class Documents {
-	private readonly shelves = forKinds(
-		(kind) => new Shelf<DocumentKind>(kinds[kind].order as Order)
-	);
+	private readonly shelves: Shelves;
 	history = $state.raw<HistoryEnds>({ undo: null, redo: null });
 	notice = $state.raw<Notice | null>(null);
 	saving = $state(false);
@@ -54,9 +35,6 @@ export class Documents {
 	stepped: (row: DocumentRow) => void = () => undefined;
 	private readonly saver: Saver;
 	private readonly unsent: Unsent;
-	/** Each document as the server last said it was: what a change of this window started from. */
-	// eslint-disable-next-line svelte/prefer-svelte-reactivity -- nothing shown is derived from it
-	private readonly bases = new Map<string, DocumentRow>();
 	private stand: string;
 	/** The stand of which the history is. */
 	private heard: string;
@@ -64,13 +42,10 @@ export class Documents {
 	/** @param storage where changes wait that could not be sent; null while the page is made on the server */
 	constructor(data: Snapshot, storage: Storage | null = null) {
 		this.unsent = new Unsent(data.database, storage);
-		for (const kind of documentKinds) {
-			this.shelves[kind].rows = data[kinds[kind].collection];
-		}
+		this.shelves = new Shelves(data);
 		this.history = data.history;
 		this.stand = data.stand;
 		this.heard = data.stand;
-		for (const row of rowsIn(data)) this.bases.set(row.id, row);
 		this.saver = new Saver({
 			saved: (answer, newer) => this.saved(answer, newer),
 			failed: (row, error, retrying) => this.failed(row, error, retrying)
@@ -79,20 +54,16 @@ export class Documents {
 
 	/** All of a kind, in the order of its lists. */
 	all<Kind extends DocumentKind>(kind: Kind): readonly RowOf<Kind>[] {
-		return this.shelf(kind).inOrder;
+		return this.shelves.of(kind).inOrder;
 	}
 
 	/** All of a kind, in the order in which they were made. */
 	made<Kind extends DocumentKind>(kind: Kind): readonly RowOf<Kind>[] {
-		return this.shelf(kind).rows;
-	}
-
-	private shelf<Kind extends DocumentKind>(kind: Kind): Shelf<Kind> {
-		return this.shelves[kind] as unknown as Shelf<Kind>;
+		return this.shelves.of(kind).rows;
 	}
 
 	find<Kind extends DocumentKind>(kind: Kind, id: string | null | undefined) {
-		return this.made(kind).find((row) => row.id === id);
+		return this.shelves.find(kind, id);
 	}
 
 	/** @returns what is wrong with the name, in words; null when it was taken */
@@ -155,19 +126,18 @@ export class Documents {
 		if (this.saver.has(change.id)) return;
 		const shown = this.find(change.kind, change.id);
 		if (change.row && shown && change.row.revision <= shown.revision) return;
-		this.putKept(change);
+		this.shelves.putKept(change);
 	}
 
 	change(row: DocumentRow): void {
-		this.put({ kind: row.kind, id: row.id, row });
+		this.shelves.put({ kind: row.kind, id: row.id, row });
 		this.saving = true;
 		this.saver.save(row);
 		if (this.unsaved) this.keepUnsent();
 	}
 
 	/** @returns the id of what was made; null when it was not */
-	async create(kind: DocumentKind, document: object): Promise<string | null> {
-		await this.saver.flush();
+	create(kind: DocumentKind, document: object): Promise<string | null> {
 		return this.attempt(async () => {
 			const id = crypto.randomUUID();
 			this.take(await api.create(kind, { id, ...document }));
@@ -177,18 +147,15 @@ export class Documents {
 
 	/** Deletes without asking, and says so with the way back. @returns whether it is gone */
 	async erase({ kind, id }: DocumentRow): Promise<boolean> {
-		await this.saver.flush();
-		const now = this.find(kind, id);
-		if (!now) return false;
-		const done = await this.attempt(async () => {
-			this.take(await api.remove(kind, id, now.revision));
-			return true;
+		const gone = await this.attempt(async () => {
+			const now = this.find(kind, id);
+			if (now) this.take(await api.remove(kind, id, now.revision));
+			return now;
 		});
-		if (!done) return false;
+		if (!gone) return false;
 		const back = { words: 'Bring it back (Ctrl+Z)', act: () => void this.step('undo') };
-		const words = `“${now.name}” is deleted.`;
 		this.notice = {
-			words,
+			words: `“${gone.name}” is deleted.`,
 			choices: [back, { words: 'Close', act: () => undefined }],
 			passing: true
 		};
@@ -196,11 +163,10 @@ export class Documents {
 	}
 
 	/** @returns what was changed; null when there was nothing to do or it failed */
-	async step(direction: 'undo' | 'redo'): Promise<ActionAnswer | null> {
-		await this.saver.flush();
-		if (!this.history[direction]) return null;
-		if (this.notice?.passing) this.notice = null;
+	step(direction: 'undo' | 'redo'): Promise<ActionAnswer | null> {
 		return this.attempt(async () => {
+			if (!this.history[direction]) return null;
+			if (this.notice?.passing) this.notice = null;
 			const answer = await api.history(direction);
 			this.take(answer);
 			const shown = answer.changes.find((change) => change.row)?.row;
@@ -212,9 +178,15 @@ export class Documents {
 	private take(answer: ActionAnswer): void {
 		for (const change of answer.changes) {
 			// A change that was made meanwhile is met when it is saved, with the base that it has.
-			if (!this.saver.has(change.id)) this.putKept(change);
+			if (!this.saver.has(change.id)) this.shelves.putKept(change);
 		}
 		this.hear(answer);
+	}
+
+	/** Shows what the server says of a document, and lets go what this window was to send of it. */
+	takeOver(change: DocumentChange): void {
+		this.saver.drop(change.id);
+		this.shelves.putKept(change);
 	}
 
 	/** What undo would do, as of the newest stand: news of an action may come after the answer to a later one. */
@@ -224,26 +196,14 @@ export class Documents {
 		this.history = history;
 	}
 
-	/** Shows what the server says of a document. */
-	private putKept(change: DocumentChange): void {
-		if (change.row) this.bases.set(change.id, change.row);
-		else this.bases.delete(change.id);
-		this.put(change);
-	}
-
-	private put(change: DocumentChange): void {
-		const shelf = this.shelves[change.kind];
-		shelf.rows = withChange(shelf.rows, change);
-	}
-
 	private saved(answer: ActionAnswer, newerWaiting: boolean): void {
 		this.hear(answer);
 		for (const { kind, id, row } of answer.changes) {
-			if (row) this.bases.set(id, row);
+			if (row) this.shelves.bases.set(id, row);
 			const shown = this.find(kind, id);
 			if (!shown || !row) continue;
 			// What the page shows was sent, or is newer than that: only the revision moves on.
-			this.put({ kind, id, row: { ...shown, revision: row.revision } });
+			this.shelves.put({ kind, id, row: { ...shown, revision: row.revision } });
 		}
 		this.saving = !this.saver.idle && newerWaiting;
 		this.settled();
@@ -259,7 +219,7 @@ export class Documents {
 	/** What is not on the server yet goes into the browser's storage, and what is there goes out of it. */
 	private keepUnsent(): void {
 		this.unsent.keep(
-			this.saver.pending.map((row) => ({ row, base: this.bases.get(row.id) ?? null }))
+			this.saver.pending.map((row) => ({ row, base: this.shelves.bases.get(row.id) ?? null }))
 		);
 	}
 
@@ -295,7 +255,7 @@ export class Documents {
 				whole = (await this.createFrom(row, row.name)) !== null && whole;
 				continue;
 			}
-			if (base) this.bases.set(row.id, base);
+			if (base) this.shelves.bases.set(row.id, base);
 			this.change(row);
 		}
 		if (whole) await this.unsent.forget();
@@ -311,105 +271,85 @@ export class Documents {
 		this.settled();
 		const mine = this.find(row.kind, row.id) ?? row;
 		const theirs = error.answer?.current;
-		if (error.status === 409 && theirs) void this.meet(mine, theirs);
-		else if (error.status === 404) this.lost(mine);
-		else this.notice = { words: `Not saved: ${error.message}`, choices: [] };
-	}
-
-	/** Two windows changed one document: joined where they touched different parts, else the person decides. */
-	private async meet(seen: DocumentRow, theirs: DocumentRow): Promise<void> {
-		this.saver.drop(seen.id);
-		// Seldom wanted, and large. Where it cannot be had the person decides without its words.
-		const changes = await import('$lib/documents/changes').catch(() => null);
-		const mine = this.find(seen.kind, seen.id) ?? seen;
-		const base = changes && this.bases.get(mine.id);
-		const changed = base ? changes.difference(base, theirs).words : '';
-		const elsewhere = `“${theirs.name}” was changed in another window${changed ? ` (${changed})` : ''}`;
-		const joined = base ? changes.mergeApart(base, mine, theirs) : null;
-		if (changes && joined) {
-			const nothingNew = sameContent({ ...joined, revision: 0 }, { ...theirs, revision: 0 });
-			if (nothingNew) this.putKept({ kind: theirs.kind, id: theirs.id, row: theirs });
-			else {
-				this.change(joined);
-				this.notice = { words: `${elsewhere}; both changes are in it now.`, choices: [] };
-			}
-			return;
-		}
-		const own = base ? ` You changed ${changes.difference(base, mine).words} here.` : '';
-		const takeTheirs = () => {
-			this.saver.drop(mine.id);
-			this.putKept({ kind: theirs.kind, id: theirs.id, row: theirs });
-		};
-		this.notice = {
-			words: `${elsewhere}.${own}`,
-			choices: [
-				{ words: 'Keep mine', act: () => this.change({ ...mine, revision: theirs.revision }) },
-				{ words: 'Take the other', act: takeTheirs },
-				{
-					words: 'Keep both',
-					act: () => {
-						takeTheirs();
-						void this.createFrom(mine, `${clipped(mine.name, 70)} (mine)`);
-					}
-				}
-			]
-		};
-	}
-
-	/** Deleted in another window while this one changed it. */
-	private lost(mine: DocumentRow): void {
-		this.saver.drop(mine.id);
-		this.notice = {
-			words: `“${mine.name}” was deleted in another window while you changed it here.`,
-			choices: [
-				{
-					words: 'Keep it',
-					act: () => {
-						this.putKept({ kind: mine.kind, id: mine.id, row: null });
-						void this.createFrom(mine, mine.name);
-					}
-				},
-				{
-					words: 'Let it go',
-					act: () => this.putKept({ kind: mine.kind, id: mine.id, row: null })
-				}
-			]
-		};
+		if (error.status === 409 && theirs) {
+			this.saver.drop(row.id);
+			void meet(this, this.shelves, mine, theirs);
+		} else if (error.status === 404) {
+			this.saver.drop(row.id);
+			lost(this, mine);
+		} else this.notice = { words: `Not saved: ${error.message}`, choices: [] };
 	}
 
 	/**
-	 * Makes, changes or deletes several documents as one action. What another window changed meanwhile is
-	 * taken over, and the changes are made of that.
+	 * Makes, changes or deletes several documents as one action. What it changes is shown at once, and a change
+	 * that is made meanwhile goes on from there. What another window changed is taken over, and the changes are
+	 * made of that.
 	 *
 	 * @param plan the changes, by the documents as they are then; null where there is nothing to do any more
 	 * @returns whether it was done
 	 */
-	async act(label: string, plan: () => readonly ActionChange[] | null): Promise<boolean> {
-		await this.saver.flush();
-		for (let tries = 0; tries < MOST_TRIES; tries++) {
-			const changes = plan();
-			if (!changes) return false;
-			try {
-				this.take(await api.act(label, changes));
-				return true;
-			} catch (error) {
-				if (!(error instanceof RequestError)) throw error;
-				const stale = changes[error.answer?.change ?? -1];
-				const { current } = error.answer ?? {};
-				if (error.status === 409 && current) this.putKept({ ...idOf(current), row: current });
-				// Deleted elsewhere: planned anew without it.
-				else if (error.status === 404 && stale) this.putKept({ ...idOf(stale), row: null });
-				else {
-					this.notice = { words: error.message, choices: [] };
-					return false;
+	act(label: string, plan: () => readonly ActionChange[] | null): Promise<boolean> {
+		return this.saver.alone(async () => {
+			for (let tries = 0; tries < MOST_TRIES; tries++) {
+				const changes = plan();
+				if (!changes) return false;
+				const ahead = this.showAhead(changes);
+				try {
+					const answer = await api.act(label, changes);
+					for (const { id, row } of answer.changes) {
+						if (row && ahead.some(({ now }) => now.id === id)) this.goOnFrom(row);
+					}
+					this.take(answer);
+					return true;
+				} catch (error) {
+					this.takeBack(ahead);
+					if (!(error instanceof RequestError)) throw error;
+					const stale = changes[error.answer?.change ?? -1];
+					const { current } = error.answer ?? {};
+					if (error.status === 409 && current)
+						this.shelves.putKept({ ...idOf(current), row: current });
+					// Deleted elsewhere: planned anew without it.
+					else if (error.status === 404 && stale)
+						this.shelves.putKept({ ...idOf(stale), row: null });
+					else {
+						this.notice = { words: error.message, choices: [] };
+						return false;
+					}
 				}
 			}
+			this.notice = {
+				words: 'Not kept: another window keeps changing the same. Try it once more.',
+				choices: []
+			};
+			return false;
+		});
+	}
+
+	/** Shows changes before they are answered. */
+	private showAhead(changes: readonly ActionChange[]): readonly Ahead[] {
+		return changes.flatMap(({ kind, id, document }) => {
+			const before = document && this.find(kind, id);
+			if (!before) return [];
+			const now = { ...before, ...document } as DocumentRow;
+			this.shelves.put({ kind, id, row: now });
+			return [{ before, now }];
+		});
+	}
+
+	/** What was shown ahead is not so: what was changed of it meanwhile is met when it is saved. */
+	private takeBack(ahead: readonly Ahead[]): void {
+		for (const { before, now } of ahead) {
+			if (this.find(now.kind, now.id) === now) this.shelves.put({ ...idOf(before), row: before });
 		}
-		this.notice = {
-			words: 'Not kept: another window keeps changing the same. Try it once more.',
-			choices: []
-		};
-		return false;
+	}
+
+	/** What was shown ahead is kept, and so a change that was made of it meanwhile is a change of that. */
+	private goOnFrom(row: DocumentRow): void {
+		const shown = this.find(row.kind, row.id);
+		if (!shown || !this.saver.has(row.id)) return;
+		this.saver.movedOn(row.id, row.revision);
+		this.shelves.bases.set(row.id, row);
+		this.shelves.put({ ...idOf(row), row: { ...shown, revision: row.revision } });
 	}
 
 	/** A new document with the content of this one, under a name that is free. */
@@ -420,15 +360,24 @@ export class Documents {
 		});
 	}
 
-	private async attempt<T>(work: () => Promise<T>): Promise<T | null> {
-		try {
-			return await work();
-		} catch (error) {
-			if (!(error instanceof RequestError)) throw error;
-			this.notice = { words: error.message, choices: [] };
-			return null;
-		}
+	/** Asks the server for something after all that waits. @returns null when it failed, which is said */
+	private attempt<T>(work: () => Promise<T>): Promise<T | null> {
+		return this.saver.alone(async () => {
+			try {
+				return await work();
+			} catch (error) {
+				if (!(error instanceof RequestError)) throw error;
+				this.notice = { words: error.message, choices: [] };
+				return null;
+			}
+		});
 	}
+}
+
+/** A document as it was, and as an action that is not answered yet makes it. */
+interface Ahead {
+	readonly before: DocumentRow;
+	readonly now: DocumentRow;
 }
 
 /** Another window changes the same at most so often in between. */

@@ -47,6 +47,12 @@ export class Saver {
 		return sending && !this.waiting.has(sending.id) ? [sending, ...rows] : rows;
 	}
 
+	/** The server said how this document stands: a change of it that waits goes on from there. */
+	movedOn(id: string, revision: number): void {
+		const row = this.waiting.get(id);
+		if (row) this.waiting.set(id, { ...row, revision });
+	}
+
 	/** Forgets what waits for this document. */
 	drop(id: string): void {
 		this.waiting.delete(id);
@@ -61,6 +67,20 @@ export class Saver {
 			this.running ??= this.next().finally(() => (this.running = null));
 			await this.running;
 		}
+	}
+
+	/** Does something that the server is asked for, after all that waits, and before what comes meanwhile. */
+	async alone<T>(work: () => Promise<T>): Promise<T> {
+		await this.flush();
+		while (this.running) await this.running;
+		const result = work();
+		this.running = result
+			.then(
+				() => undefined,
+				() => undefined
+			)
+			.finally(() => (this.running = null));
+		return result;
 	}
 
 	private async next(): Promise<void> {

@@ -1,6 +1,7 @@
 import type { PartName } from '$core/fly/index';
 import type { LotRow } from '$lib/documents/kinds';
-import type { LotBodyDocument } from '$lib/documents/lot/body';
+import { clipped } from '$lib/contract/names';
+import type { LotBodyDocument, LotEntry } from '$lib/documents/lot/body';
 import { withLot } from '$lib/documents/lot/from-stock';
 import type { Documents } from './documents.svelte';
 import { freeName } from './rows';
@@ -21,6 +22,19 @@ export class Stock {
 
 	setLot(row: LotRow, body: LotBodyDocument): void {
 		this.documents.change({ ...row, body });
+	}
+
+	/** Writes in a lot's ledger, after what another window may have written there meanwhile. */
+	enter(id: string, what: string, entryOf: (body: LotBodyDocument) => LotEntry): void {
+		const shown = this.documents.find('lot', id);
+		if (!shown) return;
+		void this.documents.act(`${clipped(shown.name, 60)}: ${what}`, () => {
+			const lot = this.documents.find('lot', id);
+			if (!lot) return null;
+			const { name, revision } = lot;
+			const body = { ...lot.body, entries: [...lot.body.entries, entryOf(lot.body)] };
+			return [{ kind: 'lot', id, revision, document: { name, body } }];
+		});
 	}
 
 	/** Takes a part of the fly on the strip from a lot. */

@@ -10,6 +10,8 @@ import type { Snapshot } from '$lib/api/answers';
 import type { FlyRow } from '$lib/documents/kinds';
 import { recipeFromDocument } from '$lib/documents/fly/recipe';
 import { FIRST_LIE, lieFromDocument } from '$lib/documents/lie/body';
+import type { LotBodyDocument } from '$lib/documents/lot/body';
+import type { ActionChange } from './client';
 import { Workspace } from './workspace.svelte';
 
 const file = join(import.meta.dirname, '../server/fixtures/schema-8/snapshot.json');
@@ -151,22 +153,24 @@ describe('what is on the strip', () => {
 		expect(workspace.documents.history.undo).toBe('deleted');
 	});
 
-	test('a speed that is typed outdates the floats it came from; the zone ends at the surface', () => {
+	test('a speed that is typed outdates the floats it came from; the zone ends at the surface', async () => {
 		const lie = named(was.lies, 'Gauge pool');
-		const { strip, selection } = open({ strip: { ...was.strip, lieId: lie.id } });
+		const { strip, selection, documents } = open({ strip: { ...was.strip, lieId: lie.id } });
+		answers = () => ({ status: 422, body: { message: 'not today' } });
 		expect(selection.lie!.body.timed).toBeDefined();
 		strip.changeWater({ surfaceSpeed: 0.5 });
 		expect(selection.lie!.body).toMatchObject({ surfaceSpeedMs: 0.5 });
 		expect(selection.lie!.body.timed).toBeUndefined();
 		strip.changeWater({ depth: 0.1 });
 		expect(selection.lie!.body).toMatchObject({ depthM: 0.1, zoneTopM: 0.1 });
+		await documents.flush();
 	});
 });
 
 describe('an action', () => {
 	test('is planned anew of the documents as they are: what another window entered meanwhile stays', async () => {
 		const lot = was.lots[0]!;
-		const { documents } = open();
+		const { documents, stock } = open();
 		const entry = { on: '2026-03-01', kind: 'bought', amount: 7 } as const;
 		const theirs = {
 			...lot,
@@ -177,32 +181,52 @@ describe('an action', () => {
 			asked.length === 1
 				? { status: 409, body: { message: 'changed', change: 0, current: theirs } }
 				: { status: 200, body: { stand: 'a.1', changes: [], history: documents.history } };
-		const amounts: number[][] = [];
-		const done = await documents.act('an entry', () => {
-			const { id, revision, name, body } = documents.find('lot', lot.id)!;
-			const entries = [...body.entries, entry];
-			amounts.push([revision, ...entries.slice(-2).map(({ amount }) => amount)]);
-			return [{ kind: 'lot', id, revision, document: { name, body: { ...body, entries } } }];
-		});
-		expect(done).toBe(true);
-		expect(amounts.at(-1)).toEqual([theirs.revision, 3, 7]);
+		stock.enter(lot.id, 'bought 7', () => entry);
+		await vi.waitFor(() => expect(asked).toHaveLength(2));
+		const [change] = (asked[1]!.body as { changes: ActionChange[] }).changes;
+		expect(change!.revision).toBe(theirs.revision);
+		const { entries } = (change!.document as { body: LotBodyDocument }).body;
+		expect(entries.slice(-2).map(({ amount }) => amount)).toEqual([3, 7]);
 	});
 
-	test('leaves a change alone that was made while it was under way', async () => {
+	test('is shown at once, and a change made meanwhile goes on from it', async () => {
 		const lot = was.lots[0]!;
-		const { documents } = open();
-		let change: () => void = () => undefined;
-		answers = () => {
-			change();
-			const row = { ...lot, revision: lot.revision + 1, name: 'As it was answered' };
-			const changes = [{ kind: 'lot', id: lot.id, row }];
-			return { status: 200, body: { stand: 'a.1', changes, history: documents.history } };
+		const { documents, stock } = open();
+		const entry = { on: '2026-03-01', kind: 'bought', amount: 7 } as const;
+		const [entered, changed] = [lot.revision + 1, lot.revision + 2];
+		answers = (path) => {
+			const now = documents.find('lot', lot.id)!;
+			if (path !== '/api/actions') {
+				const change = { kind: 'lot', id: lot.id, row: { ...now, revision: changed } };
+				return {
+					status: 200,
+					body: { stand: 'a.2', changes: [change], history: documents.history }
+				};
+			}
+			// The ledger shows it before the answer; "low at" is set meanwhile.
+			expect(now.body.entries.at(-1)).toEqual(entry);
+			documents.change({ ...now, body: { ...now.body, lowAt: 3 } });
+			const row = { ...now, revision: entered };
+			const change = { kind: 'lot', id: lot.id, row };
+			return { status: 200, body: { stand: 'a.1', changes: [change], history: documents.history } };
 		};
-		change = () => documents.change({ ...lot, body: { ...lot.body, lowAt: 3 } });
-		await documents.act('a name', () => [
-			{ kind: 'lot', id: lot.id, revision: lot.revision, document: { name: 'x', body: lot.body } }
-		]);
-		// It is on its way with the revision that it saw, and is joined with what was answered there.
-		expect(documents.find('lot', lot.id)!.body.lowAt).toBe(3);
+		stock.enter(lot.id, 'bought 7', () => entry);
+		await vi.waitFor(() => expect(asked).toHaveLength(2));
+		// No conflict with one's own entry: it is a change of what that made.
+		expect(asked[1]).toMatchObject({ method: 'PUT', body: { revision: entered } });
+		await vi.waitFor(() => expect(documents.find('lot', lot.id)!.revision).toBe(changed));
+		expect(documents.find('lot', lot.id)!.body).toMatchObject({
+			lowAt: 3,
+			entries: [...lot.body.entries, entry]
+		});
+	});
+
+	test('that fails is not shown any more', async () => {
+		const lot = was.lots[0]!;
+		const { documents, stock } = open();
+		answers = () => ({ status: 503, body: { message: 'Starting.' } });
+		stock.enter(lot.id, 'used 1', () => ({ on: '2026-03-01', kind: 'used', amount: 1 }));
+		await vi.waitFor(() => expect(documents.notice!.words).toBe('Starting.'));
+		expect(documents.find('lot', lot.id)).toEqual(lot);
 	});
 });

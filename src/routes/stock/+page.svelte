@@ -62,6 +62,7 @@
 					lot={now}
 					rename={(name) => documents.rename(now, name)}
 					onchange={(body) => stock.setLot(now, body)}
+					enter={(what, entryOf) => stock.enter(now.id, what, entryOf)}
 					remove={() => void documents.erase(now)}
 					parts={selection.fly ? partsFrom(now) : []}
 					take={(part) => stock.takeFrom(now, part)}

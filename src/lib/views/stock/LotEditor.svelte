@@ -8,7 +8,8 @@
 		materialOf,
 		nominalWords,
 		priceEach,
-		type LotBodyDocument
+		type LotBodyDocument,
+		type LotEntry
 	} from '$lib/documents/lot/body';
 	import type { LotRow } from '$lib/documents/kinds';
 	import Segments from '$lib/ui/Segments.svelte';
@@ -21,13 +22,14 @@
 		lot: LotRow;
 		rename: (name: string) => string | null;
 		onchange: (body: LotBodyDocument) => void;
+		enter: (what: string, entryOf: (body: LotBodyDocument) => LotEntry) => void;
 		remove: () => void;
 		/** The parts of the Bench's fly that can be made from it. */
 		parts: readonly PartName[];
 		take: (part: PartName) => void;
 		believed: Beliefs;
 	}
-	let { lot, rename, onchange, remove, parts, take, believed }: Props = $props();
+	let { lot, rename, onchange, enter, remove, parts, take, believed }: Props = $props();
 	const body = $derived(lot.body);
 	const material = $derived(materialOf(body)!);
 	const unit = $derived(lotUnit(material));
@@ -97,7 +99,7 @@
 		<LotMeasured {lot} {onchange} {believed} />
 	{/if}
 
-	<LotLedger {lot} {onchange} />
+	<LotLedger {lot} {onchange} {enter} />
 
 	<div class="flex flex-wrap gap-2">
 		{#each parts as part (part)}

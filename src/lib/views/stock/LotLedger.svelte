@@ -7,7 +7,8 @@
 		leftOf,
 		lotUnit,
 		materialOf,
-		type LotBodyDocument
+		type LotBodyDocument,
+		type LotEntry
 	} from '$lib/documents/lot/body';
 	import Segments from '$lib/ui/Segments.svelte';
 	import Stepper from '$lib/ui/Stepper.svelte';
@@ -17,8 +18,10 @@
 	interface Props {
 		lot: LotRow;
 		onchange: (body: LotBodyDocument) => void;
+		/** Writes an entry, made of the lot as it is then. */
+		enter: (what: string, entryOf: (body: LotBodyDocument) => LotEntry) => void;
 	}
-	let { lot, onchange }: Props = $props();
+	let { lot, onchange, enter }: Props = $props();
 	const body = $derived(lot.body);
 	const unit = $derived(lotUnit(materialOf(body)!));
 
@@ -37,12 +40,15 @@
 	const money = plainField('Paid for them', 1e6, '');
 	const lowField = $derived(plainField('Low at', 1e6, unit));
 
-	function enter() {
+	function write() {
 		const on = localDay();
-		// "Counted anew" says what is there; the entry is the difference.
-		const entered = kind === 'corrected' ? Number((amount - leftOf(body)).toFixed(3)) : amount;
-		const cost = kind === 'bought' && paid > 0 ? { price: paid } : {};
-		onchange({ ...body, entries: [...body.entries, { on, kind, amount: entered, ...cost }] });
+		const [what, count] = [kind, amount];
+		const cost = what === 'bought' && paid > 0 ? { price: paid } : {};
+		enter(`${entryWords[what]} ${count}`, (now) => {
+			// "Counted anew" says what is there; the entry is the difference.
+			const entered = what === 'corrected' ? Number((count - leftOf(now)).toFixed(3)) : count;
+			return { on, kind: what, amount: entered, ...cost };
+		});
 		paid = 0;
 	}
 </script>
@@ -80,7 +86,7 @@
 		type="button"
 		class="col-span-2 h-11 rounded-md bg-water px-4 text-on-water disabled:opacity-40"
 		disabled={kind !== 'corrected' && amount === 0}
-		onclick={enter}>Enter it</button
+		onclick={write}>Enter it</button
 	>
 	<Stepper
 		label="Low at"
