@@ -4,11 +4,23 @@ import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import { root } from '../scripts/prepare.mjs';
 
-const recipe = {
+export const recipe = {
 	hook: { style: 'jig60', size: 14, lengthX: 0, wireX: 0 },
 	bead: { metal: 'tungsten', shape: 'slotted', diameterMm: 2.8 },
 	coil: null,
 	dressing: { fullness: 'medium' }
+};
+
+/** A run of three flies, begun. */
+export const run = {
+	on: '2026-02-03',
+	carry: 2,
+	state: 'tying',
+	items: [{ name: 'A fly', count: 3, recipe }],
+	order: [{ fly: 0, from: 0, to: 9 }],
+	flies: [{ fly: 0, on: '2026-02-03', massG: 0.243, scaleStepG: 0.001 }],
+	times: [],
+	taken: []
 };
 
 /**

@@ -1,5 +1,6 @@
 /**
- * npm run faults            the long run: 200 kills, 50 power cuts, 40 damaged folders and more (about 15 minutes)
+ * npm run faults            the long run: 1000 kills, half of them inside actions, imports, batches, restores and
+ *                           copies, 100 power cuts, every table's pages damaged in four ways and more (hours)
  * npm run faults -- --short a short run of the same, as npm test does it
  *
  * Also disks that are full, slow or read-only, a clock that is set back, and 20 000 bad requests.
@@ -26,6 +27,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ensureBuilt, ensureChromium, ensureInstalled, root } from '../scripts/prepare.mjs';
 import { launch, open, Writer } from './harness.mjs';
+import { killsInside } from './operations.mjs';
+import { damagedPages } from './pages.mjs';
 
 const short = process.argv.includes('--short');
 ensureInstalled();
@@ -398,9 +401,10 @@ async function damages(rounds) {
 }
 
 try {
-	await kills(short ? 8 : 200);
+	await kills(short ? 6 : 500);
+	await killsInside(home, build, short ? 5 : 500, judge, say);
 	await firstCreations(short ? 1 : 20);
-	await powerCuts(short ? 4 : 50);
+	await powerCuts(short ? 4 : 100);
 	await stops(short ? 2 : 20);
 	await twoAtOnce(short ? 1 : 5);
 	await trouble('full');
@@ -409,7 +413,8 @@ try {
 	await fullCopies();
 	await clockBack();
 	await permissions();
-	await damages(short ? 6 : 60);
+	await damages(short ? 4 : 60);
+	say(await damagedPages(home, build, short ? 4 : Infinity, judge));
 	if (!short) await slowStarts();
 	if (!short) await badRequests();
 } finally {

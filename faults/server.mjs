@@ -3,4 +3,4 @@ import { serve } from '../scripts/serve.mjs';
 
 const [folder = '', build = ''] = process.argv.slice(2);
 process.env.GRAVITAS_PORT = '0';
-await serve({ folder, demo: false, build });
+await serve({ folder, demo: process.env.GRAVITAS_DEMO_UNDER_TEST === '1', build });

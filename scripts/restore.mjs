@@ -24,8 +24,9 @@ const names = existsSync(backups)
 if (wanted.length === 0) {
 	if (names.length === 0) console.log(`There are no backups in ${backups}.`);
 	for (const [i, name] of names.entries()) {
+		const less = name.includes('-damaged.') ? '  less than there was: of a damaged database' : '';
 		const size = `${Math.ceil(statSync(join(backups, name)).size / 1000)} kB`;
-		console.log(`${String(i + 1).padStart(3)}  ${name}  ${size}`);
+		console.log(`${String(i + 1).padStart(3)}  ${name}  ${size}${less}`);
 	}
 	if (names.length > 0) {
 		console.log(

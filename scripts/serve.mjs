@@ -3,6 +3,7 @@ import { AsyncLocalStorage } from 'node:async_hooks';
 import { createServer } from 'node:http';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
+import compression from 'compression';
 
 const USUAL_PORT = 4680;
 const HOST = '127.0.0.1';
@@ -62,6 +63,18 @@ function answered(req, res) {
 }
 
 /**
+ * Answers are compressed, but for the stream of news, which comes line by line, for files, of which the first rows
+ * are wanted at once, and for parts of something, which are counted in its own bytes.
+ */
+const compress = compression({
+	filter: (req, res) =>
+		!req.headers.range &&
+		!res.hasHeader('content-disposition') &&
+		!String(res.getHeader('content-type')).startsWith('text/event-stream') &&
+		compression.filter(req, res)
+});
+
+/**
  * @param {import('node:http').Server} server
  * @param {number} port
  * @returns {Promise<boolean>} false when the port is taken
@@ -111,7 +124,11 @@ export async function serve({ folder, demo, build }) {
 			const answer = handler;
 			answering.run(res, () => {
 				try {
-					answer(req, res);
+					// It asks for no more than what every request and answer has.
+					const [asked, given] = /** @type {Parameters<typeof compress>} */ (
+						/** @type {unknown} */ ([req, res])
+					);
+					compress(asked, given, () => answer(req, res));
 				} catch (error) {
 					failed(res, error);
 				}

@@ -11,7 +11,11 @@ export const handler = (req, res) => {
 	if (req.url === '/at-once') throw new Error('at once');
 	if (req.url === '/later') setTimeout(() => { throw new Error('later'); }, 1);
 	else if (req.url === '/promised') Promise.reject(new Error('promised'));
-	else res.end(req.url === '/count' ? String(uncaught) : 'lives');
+	else if (req.url.startsWith('/much')) {
+		const type = req.url.endsWith('news') ? 'text/event-stream' : 'application/json';
+		const file = req.url.endsWith('file') ? { 'content-disposition': 'attachment' } : {};
+		res.writeHead(200, { 'content-type': type, ...file }).end('x'.repeat(5000));
+	} else res.end(req.url === '/count' ? String(uncaught) : 'lives');
 };`;
 
 test('an error that nobody catches ends in an answer and a line, and the program lives', async () => {
@@ -35,6 +39,13 @@ test('an error that nobody catches ends in an answer and a line, and the program
 			await expect.poll(() => said).toContain(`Error: ${path.replace('-', ' ')}`);
 		}
 		expect(await (await fetch(address)).text()).toBe('lives');
+		// Compressed, but for what must not wait and what is counted in its own bytes.
+		const encoding = async (path: string, headers = {}) =>
+			(await fetch(address + path, { headers })).headers.get('content-encoding');
+		expect(await encoding('much')).toMatch(/gzip|br/);
+		expect(await encoding('much', { range: 'bytes=0-9' })).toBeNull();
+		expect(await encoding('much-news')).toBeNull();
+		expect(await encoding('much-file')).toBeNull();
 		// Whoever listened has gone, as when a terminal is closed: a line that nobody takes is no mistake.
 		child.stdout.destroy();
 		child.stderr.destroy();

@@ -69,6 +69,8 @@ export interface HistoryEntry {
 export interface Snapshot extends Collections {
 	/** The database's own id, by which a browser keeps what could not be sent. */
 	readonly database: string;
+	/** What is wrong with the keeping of the data, in words; null when nothing is known. */
+	readonly trouble: string | null;
 	/** Changes whenever anything is kept; a window that knows another one is stale. */
 	readonly stand: string;
 	/** Where one is at the vise with each batch that was begun. */

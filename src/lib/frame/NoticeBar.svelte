@@ -5,6 +5,9 @@
 	const button = 'h-11 rounded-md bg-raised px-3';
 </script>
 
+{#if documents.trouble}
+	<p role="alert" class="bg-warn-soft px-4 py-2">{documents.trouble}</p>
+{/if}
 {#if documents.unsaved}
 	<p role="alert" class="bg-warn-soft px-4 py-2">{documents.unsaved}</p>
 {/if}

@@ -131,6 +131,19 @@ export function revisionOf(revision: unknown): number {
 	});
 }
 
+/** An answer that is sent as it is worked out; the work ends when nobody reads on. */
+export function streamOf(pieces: AsyncGenerator<string>): ReadableStream<Uint8Array> {
+	const encoder = new TextEncoder();
+	return new ReadableStream({
+		pull: async (controller) => {
+			const { done, value } = await pieces.next();
+			if (done) controller.close();
+			else controller.enqueue(encoder.encode(value));
+		},
+		cancel: async () => void (await pieces.return(undefined))
+	});
+}
+
 /** A file that the browser keeps instead of showing. */
 export function download(name: string, type: string, content: BodyInit): Response {
 	const plain = name.replace(/[^\w.-]+/g, '-').replace(/^-+/, '') || 'gravitas';

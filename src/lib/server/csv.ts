@@ -1,16 +1,18 @@
 import { priorBeliefs } from '$core/belief/index';
 import { learnedFrom } from './learned';
 import type { Band } from '$core/drift/index';
-import { predict } from '$core/predict/index';
 import type { Interval } from '$core/quantity/index';
 import { recipeFromDocument } from '$lib/documents/fly/recipe';
 import { rigFromDocument } from '$lib/documents/rig/body';
-import type { LieRow, RigRow } from '$lib/documents/kinds';
+import type { FlyRow, LieRow, RigRow } from '$lib/documents/kinds';
+import type { Figures, FiguresAsked } from '$lib/workers/predict-thread';
+import code from '$lib/workers/predict-thread?nodeworker';
 import { waterOf } from '$lib/documents/lie/today';
 import { rigFor } from './asked';
 import { driftsOf } from './drift';
 import { Refusal, type Store } from './store/index';
 import { asCsv } from './table';
+import { threads } from './threads';
 
 /** Still water at an ordinary temperature, where no lie is named. */
 const STILL = {
@@ -29,19 +31,46 @@ export interface FliesAsked {
 	readonly gone?: AbortSignal;
 }
 
-/** Flies whose drifts are asked for at a time, so that others have their turn between them. */
+/** Where the chances are worked out at the same time, so that others have their turn between them. */
 const AT_ONCE = 2;
+/** Flies that are sent at a time: a few at first, so that it begins soon. */
+const FIRST_PIECE = 4;
+const PIECE = 24;
+const HEAP = 200;
+
+const pool = threads<FiguresAsked, Figures[]>('predict', code, { threads: 2, waiting: 400 }, HEAP);
+
+/** The table's columns: a unit, if any, stands at the end of its name. */
+const COLUMNS = [
+	...['name', 'hook_style', 'hook_size', 'hook_length_x', 'hook_wire_x'],
+	...[
+		'bead_metal',
+		'bead_shape',
+		'bead_mm',
+		'coil_metal',
+		'coil_wire_in',
+		'coil_turns',
+		'dressing'
+	],
+	...ranged('mass_g'),
+	...ranged('sink_cm_s'),
+	...['attitude', 'pitch_deg', 'lie', 'water_c'],
+	...ranged('time_to_zone_s'),
+	...ranged('land_above_m'),
+	...['rig', 'drifts', 'chance', 'chance_error', 'model']
+];
 
 /**
- * The flies as CSV (RFC 4180, UTF-8, decimal point, units in the header), one row a fly, with its
- * prediction and the central 90 %.
+ * The flies as CSV (RFC 4180, UTF-8, decimal point, units in the header), one row a fly, with its prediction and
+ * the central 90 %. Worked out in threads, and given piece by piece: nobody else waits for it, and who asked has the
+ * first rows at once.
  *
  * @throws Refusal for a lie or a rig that is not here, and for drifts without a lie
  */
 export async function fliesAsCsv(
 	store: Store,
 	{ lieId, rigId = null, drifts = null, gone }: FliesAsked
-): Promise<string> {
+): Promise<AsyncGenerator<string>> {
 	const row = lieId === null ? null : ((await store.get('lie', lieId)) as LieRow);
 	const rigRow = rigId === null ? null : ((await store.get('rig', rigId)) as RigRow);
 	if (drifts !== null && !row) {
@@ -49,59 +78,98 @@ export async function fliesAsCsv(
 		throw new Refusal(422, message, { errors: [{ path: 'lie', message }] });
 	}
 	const snapshot = await store.snapshot();
-	const { lie, celsius } = (row && waterOf(row, snapshot.rivers)) ?? STILL;
-	const { name: rigName, rig } = rigRow
+	const water = (row && waterOf(row, snapshot.rivers)) ?? STILL;
+	const rig = rigRow
 		? { name: rigRow.name, rig: rigFromDocument(rigRow.body) }
 		: rigFor(undefined, snapshot);
-	const { learned } = await learnedFrom(snapshot);
+	const { learned } = await learnedFrom(store, snapshot);
 	const believed = { ...priorBeliefs, learned };
-	const chances: Band[] = [];
-	let next = 0;
-	const work = async () => {
-		while (drifts !== null && next < snapshot.flies.length && !gone?.aborted) {
-			const k = next++;
-			const recipe = recipeFromDocument(snapshot.flies[k]!.body.recipe);
-			const question = { recipe, lie, rig, celsius, believed };
-			chances[k] = (await driftsOf(question, drifts, gone)).band;
-		}
-	};
-	await Promise.all(Array.from({ length: AT_ONCE }, work));
-	const table = snapshot.flies.map(({ name, body: { recipe } }, k) => {
-		const { hook, bead, coil, dressing } = recipe;
-		const found = predict(recipeFromDocument(recipe), lie, celsius, believed);
-		const band = chances[k];
-		return {
-			name,
-			hook_style: hook.style,
-			hook_size: hook.size,
-			hook_length_x: hook.lengthX,
-			hook_wire_x: hook.wireX,
-			bead_metal: bead?.metal ?? '',
-			bead_shape: bead?.shape ?? '',
-			bead_mm: bead?.diameterMm ?? '',
-			coil_metal: coil?.metal ?? '',
-			coil_wire_in: coil?.wireInch ?? '',
-			coil_turns: coil?.turns ?? '',
-			dressing: dressing.fullness,
-			...columns('mass_g', found.mass, 1e3),
-			...columns('sink_cm_s', found.speed, 100),
-			attitude: found.floats ? '' : found.sink.attitude,
-			pitch_deg: found.floats ? '' : Math.round(found.sink.pitch),
+	const { flies } = snapshot;
+	const pieces: FlyRow[][] = [];
+	const size = drifts === null ? PIECE : AT_ONCE;
+	for (let from = 0; from < flies.length; from += pieces.at(-1)!.length) {
+		pieces.push(flies.slice(from, from + (from === 0 ? Math.min(FIRST_PIECE, size) : size)));
+	}
+	const rowsOf = async (piece: readonly FlyRow[]) => {
+		const recipes = piece.map(({ body }) => recipeFromDocument(body.recipe));
+		const asked = { recipes, ...water, believed };
+		const [figures, bands] = await Promise.all([
+			pool().run(asked, gone ? { signal: gone } : {}),
+			Promise.all(
+				recipes.map(async (recipe) => {
+					if (drifts === null) return null;
+					const question = { recipe, ...water, rig: rig.rig, believed };
+					return (await driftsOf(question, drifts, gone)).band;
+				})
+			)
+		]);
+		return piece.map((fly, k) => ({
+			...buildColumns(fly),
+			...figureColumns(figures[k]!, row !== null),
 			lie: row?.name ?? '',
-			water_c: celsius,
-			...columns('time_to_zone_s', row && found.time, 1),
-			...columns('land_above_m', row && found.distance, 1),
-			rig: drifts === null ? '' : (rigName ?? ''),
+			water_c: water.celsius,
+			rig: drifts === null ? '' : (rig.name ?? ''),
 			drifts: drifts ?? '',
-			chance: band ? String(Number(band.chance.toPrecision(6))) : '',
-			chance_error: band ? figure(band.error) : '',
-			model: found.modelVersion
-		};
-	});
-	return asCsv(Object.keys(table[0] ?? {}), table);
+			...chanceColumns(bands[k] ?? null)
+		}));
+	};
+
+	async function* lines() {
+		yield asCsv(COLUMNS, []);
+		// The next piece is worked out while one is sent.
+		let next = pieces[0] && rowsOf(pieces[0]);
+		for (let k = 0; k < pieces.length && !gone?.aborted; k++) {
+			const coming = pieces[k + 1] && rowsOf(pieces[k + 1]!);
+			// It is awaited in its turn; until then nobody hears that it failed.
+			coming?.catch(() => undefined);
+			yield asCsv(COLUMNS, await next!, false);
+			next = coming;
+		}
+	}
+	return lines();
 }
 
+function buildColumns({ name, body: { recipe } }: FlyRow) {
+	const { hook, bead, coil, dressing } = recipe;
+	return {
+		name,
+		hook_style: hook.style,
+		hook_size: hook.size,
+		hook_length_x: hook.lengthX,
+		hook_wire_x: hook.wireX,
+		bead_metal: bead?.metal ?? '',
+		bead_shape: bead?.shape ?? '',
+		bead_mm: bead?.diameterMm ?? '',
+		coil_metal: coil?.metal ?? '',
+		coil_wire_in: coil?.wireInch ?? '',
+		coil_turns: coil?.turns ?? '',
+		dressing: dressing.fullness
+	};
+}
+
+/** @param inLie whether the times and distances are of a lie that was named */
+function figureColumns(found: Figures, inLie: boolean) {
+	return {
+		...columns('mass_g', found.mass, 1e3),
+		...columns('sink_cm_s', found.speed, 100),
+		attitude: found.attitude ?? '',
+		pitch_deg: found.pitch === null ? '' : Math.round(found.pitch),
+		...columns('time_to_zone_s', inLie ? found.time : null, 1),
+		...columns('land_above_m', inLie ? found.distance : null, 1),
+		model: found.modelVersion
+	};
+}
+
+const chanceColumns = (band: Band | null) => ({
+	chance: band ? String(Number(band.chance.toPrecision(6))) : '',
+	chance_error: band ? figure(band.error) : ''
+});
+
 const figure = (n: number) => String(Number(n.toPrecision(4)));
+
+function ranged(name: string): string[] {
+	return [name, `${name}_low`, `${name}_high`];
+}
 
 function columns(name: string, interval: Interval | null, factor: number): Record<string, string> {
 	const at = (n: number | undefined) => (n === undefined ? '' : figure(n * factor));

@@ -24,10 +24,11 @@ const kept = {
 	...{ flies: [], lies: [], rivers: [], lots: [], batches: [], entries: [], rigs: [] },
 	strip: { flyId: null, lieId: null, rigId: null }
 } as unknown as Snapshot;
+const store = { snapshot: () => Promise.resolve(kept) } as unknown as Store;
 const ask = async (fly: object, lie: object = here, beliefs?: object, more: object = {}) =>
 	predictionFor(
 		checked({ fly, lie, ...(beliefs ? { beliefs } : {}), drifts: 8, ...more }, PredictRequest),
-		kept
+		store
 	);
 
 test('a prediction by request is the one of the page, in the units that it names', async () => {
@@ -126,15 +127,23 @@ test('the table reads back as it was written, and no name becomes a formula', as
 				}))
 			})
 	} as unknown as Store;
-	const text = await fliesAsCsv(store, { lieId: null });
+	const pieces: string[] = [];
+	for await (const piece of await fliesAsCsv(store, { lieId: null })) pieces.push(piece);
+	const text = pieces.join('');
 	const { data, errors } = Papa.parse<Record<string, string>>(text.trimEnd(), { header: true });
 	expect(errors).toEqual([]);
 	expect(data.map((row) => row.name)).toEqual(['Plain', names[1], `'=1+1`, '魚']);
-	const mass = predict(starterRecipe, { ...lieFromDocument(water), surfaceSpeed: 0 }, 10).mass
-		.value;
-	expect(Number(data[0]!.mass_g)).toBeCloseTo(mass * 1e3, 4);
-	expect(Number(data[0]!.bead_mm)).toBe(2.8);
-	expect(data[0]).toMatchObject({ time_to_zone_s: '', chance: '', drifts: '', rig: '' });
+	const still = { depth: 1, surfaceSpeed: 0, bed: 'gravel', zoneTop: 0.2 } as const;
+	const { mass, speed, sink } = predict(starterRecipe, still, 10);
+	const row = data[0]!;
+	const figures = [row.mass_g, row.mass_g_low, row.sink_cm_s, row.sink_cm_s_high].map(Number);
+	const expected = [mass.value * 1e3, mass.low * 1e3, speed!.value * 100, speed!.high * 100];
+	expected.forEach((value, k) => expect(figures[k]! / value).toBeCloseTo(1, 3));
+	expect(row).toMatchObject({
+		...{ bead_mm: '2.8', water_c: '10', attitude: sink.attitude },
+		pitch_deg: String(Math.round(sink.pitch))
+	});
+	expect(row).toMatchObject({ time_to_zone_s: '', chance: '', drifts: '', rig: '' });
 	await expect(fliesAsCsv(store, { lieId: null, drifts: 8 })).rejects.toMatchObject({
 		status: 422
 	});

@@ -133,7 +133,7 @@ async function questionsAbout(
 	store: Store
 ): Promise<Map<string, string>> {
 	const snapshot = await store.snapshot();
-	const { learned } = await learnedFrom(snapshot);
+	const { learned } = await learnedFrom(store, snapshot);
 	const flies = othersIn(snapshot.flies);
 	const believed = { ...priorBeliefs, learned };
 	const breathe = breather();

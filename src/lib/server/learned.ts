@@ -1,9 +1,14 @@
 import { createHash } from 'node:crypto';
 import type { Learning } from '$core/learn/index';
+import { MODEL_VERSION } from '$core/predict/index';
 import type { Snapshot } from '$lib/api/answers';
 import { evidenceOf, type Evidence } from '$lib/evidence/observations';
 import code from '$lib/workers/learn-thread?nodeworker';
+import type { Store } from './store/index';
 import { threads } from './threads';
+
+/** Where the last answer is kept. */
+export type Keeping = Pick<Store, 'workedOut' | 'keepWorkedOut'>;
 
 const pool = threads<Evidence, Learning>('learn', code, { threads: 1, waiting: 20 }, 500);
 
@@ -14,23 +19,41 @@ export const NOTHING_LEARNED: Learning = {
 	unusable: []
 };
 
+/** Of what is kept: the model's version belongs to it, since another one learns otherwise. */
+const originOf = (evidence: Evidence) =>
+	createHash('sha256')
+		.update(JSON.stringify([MODEL_VERSION, evidence]))
+		.digest('hex');
+
 let last: { readonly of: string; readonly learning: Promise<Learning> } | null = null;
 
-/** What all that is kept teaches, worked out in a thread of its own; the last answer is remembered. */
-export function learnedFrom(snapshot: Snapshot): Promise<Learning> {
+/**
+ * What all that is kept teaches, worked out in a thread of its own. The last answer is remembered, also between
+ * starts.
+ */
+export function learnedFrom(store: Keeping, snapshot: Snapshot): Promise<Learning> {
 	const evidence = evidenceOf(snapshot);
 	if (evidence.observations.length === 0) return Promise.resolve(NOTHING_LEARNED);
-	const of = createHash('sha256').update(JSON.stringify(evidence)).digest('hex');
+	const of = originOf(evidence);
 	if (last?.of !== of) {
-		const learning = pool()
-			.run(evidence)
-			.catch((error: unknown) => {
-				// Better the tables alone than no page; it is tried anew the next time.
-				console.error(`Learning: ${String(error)}`);
-				last = null;
-				return NOTHING_LEARNED;
-			});
+		const learning = learn(store, evidence, of).catch((error: unknown) => {
+			// Better the tables alone than no page; it is tried anew the next time.
+			console.error(`Learning: ${String(error)}`);
+			last = null;
+			return NOTHING_LEARNED;
+		});
 		last = { of, learning };
 	}
 	return last!.learning;
+}
+
+async function learn(store: Keeping, evidence: Evidence, of: string): Promise<Learning> {
+	const kept = await store.workedOut('learning', of);
+	if (kept) return kept as Learning;
+	const learning = await pool().run(evidence);
+	// Nobody waits for it, and without it the next start takes a moment longer.
+	store.keepWorkedOut('learning', of, learning).catch((error: unknown) => {
+		console.error(`Learning was not kept: ${String(error)}`);
+	});
+	return learning;
 }

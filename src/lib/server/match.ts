@@ -3,13 +3,13 @@ import { verdictOf } from '$core/predict/index';
 import { does, USUAL_WISHES, type Found, type Locks } from '$core/match/index';
 import { lieFromDocument } from '$lib/documents/lie/body';
 import { recipeFromDocument, recipeToDocument } from '$lib/documents/fly/recipe';
-import type { Snapshot } from '$lib/api/answers';
 import { lieToday } from '$lib/documents/lie/today';
 import { questionsIn } from '$lib/contract/fields';
 import { shelfOf } from '$lib/documents/lot/shelf';
 import { MatchRequest } from '$lib/api/requests';
 import { checkZone, rigFor, type Today } from './asked';
 import { learnedFrom, NOTHING_LEARNED } from './learned';
+import type { Store } from './store/index';
 import { searchFor } from './match-pool';
 
 const USUAL_LOCKS: Locks = { hook: true, bead: false, coil: false, rib: true, dressing: true };
@@ -18,18 +18,20 @@ const USUAL_LIST = 12;
 /** Answers a search: ranked builds in the units that their names give; nothing is kept. */
 export async function matchFor(
 	request: MatchRequest,
-	snapshot: Snapshot,
+	store: Store,
 	gone: AbortSignal,
 	today: Today | null = null
 ) {
 	const { fly, lie, locks, wishes, wanted, most = USUAL_LIST } = request;
+	const snapshot = await store.snapshot();
 	const { temperatureC, ...body } = lie;
 	const plain = lieFromDocument(body);
 	const water = today ? lieToday({ ...plain, key: today.key }, today.river) : plain;
 	checkZone(water);
 	const rig = rigFor(request.rig, snapshot);
 	const wished = { ...USUAL_WISHES, ...given(wishes) };
-	const { learned } = request.learned === false ? NOTHING_LEARNED : await learnedFrom(snapshot);
+	const { learned } =
+		request.learned === false ? NOTHING_LEARNED : await learnedFrom(store, snapshot);
 	const found = await searchFor(
 		{
 			recipe: recipeFromDocument(fly.recipe),

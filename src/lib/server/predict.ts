@@ -7,13 +7,13 @@ import type { Interval } from '$core/quantity/index';
 import { questionsIn } from '$lib/contract/fields';
 import { lieFromDocument } from '$lib/documents/lie/body';
 import { recipeFromDocument } from '$lib/documents/fly/recipe';
-import type { Snapshot } from '$lib/api/answers';
 import { lieToday } from '$lib/documents/lie/today';
 import { BeliefRequest, PredictRequest } from '$lib/api/requests';
 import { checked } from './api';
 import { checkZone, rigFor, type Today } from './asked';
 import { driftFor } from './drift';
-import { learnedFrom, NOTHING_LEARNED } from './learned';
+import { learnedFrom, NOTHING_LEARNED, type Keeping } from './learned';
+import type { Store } from './store/index';
 import { Refusal } from './store/refusal';
 
 /**
@@ -23,13 +23,15 @@ import { Refusal } from './store/refusal';
  */
 export async function predictionFor(
 	request: PredictRequest,
-	snapshot: Snapshot,
+	store: Keeping & Pick<Store, 'snapshot'>,
 	{ today = null, gone }: { readonly today?: Today | null; readonly gone?: AbortSignal } = {}
 ) {
 	const { fly, lie, beliefs, drifts = DRIFTS.first, wanted } = request;
 	const { temperatureC, ...body } = lie;
+	const snapshot = await store.snapshot();
 	const recipe = recipeFromDocument(fly.recipe);
-	const { learned } = request.learned === false ? NOTHING_LEARNED : await learnedFrom(snapshot);
+	const { learned } =
+		request.learned === false ? NOTHING_LEARNED : await learnedFrom(store, snapshot);
 	const believed: Beliefs = { ...withBeliefs(beliefs ?? {}), learned };
 	const plain = lieFromDocument(body);
 	const water = today ? lieToday({ ...plain, key: today.key }, today.river) : plain;

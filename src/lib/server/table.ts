@@ -153,10 +153,14 @@ const FIRST = 2;
  */
 export function asCsv(
 	columns: readonly string[],
-	rows: readonly Readonly<Record<string, string | number | boolean>>[]
+	rows: readonly Readonly<Record<string, string | number | boolean>>[],
+	header = true
 ): string {
 	const data = rows.map((row) => columns.map((column) => marked(row[column] ?? '')));
-	return `${Papa.unparse({ fields: [...columns], data }, { newline: '\r\n' })}\r\n`;
+	const fields = header ? [...columns] : [];
+	const text = Papa.unparse({ fields, data }, { newline: '\r\n', header });
+	// Of a header alone it ends the line itself.
+	return text.endsWith('\r\n') ? text : `${text}\r\n`;
 }
 
 const marked = (value: string | number | boolean) =>

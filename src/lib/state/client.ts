@@ -33,7 +33,7 @@ export const addresses = {
 
 export interface BackupRow {
 	readonly name: string;
-	readonly kind: 'daily' | 'before-migration' | 'before-restore' | 'by-hand';
+	readonly kind: 'daily' | 'before-migration' | 'before-restore' | 'by-hand' | 'damaged';
 	readonly madeAt: string;
 	readonly bytes: number;
 }

@@ -29,6 +29,8 @@ export class Documents {
 	history = $state.raw<HistoryEnds>({ undo: null, redo: null });
 	notice = $state.raw<Notice | null>(null);
 	saving = $state(false);
+	/** What is wrong with the keeping of the data, as the server last said; null when nothing is known. */
+	trouble = $state<string | null>(null);
 	/** Why a change is on this page alone, in words; it is tried again. null while all is on the server. */
 	unsaved = $state<string | null>(null);
 	/** Told of a document that undo or redo brought or changed, so that it is seen. */
@@ -44,6 +46,7 @@ export class Documents {
 		this.unsent = new Unsent(data.database, storage);
 		this.shelves = new Shelves(data);
 		this.history = data.history;
+		this.trouble = data.trouble;
 		this.stand = data.stand;
 		this.heard = data.stand;
 		this.saver = new Saver({
@@ -116,6 +119,7 @@ export class Documents {
 			this.stand = data.stand;
 			this.heard = data.stand;
 			this.history = data.history;
+			this.trouble = data.trouble;
 			for (const { kind, id } of gone) this.putNewer({ kind, id, row: null });
 			for (const row of rows) this.putNewer({ kind: row.kind, id: row.id, row });
 		});

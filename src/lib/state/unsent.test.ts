@@ -6,7 +6,10 @@ import type { FlyRow } from '$lib/documents/kinds';
 import { Documents } from './documents.svelte';
 
 const file = join(import.meta.dirname, '../server/fixtures/schema-8/snapshot.json');
-const was = JSON.parse(readFileSync(file, 'utf8')) as Omit<Snapshot, 'stand' | 'database'>;
+const was = JSON.parse(readFileSync(file, 'utf8')) as Omit<
+	Snapshot,
+	'stand' | 'database' | 'trouble'
+>;
 
 /** The browser's storage, and its locks; a window that is closed lets go of its own. */
 class Browser {
@@ -46,7 +49,7 @@ beforeEach(() => {
 afterEach(() => vi.unstubAllGlobals());
 
 const open = (change: Partial<Snapshot> = {}) =>
-	new Documents({ ...was, stand: 'a.0', database: 'd', ...change }, browser.storage);
+	new Documents({ ...was, stand: 'a.0', database: 'd', trouble: null, ...change }, browser.storage);
 const [fly] = was.flies;
 const recipe = { ...fly!.body.recipe, hook: { ...fly!.body.recipe.hook, size: 8 } };
 const changed: FlyRow = { ...fly!, body: { recipe } };

@@ -15,14 +15,21 @@ import type { ActionChange } from './client';
 import { Workspace } from './workspace.svelte';
 
 const file = join(import.meta.dirname, '../server/fixtures/schema-8/snapshot.json');
-const was = JSON.parse(readFileSync(file, 'utf8')) as Omit<Snapshot, 'stand' | 'database'>;
+const was = JSON.parse(readFileSync(file, 'utf8')) as Omit<
+	Snapshot,
+	'stand' | 'database' | 'trouble'
+>;
 const NOTHING: Learning = {
 	learned: { scores: [], mean: [], covariance: [] },
 	judged: [],
 	unusable: []
 };
 const open = (change: Partial<Snapshot> = {}, storage: Storage | null = null) =>
-	new Workspace({ ...was, stand: 'a.0', database: 'd', ...change }, NOTHING, storage);
+	new Workspace(
+		{ ...was, stand: 'a.0', database: 'd', trouble: null, ...change },
+		NOTHING,
+		storage
+	);
 const named = <Row extends { readonly name: string }>(rows: readonly Row[], name: string) =>
 	rows.find((row) => row.name === name)!;
 

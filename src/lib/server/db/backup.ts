@@ -13,7 +13,13 @@ import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { createGzip } from 'node:zlib';
 import { documentKinds } from '$lib/documents/kinds';
-import { DatabaseError, DISK_FULL, type Database, type Queryable } from './database';
+import {
+	DATA_CORRUPTED,
+	DatabaseError,
+	DISK_FULL,
+	type Database,
+	type Queryable
+} from './database';
 import { DataFolderError } from './folder';
 import { fsyncPath } from './fsync';
 import {
@@ -25,17 +31,21 @@ import {
 	type Header
 } from './backup-file';
 import { runMigrations } from './migrate';
-import { tablesOf } from './tables';
+import { findDamage, tablesOf } from './tables';
 
-/** Why a backup was made; each kind is kept by a count of its own. */
-export type BackupKind = 'daily' | 'before-migration' | 'before-restore' | 'by-hand';
+/**
+ * Why a backup was made; each kind is kept by a count of its own. A damaged one is what was left of a database
+ * that lacks what was written, before another copy took its place: less than there was.
+ */
+export type BackupKind = 'daily' | 'before-migration' | 'before-restore' | 'by-hand' | 'damaged';
 
 /** How many of each kind are kept. */
 const KEEP: Readonly<Record<BackupKind, number>> = {
 	daily: 14,
 	'before-migration': 6,
 	'before-restore': 6,
-	'by-hand': 10
+	'by-hand': 10,
+	damaged: 6
 };
 
 export interface Backup {
@@ -47,7 +57,7 @@ export interface Backup {
 }
 
 const nameForm =
-	/^gravitas-(\d{4})(\d\d)(\d\d)T(\d\d)(\d\d)(\d\d)(\d{3})Z-(daily|before-migration|before-restore|by-hand)\.jsonl\.gz$/;
+	/^gravitas-(\d{4})(\d\d)(\d\d)T(\d\d)(\d\d)(\d\d)(\d{3})Z-(daily|before-migration|before-restore|by-hand|damaged)\.jsonl\.gz$/;
 
 /** While it is written and not yet read back. */
 const PART = '.part';
@@ -75,10 +85,26 @@ export function listBackups(folder: string): Backup[] {
 }
 
 /**
+ * Writes a copy of what is there before something else takes its place. Of a damaged database it is one of less
+ * than there was, and called so.
+ *
+ * @param spare the name of a backup that must not go now
+ */
+export async function makeBackupBeforeRestore(
+	db: Database,
+	folder: string,
+	spare: string
+): Promise<Backup> {
+	const damage = await db.read(findDamage);
+	return makeBackup(db, folder, damage === null ? 'before-restore' : 'damaged', { spare });
+}
+
+/**
  * Writes a copy of everything, reads it back, and only then gives it its name; then lets the oldest
  * of its kind go.
  *
  * @param spare the name of a backup that must not go now
+ * @throws DatabaseError when the database is damaged, unless the copy is made of what is left of it
  * @throws BackupError when what was read back is not what was written; an Error of the disk
  */
 export async function makeBackup(
@@ -98,6 +124,8 @@ export async function makeBackup(
 	const digest = createHash('sha256');
 	try {
 		await db.read(async (tx) => {
+			const damage = kind === 'damaged' ? null : await findDamage(tx);
+			if (damage !== null) throw new DatabaseError(damage, DATA_CORRUPTED);
 			await pipeline(
 				Readable.from(linesOf(tx, now, digest)),
 				createGzip(),

@@ -45,6 +45,8 @@ export async function runMigrations(
 		await tx.script(sql);
 		await tx.query('insert into migration (number) values ($1)', [number]);
 	}
+	const [counts] = await tx.query(`select 1 from pg_proc where proname = 'tally_anew'`);
+	if (counts) await tx.query('select tally_anew()');
 }
 
 /**

@@ -145,6 +145,7 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 	Snapshot: object({
 		database: text('the database’s own id'),
 		stand: text('changes whenever anything is kept'),
+		trouble: said('what is wrong with the keeping of the data', orNull(text('in words'))),
 		...Object.fromEntries(
 			documentKinds.map((kind) => {
 				const { collection, many } = kinds[kind];
@@ -200,7 +201,9 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 	}),
 	Backup: object({
 		name: text('its name, which restoring takes'),
-		kind: oneOf(['daily', 'before-migration', 'before-restore', 'by-hand'])('why it was made'),
+		kind: oneOf(['daily', 'before-migration', 'before-restore', 'by-hand', 'damaged'])(
+			'why it was made; damaged: of a database that lacked what was written'
+		),
 		madeAt: time('when it was made, UTC'),
 		bytes: { type: 'integer', minimum: 1, description: 'its size, bytes' }
 	}),

@@ -3,15 +3,18 @@ import {
 	dailyIsDue,
 	listBackups,
 	makeBackup,
+	makeBackupBeforeRestore,
 	restoreBackup,
 	type Backup,
 	type BackupKind
 } from '../db/backup';
-import type { Database } from '../db/database';
+import { DATA_CORRUPTED, DatabaseError, type Database } from '../db/database';
 import { Refusal } from './refusal';
 
 /** The copies of one database, kept beside it. */
 export interface Backups {
+	/** Why the last daily copy was not made, in words; null when it was, or was not due. */
+	trouble(): string | null;
 	list(): Backup[];
 	make(kind: BackupKind): Promise<Backup>;
 	/** Puts everything back as it was in a backup, after a copy of what is there now. */
@@ -20,6 +23,8 @@ export interface Backups {
 	stop(): void;
 }
 
+const WAY_OUT =
+	'Stop Gravitas and run “npm run restore”, which lists the copies of before; what is there now is kept beside.';
 const LOOK_EVERY = 600_000;
 const FIRST_LOOK = 20_000;
 
@@ -32,21 +37,30 @@ export function keepBackups(db: Database, folder: string): Backups {
 		// Nothing else takes out what updates left behind.
 		await db.script('vacuum analyze');
 	};
+	let trouble: string | null = null;
 	const look = () =>
-		void daily().catch((error: unknown) => {
-			console.error(`The daily backup was not made: ${String(error)}`);
-		});
+		void daily().then(
+			() => (trouble = null),
+			(error: unknown) => {
+				const why = error instanceof Error ? error.message : String(error);
+				const damaged = error instanceof DatabaseError && error.code === DATA_CORRUPTED;
+				trouble = damaged ? `The database is damaged: ${why}. ${WAY_OUT}` : why;
+				console.error(`The daily copy was not made. ${trouble}`);
+			}
+		);
 	const first = setTimeout(look, FIRST_LOOK).unref();
 	const timer = setInterval(look, LOOK_EVERY).unref();
 	return {
+		trouble: () => trouble && `The daily copy was not made. ${trouble}`,
 		list: () => listBackups(folder),
 		make,
 		restore: async (name) => {
 			if (!listBackups(folder).some((backup) => backup.name === name)) {
 				throw new Refusal(404, `There is no backup “${name.slice(0, 100)}”.`);
 			}
-			await makeBackup(db, folder, 'before-restore', { spare: name });
+			await makeBackupBeforeRestore(db, folder, name);
 			await restoreBackup(db, join(folder, name));
+			trouble = null;
 		},
 		stop: () => {
 			clearTimeout(first);

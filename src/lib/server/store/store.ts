@@ -11,6 +11,7 @@ import type {
 import {
 	kinds,
 	withinOf,
+	type Collections,
 	type DocumentContent,
 	type DocumentKind,
 	type DocumentRow
@@ -77,6 +78,10 @@ export interface Store {
 	undo(): Promise<ActionAnswer>;
 	redo(): Promise<ActionAnswer>;
 	setStrip(selection: StripSelection): Promise<void>;
+	/** What was kept of a long work, when it was done from the same; null else. */
+	workedOut(what: string, origin: string): Promise<unknown>;
+	/** Keeps the answer of a long work between starts, in place of the last one. */
+	keepWorkedOut(what: string, origin: string, answer: unknown): Promise<void>;
 	/** Where one is at the vise with a batch. @throws Refusal with 404 when that is not there */
 	setTying(batchId: string, progress: TyingProgress): Promise<void>;
 	/** Work that only reads, on one state of everything. */
@@ -123,6 +128,8 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 	const epoch = randomUUID().slice(0, 8);
 	let count = 0;
 	const stand = () => `${epoch}.${count}`;
+	/** All documents, as they were read at a stand: who asks for an answer does not pay for all that is kept. */
+	let held: { readonly at: number; readonly collections: Collections } | null = null;
 	const listeners = new Set<Listener>();
 	const tell = (news: Omit<ChangeNews, 'stand'>) => {
 		count++;
@@ -231,10 +238,15 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 					const sql = 'select value from setting where key = $1';
 					return (await tx.query<{ value: T }>(sql, [key]))[0]?.value;
 				};
+				// A change that is told of meanwhile may be in it or not: with this stand it is asked for.
+				const at = count;
+				if (held?.at !== at) held = { at, collections: await listCollections(tx) };
+				const { collections } = held;
 				return {
-					stand: stand(),
+					stand: `${epoch}.${at}`,
+					trouble: backups.trouble(),
 					database: (await setting<string>('database')) ?? '',
-					...(await listCollections(tx)),
+					...collections,
 					tying: await listTying(tx),
 					strip: {
 						flyId: null,
@@ -321,6 +333,22 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 							setting.value ->> 'rigId', setting.value ->> 'lastRigId') as last) as used
 						where last is not null), '{}'::jsonb)`,
 					[JSON.stringify(selection)]
+				)
+			);
+		},
+		workedOut: async (what, origin) => {
+			const [row] = await db.query<{ answer: string }>(
+				'select answer from worked_out where what = $1 and origin = $2',
+				[what, origin]
+			);
+			return row ? (JSON.parse(row.answer) as unknown) : null;
+		},
+		keepWorkedOut: async (what, origin, answer) => {
+			await db.transaction((tx) =>
+				tx.query(
+					`insert into worked_out (what, origin, answer) values ($1, $2, $3)
+					on conflict (what) do update set origin = excluded.origin, answer = excluded.answer`,
+					[what, origin, JSON.stringify(answer)]
 				)
 			);
 		},

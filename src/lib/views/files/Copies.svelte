@@ -16,7 +16,8 @@
 		daily: 'of the day',
 		'before-migration': 'before an update',
 		'before-restore': 'before a restore',
-		'by-hand': 'made by hand'
+		'by-hand': 'made by hand',
+		damaged: 'less than there was: of a damaged database, before a restore'
 	};
 	const size = (bytes: number) =>
 		bytes < 1e6 ? `${Math.ceil(bytes / 1e3)} kB` : `${(bytes / 1e6).toFixed(1)} MB`;

@@ -1,4 +1,4 @@
-import { download, idOf, respond } from '$lib/server/api';
+import { download, idOf, respond, streamOf } from '$lib/server/api';
 import { fliesAsCsv } from '$lib/server/csv';
 import { wholeFrom } from '$lib/server/query';
 import { DRIFTS_RANGE } from '$lib/api/requests';
@@ -18,5 +18,5 @@ export const GET: RequestHandler = ({ url, request }) =>
 		const csv = await fliesAsCsv(store, {
 			...{ lieId: id('lie'), rigId: id('rig'), drifts, gone: request.signal }
 		});
-		return download('flies.csv', 'text/csv; charset=utf-8', csv);
+		return download('flies.csv', 'text/csv; charset=utf-8', streamOf(csv));
 	});

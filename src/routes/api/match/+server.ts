@@ -9,5 +9,5 @@ export const POST: RequestHandler = ({ request }) =>
 	answer(async (store) => {
 		const raw = await unpacked(await jsonOf(request), store);
 		const asked = checked(raw, MatchRequest);
-		return matchFor(asked, await store.snapshot(), request.signal, todayOf(raw));
+		return matchFor(asked, store, request.signal, todayOf(raw));
 	});

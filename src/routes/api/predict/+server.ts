@@ -9,6 +9,5 @@ export const POST: RequestHandler = ({ request }) =>
 	answer(async (store) => {
 		const raw = await unpacked(await jsonOf(request), store);
 		const asked = checked(raw, PredictRequest);
-		const today = todayOf(raw);
-		return predictionFor(asked, await store.snapshot(), { today, gone: request.signal });
+		return predictionFor(asked, store, { today: todayOf(raw), gone: request.signal });
 	});
