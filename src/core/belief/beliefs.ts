@@ -1,4 +1,4 @@
-import { type Interval, logInterval, math, Z90 } from '../quantity/index';
+import { type Factor, type Interval, logInterval, math, Z90 } from '../quantity/index';
 import { priors, type Belief, type BeliefName } from './priors';
 
 /**
@@ -9,10 +9,17 @@ import { priors, type Belief, type BeliefName } from './priors';
 export interface Learned {
 	readonly scores: readonly string[];
 	readonly mean: readonly number[];
-	readonly covariance: readonly (readonly number[])[];
+	readonly covariance: Covariance;
 	/** What one fly of this hand differs from the next by, where flies were compared. */
 	readonly tied?: Tied;
 }
+
+/**
+ * Row by row; or of many scores, of which one fly meets few, as the curve C that it is the inverse of: C = L Lᵀ,
+ * with the place of each score in L. A lot meets no other lot in it, so it grows as their number does.
+ */
+export type Covariance =
+	readonly (readonly number[])[] | { readonly rank: readonly number[]; readonly curve: Factor };
 
 /** Spreads of the beliefs about one fly against the mean of its recipe. */
 export type Tied = Readonly<Partial<Record<'tied.mass' | 'tied.drag', number>>>;

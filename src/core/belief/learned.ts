@@ -1,4 +1,4 @@
-import { cholesky, math, Z90 } from '../quantity/index';
+import { cholesky, math, solveBoth, Z90, type Factor } from '../quantity/index';
 import {
 	valueAt,
 	valuesAt,
@@ -41,7 +41,8 @@ export function withLearned(
 	learned: Learned,
 	mixtureOf: (belief: BeliefName) => Mixture | null
 ): Beliefs {
-	const { mean, covariance, tied = {} } = learned;
+	const { mean, tied = {} } = learned;
+	const covariance = covarianceOf(learned);
 	const own = byHand(beliefs, tied);
 	if (mean.length === 0) return learned.tied ? { ...beliefs, ...own } : beliefs;
 	const place = placesOf(learned);
@@ -60,8 +61,7 @@ export function withLearned(
 		touched.map((b) => {
 			let sum = a === b ? a.rest : 0;
 			for (const one of a.parts)
-				for (const other of b.parts)
-					sum += one.weight * other.weight * covariance[one.k]![other.k]!;
+				for (const other of b.parts) sum += one.weight * other.weight * covariance(one.k, other.k);
 			return sum;
 		})
 	);
@@ -103,12 +103,13 @@ export function learnedAbout(
 			mixtures.flatMap((of) => (of(name) ?? []).map(({ score }) => score))
 		)
 	);
+	const covariance = covarianceOf(learned);
 	const kept = learned.scores.flatMap((score, k) => (wanted.has(score) ? [k] : []));
 	return {
 		...(learned.tied && { tied: learned.tied }),
 		scores: kept.map((k) => learned.scores[k]!),
 		mean: kept.map((k) => learned.mean[k]!),
-		covariance: kept.map((i) => kept.map((j) => learned.covariance[i]![j]!))
+		covariance: kept.map((i) => kept.map((j) => covariance(i, j)))
 	};
 }
 
@@ -128,6 +129,29 @@ export function learnedValues(
 		if (z !== 0) values[name] = valueAt(beliefs[name], z);
 	}
 	return values;
+}
+
+/** Columns of the inverse that were asked for, by the rank of their score. */
+const columns = new WeakMap<Factor, Map<number, Float64Array>>();
+
+/** The covariance of two scores, by their places in `scores`. */
+export function covarianceOf({ covariance }: Pick<Learned, 'covariance'>) {
+	if (!('curve' in covariance)) return (i: number, j: number) => covariance[i]![j]!;
+	const { rank, curve } = covariance;
+	let known = columns.get(curve);
+	if (!known) columns.set(curve, (known = new Map()));
+	return (i: number, j: number) => {
+		// The same to the last digit whichever is asked for first.
+		const [a, b] = [Math.min(rank[i]!, rank[j]!), Math.max(rank[i]!, rank[j]!)];
+		let column = known.get(a);
+		if (!column) {
+			column = new Float64Array(curve.rows.length);
+			column[a] = 1;
+			solveBoth(curve, column, a);
+			known.set(a, column);
+		}
+		return column[b]!;
+	};
 }
 
 const LEARNED = 'learned from what was weighed and timed';

@@ -1,10 +1,11 @@
 import { math } from '../quantity/index';
 import type { BeliefValues } from '../belief/index';
 import type { Point } from '../body/index';
-import { beadDensity } from './bead';
+import { beadDensity, beadGeometry, type BeadGeometry } from './bead';
 import type { Build } from './build';
 import { coilDensity } from './coil';
-import { onShank } from './hook';
+import { hookGeometry, onShank, type HookGeometry } from './hook';
+import type { BeadChoice, Recipe } from './recipe';
 import type { DressingPart } from './usual';
 
 export type PartName = 'hook' | 'bead' | 'coil' | DressingPart;
@@ -57,14 +58,28 @@ export function partsOf(build: Build, values: BeliefValues): PartMass[] {
 	return own === 1 ? whole : whole.map((part) => ({ ...part, mass: part.mass * own }));
 }
 
+const hookMass = ({ hook: { measured } }: Recipe, solid: HookGeometry, values: BeliefValues) =>
+	measured?.mass === undefined ? solid.mass : measured.mass * values['hook.weighed'];
+
+const beadMass = (bead: BeadChoice, solid: BeadGeometry, values: BeliefValues) =>
+	bead.weighed === undefined
+		? solid.volume * beadDensity(bead, values)
+		: bead.weighed * values['bead.weighed'];
+
+/** Mass of a recipe's hook or bead alone, kg, before it is tied. */
+export function massAlone(recipe: Recipe, part: 'hook' | 'bead', values: BeliefValues): number {
+	return part === 'hook'
+		? hookMass(recipe, hookGeometry(recipe.hook, values), values)
+		: beadMass(recipe.bead!, beadGeometry(recipe.bead!, values), values);
+}
+
 function metalOf(build: Build, values: BeliefValues): PartMass[] {
 	const { recipe, hook, bead, coil } = build;
-	const weighed = recipe.hook.measured?.mass;
 	const metal = { aside: 0, air: 0, room: 0 } as const;
 	const parts: PartMass[] = [
 		{
 			part: 'hook',
-			mass: weighed === undefined ? hook.mass : weighed * values['hook.weighed'],
+			mass: hookMass(recipe, hook, values),
 			volume: hook.volume,
 			centre: hook.centre,
 			gyration: hook.gyration,
@@ -72,14 +87,10 @@ function metalOf(build: Build, values: BeliefValues): PartMass[] {
 		}
 	];
 	if (bead) {
-		const each = recipe.bead!.weighed;
 		const off = bead.centroid.y + bead.lift;
 		parts.push({
 			part: 'bead',
-			mass:
-				each === undefined
-					? bead.volume * beadDensity(recipe.bead!, values)
-					: each * values['bead.weighed'],
+			mass: beadMass(recipe.bead!, bead, values),
 			volume: bead.volume,
 			centre: { x: bead.seat + bead.centroid.s, y: off * math.cos(bead.turn) },
 			...metal,

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
+import { covarianceOf } from '../belief/index';
 import { curveOf, envelopeOf } from './curve';
 
 const COUNT = 6;
@@ -28,14 +29,18 @@ test('whichever scores meet, the inverse is that of I + Σ stiff r rᵀ', () => 
 				const curve = curveOf(envelopeOf(COUNT, rows), rows)!;
 				const b = Float64Array.from({ length: COUNT }, next);
 				const x = curve.solve(b);
-				const inverse = curve.inverse();
+				const covariance = covarianceOf({
+					covariance: { rank: [...curve.rank], curve: curve.factor }
+				});
+				const variances = curve.variances();
 				for (let i = 0; i < COUNT; i++) {
 					const row = plain[i]!;
 					const times = (column: (k: number) => number) =>
 						row.reduce((sum, value, k) => sum + value * column(k), 0);
 					expect(times((k) => x[k]!)).toBeCloseTo(b[i]!, 6);
+					expect(variances[i]).toBeCloseTo(covariance(i, i), 9);
 					for (let j = 0; j < COUNT; j++) {
-						expect(times((k) => inverse[k]![j]!)).toBeCloseTo(Number(i === j), 6);
+						expect(times((k) => covariance(k, j))).toBeCloseTo(Number(i === j), 6);
 					}
 				}
 			}

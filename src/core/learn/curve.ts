@@ -1,3 +1,5 @@
+import { solveBoth, solveLower, type Factor } from '../quantity/index';
+
 /** A row of a matrix of which few entries are not zero. */
 export interface Row {
 	/** Places of the scores that it touches, each once. */
@@ -14,8 +16,12 @@ export interface Bend extends Row {
 export interface Curve {
 	/** C⁻¹ b */
 	solve(b: Float64Array): Float64Array;
-	/** C⁻¹ */
-	inverse(): Float64Array[];
+	/** The diagonal of C⁻¹ = L⁻ᵀ L⁻¹: of each score |L⁻¹ e|². */
+	variances(): Float64Array;
+	/** L, its rows and columns by rank. */
+	readonly factor: Factor;
+	/** Where each score stands in it. */
+	readonly rank: Int32Array;
 }
 
 /** Which scores are joined by rows, and in which order they are best eliminated. */
@@ -57,7 +63,7 @@ export function envelopeOf(count: number, rows: readonly Pick<Row, 'places'>[]):
  * @returns null where it falls some way, so that there is no lowest point near
  */
 export function curveOf({ order, rank, first }: Envelope, bends: readonly Bend[]): Curve | null {
-	const factor = Array.from(first, (from, i) => {
+	const rows = Array.from(first, (from, i) => {
 		const row = new Float64Array(i - from + 1);
 		row[i - from] = 1;
 		return row;
@@ -65,7 +71,7 @@ export function curveOf({ order, rank, first }: Envelope, bends: readonly Bend[]
 	for (const { places, values, stiff } of bends) {
 		for (let n = 0; n < places.length; n++) {
 			const i = rank[places[n]!]!;
-			const into = factor[i]!;
+			const into = rows[i]!;
 			const by = stiff * values[n]!;
 			for (let m = 0; m < places.length; m++) {
 				const j = rank[places[m]!]!;
@@ -73,24 +79,23 @@ export function curveOf({ order, rank, first }: Envelope, bends: readonly Bend[]
 			}
 		}
 	}
-	if (!factorize(factor, first)) return null;
+	if (!factorize(rows, first)) return null;
+	const factor: Factor = { first, rows };
 	const x = new Float64Array(order.length);
-	/** By score, of x by rank. */
-	const solved = (from: number) => {
-		substitute(factor, first, x, from);
-		const by = new Float64Array(x.length);
-		for (let k = 0; k < by.length; k++) by[k] = x[rank[k]!]!;
-		return by;
-	};
 	return {
+		...{ factor, rank },
 		solve(b) {
 			for (let i = 0; i < x.length; i++) x[i] = b[order[i]!]!;
-			return solved(0);
+			solveBoth(factor, x);
+			return Float64Array.from(rank, (i) => x[i]!);
 		},
-		inverse: () =>
-			Array.from(rank, (i) => {
+		variances: () =>
+			Float64Array.from(rank, (i) => {
 				x.fill(0)[i] = 1;
-				return solved(i);
+				solveLower(factor, x, i);
+				let sum = 0;
+				for (let k = i; k < x.length; k++) sum += x[k]! * x[k]!;
+				return sum;
 			})
 	};
 }
@@ -113,26 +118,6 @@ function factorize(rows: readonly Float64Array[], first: Int32Array): boolean {
 		}
 	}
 	return true;
-}
-
-/** Solves L Lᵀ x = b in place. @param start before which b is 0 */
-function substitute(
-	rows: readonly Float64Array[],
-	first: Int32Array,
-	x: Float64Array,
-	start: number
-): void {
-	for (let i = start; i < x.length; i++) {
-		const [row, from] = [rows[i]!, first[i]!];
-		let sum = x[i]!;
-		for (let k = Math.max(from, start); k < i; k++) sum -= row[k - from]! * x[k]!;
-		x[i] = sum / row[i - from]!;
-	}
-	for (let i = x.length - 1; i >= 0; i--) {
-		const [row, from] = [rows[i]!, first[i]!];
-		const value = (x[i]! /= row[i - from]!);
-		for (let k = from; k < i; k++) x[k]! -= row[k - from]! * value;
-	}
 }
 
 /** row · b */

@@ -68,9 +68,9 @@ describe('the posterior', () => {
 				{ value: found + 0.2, spread }
 			]
 		};
-		const { mean, covariance } = posterior(1, [term], [], 'square');
+		const { mean, curve } = posterior(1, [term], [], 'square');
 		const precision = 1 + (2 * slope * slope) / spread ** 2;
-		expect(covariance[0]![0]).toBeCloseTo(1 / precision, 12);
+		expect(curve.variances()[0]).toBeCloseTo(1 / precision, 12);
 		expect(mean[0]).toBeCloseTo((slope * (2 * found + 0.2)) / spread ** 2 / precision, 12);
 	});
 

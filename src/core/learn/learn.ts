@@ -192,11 +192,12 @@ export function learn(
 	});
 	// What was set aside was only there so that the rest is not misled by it; of which nothing was learned
 	// stands as before.
-	const { covariance } = found;
+	const { curve } = found;
+	const variances = curve.variances();
 	const shown = [...places.scores].filter(
 		([score, k]) =>
 			!score.endsWith(SET_ASIDE) &&
-			(Math.abs(found.mean[k]!) > HARDLY_MOVED || covariance[k]![k]! < 1 - HARDLY_MOVED)
+			(Math.abs(found.mean[k]!) > HARDLY_MOVED || variances[k]! < 1 - HARDLY_MOVED)
 	);
 	const at = shown.map(([, k]) => k);
 	return {
@@ -204,7 +205,13 @@ export function learn(
 			...(Object.keys(tied).length > 0 && { tied }),
 			scores: shown.map(([score]) => score),
 			mean: at.map((k) => tidy(found.mean[k]!)),
-			covariance: at.map((i) => at.map((j) => tidy(covariance[i]![j]!)))
+			covariance: {
+				rank: at.map((k) => curve.rank[k]!),
+				curve: {
+					first: Array.from(curve.factor.first),
+					rows: curve.factor.rows.map((row) => Array.from(row, tidy))
+				}
+			}
 		},
 		judged,
 		unusable

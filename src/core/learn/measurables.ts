@@ -5,11 +5,10 @@ import {
 	beliefsFor,
 	buildFly,
 	compileBuild,
+	massAlone,
 	massNear,
 	mixturesFor,
-	partsOf,
 	starterRecipe,
-	type PartName,
 	type Recipe
 } from '../fly/index';
 import { nearbyFlies } from '../predict/index';
@@ -76,15 +75,13 @@ function trueMassOf(of: Weighed, prior: Beliefs): Measurable {
 		of.kind === 'beads'
 			? { ...starterRecipe, bead: of.bead }
 			: { ...starterRecipe, hook: of.hook, bead: null };
-	const part: PartName = of.kind === 'beads' ? 'bead' : 'hook';
+	const part = of.kind === 'beads' ? 'bead' : 'hook';
 	const beliefs = beliefsFor(recipe, prior);
 	return {
 		beliefs,
 		about: beliefsAbout(recipe, beliefs).filter((name) => name.startsWith(part)),
 		mixtureOf: mixturesFor(recipe),
-		figuresAbout: () => (values) => [
-			partsOf(buildFly(recipe, values), values).find((one) => one.part === part)!.mass
-		]
+		figuresAbout: () => (values) => [massAlone(recipe, part, values)]
 	};
 }
 

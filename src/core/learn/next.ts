@@ -1,5 +1,5 @@
 import { math } from '../quantity/index';
-import type { Learned } from '../belief/index';
+import { covarianceOf, type Learned } from '../belief/index';
 import { evaluate, expand, placed, placesFrom, type Measurable, type Placed } from './expansion';
 import { foundOf, measurableOf } from './learn';
 import { withoutTools } from './measurables';
@@ -29,6 +29,7 @@ export function gains(
 	learned: Learned
 ): Gain[] {
 	const places = placesFrom(learned.scores);
+	const covariance = covarianceOf(learned);
 	const at = (of: Measurable) => {
 		const centre = Object.fromEntries(
 			of.about.map((name) => [
@@ -54,7 +55,9 @@ export function gains(
 		let sum = 0;
 		a.places.forEach((i, m) =>
 			b.places.forEach((j, n) => {
-				sum += a.slopes[m]! * b.slopes[n]! * (learned.covariance[i]?.[j] ?? (i === j ? 1 : 0));
+				const known = Math.max(i, j) < learned.scores.length;
+				const by = known ? covariance(i, j) : Number(i === j);
+				sum += a.slopes[m]! * b.slopes[n]! * by;
 			})
 		);
 		return sum;

@@ -43,8 +43,8 @@ export interface Happening {
 
 export interface Posterior {
 	readonly mean: Float64Array;
-	/** Row by row. */
-	readonly covariance: readonly Float64Array[];
+	/** Its curve about the mode, of which the covariance is the inverse. */
+	readonly curve: Curve;
 	/** Of each term its residuals in their own spreads, found less predicted, in the order of `found`. */
 	readonly residuals: readonly (readonly number[])[];
 	readonly rounds: number;
@@ -269,12 +269,12 @@ function described(of: Evidence, mean: Float64Array, kind: Loss, rounds: number)
 		const predicted = predict(mean, of.rows[n]!);
 		return found.map(({ value, spread }) => (value - predicted) / spread);
 	});
-	let covariance: Posterior['covariance'] | undefined;
+	let curve: Curve | undefined;
 	return {
 		...{ mean, residuals, rounds },
 		// Of several passes only the last is asked for it. Normal about the mode: figures as straight lines.
-		get covariance() {
-			return (covariance ??= curveOf(of.envelope, bendsOf(of, stiff))!.inverse());
+		get curve() {
+			return (curve ??= curveOf(of.envelope, bendsOf(of, stiff))!);
 		}
 	};
 }

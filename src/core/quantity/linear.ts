@@ -16,3 +16,33 @@ export function cholesky(matrix: readonly ArrayLike<number>[]): Float64Array[] {
 	}
 	return factor;
 }
+
+/**
+ * A lower triangular factor of which the rows begin late: row i holds its columns from `first[i]` up to the
+ * diagonal.
+ */
+export interface Factor {
+	readonly first: ArrayLike<number>;
+	readonly rows: readonly ArrayLike<number>[];
+}
+
+/** Solves L x = b in place. @param start before which b is 0 */
+export function solveLower({ rows, first }: Factor, x: Float64Array, start = 0): void {
+	for (let i = start; i < x.length; i++) {
+		const [row, from] = [rows[i]!, first[i]!];
+		let sum = x[i]!;
+		for (let k = Math.max(from, start); k < i; k++) sum -= row[k - from]! * x[k]!;
+		x[i] = sum / row[i - from]!;
+	}
+}
+
+/** Solves L Lᵀ x = b in place. @param start before which b is 0 */
+export function solveBoth(factor: Factor, x: Float64Array, start = 0): void {
+	solveLower(factor, x, start);
+	const { rows, first } = factor;
+	for (let i = x.length - 1; i >= 0; i--) {
+		const [row, from] = [rows[i]!, first[i]!];
+		const value = (x[i]! /= row[i - from]!);
+		for (let k = from; k < i; k++) x[k]! -= row[k - from]! * value;
+	}
+}
