@@ -1,4 +1,5 @@
 import { bundled } from '../scripts/bundled.mjs';
+import { slope } from './slope.mjs';
 
 /**
  * Learning from a long log, against the same with every entry expanded for itself.
@@ -33,18 +34,4 @@ export async function learning(print) {
 	print('  100 lots and 10,000 entries of 40 flies', timed(weighed), 'ms', 2000);
 	const different = core.log(10_000, 10_000);
 	print('learning: 10,000 entries of 10,000 flies', timed(different) / 1000, 's', 10);
-}
-
-/**
- * Of the straight line through the logarithms.
- * @param {number[]} xs
- * @param {number[]} ys
- */
-function slope(xs, ys) {
-	const [x, y] = [xs, ys].map((all) => all.map(Math.log));
-	/** @param {number[] | undefined} all */
-	const mean = (all = []) => all.reduce((sum, one) => sum + one, 0) / all.length;
-	const [mx, my] = [mean(x), mean(y)];
-	const top = (x ?? []).reduce((sum, one, k) => sum + (one - mx) * ((y?.[k] ?? 0) - my), 0);
-	return top / (x ?? []).reduce((sum, one) => sum + (one - mx) ** 2, 0);
 }

@@ -82,7 +82,7 @@ test('turning through flies and lies, the list of keys, the theme that stays', a
 	await expect(bench.getByRole('button', { name: /^Lie Alder pool/ })).toBeVisible();
 
 	await bench.keyboard.press('?');
-	await expect(bench.getByRole('dialog')).toContainText('undo, whatever it was');
+	await expect(bench.getByRole('dialog')).toContainText('Undo, whatever it was');
 	await bench.keyboard.press('Escape');
 	const theme = await bench.locator('html').getAttribute('data-theme');
 	await bench.keyboard.press('t');
@@ -92,6 +92,46 @@ test('turning through flies and lies, the list of keys, the theme that stays', a
 	await bench.keyboard.press('f');
 	await bench.getByPlaceholder('Find by name, size or metal').fill('zzz');
 	await expect(bench.getByText('Nothing matches.')).toBeVisible();
+});
+
+test('a measure is two keys away, a field lets go, and all that can be done is found by a word', async ({
+	bench
+}) => {
+	const field = (name: string) => bench.getByRole('spinbutton', { name });
+	const find = bench.getByPlaceholder('Find by name, size or metal');
+	await bench.keyboard.press('e');
+	await expect(field('Bead size')).toBeFocused();
+	await bench.keyboard.type('2.4');
+	await bench.keyboard.press('Enter');
+	await expect(typed(bench, 'Bead size')).toHaveValue('2.4');
+	// Letters are commands again; what is looked for is not picked out of other letters.
+	await bench.keyboard.press('f');
+	await find.fill('thimble');
+	await expect(bench.getByRole('option')).toHaveCount(1);
+	await bench.keyboard.press('Escape');
+
+	const list = bench.getByRole('dialog', { name: 'What can be done here' });
+	const byWord = list.getByPlaceholder('Find by a word');
+	await bench.keyboard.press('Control+k');
+	await byWord.fill('hook');
+	await bench.keyboard.press('Enter');
+	await expect(field('Hook size')).toBeFocused();
+	await bench.keyboard.press('Escape');
+	await expect(field('Hook size')).not.toBeFocused();
+	await bench.keyboard.press('n');
+	await expect(bench.getByRole('alert')).toContainText('“New nymph” is new.');
+	await bench.getByRole('button', { name: 'Take it back (Ctrl+Z)' }).click();
+	await expect(bench.getByRole('button', { name: /^Fly New nymph/ })).toHaveCount(0);
+
+	await bench.getByRole('button', { name: 'What can be done here' }).click();
+	await list.getByRole('checkbox').uncheck();
+	await bench.keyboard.press('Escape');
+	await reload(bench);
+	await bench.keyboard.press('f');
+	await bench.keyboard.press('Control+k');
+	await expect(list).toBeVisible();
+	await expect(find).toHaveCount(0);
+	await list.getByRole('checkbox').check();
 });
 
 test('a lie of one’s own: new, described, renamed, deleted, and all of it taken back', async ({

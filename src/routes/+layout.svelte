@@ -2,6 +2,7 @@
 	import '../app.css';
 	import { browser } from '$app/environment';
 	import { bindEverywhere } from '$lib/frame/keys';
+	import { letters } from '$lib/state/preferences.svelte';
 	import NoticeBar from '$lib/frame/NoticeBar.svelte';
 	import Rail from '$lib/frame/Rail.svelte';
 	import { provideWorkspace } from '$lib/state/context';
@@ -25,12 +26,13 @@
 			return null;
 		}
 	}
-	let keysShown = $state(false);
+	let commandsShown = $state(false);
 	let ready = $state(false);
 	$effect(() => {
 		ready = true;
+		letters.load();
 		void documents.offerUnsent();
-		const unbind = bindEverywhere(documents, () => (keysShown = true));
+		const unbind = bindEverywhere(documents, () => (commandsShown = true));
 		const unlisten = listenForNews(
 			(stand) => documents.hello(stand),
 			(news) => documents.receive(news)
@@ -57,15 +59,20 @@
 	data-ready={ready || undefined}
 	data-saving={documents.saving || undefined}
 >
-	<Rail showKeys={() => (keysShown = true)} />
-	<main class="flex min-w-0 flex-1 flex-col max-md:pb-16">
+	<a
+		href="#content"
+		class="sr-only focus:not-sr-only focus:absolute focus:top-2 focus:left-2 focus:z-50 focus:rounded-md focus:bg-ink focus:px-4 focus:py-3 focus:text-ground"
+		>Skip to the content</a
+	>
+	<Rail showCommands={() => (commandsShown = true)} />
+	<main id="content" tabindex="-1" class="flex min-w-0 flex-1 flex-col outline-none max-md:pb-16">
 		<NoticeBar />
 		{@render children()}
 	</main>
 </div>
 <!-- Seldom wanted: fetched when it is. -->
-{#if keysShown}
-	{#await import('$lib/frame/KeysDialog.svelte') then { default: KeysDialog }}
-		<KeysDialog bind:open={keysShown} />
+{#if commandsShown}
+	{#await import('$lib/frame/CommandsDialog.svelte') then { default: CommandsDialog }}
+		<CommandsDialog bind:open={commandsShown} />
 	{/await}
 {/if}

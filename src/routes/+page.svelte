@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { tick } from 'svelte';
 	import { goto } from '$app/navigation';
 	import {
 		beadWords,
@@ -65,9 +66,21 @@
 			chooser: (which) => (chooser = which),
 			rename: () => rename(),
 			lever: (place) => panel?.pull(place),
-			how: () => (how = true)
+			how: () => (how = true),
+			measure: (part) => void measure(part)
 		})
 	);
+
+	const measures = { hook: 'Hook size', bead: 'Bead size', coil: 'Turns' } as const;
+	/** Opens a part of the build, and puts the focus on its measure. */
+	async function measure(part: 'hook' | 'bead' | 'coil') {
+		openRows = { ...openRows, [part]: true };
+		await tick();
+		for (const field of document.querySelectorAll<HTMLElement>('[role="spinbutton"]')) {
+			const label = document.getElementById(field.getAttribute('aria-labelledby') ?? '');
+			if (label?.textContent.startsWith(measures[part])) return field.focus();
+		}
+	}
 
 	const picture = pictured(workspace);
 	const parts = $derived.by(() => {

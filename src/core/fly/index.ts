@@ -13,7 +13,7 @@ export {
 	type DressingPart
 } from './usual';
 export { massNear, compileBuild, compileFly, compileNear, type CompiledFly } from './compile';
-export { massAlone, partNames, partsOf, type PartMass, type PartName } from './parts';
+export { massAlone, partNames, type PartMass, type PartName } from './parts';
 export {
 	beadPlace,
 	beliefsAbout,

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import Check from '@lucide/svelte/icons/check';
 	import { Command } from 'bits-ui';
+	import { searched } from '$lib/ui/search';
 
 	interface Props {
 		label: string;
@@ -14,25 +15,29 @@
 	let { label, placeholder, rows, current, choose, takesFocus = true }: Props = $props();
 	const id = $props.id();
 	let field = $state<HTMLElement | null>(null);
+	let wanted = $state('');
+	const found = $derived(searched(rows, wanted, ({ name, detail }) => `${name}, ${detail}`));
+	/** What Enter chooses: what was chosen before, and the best of what is found. */
+	let marked = $derived(wanted.trim() === '' ? (current ?? undefined) : found[0]?.id);
 	// It may be fetched only once its panel is open, which then has nothing else to give the focus to.
 	$effect(() => {
 		if (takesFocus) field?.focus();
 	});
 </script>
 
-<Command.Root {label} value={current ?? undefined} loop>
+<Command.Root {label} bind:value={marked} shouldFilter={false} loop>
 	<Command.Input
 		bind:ref={field}
+		bind:value={wanted}
 		{placeholder}
 		aria-controls="{id}-list"
 		class="mb-2 h-11 w-full rounded-md bg-sunk px-3"
 	/>
 	<Command.List id="{id}-list" tabindex={0} class="max-h-44 overflow-auto" aria-label={label}>
 		<Command.Empty class="px-2 py-3 text-sm text-quiet">Nothing matches.</Command.Empty>
-		{#each rows as row (row.id)}
+		{#each found as row (row.id)}
 			<Command.Item
 				value={row.id}
-				keywords={[row.name, row.detail]}
 				class="flex min-h-11 cursor-pointer items-center gap-2 rounded-md px-2 py-1 data-selected:bg-sunk"
 				onSelect={() => choose(row.id)}
 			>

@@ -10,9 +10,9 @@
 	import { useWorkspace } from '$lib/state/context';
 
 	interface Props {
-		showKeys: () => void;
+		showCommands: () => void;
 	}
-	let { showKeys }: Props = $props();
+	let { showCommands }: Props = $props();
 	const { documents } = useWorkspace();
 	const steps = $derived([
 		{
@@ -81,9 +81,9 @@
 	>
 	<button
 		type="button"
-		class="{button} max-md:hidden"
-		title="Keys (?)"
-		aria-label="Keys"
-		onclick={showKeys}><Keyboard size={20} /></button
+		class={button}
+		title="What can be done here (Ctrl+K)"
+		aria-label="What can be done here"
+		onclick={showCommands}><Keyboard size={20} /></button
 	>
 </nav>

@@ -1,42 +1,23 @@
 import { tinykeys } from 'tinykeys';
 import { goto } from '$app/navigation';
 import { toggleTheme } from '$lib/state/theme';
-import { places } from './places';
 import type { Documents } from '$lib/state/documents.svelte';
 import type { Selection } from '$lib/state/selection.svelte';
+import { busy, commands, takesLetters, type Command } from './commands.svelte';
+import { places } from './places';
+
+type Chooser = (which: 'fly' | 'rig' | 'lie') => void;
 
 /** What the Bench's keys may open. */
 export interface KeyTargets {
-	chooser(which: 'fly' | 'rig' | 'lie'): void;
+	chooser: Chooser;
 	rename(): void;
 	/** Takes the lever at a place of the list. */
 	lever(place: number): void;
 	how(): void;
+	/** Puts the focus on a measure of the build. */
+	measure(part: 'hook' | 'bead' | 'coil'): void;
 }
-
-/** Whether the person is writing, so that letters are letters. */
-function writing(event: KeyboardEvent): boolean {
-	const target = event.target;
-	return (
-		target instanceof HTMLTextAreaElement ||
-		(target instanceof HTMLInputElement && ['text', 'number'].includes(target.type))
-	);
-}
-
-/** Whether a chooser or a dialog is open, which then has the plain keys to itself. */
-const busy = () =>
-	document.querySelector(':is([role="dialog"], [role="alertdialog"])[data-state="open"]') !== null;
-
-const plain = (act: () => void) => (event: KeyboardEvent) => {
-	if (writing(event) || busy()) return;
-	if (event.ctrlKey || event.metaKey || event.altKey) return;
-	event.preventDefault();
-	act();
-};
-const always = (act: () => void) => (event: KeyboardEvent) => {
-	event.preventDefault();
-	act();
-};
 
 /** A chooser that has not come by then will not, ms. */
 const CHOOSER = 4000;
@@ -58,7 +39,7 @@ function holdLetters(): void {
 	};
 	const hold = (event: KeyboardEvent) => {
 		if (event.ctrlKey || event.metaKey || event.altKey) return;
-		if (writing(event)) {
+		if (takesLetters(event)) {
 			// The field has come between two frames: what was held stands before what is typed now.
 			if (event.target instanceof HTMLInputElement && busy()) deliver(event.target);
 			return;
@@ -81,46 +62,78 @@ function holdLetters(): void {
 	requestAnimationFrame(look);
 }
 
-/** Puts the keys on the window that work in every view. @returns takes them off again */
-export function bindEverywhere(documents: Documents, showKeys: () => void): () => void {
-	return tinykeys(window, {
-		'$mod+z': always(() => void documents.undo()),
-		'$mod+Shift+z': always(() => void documents.redo()),
-		'$mod+y': always(() => void documents.redo()),
-		...Object.fromEntries(
-			places.map(({ key, path }) => [key.toLowerCase(), plain(() => void goto(path))] as const)
-		),
-		t: plain(toggleTheme),
-		// With Shift on most keyboards, without on some.
-		'Shift+?': plain(showKeys),
-		'?': plain(showKeys)
-	});
-}
+const plain = (
+	key: string,
+	words: string,
+	act: () => void,
+	more: Partial<Command> = {}
+): Command => ({ ...{ words, keys: [key], when: 'plain', act }, ...more });
 
-/** Choosers and turning through what is on the strip. */
-function stripKeys(selection: Selection, chooser: (which: 'fly' | 'rig' | 'lie') => void) {
-	const choose = (which: 'fly' | 'rig' | 'lie') =>
-		plain(() => {
-			holdLetters();
-			chooser(which);
-		});
-	return {
-		...{ f: choose('fly'), r: choose('rig'), w: choose('lie') },
-		'[': plain(() => selection.turn('fly', -1)),
-		']': plain(() => selection.turn('fly', 1)),
-		',': plain(() => selection.turn('lie', -1)),
-		'.': plain(() => selection.turn('lie', 1))
+/** What can be done in every view. @returns takes it off again */
+export function bindEverywhere(documents: Documents, showCommands: () => void): () => void {
+	const always = (keys: readonly string[], shown: string, words: string, act: () => void) =>
+		({ ...{ words, keys, shown, act }, when: 'always' }) as const;
+	const unbind = commands.bind([
+		always(['$mod+z'], 'Ctrl+Z', 'Undo, whatever it was', () => void documents.undo()),
+		always(
+			['$mod+Shift+z', '$mod+y'],
+			'Ctrl+Shift+Z',
+			'Redo what was undone',
+			() => void documents.redo()
+		),
+		...places.map(({ key, path, name, words }) =>
+			plain(key.toLowerCase(), `${name}: ${words}`, () => void goto(path), { shown: key })
+		),
+		plain('t', 'Light or dark', toggleTheme, { shown: 'T' }),
+		{
+			...{ words: 'This list', keys: ['$mod+k'], shown: 'Ctrl+K', when: 'always' },
+			...{ unlisted: true, act: showCommands }
+		},
+		// With Shift on most keyboards, without on some.
+		plain('?', 'This list', showCommands, { keys: ['Shift+?', '?'], unlisted: true })
+	]);
+	// Whatever has the focus lets go of it, so that keys are commands again; a chooser closes itself.
+	const unfree = tinykeys(window, {
+		Escape: () => {
+			if (!busy() && document.activeElement instanceof HTMLElement) document.activeElement.blur();
+		}
+	});
+	return () => {
+		unbind();
+		unfree();
 	};
 }
 
-/** Puts the Match view's keys on the window. @returns takes them off again */
-export function bindMatch(
-	selection: Selection,
-	chooser: (which: 'fly' | 'rig' | 'lie') => void,
-	tie: (place: number) => void
-): () => void {
-	return tinykeys(window, { ...stripKeys(selection, chooser), ...numberKeys(tie) });
+/** Choosers and turning through what is on the strip. */
+function stripKeys(selection: Selection, chooser: Chooser): Command[] {
+	const choose = (key: string, which: 'fly' | 'rig' | 'lie', words: string) =>
+		plain(
+			key,
+			words,
+			() => {
+				holdLetters();
+				chooser(which);
+			},
+			{ shown: key.toUpperCase() }
+		);
+	return [
+		choose('f', 'fly', 'Choose a fly'),
+		choose('r', 'rig', 'Choose a rig, or change it'),
+		choose('w', 'lie', 'Choose a lie, or change its water'),
+		plain('[', 'The fly before', () => selection.turn('fly', -1)),
+		plain(']', 'The fly after', () => selection.turn('fly', 1)),
+		plain(',', 'The lie before', () => selection.turn('lie', -1)),
+		plain('.', 'The lie after', () => selection.turn('lie', 1))
+	];
 }
+
+/** What can be done in Match. @returns takes it off again */
+export const bindMatch = (
+	selection: Selection,
+	chooser: Chooser,
+	tie: (place: number) => void
+): (() => void) =>
+	commands.bind([...stripKeys(selection, chooser), ...numberKeys('Tie build', tie)]);
 
 /** Puts the keys of the vise on the window. @returns takes them off again */
 export function bindSteps(act: {
@@ -128,6 +141,10 @@ export function bindSteps(act: {
 	readonly back: () => void;
 	readonly leave: () => void;
 }): () => void {
+	const always = (act: () => void) => (event: KeyboardEvent) => {
+		event.preventDefault();
+		act();
+	};
 	/** Arrows and letters belong to whatever field has the focus. */
 	const unlessField = (act: () => void) => (event: KeyboardEvent) => {
 		if (!(event.target instanceof HTMLInputElement)) always(act)(event);
@@ -149,43 +166,50 @@ export function bindSteps(act: {
 	});
 }
 
-/** Puts the strip's keys on the window, for a view that has no others. @returns takes them off again */
-export const bindOnlyStrip = (
-	selection: Selection,
-	chooser: (which: 'fly' | 'rig' | 'lie') => void
-): (() => void) => tinykeys(window, stripKeys(selection, chooser));
+/** What can be done in a view that has nothing else. @returns takes it off again */
+export const bindOnlyStrip = (selection: Selection, chooser: Chooser): (() => void) =>
+	commands.bind(stripKeys(selection, chooser));
 
 /** 1 to 9 for the places of a list. */
-const numberKeys = (take: (place: number) => void) =>
-	Object.fromEntries(
-		Array.from({ length: 9 }, (_, i) => [String(i + 1), plain(() => take(i))] as const)
-	);
+const numberKeys = (words: string, take: (place: number) => void) =>
+	Array.from({ length: 9 }, (_, i) => plain(String(i + 1), `${words} ${i + 1}`, () => take(i)));
 
-/** Puts the Drift view's keys on the window. @returns takes them off again */
-export function bindStrip(
-	selection: Selection,
-	chooser: (which: 'fly' | 'rig' | 'lie') => void,
-	play: () => void
-): () => void {
-	return tinykeys(window, {
-		...stripKeys(selection, chooser),
+/** What can be done in the Drift view. @returns takes it off again */
+export function bindStrip(selection: Selection, chooser: Chooser, play: () => void): () => void {
+	const unbind = commands.bind(stripKeys(selection, chooser));
+	const unplay = tinykeys(window, {
 		Space: (event) => {
 			// A button or a slider that has the focus keeps its own key.
-			if (event.target instanceof HTMLButtonElement) return;
-			plain(play)(event);
+			if (event.target instanceof HTMLButtonElement || takesLetters(event) || busy()) return;
+			event.preventDefault();
+			play();
 		}
 	});
+	return () => {
+		unbind();
+		unplay();
+	};
 }
 
-/** Puts the Bench's own keys on the window. @returns takes them off again */
+/** What can be done at the Bench. @returns takes it off again */
 export function bindKeys(selection: Selection, targets: KeyTargets): () => void {
-	return tinykeys(window, {
-		...stripKeys(selection, (which) => targets.chooser(which)),
-		n: plain(() => void selection.newFly()),
-		d: plain(() => selection.fly && void selection.duplicate(selection.fly)),
-		...numberKeys((place) => targets.lever(place)),
-		h: plain(() => targets.how()),
-		F2: plain(() => targets.rename()),
-		Delete: plain(() => selection.fly && void selection.remove(selection.fly))
-	});
+	return commands.bind([
+		...stripKeys(selection, targets.chooser),
+		plain('e', 'Bead size', () => targets.measure('bead'), { shown: 'E' }),
+		plain('o', 'Hook size', () => targets.measure('hook'), { shown: 'O' }),
+		plain('u', 'Turns of wire', () => targets.measure('coil'), { shown: 'U' }),
+		plain('n', 'New fly', () => void selection.newFly(), { shown: 'N' }),
+		plain(
+			'd',
+			'Duplicate the fly',
+			() => selection.fly && void selection.duplicate(selection.fly),
+			{
+				shown: 'D'
+			}
+		),
+		...numberKeys('Take step', (place) => targets.lever(place)),
+		plain('h', 'How the figures are worked out', () => targets.how(), { shown: 'H' }),
+		plain('F2', 'Rename the fly', () => targets.rename()),
+		plain('Delete', 'Delete the fly', () => selection.fly && void selection.remove(selection.fly))
+	]);
 }

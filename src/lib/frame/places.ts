@@ -18,7 +18,7 @@ interface Place {
 	readonly name: string;
 	/** The letter that leads there. */
 	readonly key: string;
-	/** What it is for, as the list of keys says it. */
+	/** What it is for, as the list of what can be done says it behind its name. */
 	readonly words: string;
 	readonly sign: readonly Mark[] | Component<{ size?: number; 'aria-hidden'?: 'true' }>;
 }
@@ -29,28 +29,28 @@ export const places: readonly Place[] = [
 		path: '/',
 		name: 'Bench',
 		key: 'B',
-		words: 'the Bench',
+		words: 'one fly: its build, its drawing, what one step buys',
 		sign: [{ d: 'M7 9h9a4 4 0 0 1 0 8h-2' }, { x: 6, y: 9, r: 3, ringed: true }]
 	},
 	{
 		path: '/water',
 		name: 'Water',
 		key: 'V',
-		words: 'the water: lies, a leaf timed, flow of the day',
+		words: 'lies, a leaf timed, flow of the day',
 		sign: [{ d: 'M4 4v16h17' }, { d: 'M4 20c6-1 9-4 10-16' }, { d: 'M4 9h9M4 14h6.500' }]
 	},
 	{
 		path: '/drift',
 		name: 'Drift',
 		key: 'G',
-		words: 'the drift; Space plays it',
+		words: 'its path in the water; Space plays it',
 		sign: [{ d: 'M2 6h20M2 20h20' }, { d: 'M3 6c4 0 5 10 10 10h4' }, { x: 18.5, y: 16, r: 1.8 }]
 	},
 	{
 		path: '/match',
 		name: 'Match',
 		key: 'M',
-		words: 'match: from the water to the fly; 1 to 9 tie a build',
+		words: 'from the water to the fly',
 		sign: [
 			{ d: 'M4 3v17h17' },
 			{ d: 'M9 6v11M15 6v11', dash: '2 2.500' },
@@ -62,7 +62,7 @@ export const places: readonly Place[] = [
 		path: '/batch',
 		name: 'Batch',
 		key: 'Y',
-		words: 'tying a run: cut list, marks, steps; Space goes on, B goes back',
+		words: 'tying a run: cut list, marks, steps',
 		sign: [
 			{ d: 'M3 7h5a2.500 2.500 0 0 1 0 5H7M13 7h5a2.500 2.500 0 0 1 0 5h-1' },
 			{ d: 'M8 17h5a2.500 2.500 0 0 1 0 5h-1' },
@@ -75,7 +75,7 @@ export const places: readonly Place[] = [
 		path: '/box',
 		name: 'Box',
 		key: 'X',
-		words: 'the box: what is tied and still there',
+		words: 'what is tied and still there',
 		sign: [
 			{ d: 'M3 9h18v11H3zM3 9l2-5h14l2 5M3 14.500h18' },
 			{ x: 8, y: 12, r: 0.8, ringed: true },
@@ -87,7 +87,7 @@ export const places: readonly Place[] = [
 		path: '/log',
 		name: 'Log',
 		key: 'L',
-		words: 'the log: weigh, time, note; what was learned',
+		words: 'weigh, time, note; what was learned',
 		sign: [{ d: 'M12 3v3M4 8h16M12 6v13M8 20h8' }, { d: 'M4 8l-2 6h5zM20 8l-2.500 6h5z' }]
 	},
 	{
@@ -101,12 +101,12 @@ export const places: readonly Place[] = [
 			{ x: 19, y: 12, r: 4.5 }
 		]
 	},
-	{ path: '/stock', name: 'Stock', key: 'S', words: 'the stock', sign: Package },
+	{ path: '/stock', name: 'Stock', key: 'S', words: 'what lies in the drawers', sign: Package },
 	{
 		path: '/files',
 		name: 'Files',
 		key: 'K',
-		words: 'files and copies: take out, bring in, restore',
+		words: 'take out, bring in, copies, restore',
 		sign: Archive
 	}
 ];

@@ -157,13 +157,18 @@ export class Documents {
 			return now;
 		});
 		if (!gone) return false;
-		const back = { words: 'Bring it back (Ctrl+Z)', act: () => void this.step('undo') };
+		this.say(`“${gone.name}” is deleted.`, 'Bring it back');
+		return true;
+	}
+
+	/** Says what was done, with the way back, until something else is. */
+	say(words: string, back: string): void {
+		const undo = { words: `${back} (Ctrl+Z)`, act: () => void this.step('undo') };
 		this.notice = {
-			words: `“${gone.name}” is deleted.`,
-			choices: [back, { words: 'Close', act: () => undefined }],
+			words,
+			choices: [undo, { words: 'Close', act: () => undefined }],
 			passing: true
 		};
-		return true;
 	}
 
 	/** @returns what was changed; null when there was nothing to do or it failed */

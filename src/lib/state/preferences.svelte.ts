@@ -70,3 +70,29 @@ class GoodDrift {
 }
 
 export const goodDrift = new GoodDrift();
+
+const LETTERS_KEY = 'gravitas-letters';
+
+/** Whether single letters and figures are commands, kept in the browser. */
+class Letters {
+	on = $state(true);
+
+	load(): void {
+		try {
+			this.on = localStorage.getItem(LETTERS_KEY) !== 'off';
+		} catch {
+			// As with the drawing: the usual will do.
+		}
+	}
+
+	set(on: boolean): void {
+		this.on = on;
+		try {
+			localStorage.setItem(LETTERS_KEY, on ? 'on' : 'off');
+		} catch {
+			// The choice lasts as long as the page.
+		}
+	}
+}
+
+export const letters = new Letters();

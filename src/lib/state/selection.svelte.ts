@@ -150,7 +150,7 @@ export class Selection {
 
 	/** A copy beside the original, and on the strip. */
 	async duplicate(row: FlyRow | RigRow | LieRow): Promise<void> {
-		this.show(row.kind, await this.documents.createFrom(row, `${clipped(row.name, 70)} copy`));
+		this.showMade(row.kind, await this.documents.createFrom(row, `${clipped(row.name, 70)} copy`));
 	}
 
 	/** An earlier state of a document as a new one, on the strip. */
@@ -171,7 +171,14 @@ export class Selection {
 	}
 
 	private async make(kind: DocumentKind, document: object): Promise<void> {
-		this.show(kind, await this.documents.create(kind, document));
+		this.showMade(kind, await this.documents.create(kind, document));
+	}
+
+	/** One letter makes a fly, so it says so. */
+	private showMade(kind: DocumentKind, id: string | null): void {
+		this.show(kind, id);
+		const made = this.documents.find(kind, id);
+		if (made) this.documents.say(`“${made.name}” is new.`, 'Take it back');
 	}
 
 	private show(kind: DocumentKind, id: string | null): void {

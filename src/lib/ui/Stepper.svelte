@@ -50,6 +50,12 @@
 		else reading = now;
 	}
 
+	/** What one sees stand there is kept, and letters are commands again. */
+	function enter() {
+		commit();
+		if (!reading) frame?.focus();
+	}
+
 	function settle() {
 		typed = null;
 		reading = null;
@@ -68,7 +74,7 @@
 			press(event.key.endsWith('Up') ? 1 : -1, !arrows || event.shiftKey);
 		} else if (event.key === 'Enter') {
 			if (reading?.kind === 'question') take(reading.likely.value);
-			else if (event.target === input) commit();
+			else if (event.target === input) enter();
 			else input?.focus();
 		} else if (event.key === 'Escape' && typed !== null) {
 			if (before !== value) onchange(before);
@@ -76,8 +82,8 @@
 			frame?.focus();
 			event.stopPropagation();
 		} else {
-			// Writing begins in the field; the key that is going down lands there.
-			if (event.target === frame && (event.key.length === 1 || event.key === 'Backspace')) {
+			// Writing begins in the field with what a number begins with; the key that is going down lands there.
+			if (event.target === frame && /^([\d.,+#\-−¼½¾⅛]|Backspace)$/.test(event.key)) {
 				input?.focus();
 				event.stopPropagation();
 			}

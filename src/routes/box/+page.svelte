@@ -2,6 +2,7 @@
 	import { goto } from '$app/navigation';
 	import BoxRow from '$lib/views/box/BoxRow.svelte';
 	import { inBox } from '$lib/documents/batch/body';
+	import { searched } from '$lib/ui/search';
 	import { useWorkspace } from '$lib/state/context';
 
 	const { documents } = useWorkspace();
@@ -20,11 +21,10 @@
 		)
 	);
 	const shown = $derived(
-		rows.filter(
-			({ name, left, tied }) =>
-				tied > 0 &&
-				(alsoGone || left > 0) &&
-				name.toLowerCase().includes(wanted.trim().toLowerCase())
+		searched(
+			rows.filter(({ left, tied }) => tied > 0 && (alsoGone || left > 0)),
+			wanted,
+			({ name }) => name
 		)
 	);
 	const all = $derived(rows.reduce((sum, { left }) => sum + left, 0));
@@ -39,7 +39,7 @@
 		</h1>
 		<span class="flex-1"></span>
 		<label class="grid gap-1">
-			<span class="text-sm text-quiet">Only named</span>
+			<span class="text-sm text-quiet">Find by name</span>
 			<input
 				type="text"
 				autocomplete="off"

@@ -1,0 +1,167 @@
+/**
+ * npm run bench -- scale: how opening a page, the flies' table, an edit and a start grow with what is kept: flies
+ * with entries of the log and ledgers in proportion, brought in through the public interface.
+ */
+import { spawn } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { request } from 'node:http';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { root } from '../scripts/prepare.mjs';
+import { slope } from './slope.mjs';
+
+const SIZES = [500, 2000, 8000];
+/** Changes of one action, at most as many as one takes. */
+const AT_ONCE = 400;
+
+/** @param {string} folder */
+async function started(folder) {
+	const began = performance.now();
+	const server = spawn(process.execPath, ['scripts/start.mjs'], {
+		cwd: root,
+		env: { ...process.env, GRAVITAS_DATA: folder, GRAVITAS_PORT: '0' },
+		stdio: ['ignore', 'pipe', 'inherit']
+	});
+	let said = '';
+	/** @type {string} */
+	const address = await new Promise((resolve, reject) => {
+		server.stdout.on('data', (/** @type {Buffer} */ chunk) => {
+			said += chunk.toString();
+			const found = /open at (\S+)/.exec(said);
+			if (found?.[1]) resolve(found[1]);
+		});
+		server.once('exit', (code) => reject(new Error(`It ended with code ${code}: ${said}`)));
+	});
+	return {
+		address,
+		took: performance.now() - began,
+		stop: async () => {
+			const ended = new Promise((resolve) => server.once('exit', resolve));
+			server.kill('SIGINT');
+			await ended;
+		}
+	};
+}
+
+/** What a tier with so many flies may have. @param {number} flies @returns {{ kind: string, id: string, document: object }[]} */
+function kept(flies) {
+	const recipes = Array.from({ length: flies }, (_, k) => ({
+		hook: { style: k % 2 ? 'jig60' : 'straight', size: 8 + 2 * (k % 6), lengthX: 0, wireX: k % 3 },
+		bead: {
+			metal: 'tungsten',
+			shape: k % 2 ? 'slotted' : 'round',
+			diameterMm: 2 + 0.1 * (k % 20)
+		},
+		coil: k % 3 ? { metal: 'lead', wireInch: 0.015, turns: 3 + (k % 5) } : null,
+		dressing: { fullness: ['sparse', 'medium', 'full'][k % 3] }
+	}));
+	const row = (
+		/** @type {string} */ kind,
+		/** @type {string} */ name,
+		/** @type {object} */ body
+	) => ({
+		kind,
+		id: randomUUID(),
+		document: { name, body }
+	});
+	return [
+		...recipes.map((recipe, k) => row('fly', `Fly ${k}`, { recipe })),
+		...Array.from({ length: 2.5 * flies }, (_, n) =>
+			row('entry', `On the scale ${n}`, {
+				at: 1770112800000 + n,
+				weighing: {
+					...{ of: 'fly', count: 1, massG: 0.2, scaleStepG: 0.01 },
+					recipe: recipes[n % 40]
+				}
+			})
+		),
+		...Array.from({ length: flies / 20 }, (_, k) =>
+			row('lot', `Lot ${k}`, {
+				bead: { metal: 'tungsten', shape: 'slotted', diameterMm: 2 + 0.1 * (k % 20) },
+				entries: Array.from({ length: 50 }, (_, i) => ({
+					...{ on: '2026-01-20', kind: i ? 'used' : 'bought', amount: i ? 1 : 100 }
+				}))
+			})
+		)
+	];
+}
+
+/**
+ * Bytes as they travel, and the time to the first and to the last of them, ms.
+ * @param {string} address @returns {Promise<{ bytes: number, first: number, last: number }>}
+ */
+function fetched(address) {
+	const began = performance.now();
+	return new Promise((resolve, reject) => {
+		request(address, { headers: { 'accept-encoding': 'gzip' } }, (answer) => {
+			let bytes = 0;
+			let first = 0;
+			answer.on('data', (/** @type {Buffer} */ chunk) => {
+				first ||= performance.now() - began;
+				bytes += chunk.length;
+			});
+			answer.once('end', () => resolve({ bytes, first, last: performance.now() - began }));
+		})
+			.once('error', reject)
+			.end();
+	});
+}
+
+/** @param {(what: string, value: number, unit: string, budget?: number) => void} print */
+export async function scale(print) {
+	/** @type {Record<'page' | 'row' | 'edit' | 'start', number[]>} */
+	const times = { page: [], row: [], edit: [], start: [] };
+	for (const size of SIZES) {
+		const folder = mkdtempSync(join(tmpdir(), 'gravitas-scale-'));
+		let server = await started(folder);
+		const send = async (
+			/** @type {string} */ method,
+			/** @type {string} */ path,
+			/** @type {object} */ body
+		) => {
+			const answer = await fetch(new URL(path, server.address), {
+				method,
+				headers: { 'content-type': 'application/json' },
+				body: JSON.stringify(body)
+			});
+			if (!answer.ok) throw new Error(`${path}: ${answer.status} ${await answer.text()}`);
+			return answer.json();
+		};
+		const documents = kept(size);
+		for (let from = 0; from < documents.length; from += AT_ONCE) {
+			await send('POST', '/api/actions', {
+				label: 'Brought in',
+				changes: documents.slice(from, from + AT_ONCE)
+			});
+		}
+		await server.stop();
+		server = await started(folder);
+		times.start.push(server.took);
+		// What was learned is kept from now on: a page's own time is meant.
+		await fetched(server.address);
+		const page = await fetched(server.address);
+		times.page.push(page.last);
+		const table = await fetched(new URL('/api/flies.csv', server.address).href);
+		times.row.push(table.first);
+		const [{ id, document }] = documents;
+		const edits = [];
+		for (let revision = 1; revision <= 20; revision++) {
+			const began = performance.now();
+			await send('PUT', `/api/flies/${id}`, { ...document, revision });
+			edits.push(performance.now() - began);
+		}
+		times.edit.push(edits.sort((a, b) => a - b)[10] ?? NaN);
+		await server.stop();
+		rmSync(folder, { recursive: true });
+		print(`${size} flies: a page opened, compressed`, page.bytes / 1000, 'kB', 150);
+		print('  server’s time for it', page.last, 'ms', 300);
+		print('  the flies’ table, first row', table.first, 'ms', 1000);
+		print('  all of it', table.last / 1000, 's');
+		print('  an edit', times.edit.at(-1) ?? NaN, 'ms');
+		print('  a start', server.took / 1000, 's', size === 2000 ? 3 : undefined);
+	}
+	for (const [what, values] of Object.entries(times)) {
+		print(`exponent over the flies: ${what}`, slope(SIZES, values), '');
+	}
+}

@@ -1,0 +1,74 @@
+<script lang="ts">
+	import { Command } from 'bits-ui';
+	import { letters } from '$lib/state/preferences.svelte';
+	import Modal from '$lib/ui/Modal.svelte';
+	import { searched } from '$lib/ui/search';
+	import { commands, type Command as Act } from './commands.svelte';
+
+	let { open = $bindable() }: { open: boolean } = $props();
+	let wanted = $state('');
+	let field = $state<HTMLElement | null>(null);
+	$effect(() => field?.focus());
+	const found = $derived(searched(commands.listed, wanted, ({ words }) => words));
+	let marked = $derived(found[0]?.words ?? '');
+
+	/** Once the list is gone: what it opens wants the focus, and the keys. */
+	function run({ act }: Act) {
+		open = false;
+		requestAnimationFrame(() => requestAnimationFrame(act));
+	}
+</script>
+
+<Modal bind:open title="What can be done here" width={36}>
+	<Command.Root
+		label="What can be done here"
+		bind:value={marked}
+		shouldFilter={false}
+		loop
+		class="mt-3"
+	>
+		<Command.Input
+			bind:ref={field}
+			bind:value={wanted}
+			placeholder="Find by a word"
+			aria-controls="what-can-be-done"
+			class="mb-2 h-11 w-full rounded-md bg-sunk px-3"
+		/>
+		<Command.List
+			id="what-can-be-done"
+			tabindex={0}
+			class="max-h-[50vh] overflow-auto"
+			aria-label="What can be done here"
+		>
+			<Command.Empty class="px-2 py-3 text-quiet">Nothing is called so.</Command.Empty>
+			{#each found as command (command.words)}
+				<Command.Item
+					value={command.words}
+					onSelect={() => run(command)}
+					class="flex min-h-11 cursor-pointer items-center gap-3 rounded-md px-2 py-1 data-selected:bg-sunk"
+				>
+					<span class="min-w-0 flex-1">{command.words}</span>
+					<kbd class="figure text-quiet">{command.shown ?? command.keys[0]}</kbd>
+				</Command.Item>
+			{/each}
+		</Command.List>
+	</Command.Root>
+	<p class="mt-3 text-sm text-quiet">
+		In a field of numbers: ↑ and ↓ a step, with Shift a big one; Enter keeps what is typed, Escape
+		lets go. At the vise: Space goes on, B goes back.
+	</p>
+	<label class="mt-2 flex min-h-11 items-center gap-2">
+		<input
+			type="checkbox"
+			checked={letters.on}
+			onchange={(event) => letters.set(event.currentTarget.checked)}
+			class="size-5 accent-(--water)"
+		/>
+		Single letters and figures are commands (turn it off where you dictate)
+	</label>
+	<button
+		type="button"
+		onclick={() => (open = false)}
+		class="mt-2 h-11 rounded-md bg-water px-4 text-on-water">Close</button
+	>
+</Modal>
