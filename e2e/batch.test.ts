@@ -50,6 +50,16 @@ test('a run: cut list, marks, steps, stock reserved, counted turns; the card as 
 
 	await bench.getByRole('button', { name: /^Begin/ }).click();
 	await expect(vise(bench).getByText('Bead on:')).toBeVisible();
+	// The focus stays at the vise, whichever way it goes round.
+	for (let k = 0; k < 12; k++) {
+		await bench.keyboard.press('Tab');
+		const outside = await bench.evaluate(() => {
+			const { activeElement: at, body } = document;
+			return at !== body && !at?.closest('[aria-modal]') ? at?.outerHTML : null;
+		});
+		expect(outside ?? null).toBeNull();
+	}
+	await vise(bench).focus();
 	await bench.keyboard.press('Space');
 	await expect(vise(bench).getByText('Hook in the vise')).toBeVisible();
 	await bench.keyboard.press('Space');

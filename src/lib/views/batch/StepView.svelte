@@ -7,6 +7,7 @@
 	import FlyPicture from '$lib/frame/FlyPicture.svelte';
 	import type { Tying } from '$lib/state/tying.svelte';
 	import { say } from '$lib/state/voice';
+	import { alone } from '$lib/ui/alone';
 	import { CountAloud } from './count-aloud.svelte';
 	import { offOf, type RunItem } from './run';
 	import { stayAwake } from './wake-lock';
@@ -30,7 +31,11 @@
 
 	let root = $state<HTMLElement>();
 	// The keys are for the vise from now on, not for what was pressed to come here.
-	$effect(() => root?.focus());
+	$effect(() => {
+		if (!root) return;
+		root.focus();
+		return alone(root);
+	});
 	let clock = $state(Date.now());
 	$effect(() => {
 		const timer = setInterval(() => (clock = Date.now()), 500);

@@ -33,6 +33,13 @@
 	onpointerdown={(event) => {
 		if (event.button === 0) press();
 	}}
+	onclick={(event) => {
+		// Of a screen reader or a voice; a pointer's and a key's own have counted already, and sooner.
+		if (event.detail === 0) press();
+	}}
+	onkeyup={(event) => {
+		if (event.key === ' ') event.preventDefault();
+	}}
 	onkeydown={(event) => {
 		if (event.repeat || (event.key !== ' ' && event.key !== 'Enter')) return;
 		event.preventDefault();
