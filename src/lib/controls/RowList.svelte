@@ -1,7 +1,7 @@
 <script lang="ts">
 	import Check from '@lucide/svelte/icons/check';
 	import { Command } from 'bits-ui';
-	import { searched } from '$lib/ui/search';
+	import type { searched } from '$lib/ui/search';
 
 	interface Props {
 		label: string;
@@ -16,7 +16,13 @@
 	const id = $props.id();
 	let field = $state<HTMLElement | null>(null);
 	let wanted = $state('');
-	const found = $derived(searched(rows, wanted, ({ name, detail }) => `${name}, ${detail}`));
+	/** Fetched as the list is shown, before one has typed. */
+	let search = $state.raw<typeof searched | null>(null);
+	$effect(() => {
+		void import('$lib/ui/search').then((module) => (search = module.searched));
+	});
+	const textOf = ({ name, detail }: (typeof rows)[number]) => `${name}, ${detail}`;
+	const found = $derived(search ? search(rows, wanted, textOf) : rows);
 	/** What Enter chooses: what was chosen before, and the best of what is found. */
 	let marked = $derived(wanted.trim() === '' ? (current ?? undefined) : found[0]?.id);
 	// It may be fetched only once its panel is open, which then has nothing else to give the focus to.

@@ -62,7 +62,7 @@
 			type="checkbox"
 			checked={letters.on}
 			onchange={(event) => letters.set(event.currentTarget.checked)}
-			class="size-5 accent-(--water)"
+			class="size-5 shrink-0 accent-(--water)"
 		/>
 		Single letters and figures are commands (turn it off where you dictate)
 	</label>
