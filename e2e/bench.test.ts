@@ -124,7 +124,7 @@ test('new, duplicate, rename, delete: each undone by the same key', async ({ ben
 	await expect(name).toBeFocused();
 	await name.fill('');
 	await name.press('Enter');
-	await expect(bench.getByRole('alert')).toContainText('1 to 80 characters');
+	await expect(bench.getByRole('alert').filter({ hasText: '1 to 80 characters' })).toBeVisible();
 	await name.fill('Quarry Bug');
 	await name.press('Enter');
 	await bench.keyboard.press('Escape');

@@ -24,7 +24,7 @@
 	const textOf = ({ name, detail }: (typeof rows)[number]) => `${name}, ${detail}`;
 	const found = $derived(search ? search(rows, wanted, textOf) : rows);
 	/** What Enter chooses: what was chosen before, and the best of what is found. */
-	let marked = $derived(wanted.trim() === '' ? (current ?? undefined) : found[0]?.id);
+	let marked = $derived((wanted.trim() === '' ? current : found[0]?.id) ?? '');
 	// It may be fetched only once its panel is open, which then has nothing else to give the focus to.
 	$effect(() => {
 		if (takesFocus) field?.focus();

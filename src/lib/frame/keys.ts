@@ -193,16 +193,17 @@ export function bindStrip(selection: Selection, chooser: Chooser, play: () => vo
 
 /** What can be done at the Bench. @returns takes it off again */
 export function bindKeys(selection: Selection, targets: KeyTargets): () => void {
+	const say = (id: string | null) => selection.sayNew(id);
 	return commands.bind([
 		...stripKeys(selection, targets.chooser),
 		plain('e', 'Bead size', () => targets.measure('bead'), { shown: 'E' }),
 		plain('o', 'Hook size', () => targets.measure('hook'), { shown: 'O' }),
 		plain('u', 'Turns of wire', () => targets.measure('coil'), { shown: 'U' }),
-		plain('n', 'New fly', () => void selection.newFly(), { shown: 'N' }),
+		plain('n', 'New fly', () => void selection.newFly().then(say), { shown: 'N' }),
 		plain(
 			'd',
 			'Duplicate the fly',
-			() => selection.fly && void selection.duplicate(selection.fly),
+			() => selection.fly && void selection.duplicate(selection.fly).then(say),
 			{
 				shown: 'D'
 			}

@@ -87,7 +87,8 @@ export class Selection {
 		return { rows: this.documents.all('lie'), current: this.lie };
 	}
 
-	newFly(): Promise<void> {
+	/** @returns its id; null when it was not made */
+	newFly(): Promise<string | null> {
 		return this.make('fly', {
 			name: freeName('New nymph', this.documents.made('fly')),
 			body: { recipe: recipeToDocument(starterRecipe) }
@@ -95,7 +96,7 @@ export class Selection {
 	}
 
 	/** A build that was found, as a fly of its own beside its pattern. */
-	newBuild(recipe: Recipe, name: string): Promise<void> {
+	newBuild(recipe: Recipe, name: string): Promise<string | null> {
 		return this.make('fly', {
 			name: freeName(clipped(name, 74), this.documents.made('fly')),
 			body: { recipe: recipeToDocument(recipe) }
@@ -141,16 +142,18 @@ export class Selection {
 		});
 	}
 
-	newRig(): Promise<void> {
+	newRig(): Promise<string | null> {
 		return this.make('rig', {
 			name: freeName('New rig', this.documents.made('rig')),
 			body: this.rig?.body ?? rigToDocument(starterRig)
 		});
 	}
 
-	/** A copy beside the original, and on the strip. */
-	async duplicate(row: FlyRow | RigRow | LieRow): Promise<void> {
-		this.showMade(row.kind, await this.documents.createFrom(row, `${clipped(row.name, 70)} copy`));
+	/** A copy beside the original, and on the strip. @returns its id; null when it was not made */
+	async duplicate(row: FlyRow | RigRow | LieRow): Promise<string | null> {
+		const id = await this.documents.createFrom(row, `${clipped(row.name, 70)} copy`);
+		this.show(row.kind, id);
+		return id;
 	}
 
 	/** An earlier state of a document as a new one, on the strip. */
@@ -170,15 +173,16 @@ export class Selection {
 		else this.selectLie(left?.id ?? null);
 	}
 
-	private async make(kind: DocumentKind, document: object): Promise<void> {
-		this.showMade(kind, await this.documents.create(kind, document));
+	/** Says that a fly was made, with the way back: for what one letter does. */
+	sayNew(id: string | null): void {
+		const made = this.documents.find('fly', id);
+		if (made) this.documents.say(`“${made.name}” is new.`, 'Take it back');
 	}
 
-	/** One letter makes a fly, so it says so. */
-	private showMade(kind: DocumentKind, id: string | null): void {
+	private async make(kind: DocumentKind, document: object): Promise<string | null> {
+		const id = await this.documents.create(kind, document);
 		this.show(kind, id);
-		const made = this.documents.find(kind, id);
-		if (made) this.documents.say(`“${made.name}” is new.`, 'Take it back');
+		return id;
 	}
 
 	private show(kind: DocumentKind, id: string | null): void {
