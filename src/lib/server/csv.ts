@@ -114,14 +114,18 @@ export async function fliesAsCsv(
 		}));
 	};
 
+	/** Begins a piece, which is awaited in its turn; who goes before that leaves nobody to hear that it failed. */
+	const begun = (piece: readonly FlyRow[] | undefined) => {
+		const rows = piece && rowsOf(piece);
+		rows?.catch(() => undefined);
+		return rows;
+	};
 	async function* lines() {
 		yield asCsv(COLUMNS, []);
 		// The next piece is worked out while one is sent.
-		let next = pieces[0] && rowsOf(pieces[0]);
+		let next = begun(pieces[0]);
 		for (let k = 0; k < pieces.length && !gone?.aborted; k++) {
-			const coming = pieces[k + 1] && rowsOf(pieces[k + 1]!);
-			// It is awaited in its turn; until then nobody hears that it failed.
-			coming?.catch(() => undefined);
+			const coming = begun(pieces[k + 1]);
 			yield asCsv(COLUMNS, await next!, false);
 			next = coming;
 		}
