@@ -25,6 +25,12 @@
 	let input = $state<HTMLInputElement>();
 	let reading = $state<Exclude<Reading, { kind: 'value' }> | null>(null);
 
+	// A number that changes under the cursor, as a hand that is found does, stays marked: what is typed takes its place.
+	$effect(() => {
+		void value;
+		if (typed === null && input && document.activeElement === input) input.select();
+	});
+
 	function press(direction: 1 | -1, big: boolean) {
 		settle();
 		const next = step(value, direction, big);
