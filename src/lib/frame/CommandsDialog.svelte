@@ -64,7 +64,7 @@
 			onchange={(event) => letters.set(event.currentTarget.checked)}
 			class="size-5 shrink-0 accent-(--water)"
 		/>
-		Single letters and figures are commands (turn it off where you dictate)
+		Single letters and figures are commands (turn this off if you dictate)
 	</label>
 	<button
 		type="button"

@@ -24,7 +24,7 @@ export interface Backups {
 }
 
 const WAY_OUT =
-	'Stop Gravitas and run “npm run restore”, which lists the copies of before; what is there now is kept beside.';
+	'Stop Gravitas and run “npm run restore”, which lists the earlier copies; what is there now is kept beside them.';
 const LOOK_EVERY = 600_000;
 const FIRST_LOOK = 20_000;
 
