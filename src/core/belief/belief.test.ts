@@ -1,16 +1,32 @@
 import { expect, test } from 'vitest';
 import { nominalHook } from '../material/index';
 import { TUNGSTEN_ALLOY_CLASSES } from '../material/index';
-import { priorBeliefs, spreadOf, valueAt, valuesAt } from './index';
+import { Z90 } from '../quantity/index';
+import { logarithmAt, priorBeliefs, spreadOf, valueAt, valuesAt } from './index';
 
 test('tungsten beads are believed to be an ASTM B777 alloy, with a heavy low tail', () => {
 	// ASTM B777: classes 1 to 4 are 17.0, 17.5, 18.0 and 18.5 g/cm³; pure tungsten is 19.25.
 	expect(TUNGSTEN_ALLOY_CLASSES).toEqual([17000, 17500, 18000, 18500]);
 	const belief = priorBeliefs['bead.tungsten.density'];
-	expect(valueAt(belief, 1.645)).toBeLessThan(19250);
-	expect(belief.median - valueAt(belief, -1)).toBeGreaterThan(
-		2 * (valueAt(belief, 1) - belief.median)
-	);
+	const [low, high] = [valueAt(belief, -1.645), valueAt(belief, 1.645)];
+	expect(high).toBeLessThan(19250);
+	expect(belief.median - low).toBeGreaterThan(2 * (high - belief.median));
+});
+
+test('a lopsided belief stands where its spreads say at the ends of the central 90 %, and its slopes are those of its curve', () => {
+	const belief = { ...priorBeliefs['bead.tungsten.density'], median: 1 };
+	for (const [z, spread] of [
+		[-Z90, 0.08],
+		[Z90, 0.03]
+	] as const)
+		expect(logarithmAt(belief, z)[0]).toBeCloseTo(spread * z, 12);
+	for (const z of [-3, -1, 0, 0.5, 3]) {
+		const [value, slope, bend] = logarithmAt(belief, z);
+		const [below, above] = [logarithmAt(belief, z - 1e-4), logarithmAt(belief, z + 1e-4)];
+		expect((above[0] - below[0]) / 2e-4).toBeCloseTo(slope, 8);
+		expect((above[1] - below[1]) / 2e-4).toBeCloseTo(bend, 8);
+		expect(valueAt(belief, z)).toBeCloseTo(Math.exp(value), 12);
+	}
 });
 
 test('X steps count odd sizes too', () => {

@@ -45,11 +45,32 @@ export const priorBeliefs: Beliefs = priors;
 
 const names = Object.keys(priors) as BeliefName[];
 
-/** Value of a belief at z standard deviations of its logarithm from the median. */
-export function valueAt(belief: Belief, z: number): number {
-	const spread = z < 0 ? (belief.spreadBelow ?? belief.spread) : belief.spread;
-	return belief.median * math.exp(spread * z);
+/** Spreads above and below that are this much alike are the same: what rounding leaves of one. */
+const EVEN = 1e-6;
+
+/**
+ * Logarithm of a belief over its median, at z standard deviations. Where its spreads σ above and σ₋ below
+ * differ it is bent smoothly (Tukey's g: Hoaglin 1985), and stands where they say at the ends of the central
+ * 90 %, z = ±Z:
+ *
+ *     a (e^(g z) − 1) / g,  g = ln(σ / σ₋) / Z,  a = σ Z g / (e^(g Z) − 1)
+ *
+ * @returns with its first and second derivative
+ */
+export function logarithmAt(
+	{ spread, spreadBelow = spread }: Belief,
+	z: number
+): readonly [value: number, slope: number, bend: number] {
+	if (!(Math.abs(spread - spreadBelow) > EVEN * spread)) return [spread * z, spread, 0];
+	const g = math.log(spread / spreadBelow) / Z90;
+	const a = (spread * Z90 * g) / (math.exp(g * Z90) - 1);
+	const slope = a * math.exp(g * z);
+	return [(slope - a) / g, slope, g * slope];
 }
+
+/** Value of a belief at z standard deviations of its logarithm from the median. */
+export const valueAt = (belief: Belief, z: number): number =>
+	belief.median * math.exp(logarithmAt(belief, z)[0]);
 
 /**
  * The parameter values at a point given in standard normal coordinates.

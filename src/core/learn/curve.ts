@@ -1,4 +1,4 @@
-import { solveBoth, solveLower, type Factor } from '../quantity/index';
+import { solveBoth, type Factor } from '../quantity/index';
 
 /** A row of a matrix of which few entries are not zero. */
 export interface Row {
@@ -16,7 +16,7 @@ export interface Bend extends Row {
 export interface Curve {
 	/** C⁻¹ b */
 	solve(b: Float64Array): Float64Array;
-	/** The diagonal of C⁻¹ = L⁻ᵀ L⁻¹: of each score |L⁻¹ e|². */
+	/** The diagonal of C⁻¹. */
 	variances(): Float64Array;
 	/** L, its rows and columns by rank. */
 	readonly factor: Factor;
@@ -89,15 +89,43 @@ export function curveOf({ order, rank, first }: Envelope, bends: readonly Bend[]
 			solveBoth(factor, x);
 			return Float64Array.from(rank, (i) => x[i]!);
 		},
-		variances: () =>
-			Float64Array.from(rank, (i) => {
-				x.fill(0)[i] = 1;
-				solveLower(factor, x, i);
-				let sum = 0;
-				for (let k = i; k < x.length; k++) sum += x[k]! * x[k]!;
-				return sum;
-			})
+		variances() {
+			const within = inverseWithin(factor);
+			return Float64Array.from(rank, (i) => within[i]![i - first[i]!]!);
+		}
 	};
+}
+
+/**
+ * Z = C⁻¹, as far as the factor's own rows reach, from the last column to the first:
+ *
+ *     Z_ij = (δ_ij / L_ii − Σ_{k > i} L_ki Z_kj) / L_ii
+ *
+ * which asks for no other of its entries (Takahashi, Fagan & Chin 1973; Erisman & Tinney 1975).
+ */
+function inverseWithin({ first, rows }: Factor): Float64Array[] {
+	const z = rows.map(({ length }) => new Float64Array(length));
+	// Of each column the rows below the diagonal that reach it.
+	const below: number[][] = rows.map(() => []);
+	rows.forEach((_, k) => {
+		for (let i = first[k]!; i < k; i++) below[i]!.push(k);
+	});
+	for (let i = rows.length - 1; i >= 0; i--) {
+		const reach = below[i]!;
+		const pivot = rows[i]![i - first[i]!]!;
+		let own = 1 / pivot;
+		for (const j of reach) {
+			let sum = 0;
+			for (const k of reach) {
+				const by = rows[k]![i - first[k]!]!;
+				sum += by * (k < j ? z[j]![k - first[j]!]! : z[k]![j - first[k]!]!);
+			}
+			z[j]![i - first[j]!] = -sum / pivot;
+			own += (rows[j]![i - first[j]!]! * sum) / pivot;
+		}
+		z[i]![i - first[i]!] = own / pivot;
+	}
+	return z;
 }
 
 /** A pivot below this, beside the prior's 1, is none. */

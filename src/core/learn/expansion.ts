@@ -2,6 +2,8 @@ import { math } from '../quantity/index';
 import { dot, type Row } from './curve';
 import type { Slopes } from './posterior';
 import {
+	logarithmAt,
+	valueAt,
 	valuesAt,
 	type Belief,
 	type BeliefName,
@@ -45,31 +47,6 @@ export interface Measurable {
 /** Scores that an expansion looks to either side, in standard deviations. */
 export const STEP = 1;
 
-/** Width, in scores, over which a lopsided belief goes from its lower spread to its upper one. */
-const ROUNDED = 0.15;
-
-/**
- * Logarithm of a belief over its median: a lopsided one's corner at the median is rounded, since the mode
- * is sought by slopes.
- */
-function logarithm({ spread, spreadBelow = spread }: Belief, z: number): number {
-	if (spread === spreadBelow) return spread * z;
-	const share = 1 / (1 + math.exp(-z / ROUNDED));
-	return (spreadBelow + (spread - spreadBelow) * share) * z;
-}
-
-/** Its first and second derivative. */
-function logarithmBends({ spread, spreadBelow = spread }: Belief, z: number): [number, number] {
-	const more = spread - spreadBelow;
-	if (more === 0) return [spread, 0];
-	const share = 1 / (1 + math.exp(-z / ROUNDED));
-	const rise = (share * (1 - share)) / ROUNDED;
-	return [
-		spreadBelow + more * (share + z * rise),
-		more * rise * (2 + (z * (1 - 2 * share)) / ROUNDED)
-	];
-}
-
 /**
  * Expands a thing's figures about the scores that are given.
  *
@@ -81,8 +58,7 @@ export function expand(
 	scores: Readonly<Partial<Record<BeliefName, number>>>
 ): Expansion[] {
 	const values = { ...valuesAt(beliefs) };
-	const at = (name: BeliefName, z: number) =>
-		beliefs[name].median * math.exp(logarithm(beliefs[name], z));
+	const at = (name: BeliefName, z: number) => valueAt(beliefs[name], z);
 	for (const name of about) values[name] = at(name, scores[name] ?? 0);
 	const figures = figuresAbout(values);
 	const centre = figures(values, null).map(math.log);
@@ -92,11 +68,9 @@ export function expand(
 	}));
 	for (const name of about) {
 		const z = scores[name] ?? 0;
-		const [low, here, high] = [-STEP, 0, STEP].map((by) => logarithm(beliefs[name], z + by)) as [
-			number,
-			number,
-			number
-		];
+		const [low, here, high] = [-STEP, 0, STEP].map(
+			(by) => logarithmAt(beliefs[name], z + by)[0]
+		) as [number, number, number];
 		const middle = values[name];
 		values[name] = at(name, z + STEP);
 		const up = figures(values, name).map(math.log);
@@ -114,6 +88,29 @@ export function expand(
 		});
 	}
 	return made;
+}
+
+/**
+ * Expands the first figure of a thing as another like it leans: its own value, slopes along the other's
+ * parabola. One evaluation instead of two a belief.
+ */
+export function expandLike(
+	{ beliefs, about, figuresAbout }: Measurable,
+	scores: Readonly<Partial<Record<BeliefName, number>>>,
+	like: Expansion
+): Expansion | undefined {
+	const values = { ...valuesAt(beliefs) };
+	const at = about.map((name) => {
+		const z = scores[name] ?? 0;
+		values[name] = valueAt(beliefs[name], z);
+		return logarithmAt(beliefs[name], z)[0];
+	});
+	const [figure] = figuresAbout(values)(values, null);
+	if (figure === undefined) return undefined;
+	return {
+		...{ names: about, value: math.log(figure), at, bend: like.bend },
+		slope: like.slope.map((slope, i) => slope + 2 * like.bend[i]! * (at[i]! - like.at[i]!))
+	};
 }
 
 /** Where each score stands among all, and how beliefs are made up of them. */
@@ -197,12 +194,71 @@ export function evaluate(
 	for (let i = 0; i < at.length; i++) {
 		const { values } = parts[i]!;
 		const z = dot(parts[i]!, scores);
-		const off = logarithm(beliefs[i]!, z) - at[i]!;
+		const [logarithm, rise, turn] = logarithmAt(beliefs[i]!, z);
+		const off = logarithm - at[i]!;
 		const by = slope[i]! + 2 * bend[i]! * off;
 		sum += (slope[i]! + bend[i]! * off) * off;
-		const [rise, turn] = logarithmBends(beliefs[i]!, z);
 		bends[i] = 2 * bend[i]! * rise * rise + by * turn;
 		for (let n = 0; n < values.length; n++) slopes[where[i]![n]!]! += by * rise * values[n]!;
 	}
 	return sum;
+}
+
+/** The place from which what all share is looked for. */
+export interface Outlook {
+	/** By score, 1 where it is one place's own. */
+	readonly own: Uint8Array;
+	readonly scores: Float64Array;
+}
+
+/**
+ * A placed expansion as what all share is found from it: a straight line over the scores that are one
+ * place's own, with what these do to the mean of many,
+ *
+ *     f(s, 0) + f_u u + ½ Σ f_uu,   s shared, u own, f_u and f_uu at u = 0 as the outlook has s.
+ *
+ * Over u that is as if they had been integrated out. The mode of the figure as it is, of both at once, leans
+ * to such s as leave each u the most room, the more the more places there are.
+ */
+export function seenFrom(
+	{ own, scores: from }: Outlook,
+	{ expansion, beliefs, parts, at: where }: Placed
+): (scores: Float64Array, into: Slopes) => number {
+	const { value, at, slope, bend } = expansion;
+	/** A belief's score over s alone. */
+	const shared = ({ places, values }: Row, scores: Float64Array) => {
+		let z = 0;
+		for (let n = 0; n < places.length; n++)
+			if (!own[places[n]!]) z += values[n]! * scores[places[n]!]!;
+		return z;
+	};
+	let mean = value;
+	const steep = parts.map((part, i) => {
+		const { places, values } = part;
+		const [logarithm, rise, turn] = logarithmAt(beliefs[i]!, shared(part, from));
+		const by = slope[i]! + 2 * bend[i]! * (logarithm - at[i]!);
+		const second = 2 * bend[i]! * rise * rise + by * turn;
+		for (let n = 0; n < places.length; n++)
+			if (own[places[n]!]) mean += (second * values[n]! * values[n]!) / 2;
+		return by * rise;
+	});
+	return (scores, { slopes, bends }) => {
+		slopes.fill(0);
+		bends.fill(0);
+		let sum = mean;
+		for (let i = 0; i < parts.length; i++) {
+			const { places, values } = parts[i]!;
+			const [logarithm, rise] = logarithmAt(beliefs[i]!, shared(parts[i]!, scores));
+			const off = logarithm - at[i]!;
+			const by = (slope[i]! + 2 * bend[i]! * off) * rise;
+			sum += (slope[i]! + bend[i]! * off) * off;
+			for (let n = 0; n < places.length; n++) {
+				const k = places[n]!;
+				const to = values[n]! * (own[k] ? steep[i]! : by);
+				if (own[k]) sum += to * scores[k]!;
+				slopes[where[i]![n]!]! += to;
+			}
+		}
+		return sum;
+	};
 }

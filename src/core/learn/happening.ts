@@ -42,7 +42,7 @@ export function surrogateOf(
 		const happened = seen(worldRun(ready, k, distances));
 		return { logOdds: 0, slopes: [{ k: 0, slope: WIDE }, ...slopes], happened };
 	});
-	const { mean } = posterior(names.length + 1, [], happenings, 'square');
+	const { mean } = posterior(names.length + 1, [], { happenings, loss: 'square' });
 	return {
 		model: MODEL_VERSION,
 		logOdds: Number((SEEN * WIDE * mean[0]!).toFixed(4)),

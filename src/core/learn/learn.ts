@@ -12,7 +12,9 @@ import { math, without } from '../quantity/index';
 import { mixturesIn } from '../water/index';
 import {
 	evaluate,
+	seenFrom,
 	expand,
+	expandLike,
 	placed,
 	placesFrom,
 	STEP,
@@ -81,6 +83,8 @@ const MOVED = 0.05;
 /** A belief whose spread moves a figure by less than this share of it bends it by nothing that counts. */
 const HARDLY_TELLS = 0.005;
 const MOST_PASSES = 4;
+/** What all share is sought to so many scores, a hundredth of how well it is ever known (ours). */
+const CLOSELY = 1e-4;
 /** Of more than twice as many figures so many are looked at first (ours). */
 const FIRST = 300;
 /** Scores at which figures are expanded are whole multiples of this: so that an entry more finds them again. */
@@ -91,9 +95,9 @@ const MOST_EXPANDED = 20_000;
 const HARDLY_MOVED = 0.02;
 
 /**
- * The posterior of the beliefs from all that was weighed, timed and seen: mode by Gauss–Newton from the
- * prior on all data at once (the order of entry has no part in it), spread by Laplace. The figures are
- * expanded about the mode, and anew where it has moved.
+ * The posterior of the beliefs from all that was weighed, timed and seen: mode by Newton's method from the
+ * prior on all data at once (the order of entry has no part in it), what all share first and then each
+ * place's own, spread by Laplace. The figures are expanded about the mode, and anew where it has moved.
  *
  * @param kept fits of the water that were made before, by what they are of; filled in
  * @param expanded the same of what was weighed and timed: only what is new is worked out
@@ -148,33 +152,50 @@ export function learn(
 	const all = [...cases.values()];
 	const tied = handFrom(all.map(alikeIn));
 	const hand: Hand = { ...usualHand, ...tied };
-	const modeOf = (some: readonly Case[], start?: Float64Array, enough?: number) => {
-		for (const one of some) expandCase(one, places, start ?? new Float64Array(0), expanded);
+	const shapes = all.length > 2 * FIRST ? new Map<string, Expansion>() : undefined;
+	/** The mode as one look has it, the figures expanded about it and anew where it has moved. */
+	const modeOf = (some: readonly Case[], look: Look, start?: Float64Array, enough?: number) => {
+		const owned = () =>
+			Uint8Array.from(places.scores.keys(), (score) => Number(score.includes('@')));
+		const expandAt = (them: readonly Case[], scores: Float64Array) => {
+			const about = look.about(scores, owned());
+			for (const one of them) expandCase(one, places, about, expanded, shapes);
+		};
+		expandAt(look.anew ? some : some.filter(({ at }) => !at), start ?? new Float64Array(0));
 		const usable = some.filter(({ at }) => at !== null);
-		let scores = start && widened(start, places.scores.size);
+		let scores = start;
 		for (let pass = 0; ; pass++) {
 			const last = pass === MOST_PASSES;
-			const terms = usable.map((one) => termOf(one, hand));
-			const care = last ? enough : ROUGHLY;
-			const found = posterior(places.scores.size, terms, happenings, loss, scores, care);
+			const from = widened(scores ?? new Float64Array(0), places.scores.size);
+			const own = owned();
+			const found = posterior(
+				from.length,
+				usable.map((one) => look.term(termOf(one, hand), one.at!, from, own)),
+				{
+					...{ happenings, loss, held: look.held(own), start: from, near: pass > 0 },
+					enough: last ? enough : ROUGHLY
+				}
+			);
 			if (last) return { usable, found };
 			scores = found.mean;
-			const moved = usable.filter((one) => isFar(one, found.mean));
-			for (const one of moved) expandCase(one, places, found.mean, expanded);
+			const about = look.about(scores, own);
+			const moved = usable.filter((one) => isFar(one, about));
+			expandAt(moved, scores);
 			if (moved.length === 0) pass = MOST_PASSES - 1;
 		}
 	};
 	const every = Math.ceil(all.length / FIRST);
 	// What all share is found from some of them; the others are expanded where it then stands.
-	const near =
-		every > 2
-			? modeOf(
-					all.filter((_, k) => k % every === 0),
-					undefined,
-					ROUGHLY
-				).found.mean
-			: undefined;
-	const { usable, found } = modeOf(all, near);
+	const near = shapes
+		? modeOf(
+				all.filter((_, k) => k % every === 0),
+				looks.shared,
+				undefined,
+				ROUGHLY
+			).found.mean
+		: undefined;
+	const shared = modeOf(all, looks.shared, near, CLOSELY).found.mean;
+	const { usable, found } = modeOf(all, looks.own, shared);
 	const unusable = all.flatMap(({ at, found }) => (at ? [] : found.map(({ key }) => key)));
 	const fights = usable.map(({ at }) => movedBy(at!, found.mean) > FLAGGED);
 	const judged = usable.flatMap((one, k) => {
@@ -218,6 +239,32 @@ export function learn(
 	};
 }
 
+/** One of the two looks at all that was found; `own` by score, 1 where it is one place's own. */
+interface Look {
+	/** Whether every figure is expanded for it, or only those that have not been. */
+	readonly anew: boolean;
+	/** Where figures are expanded. */
+	about(scores: Float64Array, own: Uint8Array): Float64Array;
+	term(whole: Term, at: Placed, from: Float64Array, own: Uint8Array): Term;
+	held(own: Uint8Array): Uint8Array | undefined;
+}
+
+/** What all share first, each place's own as if integrated out; then each place's own beside it. */
+const looks: Readonly<Record<'shared' | 'own', Look>> = {
+	shared: {
+		anew: true,
+		about: (scores, own) => scores.map((score, k) => (own[k] ? 0 : score)),
+		term: (whole, at, scores, own) => ({ ...whole, predict: seenFrom({ own, scores }, at) }),
+		held: () => undefined
+	},
+	own: {
+		anew: false,
+		about: (scores) => scores,
+		term: (whole) => whole,
+		held: (own) => own.map((is) => 1 - is)
+	}
+};
+
 /** With what has come to have a place since, at its prior. */
 function widened(scores: Float64Array, count: number): Float64Array {
 	const wide = new Float64Array(count);
@@ -232,6 +279,8 @@ const tidy = (n: number) => Math.round(n * 1e6) / 1e6;
 interface Case {
 	/** The figure that it is of. */
 	readonly id: string;
+	/** The same for figures that lean alike. */
+	readonly like: string;
 	readonly of: Measurable;
 	readonly found: (Weighing | TimedDrop)[];
 	at: Placed | null;
@@ -241,8 +290,10 @@ interface Case {
 
 function caseOf(one: Weighing | TimedDrop, resets: readonly Reset[]): Case {
 	const of = measurableOf(one);
+	const id = idOf(one);
 	return {
-		id: idOf(one),
+		id,
+		like: likeOf(JSON.parse(id)),
 		...{ of: { ...of, mixtureOf: asOf(one.on, resets, of.mixtureOf) }, found: [] },
 		...{ at: null, centre: {} }
 	};
@@ -252,12 +303,17 @@ function caseOf(one: Weighing | TimedDrop, resets: readonly Reset[]): Case {
 export const measurableOf = (one: Weighing | TimedDrop): Measurable =>
 	one.kind === 'weighing' ? massOf(one.of, priorBeliefs) : timeOf(one, priorBeliefs);
 
-/** Its figure about the scores that are given; null where it has none. */
+/**
+ * Its figure about the scores that are given; null where it has none.
+ *
+ * @param shapes of a long log: slopes of figures so far, which those of things that are nearly alike take over
+ */
 function expandCase(
 	one: Case,
 	places: Places,
 	scores: Float64Array,
-	expanded: Map<string, Expansion | null>
+	expanded: Map<string, Expansion | null>,
+	shapes?: Map<string, Expansion>
 ): void {
 	const centre: Case['centre'] = {};
 	for (const name of one.of.about) {
@@ -271,8 +327,10 @@ function expandCase(
 	const key = `${one.id} ${Object.values(centre).join(' ')}`;
 	let expansion = expanded.get(key);
 	if (expansion === undefined) {
-		const [made] = expand(one.of, centre);
+		const like = shapes?.get(one.like);
+		const made = like ? expandLike(one.of, centre, like) : expand(one.of, centre)[0];
 		const fine = made && [made.value, ...made.slope].every(Number.isFinite);
+		if (fine && !like) shapes?.set(one.like, made);
 		if (expanded.size >= MOST_EXPANDED) expanded.clear();
 		expanded.set(key, (expansion = fine ? made : null));
 	}
@@ -281,6 +339,12 @@ function expandCase(
 	one.at = placed(expansion, one.of, places);
 	one.centre = centre;
 }
+
+/** What two things have in common whose figures lean alike: sizes to two digits, no packets (ours). */
+const likeOf = (of: unknown) =>
+	JSON.stringify(of, (name, value: unknown) =>
+		name === 'lot' ? undefined : typeof value === 'number' ? value.toPrecision(2) : value
+	);
 
 /** Whether scores are so far from where it was expanded that it may say something else there. */
 function isFar({ at, centre }: Case, scores: Float64Array): boolean {

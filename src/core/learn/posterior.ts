@@ -113,22 +113,35 @@ const MOST_ROUNDS = 60;
  * order of entry has no part in it.
  *
  * @param count of scores
- * @param start where to begin, near the mode; the prior's mode, and the convex loss first, unless said
- * @param enough steps under this, in scores, are none
  */
 export function posterior(
 	count: number,
 	terms: readonly Term[],
-	happenings: readonly Happening[] = [],
-	loss: Loss = 'gross',
-	start?: Float64Array,
-	enough = ENOUGH
+	{ happenings = [], loss = 'gross', start, near = false, enough = ENOUGH, held }: Question = {}
 ): Posterior {
 	const of = evidenceOf(count, terms, happenings);
 	const from = start?.slice() ?? new Float64Array(count);
-	const before = loss === 'gross' && !start ? toMode(of, from, 'convex', CONVEX_ENOUGH) : 0;
-	const rounds = before + toMode(of, from, loss, enough);
+	const before =
+		loss === 'gross' && !near
+			? toMode(of, from, { kind: 'convex', enough: CONVEX_ENOUGH, held })
+			: 0;
+	const rounds = before + toMode(of, from, { kind: loss, enough, held });
 	return described(of, from, loss, rounds);
+}
+
+/** How a posterior is sought. */
+export interface Question {
+	readonly happenings?: readonly Happening[];
+	/** Gross errors are reckoned with unless said. */
+	readonly loss?: Loss;
+	/** Where to begin; the prior's mode unless said. */
+	readonly start?: Float64Array | undefined;
+	/** Whether that is near the mode: else the convex loss's own is looked for first. */
+	readonly near?: boolean;
+	/** Steps under this, in scores, are none. */
+	readonly enough?: number | undefined;
+	/** By score, 1 where it stays where it starts. */
+	readonly held?: Uint8Array | undefined;
 }
 
 interface Evidence {
@@ -225,26 +238,46 @@ const bendsOf = ({ rows }: Evidence, stiff: Float64Array): Bend[] =>
  * The curve by which a step is taken: near the mode the posterior's own; further off, or where that falls some
  * way, one that lies above it, so that no step goes too far.
  */
-function stepCurve(of: Evidence, here: Here, near: boolean): Curve {
+function stepCurve(of: Evidence, here: Here, fixed: readonly Bend[], near: boolean): Curve {
 	const partsBy = (stiff: (bend: number) => number) =>
 		of.parts.flatMap((part, n) => {
 			const by = stiff(here.bends[n]!);
 			return Math.abs(by) > BENDS ? [{ ...part, stiff: by }] : [];
 		});
 	const own = near
-		? curveOf(of.envelope, [...bendsOf(of, here.turn), ...partsBy((bend) => bend)])
+		? curveOf(of.envelope, [...fixed, ...bendsOf(of, here.turn), ...partsBy((bend) => bend)])
 		: null;
-	const above = () => [...bendsOf(of, here.stiff), ...partsBy((bend) => Math.max(0, bend))];
+	const above = () => [
+		...fixed,
+		...bendsOf(of, here.stiff),
+		...partsBy((bend) => Math.max(0, bend))
+	];
 	return own ?? curveOf(of.envelope, above())!;
 }
 
+/** A score that is held is as if it were known so well (its precision; ours). */
+const HELD = 1e12;
+
 /** Walks downhill to the mode. @returns rounds it took */
-function toMode(of: Evidence, scores: Float64Array, kind: Loss, enough: number): number {
+function toMode(
+	of: Evidence,
+	scores: Float64Array,
+	{ kind, enough, held }: { kind: Loss; enough: number; held: Uint8Array | undefined }
+): number {
 	const loss = losses[kind];
-	let now = lookAt(of, scores, loss);
+	const fixed: Bend[] = [];
+	held?.forEach((is, k) => {
+		if (is) fixed.push({ places: Int32Array.of(k), values: Float64Array.of(1), stiff: HELD });
+	});
+	const look = (at: Float64Array) => {
+		const here = lookAt(of, at, loss);
+		held?.forEach((is, k) => is && (here.slope[k] = 0));
+		return here;
+	};
+	let now = look(scores);
 	let largest = Infinity;
 	for (let rounds = 0; rounds < MOST_ROUNDS; rounds++) {
-		const step = stepCurve(of, now, largest < NEAR).solve(now.slope);
+		const step = stepCurve(of, now, fixed, largest < NEAR).solve(now.slope);
 		largest = step.reduce((most, by) => Math.max(most, Math.abs(by)), 0);
 		if (largest < enough) return rounds;
 		let share = 1;
@@ -253,7 +286,7 @@ function toMode(of: Evidence, scores: Float64Array, kind: Loss, enough: number):
 		// Halved until it falls: loss and figures are nearly convex.
 		for (; share > 1e-6; share /= 2) {
 			next = scores.map((value, k) => value - share * step[k]!);
-			there = lookAt(of, next, loss);
+			there = look(next);
 			if (there.value <= now.value) break;
 		}
 		if (!(there.value <= now.value)) return rounds;

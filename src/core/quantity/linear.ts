@@ -27,7 +27,7 @@ export interface Factor {
 }
 
 /** Solves L x = b in place. @param start before which b is 0 */
-export function solveLower({ rows, first }: Factor, x: Float64Array, start = 0): void {
+function solveLower({ rows, first }: Factor, x: Float64Array, start = 0): void {
 	for (let i = start; i < x.length; i++) {
 		const [row, from] = [rows[i]!, first[i]!];
 		let sum = x[i]!;
