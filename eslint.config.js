@@ -1,10 +1,14 @@
 import js from '@eslint/js';
 import prettier from 'eslint-config-prettier';
 import svelte from 'eslint-plugin-svelte';
+import { createNodeResolver, importX } from 'eslint-plugin-import-x';
 import globals from 'globals';
+import { fileURLToPath } from 'node:url';
 import ts from 'typescript-eslint';
 import arrows from './tools/eslint-arrows.js';
 import svelteConfig from './svelte.config.js';
+
+const at = (path) => fileURLToPath(new URL(path, import.meta.url));
 
 /** Functions of Math that ECMAScript leaves to the engine. */
 const engineFunctions = [
@@ -47,6 +51,21 @@ export default ts.config(
 		languageOptions: {
 			parserOptions: { parser: ts.parser, extraFileExtensions: ['.svelte'], svelteConfig }
 		}
+	},
+	{
+		// No circles among modules; of types and through Svelte files: .dependency-cruiser.cjs.
+		files: ['src/**/*.ts'],
+		plugins: { 'import-x': importX },
+		settings: {
+			'import-x/parsers': { '@typescript-eslint/parser': ['.ts'] },
+			'import-x/resolver-next': [
+				createNodeResolver({
+					extensions: ['.ts', '.js'],
+					alias: { $core: [at('src/core')], $lib: [at('src/lib')] }
+				})
+			]
+		},
+		rules: { 'import-x/no-cycle': ['error', { ignoreExternal: true }] }
 	},
 	{
 		files: ['src/core/**/*.ts'],
