@@ -2,7 +2,8 @@
  * npm run calibrate: the chance of a good drift in every cell of the demo (lie × rig × fly) by whole bands, as a
  * prediction has it and in the pieces in which a view follows it; in 36 cells, one of each lie and rig, also as a
  * search, Which bead and a step that is taken have it. They must be equal to the last digit. Some half an hour;
- * not part of npm test. Then the ranges of one fly after up to a hundred entries, by flies that were never seen.
+ * not part of npm test. Then the ranges of one fly after up to a hundred entries, by flies that were never seen:
+ * these alone with -- ranges.
  */
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
@@ -20,13 +21,13 @@ if (!isMainThread) {
 	ensureInstalled();
 	const url = await bundled('bench', 'calibrate-core.ts');
 	const { cells } = await import(url);
-	const count = cells(join(root, 'demo')).length;
+	const count = process.argv.includes('ranges') ? 0 : cells(join(root, 'demo')).length;
 	let next = 0;
 	let apart = 0;
 	/** @type {Record<string, number>} */
 	const said = {};
 	await Promise.all(
-		Array.from({ length: availableParallelism() }, async () => {
+		Array.from({ length: Math.min(count, availableParallelism()) }, async () => {
 			const worker = new Worker(new URL(import.meta.url), { workerData: { url } });
 			while (next < count) {
 				const answer = new Promise((resolve) => worker.once('message', resolve));

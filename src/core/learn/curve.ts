@@ -68,14 +68,16 @@ export function curveOf({ order, rank, first }: Envelope, bends: readonly Bend[]
 		row[i - from] = 1;
 		return row;
 	});
+	const at = new Int32Array(order.length);
 	for (const { places, values, stiff } of bends) {
-		for (let n = 0; n < places.length; n++) {
-			const i = rank[places[n]!]!;
-			const into = rows[i]!;
-			const by = stiff * values[n]!;
-			for (let m = 0; m < places.length; m++) {
-				const j = rank[places[m]!]!;
-				if (j <= i) into[j - first[i]!]! += by * values[m]!;
+		const count = places.length;
+		for (let n = 0; n < count; n++) at[n] = rank[places[n]!]!;
+		for (let n = 0; n < count; n++) {
+			const i = at[n]!;
+			const [into, from, by] = [rows[i]!, first[i]!, stiff * values[n]!];
+			for (let m = 0; m < count; m++) {
+				const j = at[m]!;
+				if (j <= i) into[j - from]! += by * values[m]!;
 			}
 		}
 	}

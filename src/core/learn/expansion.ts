@@ -1,4 +1,5 @@
 import { math } from '../quantity/index';
+import type { Near } from '../sink/index';
 import { dot, type Row } from './curve';
 import type { Slopes } from './posterior';
 import {
@@ -42,10 +43,34 @@ export interface Measurable {
 	figuresAbout(
 		centre: BeliefValues
 	): (values: BeliefValues, moved: BeliefName | null) => readonly number[];
+	/** How it hangs in the water, from which a like one is found fast; absent: in none. */
+	hangAt?(values: BeliefValues): Hang;
+	/** The first figure of a thing that hangs nearly so. */
+	figureLike?(values: BeliefValues, hang: Hang): number;
+}
+
+/** How a fly hangs, and how much faster it sinks before it is soaked. */
+export interface Hang {
+	readonly sink: Near;
+	readonly dry: number;
+}
+
+/** How figures of things that are nearly alike lean. */
+export interface Shape {
+	readonly expansion: Expansion;
+	readonly hang: Hang | undefined;
 }
 
 /** Scores that an expansion looks to either side, in standard deviations. */
 export const STEP = 1;
+
+type Scores = Readonly<Partial<Record<BeliefName, number>>>;
+
+function valuesOf({ beliefs, about }: Measurable, scores: Scores): BeliefValues {
+	const values = { ...valuesAt(beliefs) };
+	for (const name of about) values[name] = valueAt(beliefs[name], scores[name] ?? 0);
+	return values;
+}
 
 /**
  * Expands a thing's figures about the scores that are given.
@@ -53,13 +78,10 @@ export const STEP = 1;
  * @param scores of its beliefs; absent: 0
  * @returns one expansion a figure
  */
-export function expand(
-	{ beliefs, about, figuresAbout }: Measurable,
-	scores: Readonly<Partial<Record<BeliefName, number>>>
-): Expansion[] {
-	const values = { ...valuesAt(beliefs) };
+export function expand(of: Measurable, scores: Scores): Expansion[] {
+	const { beliefs, about, figuresAbout } = of;
+	const values = { ...valuesOf(of, scores) };
 	const at = (name: BeliefName, z: number) => valueAt(beliefs[name], z);
-	for (const name of about) values[name] = at(name, scores[name] ?? 0);
 	const figures = figuresAbout(values);
 	const centre = figures(values, null).map(math.log);
 	const made = centre.map((value) => ({
@@ -90,26 +112,26 @@ export function expand(
 	return made;
 }
 
+export const shapeOf = (of: Measurable, scores: Scores, expansion: Expansion): Shape => ({
+	...{ expansion, hang: of.hangAt?.(valuesOf(of, scores)) }
+});
+
 /**
  * Expands the first figure of a thing as another like it leans: its own value, slopes along the other's
  * parabola. One evaluation instead of two a belief.
  */
-export function expandLike(
-	{ beliefs, about, figuresAbout }: Measurable,
-	scores: Readonly<Partial<Record<BeliefName, number>>>,
-	like: Expansion
-): Expansion | undefined {
-	const values = { ...valuesAt(beliefs) };
-	const at = about.map((name) => {
-		const z = scores[name] ?? 0;
-		values[name] = valueAt(beliefs[name], z);
-		return logarithmAt(beliefs[name], z)[0];
-	});
-	const [figure] = figuresAbout(values)(values, null);
-	if (figure === undefined) return undefined;
+export function expandLike(of: Measurable, scores: Scores, { expansion, hang }: Shape): Expansion {
+	const values = valuesOf(of, scores);
+	const figure =
+		hang && of.figureLike
+			? of.figureLike(values, hang)
+			: (of.figuresAbout(values)(values, null)[0] ?? NaN);
+	const at = of.about.map((name) => logarithmAt(of.beliefs[name], scores[name] ?? 0)[0]);
 	return {
-		...{ names: about, value: math.log(figure), at, bend: like.bend },
-		slope: like.slope.map((slope, i) => slope + 2 * like.bend[i]! * (at[i]! - like.at[i]!))
+		...{ names: of.about, value: math.log(figure), at, bend: expansion.bend },
+		slope: expansion.slope.map(
+			(slope, i) => slope + 2 * expansion.bend[i]! * (at[i]! - expansion.at[i]!)
+		)
 	};
 }
 

@@ -17,11 +17,13 @@ import {
 	expandLike,
 	placed,
 	placesFrom,
+	shapeOf,
 	STEP,
 	type Expansion,
 	type Measurable,
 	type Placed,
-	type Places
+	type Places,
+	type Shape
 } from './expansion';
 import { dot } from './curve';
 import { surrogateOf } from './happening';
@@ -152,7 +154,7 @@ export function learn(
 	const all = [...cases.values()];
 	const tied = handFrom(all.map(alikeIn));
 	const hand: Hand = { ...usualHand, ...tied };
-	const shapes = all.length > 2 * FIRST ? new Map<string, Expansion>() : undefined;
+	const shapes = all.length > 2 * FIRST ? new Map<string, Shape>() : undefined;
 	/** The mode as one look has it, the figures expanded about it and anew where it has moved. */
 	const modeOf = (some: readonly Case[], look: Look, start?: Float64Array, enough?: number) => {
 		const owned = () =>
@@ -313,7 +315,7 @@ function expandCase(
 	places: Places,
 	scores: Float64Array,
 	expanded: Map<string, Expansion | null>,
-	shapes?: Map<string, Expansion>
+	shapes?: Map<string, Shape>
 ): void {
 	const centre: Case['centre'] = {};
 	for (const name of one.of.about) {
@@ -330,7 +332,7 @@ function expandCase(
 		const like = shapes?.get(one.like);
 		const made = like ? expandLike(one.of, centre, like) : expand(one.of, centre)[0];
 		const fine = made && [made.value, ...made.slope].every(Number.isFinite);
-		if (fine && !like) shapes?.set(one.like, made);
+		if (fine && !like) shapes?.set(one.like, shapeOf(one.of, centre, made));
 		if (expanded.size >= MOST_EXPANDED) expanded.clear();
 		expanded.set(key, (expansion = fine ? made : null));
 	}

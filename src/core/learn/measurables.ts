@@ -1,5 +1,6 @@
 import { math } from '../quantity/index';
-import { priorBeliefs, type BeliefName, type Beliefs } from '../belief/index';
+import { priorBeliefs, type BeliefName, type Beliefs, type BeliefValues } from '../belief/index';
+import type { FlyBody } from '../body/index';
 import {
 	beliefsAbout,
 	beliefsFor,
@@ -9,11 +10,12 @@ import {
 	massNear,
 	mixturesFor,
 	starterRecipe,
+	type Build,
 	type Recipe
 } from '../fly/index';
 import { nearbyFlies } from '../predict/index';
 
-import { axialPull, settle } from '../sink/index';
+import { axialPull, settle, settleNear, type Near } from '../sink/index';
 import { fluidAt } from '../water/index';
 import type { Measurable } from './expansion';
 import type { TimedDrop, Weighed } from './observation';
@@ -103,6 +105,9 @@ function flyOf(recipe: Recipe, prior: Beliefs): Measurable {
 	};
 }
 
+/** Relative step at which the speed of a fly like another counts as found (ours). */
+const LIKE_ENOUGH = 1e-3;
+
 /** What the watch says of a drop, s; the figure is Infinity where the fly floats. */
 export function timeOf(
 	drop: Omit<TimedDrop, 'kind' | 'key' | 'on' | 'seconds' | 'reaction'>,
@@ -111,6 +116,21 @@ export function timeOf(
 	const { recipe, celsius, wet } = drop;
 	const beliefs = beliefsFor(recipe, prior);
 	const fluid = fluidAt(celsius);
+	/** How much faster it sinks, fresh from the vise, than soaked. */
+	const dryShare = (build: Build, values: BeliefValues, sink: Near) =>
+		wet === 'fresh' && !sink.floats
+			? settle(compileBuild(build, values, 'fresh').body, fluid, values).speed / sink.speed
+			: 1;
+	const timeAt = (
+		{ mass, volume }: FlyBody,
+		{ submergedWeight, speed }: Pick<Near, 'submergedWeight' | 'speed'>,
+		dry: number,
+		values: BeliefValues
+	) => {
+		const moving = mass + ADDED_MASS * fluid.density * volume;
+		const time = dropTime(submergedWeight, speed * dry, moving, drop, fluid);
+		return drop.gates ? time : time * values['watch.factor'];
+	};
 	return {
 		beliefs,
 		about: [
@@ -125,19 +145,20 @@ export function timeOf(
 			const fly = compileBuild(build, centre);
 			const sink = settle(fly.body, fluid, centre);
 			const nearby = nearbyFlies(build, fly, sink, fluid);
-			let dry = 1;
-			if (wet === 'fresh' && !sink.floats) {
-				const fresh = settle(compileBuild(build, centre, 'fresh').body, fluid, centre);
-				dry = fresh.speed / sink.speed;
-			}
+			const dry = dryShare(build, centre, sink);
 			return (values, moved) => {
 				const near = nearby(values, moved === 'watch.factor' ? null : moved);
-				const { mass, volume } = near.fly.body;
-				const moving = mass + ADDED_MASS * fluid.density * volume;
-				const { submergedWeight, speed } = near.sink;
-				const time = dropTime(submergedWeight, speed * dry, moving, drop, fluid);
-				return [drop.gates ? time : time * values['watch.factor']];
+				return [timeAt(near.fly.body, near.sink, dry, values)];
 			};
+		},
+		hangAt(values) {
+			const build = buildFly(recipe, values);
+			const sink = settle(compileBuild(build, values).body, fluid, values);
+			return { sink, dry: dryShare(build, values, sink) };
+		},
+		figureLike(values, { sink, dry }) {
+			const { body } = compileBuild(buildFly(recipe, values), values);
+			return timeAt(body, settleNear(body, fluid, values, sink, LIKE_ENOUGH), dry, values);
 		}
 	};
 }

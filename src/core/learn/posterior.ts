@@ -296,18 +296,21 @@ function toMode(
 	return MOST_ROUNDS;
 }
 
+/** Of several passes only the last is asked for more than the mode. */
 function described(of: Evidence, mean: Float64Array, kind: Loss, rounds: number): Posterior {
-	const { stiff } = lookAt(of, mean, losses[kind]);
-	const residuals = of.terms.map(({ predict, found }, n) => {
-		const predicted = predict(mean, of.rows[n]!);
-		return found.map(({ value, spread }) => (value - predicted) / spread);
-	});
 	let curve: Curve | undefined;
+	let residuals: number[][] | undefined;
 	return {
-		...{ mean, residuals, rounds },
-		// Of several passes only the last is asked for it. Normal about the mode: figures as straight lines.
+		...{ mean, rounds },
+		get residuals() {
+			return (residuals ??= of.terms.map(({ predict, found }, n) => {
+				const predicted = predict(mean, of.rows[n]!);
+				return found.map(({ value, spread }) => (value - predicted) / spread);
+			}));
+		},
+		// Normal about the mode: figures as straight lines.
 		get curve() {
-			return (curve ??= curveOf(of.envelope, bendsOf(of, stiff))!);
+			return (curve ??= curveOf(of.envelope, bendsOf(of, lookAt(of, mean, losses[kind]).stiff))!);
 		}
 	};
 }
