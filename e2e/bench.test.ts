@@ -116,6 +116,13 @@ test('new, duplicate, rename, delete: each undone by the same key', async ({ ben
 	await expect(fly(/^Fly Pinch Pupa copy/)).toBeVisible();
 	await bench.keyboard.press('Control+z');
 	await expect(fly(/^Fly Pinch Pupa copy/)).toHaveCount(0);
+	const said = bench.getByRole('alert');
+	await expect(said).toContainText('Undone: Pinch Pupa copy: new fly');
+	await said.getByRole('button', { name: /^Redo/ }).click();
+	await expect(fly(/^Fly Pinch Pupa copy/)).toBeVisible();
+	await expect(said).toContainText('Done again: Pinch Pupa copy: new fly');
+	await bench.keyboard.press('Control+z');
+	await expect(fly(/^Fly Pinch Pupa copy/)).toHaveCount(0);
 
 	await bench.keyboard.press('n');
 	await expect(fly(/^Fly New nymph/)).toBeVisible();
@@ -144,6 +151,13 @@ test('new, duplicate, rename, delete: each undone by the same key', async ({ ben
 	await bench.keyboard.press('Control+z');
 	await bench.keyboard.press('Control+z');
 	await expect(fly(/^Fly New nymph/)).toHaveCount(0);
+	// The list of what was done goes back, or on, to any of it.
+	await bench.keyboard.press('z');
+	const list = bench.getByRole('dialog', { name: 'What was done' });
+	await list.getByRole('button', { name: /^Redo to here: Quarry Bug: renamed/ }).click();
+	await expect(list.getByRole('button', { name: /^Undo to here: Quarry Bug: ren/ })).toBeVisible();
+	await list.getByRole('button', { name: 'Close' }).click();
+	await expect(fly(/^Fly Quarry Bug/)).toBeVisible();
 });
 
 test('sinking freely there are figures and no verdict; on a rig deeper water turns it, and undo turns it back', async ({

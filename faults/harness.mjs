@@ -67,7 +67,7 @@ export function launch(folder, build, env = {}, who = {}) {
 		child.kill('SIGTERM');
 		return ended;
 	};
-	return { ready, kill };
+	return { ready, kill, pid: child.pid ?? 0 };
 }
 
 /** @param {string} folder @param {string} build @param {Record<string, string>} [env] @returns {Promise<Server>} */

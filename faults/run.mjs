@@ -2,6 +2,7 @@
  * npm run faults            the long run: 1000 kills, half of them inside actions, imports, batches, restores and
  *                           copies, 100 power cuts, every table's pages damaged in four ways and more (hours)
  * npm run faults -- --short a short run of the same, as npm test does it
+ * npm run faults -- soak    100 000 mixed requests alone (or as many as are said after it)
  *
  * Also disks that are full, slow or read-only, a clock that is set back, and 20 000 bad requests.
  * Prints its counts; ends with code 1 when anything acknowledged was lost, or a folder neither opened
@@ -29,6 +30,7 @@ import { ensureBuilt, ensureChromium, ensureInstalled, root } from '../scripts/p
 import { launch, open, Writer } from './harness.mjs';
 import { killsInside } from './operations.mjs';
 import { damagedPages } from './pages.mjs';
+import { soak } from './soak.mjs';
 
 const short = process.argv.includes('--short');
 ensureInstalled();
@@ -400,7 +402,11 @@ async function damages(rounds) {
 	);
 }
 
-try {
+const soaked = process.argv.indexOf('soak');
+/** @param {number} requests */
+const soakFor = async (requests) => say(await soak(home, build, requests, judge));
+
+async function everything() {
 	await kills(short ? 6 : 500);
 	await killsInside(home, build, short ? 5 : 500, judge, say);
 	await firstCreations(short ? 1 : 20);
@@ -417,6 +423,11 @@ try {
 	say(await damagedPages(home, build, short ? 4 : Infinity, judge));
 	if (!short) await slowStarts();
 	if (!short) await badRequests();
+	if (!short) await soakFor(100_000);
+}
+
+try {
+	await (soaked < 0 ? everything() : soakFor(Number(process.argv[soaked + 1] ?? 100_000)));
 } finally {
 	rmSync(home, { recursive: true, force: true });
 }

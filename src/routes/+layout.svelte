@@ -27,12 +27,16 @@
 		}
 	}
 	let commandsShown = $state(false);
+	let doneShown = $state(false);
 	let ready = $state(false);
 	$effect(() => {
 		ready = true;
 		letters.load();
 		void documents.offerUnsent();
-		const unbind = bindEverywhere(documents, () => (commandsShown = true));
+		const unbind = bindEverywhere(documents, {
+			showCommands: () => (commandsShown = true),
+			showDone: () => (doneShown = true)
+		});
 		const unlisten = listenForNews(
 			(stand) => documents.hello(stand),
 			(news) => documents.receive(news)
@@ -74,5 +78,10 @@
 {#if commandsShown}
 	{#await import('$lib/frame/CommandsDialog.svelte') then { default: CommandsDialog }}
 		<CommandsDialog bind:open={commandsShown} />
+	{/await}
+{/if}
+{#if doneShown}
+	{#await import('$lib/frame/DoneDialog.svelte') then { default: DoneDialog }}
+		<DoneDialog bind:open={doneShown} />
 	{/await}
 {/if}

@@ -51,14 +51,18 @@ export interface ChangeNews {
 	readonly history: HistoryEnds;
 }
 
-/** One action in the history of a document. */
-export interface HistoryEntry {
+/** One action of the log. */
+export interface Done {
 	readonly id: number;
 	/** ISO 8601, UTC. */
 	readonly at: string;
 	readonly label: string;
 	/** Whether it still holds; false when it was undone. */
 	readonly holds: boolean;
+}
+
+/** One action in the history of a document. */
+export interface HistoryEntry extends Done {
 	/** The document as the action left it; null when it was deleted. */
 	readonly after: DocumentRow | null;
 	/** The document as it was before; null when the action made it. */

@@ -70,7 +70,10 @@ const plain = (
 ): Command => ({ ...{ words, keys: [key], when: 'plain', act }, ...more });
 
 /** What can be done in every view. @returns takes it off again */
-export function bindEverywhere(documents: Documents, showCommands: () => void): () => void {
+export function bindEverywhere(
+	documents: Documents,
+	{ showCommands, showDone }: { showCommands: () => void; showDone: () => void }
+): () => void {
 	const always = (keys: readonly string[], shown: string, words: string, act: () => void) =>
 		({ ...{ words, keys, shown, act }, when: 'always' }) as const;
 	const unbind = commands.bind([
@@ -81,6 +84,7 @@ export function bindEverywhere(documents: Documents, showCommands: () => void): 
 			'Redo what was undone',
 			() => void documents.redo()
 		),
+		plain('z', 'What was done, and back to any of it', showDone, { shown: 'Z' }),
 		...places.map(({ key, path, name, words }) =>
 			plain(key.toLowerCase(), `${name}: ${words}`, () => void goto(path), { shown: key })
 		),

@@ -1,6 +1,7 @@
 import type {
 	ActionAnswer,
 	ErrorAnswer,
+	Done,
 	HistoryEntry,
 	Snapshot,
 	StripSelection
@@ -90,6 +91,7 @@ export const api = {
 	history: (direction: 'undo' | 'redo') =>
 		request('POST', `/api/${direction}`) as Promise<ActionAnswer>,
 	snapshot: () => request('GET', '/api/snapshot') as Promise<Snapshot>,
+	done: () => request('GET', '/api/actions') as Promise<Done[]>,
 	historyOf: (kind: DocumentKind, id: string) =>
 		request('GET', `/api/${kinds[kind].collection}/${id}/history`) as Promise<HistoryEntry[]>,
 	backups: () => request('GET', '/api/backups') as Promise<BackupRow[]>,

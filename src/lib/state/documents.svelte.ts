@@ -163,21 +163,30 @@ export class Documents {
 
 	/** Says what was done, with the way back, until something else is. */
 	say(words: string, back: string): void {
-		const undo = { words: `${back} (Ctrl+Z)`, act: () => void this.step('undo') };
-		this.notice = {
-			words,
-			choices: [undo, { words: 'Close', act: () => undefined }],
-			passing: true
-		};
+		this.saySo(words, { words: `${back} (Ctrl+Z)`, act: () => void this.step('undo') });
+	}
+
+	private sayStepped(direction: 'undo' | 'redo', { undo, redo }: HistoryEnds): void {
+		if (direction === 'redo') this.say(`Done again: ${undo ?? ''}`, 'Undo');
+		else
+			this.saySo(`Undone: ${redo ?? ''}`, {
+				words: 'Redo (Ctrl+Shift+Z)',
+				act: () => void this.step('redo')
+			});
+	}
+
+	private saySo(words: string, back: Notice['choices'][number]): void {
+		const choices = [back, { words: 'Close', act: () => undefined }];
+		this.notice = { words, choices, passing: true };
 	}
 
 	/** @returns what was changed; null when there was nothing to do or it failed */
 	step(direction: 'undo' | 'redo'): Promise<ActionAnswer | null> {
 		return this.attempt(async () => {
 			if (!this.history[direction]) return null;
-			if (this.notice?.passing) this.notice = null;
 			const answer = await api.history(direction);
 			this.take(answer);
+			this.sayStepped(direction, answer.history);
 			const shown = answer.changes.find((change) => change.row)?.row;
 			if (shown) this.stepped(shown);
 			return answer;

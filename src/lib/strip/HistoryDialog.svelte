@@ -3,7 +3,7 @@
 	import type { DocumentRow } from '$lib/documents/kinds';
 	import type { HistoryEntry } from '$lib/api/answers';
 	import { api, RequestError } from '$lib/state/client';
-	import { whenWords } from '$lib/ui/when';
+	import DoneLine from '$lib/ui/DoneLine.svelte';
 	import { useWorkspace } from '$lib/state/context';
 
 	interface Props {
@@ -85,12 +85,7 @@
 			>
 				{#each states as { entry, words, before } (entry.id)}
 					<li class="flex items-center gap-2 py-1">
-						<span class="min-w-0 flex-1">
-							<span class="block wrap-anywhere" class:line-through={!entry.holds}>{words}</span>
-							<span class="block text-sm text-quiet"
-								>{whenWords(entry.at)}{entry.holds ? '' : ', undone'}</span
-							>
-						</span>
+						<DoneLine {words} at={entry.at} holds={entry.holds} />
 						{#if entry.after}{@render back(entry.after, words)}{/if}
 					</li>
 					{#if before}

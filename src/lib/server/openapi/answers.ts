@@ -38,6 +38,13 @@ const object = (
 });
 const ref = (name: string): JsonSchema => ({ $ref: `#/components/schemas/${name}` });
 
+const done = {
+	id: { type: 'integer', description: 'a number that grows with every action' },
+	at: time('when it was done, UTC'),
+	label: text('what was done, in words'),
+	holds: yesNo('false when it was undone')
+} as const;
+
 /** What a kind is called among the schemas. */
 export const schemaName = (kind: DocumentKind) => `${kind[0]!.toUpperCase()}${kind.slice(1)}`;
 const row = (kind: DocumentKind): JsonSchema => {
@@ -167,11 +174,9 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 		),
 		history: said('what undo and redo would do now', { allOf: [ref('History')] })
 	}),
+	Done: object(done),
 	HistoryEntry: object({
-		id: { type: 'integer', description: 'a number that grows with every action' },
-		at: time('when it was done, UTC'),
-		label: text('what was done, in words'),
-		holds: yesNo('false when it was undone'),
+		...done,
 		before: said('the document before; null when the action made it', orNull(ref('Document'))),
 		after: said('the document after; null when it was deleted', orNull(ref('Document')))
 	}),

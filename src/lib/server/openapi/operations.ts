@@ -164,6 +164,13 @@ export const operations: readonly Operation[] = [
 		examples: [{ path: '/api/gauge.csv?base=3.4', status: 200 }]
 	},
 	{
+		method: 'get',
+		path: '/api/actions',
+		summary: 'What was done last, newest first, up to two hundred actions',
+		answer: { status: 200, content: list(ref('Done')) },
+		examples: [{ path: '/api/actions', status: 200 }]
+	},
+	{
 		method: 'post',
 		path: '/api/actions',
 		summary:

@@ -1,4 +1,4 @@
-import type { DocumentChange, HistoryEnds, HistoryEntry } from '$lib/api/answers';
+import type { DocumentChange, Done, HistoryEnds, HistoryEntry } from '$lib/api/answers';
 import { contentOf, type DocumentKind, type DocumentRow } from '$lib/documents/kinds';
 import { difference } from '$lib/documents/changes';
 import type { Queryable } from '../db/database';
@@ -117,8 +117,18 @@ export async function stepHistory(
 	return changes;
 }
 
-/** How much of a document's history is told. */
+/** How much of a history is told. */
 const HISTORY_LENGTH = 200;
+
+/** What was done last, newest first, and what of it was undone. */
+export async function doneLately(db: Queryable): Promise<Done[]> {
+	const rows = await db.query<{ id: number; at: Date; label: string; holds: boolean }>(
+		`select id, at, label, state = 'done' as holds from action
+		where state <> 'dropped' order by id desc limit $1`,
+		[HISTORY_LENGTH]
+	);
+	return rows.map(({ at, ...row }) => ({ ...row, at: at.toISOString() }));
+}
 
 /** What was done to a document, newest first, undone actions included. */
 export async function historyOf(db: Queryable, id: string): Promise<HistoryEntry[]> {

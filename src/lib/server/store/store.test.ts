@@ -73,6 +73,10 @@ test('a run of presses is one action, and undo and redo carry it back and forth'
 	expect(rowOf(undone).body).toEqual(body(2.8e-3));
 	expect(rowOf(undone).revision).toBeGreaterThan(row.revision);
 	expect(undone.history).toEqual({ undo: 'Run: new fly', redo: 'Run: bead 2.8 to 4' });
+	expect((await store.done()).slice(0, 2)).toMatchObject([
+		{ label: 'Run: bead 2.8 to 4', holds: false },
+		{ label: 'Run: new fly', holds: true }
+	]);
 	const redone = rowOf(await store.redo());
 	expect(redone.body).toEqual(body(4e-3));
 	// A run that ends where it began is no action.

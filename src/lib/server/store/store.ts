@@ -4,6 +4,7 @@ import type {
 	ActionAnswer,
 	ChangeNews,
 	DocumentChange,
+	Done,
 	HistoryEntry,
 	Snapshot,
 	StripSelection
@@ -19,6 +20,7 @@ import {
 import type { TyingProgress } from '$lib/documents/batch/body';
 import type { Database, Queryable } from '../db/database';
 import {
+	doneLately,
 	historyEnds,
 	historyOf,
 	recordAction,
@@ -75,6 +77,8 @@ export interface Store {
 		plan: (tx: Queryable) => Promise<{ result: T; label: string; writes: readonly Write[] }>
 	): Promise<{ result: T; answer: ActionAnswer }>;
 	history(kind: DocumentKind, id: string): Promise<HistoryEntry[]>;
+	/** What was done last, newest first. */
+	done(): Promise<Done[]>;
 	undo(): Promise<ActionAnswer>;
 	redo(): Promise<ActionAnswer>;
 	setStrip(selection: StripSelection): Promise<void>;
@@ -320,6 +324,7 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 				if (entries.length === 0) await current(tx, kind, id);
 				return entries;
 			}),
+		done: () => db.read(doneLately),
 		undo: () => step('undo'),
 		redo: () => step('redo'),
 		setStrip: async (selection) => {
