@@ -86,14 +86,14 @@ export async function soak(home, build, requests, judge) {
 		};
 		/** What a client does, and how often of a hundred. @type {[number, () => Promise<unknown>][]} */
 		const doings = [
-			[25, rename],
+			[35, rename],
 			[5, remove],
 			[3, () => send('POST', '/api/undo', {})],
 			[2, () => send('POST', '/api/redo', {})],
-			[20, () => send('POST', '/api/predict', { fly: { recipe }, lie: water })],
-			[10, () => send('GET', '/')],
+			[6, () => send('POST', '/api/predict', { fly: { recipe }, lie: water })],
+			[4, () => send('GET', '/')],
 			[10, () => send('GET', '/api/snapshot')],
-			[8, () => send('GET', `/api/flies/${some()[0]}`)],
+			[18, () => send('GET', `/api/flies/${some()[0]}`)],
 			[4, () => send('GET', `/api/flies/${some()[0]}/history`)],
 			[3, () => send('GET', '/api/lies')],
 			[2, () => send('GET', '/api/openapi.json')],

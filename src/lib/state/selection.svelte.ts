@@ -25,14 +25,12 @@ function plainLie(body: LieBodyDocument): LieBodyDocument {
 /** Which fly, rig and lie are on the strip; what is made, copied and deleted there. */
 export class Selection {
 	private chosen: StripSelection;
+	/** What was there before: it comes back when what is there is undone or deleted elsewhere. */
+	private before: Pick<StripSelection, 'flyId' | 'lieId'>;
 	private sending: Promise<unknown> = Promise.resolve();
 
-	readonly fly = $derived.by(
-		() => this.documents.find('fly', this.chosen.flyId) ?? this.documents.all('fly')[0] ?? null
-	);
-	readonly lie = $derived.by(
-		() => this.documents.find('lie', this.chosen.lieId) ?? this.documents.all('lie')[0] ?? null
-	);
+	readonly fly = $derived.by(() => this.shown('fly', this.chosen.flyId, this.before.flyId));
+	readonly lie = $derived.by(() => this.shown('lie', this.chosen.lieId, this.before.lieId));
 	/** How it is fished; null: free of any line. */
 	readonly rig = $derived.by(() => this.documents.find('rig', this.chosen.rigId) ?? null);
 	/** The rig by which chances are meant while there is none on the strip; null: the starter's. */
@@ -55,6 +53,7 @@ export class Selection {
 		chosen: StripSelection
 	) {
 		this.chosen = $state.raw(chosen);
+		this.before = $state.raw(chosen);
 		documents.stepped = ({ kind, id }) => this.show(kind, id);
 	}
 
@@ -191,7 +190,19 @@ export class Selection {
 		if (id !== null && kind === 'rig') this.selectRig(id);
 	}
 
+	private shown<Kind extends 'fly' | 'lie'>(kind: Kind, id: string | null, before: string | null) {
+		const { documents } = this;
+		return (
+			documents.find(kind, id) ?? documents.find(kind, before) ?? documents.all(kind)[0] ?? null
+		);
+	}
+
 	private select(selection: StripSelection): void {
+		const { flyId, lieId } = this.chosen;
+		this.before = {
+			flyId: flyId === selection.flyId ? this.before.flyId : flyId,
+			lieId: lieId === selection.lieId ? this.before.lieId : lieId
+		};
 		this.chosen = selection;
 		// One after the other, or two quick turns may arrive the wrong way round. Losing one is no loss
 		// of data: the next is tried on its own.

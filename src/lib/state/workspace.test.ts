@@ -135,6 +135,19 @@ describe('what is on the strip', () => {
 		);
 	});
 
+	test('shows the fly before again when the one on it is gone', () => {
+		const { documents, selection } = open();
+		const first = named(was.flies, 'Sill Nymph');
+		const second = documents.all('fly').find(({ id }) => id !== first.id)!;
+		selection.selectFly(first.id);
+		selection.selectFly(second.id);
+		documents.receive({
+			...{ stand: 'a.1', history: was.history },
+			changes: [{ kind: 'fly', id: second.id, row: null }]
+		});
+		expect(selection.fly?.name).toBe('Sill Nymph');
+	});
+
 	test('shows what undo brings back', async () => {
 		const gone = was.flies[1]!;
 		const workspace = open({
