@@ -24,7 +24,7 @@ test('a run: cut list, marks, steps, stock reserved, counted turns; the card as 
 
 	// Another fly in the same run: its own marks, and both in one cut list.
 	await bench
-		.getByRole('combobox', { name: 'And of another size, or another rung' })
+		.getByRole('combobox', { name: 'And of another size, or another weight of it' })
 		.selectOption('Pinch Pupa');
 	await expect(list(10).getByRole('row', { name: /curved 18/ })).toContainText('4');
 	await bench.getByRole('radio', { name: 'Pinch Pupa' }).check();

@@ -55,15 +55,17 @@ test('the demo’s log says what it learned: light beads, an over-dressed fly; a
 	await bench.keyboard.press('Control+z');
 	await expect.poll(() => lessons(bench).innerText()).toBe(said);
 	await lessons(bench)
-		.getByRole('button', { name: /^learn anew.*Grey tin/ })
+		.getByRole('button', { name: /^forget and relearn.*Grey tin/ })
 		.click();
 	await expect(lessons(bench)).toContainText('Learned anew: Your “Grey tin');
-	await expect(lessons(bench).getByRole('button', { name: /^learn anew.*Grey tin/ })).toHaveCount(
-		0
-	);
+	await expect(
+		lessons(bench).getByRole('button', { name: /^forget and relearn.*Grey tin/ })
+	).toHaveCount(0);
 	await kept(bench);
 	await bench.keyboard.press('Control+z');
-	await expect(lessons(bench).getByRole('button', { name: /^learn anew.*Grey tin/ })).toBeVisible();
+	await expect(
+		lessons(bench).getByRole('button', { name: /^forget and relearn.*Grey tin/ })
+	).toBeVisible();
 
 	// The table goes out and comes in again without changing anything.
 	const address = new URL('/', bench.url());

@@ -83,6 +83,15 @@ test.each(used)('%s can be tied, has no trouble, and its bead class', (_, fly, c
 	expect(classes).toContain(beadClass(buildFly(fly, median)));
 });
 
+test('a bead sits with its hole against the eye; on a jig the neck’s bend is drawn into it, 0.3 of its diameter', () => {
+	for (const mm of [2.4, 3.2]) {
+		const straight = buildFly(recipe(['straight', 12], [mm]), median).bead!;
+		expect(straight.seat + straight.front).toBeCloseTo(0, 12);
+		const jig = buildFly(recipe(['jig60', 12], [mm, 'slotted']), median).bead!;
+		expect(jig.seat).toBeCloseTo(0.3 * mm * 1e-3, 6);
+	}
+});
+
 test('.015 just seats in the recess of a 4.0 mm bead on a size 6, a .035 does not', () => {
 	const seat = (thousandths: number) =>
 		buildFly(recipe(['straight', 6, 2], [4.0], [thousandths, 12]), median).coil?.seat;

@@ -31,6 +31,7 @@ import {
 	type Weighing
 } from './index';
 import { foundOf } from './learn';
+import { speedScatter, usualHand } from './scatter';
 
 const GRAM = 1e-3;
 const LIE = { depth: 0.9, surfaceSpeed: 0.6, bed: 'gravel', zoneTop: 0.2, approach: 3 } as const;
@@ -474,6 +475,18 @@ describe('the drop that is timed', () => {
 			const [quick] = timeOf(drop(recipe, [1]), priorBeliefs).figuresAbout(values)(values, null);
 			expect(Math.abs(quick! / exact - 1)).toBeLessThan(0.04);
 		}
+	});
+
+	test('says as much as watch, water, ruler and the one fly let it', () => {
+		// Two keys of 0.1 s a run; 3 % whatever is repeated; 3 mm of half a metre; the hand's flies (docs/model.md).
+		const hand = speedScatter(usualHand);
+		const common = Math.hypot(0.03, hand, 0.003 / 0.5);
+		const spreads = (seconds: number[], more: Partial<TimedDrop> = {}) =>
+			foundOf(drop(fly, seconds, more), Math.log(1.25)).map(({ spread }) => spread);
+		expect(spreads([1.25])[0]).toBeCloseTo(Math.hypot((Math.SQRT2 * 0.1) / 1.25, common), 9);
+		// What all runs share is not divided by their number.
+		const [run] = spreads([1.2, 1.3, 1.25, 1.25], { gates: true });
+		expect(run! / 2).toBeCloseTo(Math.hypot(0.002 / 1.25 / 2, common), 9);
 	});
 
 	test('a tippet slows it, a thicker one more; between gates nothing is lost to the start', () => {

@@ -15,4 +15,4 @@ const whole = (
 
 export const fliesField = whole('Flies', [1, 60], [1, 40], '6');
 /** Flies that are under way together. */
-export const carryField = whole('Under way together', [1, 12], [1, 8], '4');
+export const carryField = whole('In progress at once', [1, 12], [1, 8], '4');

@@ -207,6 +207,17 @@ describe('blunt faces', () => {
 		expect(drag(end, forward, 0.5, { ...plain, blunt: 0 })).toBe(0);
 	});
 
+	test('a shoulder has half of a flat disc’s drag, an end what the run before it leaves (Hoerner 1965, from memory)', () => {
+		const [speed, disc] = [0.5, (Math.PI / 4) * 0.002 ** 2];
+		const shoulder = drag(one(SHOULDER, 0, 2, { axisX: -1 }), forward, speed);
+		// A disc square to the flow: 1.1 (Hoerner).
+		expect(shoulder / (pressure(speed) * disc)).toBeCloseTo(1.1 / 2, 9);
+		// 0.029/√C_f on the base, C_f of the laminar run, half as rough again, over the base: 4 L/d = 20.
+		const plate = (1.5 * 1.328) / Math.sqrt((reynolds(2, speed) * 20) / 4);
+		const end = drag(one(BASE, 0, 2, { slenderness: 20 }), forward, speed);
+		expect(end / (pressure(speed) * disc)).toBeCloseTo(0.029 / Math.sqrt(plate * 20), 9);
+	});
+
 	test('out of the plane a wire is met as in it: the same law turned round its axis', () => {
 		const wire = one(WIRE, 4, 0.5);
 		const laws = { cylinder: cylinderDrag, short: 1 };

@@ -9,7 +9,7 @@
 		rows: readonly { readonly id: string; readonly name: string; readonly detail: string }[];
 		current: string | null;
 		choose: (id: string) => void;
-		/** Not where it stands in a view of its own. */
+		/** Not where it stands in a view of its own, which has more room. */
 		takesFocus?: boolean;
 	}
 	let { label, placeholder, rows, current, choose, takesFocus = true }: Props = $props();
@@ -39,7 +39,12 @@
 		aria-controls="{id}-list"
 		class="mb-2 h-11 w-full rounded-md bg-sunk px-3"
 	/>
-	<Command.List id="{id}-list" tabindex={0} class="max-h-44 overflow-auto" aria-label={label}>
+	<Command.List
+		id="{id}-list"
+		tabindex={0}
+		class="overflow-auto {takesFocus ? 'max-h-44' : 'max-h-[50vh]'}"
+		aria-label={label}
+	>
 		<Command.Empty class="px-2 py-3 text-sm text-quiet">Nothing matches.</Command.Empty>
 		{#each found as row (row.id)}
 			<Command.Item

@@ -132,7 +132,7 @@ export const handNumbers: readonly HandNumber[] = [
 		show: (value) => fixed(1)(value / CENTIMETRE)
 	},
 	{
-		...{ key: 'lead', label: 'Tip led, of surface speed', unit: '%', field: leadField },
+		...{ key: 'lead', label: 'Rod tip speed, of the surface', unit: '%', field: leadField },
 		...{ small: 0.05, big: 0.2, ways: ['tight line'] },
 		show: (value) => fixed(0)(100 * value),
 		get: (rig) => rig.lead,

@@ -34,7 +34,7 @@ export const waterNumbers: readonly WaterNumber[] = [
 		...{ field: zoneField, small: 0.05, big: 0.2, show: (value) => fixed(1)(value / CENTIMETRE) }
 	},
 	{
-		...{ part: 'approach', label: 'Room to land it above', unit: 'm' },
+		...{ part: 'approach', label: 'Room upstream to land it', unit: 'm' },
 		...{ field: approachField, small: 0.1, big: 1, show: fixed(2) }
 	}
 ];

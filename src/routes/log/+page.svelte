@@ -190,8 +190,8 @@
 		<section aria-labelledby="next">
 			<h2 id="next" class="text-lg font-semibold">What to measure next</h2>
 			<p class="pb-2 text-sm text-quiet">
-				So much surer it makes what is predicted of {selection.fly?.name ?? 'the fly'}, whatever is
-				found.
+				How much each would narrow the range of what is predicted of {selection.fly?.name ??
+					'the fly'}.
 			</p>
 			<Segments
 				label="Of its"

@@ -95,7 +95,7 @@
 				</div>
 				<div class="mt-2 grid grid-cols-2 gap-2">
 					{@render number(
-						'Hold: fish may take over',
+						'Stretch where it may be taken',
 						'm',
 						holdField,
 						surveyed.hold ?? USUAL_HOLD,
@@ -104,7 +104,7 @@
 						(hold) => set({ hold })
 					)}
 					{@render number(
-						'Depth left without flow',
+						'Depth when the flow stops',
 						'm',
 						{ ...depthField, possible: [0, 10], usual: [0, 5] },
 						surveyed.residualDepth ?? 0,
@@ -134,24 +134,26 @@
 					{@render number('Flow today', 'm³/s', flowField, strip.flow ?? 1, 0.1, 1, (flowM3s) =>
 						strip.setRiver({ flowM3s })
 					)}
-					{@render number(
-						'Depth’s power of flow',
-						'',
-						exponentField,
-						strip.exponents.depth,
-						0.01,
-						0.1,
-						(depthExponent) => strip.setRiver({ depthExponent })
-					)}
-					{@render number(
-						'Speed’s power of flow',
-						'',
-						exponentField,
-						strip.exponents.speed ?? USUAL_EXPONENTS.speed,
-						0.01,
-						0.1,
-						(speedExponent) => strip.setRiver({ speedExponent })
-					)}
+					{#snippet rises()}
+						{@render number(
+							'Depth grows by the power',
+							'',
+							exponentField,
+							strip.exponents.depth,
+							0.01,
+							0.1,
+							(depthExponent) => strip.setRiver({ depthExponent })
+						)}
+						{@render number(
+							'Speed grows by the power',
+							'',
+							exponentField,
+							strip.exponents.speed ?? USUAL_EXPONENTS.speed,
+							0.01,
+							0.1,
+							(speedExponent) => strip.setRiver({ speedExponent })
+						)}
+					{/snippet}
 				</FlowPanel>
 			</section>
 			<section aria-label="The water over the height, wading, a leaf timed" class="min-w-0">

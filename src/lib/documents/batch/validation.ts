@@ -42,7 +42,7 @@ class StepTimeRequest {
 export class BatchBodyRequest {
 	@IsoDate('The day') on!: string;
 	@OneOf('The state', batchStates) state!: BatchState;
-	@Whole('Under way together', [1, 12]) carry!: number;
+	@Whole('In progress at once', [1, 12]) carry!: number;
 	@Many('The items', () => ItemRequest, 24) items!: ItemRequest[];
 	@Many('The order', () => TurnRequest, 4000) order!: TurnRequest[];
 	@Many('The flies', () => TiedRequest, MOST_FLIES) flies!: TiedRequest[];

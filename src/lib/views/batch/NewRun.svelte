@@ -48,7 +48,7 @@
 	</div>
 {/each}
 <label class="grid gap-1">
-	<span class="text-sm text-quiet">And of another size, or another rung</span>
+	<span class="text-sm text-quiet">And of another size, or another weight of it</span>
 	<select
 		class="h-11 w-full rounded-md bg-sunk px-3"
 		value=""
@@ -67,7 +67,7 @@
 	</select>
 </label>
 <Stepper
-	label="Under way together"
+	label="In progress at once"
 	value={run.carry}
 	show={String}
 	read={(text) => readQuantity(text, carryField)}

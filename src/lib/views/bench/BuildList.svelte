@@ -91,7 +91,7 @@
 		{#if part === 'thread' && fullness.kind === 'choice'}
 			<div class="px-2 py-1.5">
 				<Segments
-					label="Dressing: what is not chosen below is as usual"
+					label="Dressing: parts you leave alone use usual amounts"
 					value={fullness.value}
 					options={fullness.options}
 					onchange={(value) => change(fullness.set(value))}

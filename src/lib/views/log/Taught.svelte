@@ -42,7 +42,7 @@
 						class="min-h-8 text-sm text-water underline"
 						title="What was learned of it until now is set aside; what comes teaches it anew"
 						onclick={() => anew(lesson)}
-						>learn anew<span class="sr-only">: {lesson.words}</span></button
+						>forget and relearn<span class="sr-only">: {lesson.words}</span></button
 					>
 				</li>
 			{/each}

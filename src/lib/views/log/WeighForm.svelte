@@ -199,7 +199,7 @@
 			</label>
 		</div>
 		<Segments
-			label="The scale shows steps of, g"
+			label="The scale reads to, g"
 			value={step}
 			options={STEPS.map((value) => ({ value, words: value }))}
 			onchange={(value) => (step = value)}

@@ -21,7 +21,7 @@
 	const checks = [
 		['onlyOwned', 'only what I own'],
 		['noLead', 'no lead'],
-		['spareTungsten', 'spare tungsten']
+		['spareTungsten', 'save tungsten']
 	] as const;
 </script>
 
@@ -45,12 +45,12 @@
 	{/each}
 </fieldset>
 <fieldset class="mt-3 grid min-w-0 gap-2.5">
-	<legend class="pb-1 font-semibold">Rather</legend>
+	<legend class="pb-1 font-semibold">Preferences</legend>
 	<Segments
 		label="Slim"
 		value={wishes.slim ?? 'either'}
 		options={[
-			{ value: 'either', words: 'all alike' },
+			{ value: 'either', words: 'either' },
 			{ value: 'head', words: 'slim head' },
 			{ value: 'body', words: 'slim body' }
 		]}

@@ -21,7 +21,7 @@
 		</p>
 		<table class="border-collapse">
 			<tbody>
-				{#each [['something that will be regretted (a choked gap, a chunky body …)', '40'], ['a step away from the pattern’s look', '8'], ['the hook gap, from all of it left to none', '0 to 20'], ['the price, from nothing to the dearest', '0 to 10'], ['wire that does not touch the bead', '3'], ['spare tungsten: a tungsten bead', '25'], ['slim head, or slim body: a per cent of it', '1 more'], ['head down, or level: a degree away from it', '½']] as [what, points] (what)}
+				{#each [['something that will be regretted (a choked gap, a chunky body …)', '40'], ['a step away from the pattern’s look', '8'], ['the hook gap, from all of it left to none', '0 to 20'], ['the price, from nothing to the dearest', '0 to 10'], ['wire that does not touch the bead', '3'], ['save tungsten: a tungsten bead', '25'], ['slim head, or slim body: a per cent of it', '1 more'], ['head down, or level: a degree away from it', '½']] as [what, points] (what)}
 					<tr class="border-t border-line/60">
 						<td class="py-1 pr-4">{what}</td>
 						<td class="figure text-right">{points}</td>
