@@ -220,6 +220,33 @@ describe('learning', () => {
 		}
 	});
 
+	test('a long log of flies that hardly differ teaches what the same entries of a few flies do', () => {
+		const normal = normalsFrom(randomFrom(21));
+		const factors = Array.from({ length: 640 }, () => 0.93 * (1 + 0.03 * normal()));
+		const log = (apart: number) =>
+			factors.map((factor, n): Observation => {
+				const k = n % 20;
+				const diameter = 0.0024 + 0.0002 * (k % 5) + apart * Math.floor(n / 20);
+				const hook = { ...fly.hook, size: 10 + 2 * (k % 4) };
+				const recipe = { ...fly, hook, bead: { ...bead, diameter, lot: `lot ${k % 3}` } };
+				const key = `entry ${n}`;
+				if (k % 2) {
+					const time = timeOf(drop(recipe, [1]), priorBeliefs);
+					const values = valuesAt(time.beliefs);
+					return drop(recipe, [time.figuresAbout(values)(values, null)[0]! / factor], { key });
+				}
+				const mass = predict(recipe, LIE, 10).mass.value;
+				return weighing({ kind: 'fly', recipe }, factor * mass, { key });
+			});
+		const [few, many] = [learn(log(0)).learned, learn(log(1e-9)).learned];
+		const told = few.scores.filter((_, k) => Math.abs(few.mean[k]!) > 0.3);
+		expect(told.length).toBeGreaterThan(5);
+		for (const score of told) {
+			const [one, other] = [few, many].map(({ scores, mean }) => mean[scores.indexOf(score)] ?? 0);
+			expect(Math.abs(one! - other!), score).toBeLessThan(0.1);
+		}
+	});
+
 	test('nothing measured: nothing learned, and predictions are what they were', () => {
 		const { learned, judged } = learn([]);
 		expect([learned.scores, judged]).toEqual([[], []]);

@@ -154,7 +154,7 @@ export function learn(
 	const all = [...cases.values()];
 	const tied = handFrom(all.map(alikeIn));
 	const hand: Hand = { ...usualHand, ...tied };
-	const shapes = all.length > 2 * FIRST ? new Map<string, Shape>() : undefined;
+	const shapes = all.length > 2 * FIRST ? new Map<string, Shape | null>() : undefined;
 	/** The mode as one look has it, the figures expanded about it and anew where it has moved. */
 	const modeOf = (some: readonly Case[], look: Look, start?: Float64Array, enough?: number) => {
 		const owned = () =>
@@ -281,8 +281,6 @@ const tidy = (n: number) => Math.round(n * 1e6) / 1e6;
 interface Case {
 	/** The figure that it is of. */
 	readonly id: string;
-	/** The same for figures that lean alike. */
-	readonly like: string;
 	readonly of: Measurable;
 	readonly found: (Weighing | TimedDrop)[];
 	at: Placed | null;
@@ -292,10 +290,8 @@ interface Case {
 
 function caseOf(one: Weighing | TimedDrop, resets: readonly Reset[]): Case {
 	const of = measurableOf(one);
-	const id = idOf(one);
 	return {
-		id,
-		like: likeOf(JSON.parse(id)),
+		id: idOf(one),
 		...{ of: { ...of, mixtureOf: asOf(one.on, resets, of.mixtureOf) }, found: [] },
 		...{ at: null, centre: {} }
 	};
@@ -308,14 +304,14 @@ export const measurableOf = (one: Weighing | TimedDrop): Measurable =>
 /**
  * Its figure about the scores that are given; null where it has none.
  *
- * @param shapes of a long log: slopes of figures so far, which those of things that are nearly alike take over
+ * @param shapes in a long log, how figures lean that are like the others; filled in
  */
 function expandCase(
 	one: Case,
 	places: Places,
 	scores: Float64Array,
 	expanded: Map<string, Expansion | null>,
-	shapes?: Map<string, Shape>
+	shapes?: Map<string, Shape | null>
 ): void {
 	const centre: Case['centre'] = {};
 	for (const name of one.of.about) {
@@ -326,13 +322,12 @@ function expandCase(
 		// On a grid, so that the next entry finds it again, and it is the same whatever came before.
 		centre[name] = Math.round(z / GRID) * GRID;
 	}
-	const key = `${one.id} ${Object.values(centre).join(' ')}`;
+	const key = `${shapes ? 'leans ' : ''}${one.id} ${Object.values(centre).join(' ')}`;
 	let expansion = expanded.get(key);
 	if (expansion === undefined) {
-		const like = shapes?.get(one.like);
+		const like = shapes && shapeLike(one, centre, shapes);
 		const made = like ? expandLike(one.of, centre, like) : expand(one.of, centre)[0];
-		const fine = made && [made.value, ...made.slope].every(Number.isFinite);
-		if (fine && !like) shapes?.set(one.like, shapeOf(one.of, centre, made));
+		const fine = made && isUsable(made);
 		if (expanded.size >= MOST_EXPANDED) expanded.clear();
 		expanded.set(key, (expansion = fine ? made : null));
 	}
@@ -342,11 +337,40 @@ function expandCase(
 	one.centre = centre;
 }
 
-/** What two things have in common whose figures lean alike: sizes to two digits, no packets (ours). */
-const likeOf = (of: unknown) =>
-	JSON.stringify(of, (name, value: unknown) =>
-		name === 'lot' ? undefined : typeof value === 'number' ? value.toPrecision(2) : value
+const isUsable = ({ value, slope }: Expansion) => [value, ...slope].every(Number.isFinite);
+
+/** Digits of a size, and scores of a centre, to which things that lean alike are the same (ours). */
+const ALIKE_DIGITS = 2;
+const ALIKE_CENTRE = 2;
+
+/**
+ * How a figure leans: that of the same thing of round sizes, of no lot, about round scores, so that it does not
+ * hang on which of those that are alike came first. null where that one has none, or hangs on other beliefs.
+ */
+function shapeLike(
+	{ found, of }: Case,
+	centre: Case['centre'],
+	shapes: Map<string, Shape | null>
+): Shape | null {
+	const rounded = (name: string, value: unknown): unknown =>
+		name === 'lot'
+			? undefined
+			: typeof value === 'number'
+				? Number(value.toPrecision(ALIKE_DIGITS))
+				: value;
+	const like = JSON.parse(JSON.stringify(found[0], rounded)) as Weighing | TimedDrop;
+	const about = Object.fromEntries(
+		Object.entries(centre).map(([name, z]) => [name, Math.round(z / ALIKE_CENTRE) * ALIKE_CENTRE])
 	);
+	const key = `${idOf(like)} ${Object.values(about).join(' ')}`;
+	let shape = shapes.get(key);
+	if (shape === undefined) {
+		const its = measurableOf(like);
+		const [made] = its.about.join() === of.about.join() ? expand(its, about) : [];
+		shapes.set(key, (shape = made && isUsable(made) ? shapeOf(its, about, made) : null));
+	}
+	return shape;
+}
 
 /** Whether scores are so far from where it was expanded that it may say something else there. */
 function isFar({ at, centre }: Case, scores: Float64Array): boolean {
