@@ -181,23 +181,24 @@ export interface Placed {
 	readonly rest: number;
 }
 
+/** @param before the same thing's, expanded elsewhere: what it is made up of is kept */
 export function placed(
 	expansion: Expansion,
 	{ beliefs, mixtureOf }: Measurable,
-	among: Places
+	among: Places,
+	before: Placed | null = null
 ): Placed {
-	let rest = 0;
+	const parts = before?.parts ?? expansion.names.map((name) => among.rowOf(mixtureOf(name) ?? []));
+	const rest = expansion.names.reduce((sum, name, i) => {
+		const known = parts[i]!.values.reduce((all, weight) => all + weight * weight, 0);
+		return sum + Math.max(0, 1 - known) * math.square(expansion.slope[i]! * beliefs[name].spread);
+	}, 0);
+	if (before) return { ...before, expansion, rest };
 	const places: number[] = [];
-	const parts = expansion.names.map((name, i) => {
-		const row = among.rowOf(mixtureOf(name) ?? []);
-		const known = row.values.reduce((sum, weight) => sum + weight * weight, 0);
-		rest += Math.max(0, 1 - known) * math.square(expansion.slope[i]! * beliefs[name].spread);
-		return row;
-	});
 	const at = parts.map((row) =>
 		Array.from(row.places, (k) => {
-			const before = places.indexOf(k);
-			return before < 0 ? places.push(k) - 1 : before;
+			const known = places.indexOf(k);
+			return known < 0 ? places.push(k) - 1 : known;
 		})
 	);
 	const own = expansion.names.map((name) => beliefs[name]);

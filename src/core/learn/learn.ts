@@ -333,7 +333,7 @@ function expandCase(
 	}
 	// Where it has no figure (the fly floats there) what was known of it stands.
 	if (!expansion) return;
-	one.at = placed(expansion, one.of, places);
+	one.at = placed(expansion, one.of, places, one.at);
 	one.centre = centre;
 }
 
@@ -341,7 +341,7 @@ const isUsable = ({ value, slope }: Expansion) => [value, ...slope].every(Number
 
 /** Digits of a size, and scores of a centre, to which things that lean alike are the same (ours). */
 const ALIKE_DIGITS = 2;
-const ALIKE_CENTRE = 2;
+const ALIKE_CENTRE = 4;
 
 /**
  * How a figure leans: that of the same thing of round sizes, of no lot, about round scores, so that it does not

@@ -105,6 +105,8 @@ const BENDS = 1e-3;
 /** After a step shorter than this, in scores, the mode is near (ours). */
 const NEAR = 0.5;
 const MOST_ROUNDS = 60;
+/** What a step is to gain below this share of the value drowns in the rounding of its sum. */
+const ROUNDING = 1e-13;
 
 /**
  * Mode of the scores by Newton's method from the prior on all data, and their spread by Laplace's
@@ -280,6 +282,7 @@ function toMode(
 		const step = stepCurve(of, now, fixed, largest < NEAR).solve(now.slope);
 		largest = step.reduce((most, by) => Math.max(most, Math.abs(by)), 0);
 		if (largest < enough) return rounds;
+		const gain = step.reduce((sum, by, k) => sum + by * now.slope[k]!, 0);
 		let share = 1;
 		let there = now;
 		let next = scores;
@@ -288,6 +291,7 @@ function toMode(
 			next = scores.map((value, k) => value - share * step[k]!);
 			there = look(next);
 			if (there.value <= now.value) break;
+			if (gain < ROUNDING * Math.abs(now.value)) return rounds;
 		}
 		if (!(there.value <= now.value)) return rounds;
 		scores.set(next);
