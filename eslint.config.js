@@ -5,7 +5,7 @@ import { createNodeResolver, importX } from 'eslint-plugin-import-x';
 import globals from 'globals';
 import { fileURLToPath } from 'node:url';
 import ts from 'typescript-eslint';
-import arrows from './tools/eslint-arrows.js';
+import { zones } from './tools/arrows.js';
 import svelteConfig from './svelte.config.js';
 
 const at = (path) => fileURLToPath(new URL(path, import.meta.url));
@@ -28,9 +28,7 @@ export default ts.config(
 	...svelte.configs.prettier,
 	{
 		languageOptions: { globals: { ...globals.browser, ...globals.node } },
-		plugins: { house: { rules: { arrows } } },
 		rules: {
-			'house/arrows': 'error',
 			// noUncheckedIndexedAccess asks for it wherever a loop's bound already proves the element.
 			'@typescript-eslint/no-non-null-assertion': 'off',
 			'@typescript-eslint/no-dynamic-delete': 'off',
@@ -53,24 +51,35 @@ export default ts.config(
 		}
 	},
 	{
-		// No circles among modules; of types and through Svelte files: .dependency-cruiser.cjs.
-		files: ['src/**/*.ts'],
+		// Who may know whom, and no circles among modules; of types and through Svelte files:
+		// .dependency-cruiser.cjs.
+		files: ['src/**/*.ts', 'src/**/*.svelte'],
+		ignores: ['**/*.test.ts', '**/*.testing.ts'],
 		plugins: { 'import-x': importX },
 		settings: {
 			'import-x/parsers': { '@typescript-eslint/parser': ['.ts'] },
 			'import-x/resolver-next': [
 				createNodeResolver({
-					extensions: ['.ts', '.js'],
+					extensions: ['.ts', '.js', '.svelte'],
 					alias: { $core: [at('src/core')], $lib: [at('src/lib')] }
 				})
 			]
 		},
-		rules: { 'import-x/no-cycle': ['error', { ignoreExternal: true }] }
+		rules: {
+			'import-x/no-cycle': ['error', { ignoreExternal: true }],
+			'import-x/no-restricted-paths': ['error', { zones: zones(at('src')) }]
+		}
 	},
 	{
 		files: ['src/core/**/*.ts'],
-		ignores: ['**/*.test.ts'],
+		ignores: ['**/*.test.ts', '**/*.testing.ts'],
 		rules: {
+			'no-restricted-imports': [
+				'error',
+				{
+					patterns: [{ regex: '^[^.$]', message: 'The core knows no package and no platform.' }]
+				}
+			],
 			'no-restricted-globals': [
 				'error',
 				{ name: 'document', message: 'The core knows no screen.' },
