@@ -9,7 +9,8 @@ export type Scope = 'kind' | 'model' | 'fly' | 'water' | 'rig' | 'tool';
 
 /**
  * An uncertain positive parameter: log-normal, given by its median and the standard deviation of
- * its logarithm. `spreadBelow` replaces the spread on the low side where the tail is heavier there.
+ * its logarithm. `spreadBelow` replaces the spread on the low side where the tail is heavier there; both are
+ * then those of the ends of the central 90 % (`logarithmAt`).
  */
 export interface Belief {
 	readonly scope: Scope;

@@ -66,7 +66,7 @@ export const STEP = 1;
 
 type Scores = Readonly<Partial<Record<BeliefName, number>>>;
 
-function valuesOf({ beliefs, about }: Measurable, scores: Scores): BeliefValues {
+function valuesOf({ beliefs, about }: Measurable, scores: Scores): Record<BeliefName, number> {
 	const values = { ...valuesAt(beliefs) };
 	for (const name of about) values[name] = valueAt(beliefs[name], scores[name] ?? 0);
 	return values;
@@ -80,7 +80,7 @@ function valuesOf({ beliefs, about }: Measurable, scores: Scores): BeliefValues 
  */
 export function expand(of: Measurable, scores: Scores): Expansion[] {
 	const { beliefs, about, figuresAbout } = of;
-	const values = { ...valuesOf(of, scores) };
+	const values = valuesOf(of, scores);
 	const at = (name: BeliefName, z: number) => valueAt(beliefs[name], z);
 	const figures = figuresAbout(values);
 	const centre = figures(values, null).map(math.log);

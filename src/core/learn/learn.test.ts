@@ -30,6 +30,7 @@ import {
 	type TimedDrop,
 	type Weighing
 } from './index';
+import { expand, expandLike, shapeOf } from './expansion';
 import { foundOf } from './learn';
 import { speedScatter, usualHand } from './scatter';
 
@@ -244,6 +245,26 @@ describe('learning', () => {
 		for (const score of told) {
 			const [one, other] = [few, many].map(({ scores, mean }) => mean[scores.indexOf(score)] ?? 0);
 			expect(Math.abs(one! - other!), score).toBeLessThan(0.1);
+		}
+	});
+
+	test('what leans as a like thing has its own figure, and the slopes that it has where it stands', () => {
+		const recipe = (diameter: number): Recipe => ({ ...fly, bead: { ...bead, diameter } });
+		const [of, like] = [0.00281, 0.0028].map((d) => timeOf(drop(recipe(d), [1]), priorBeliefs)) as [
+			Measurable,
+			Measurable
+		];
+		const shape = shapeOf(like, {}, expand(like, {})[0]!);
+		for (const [name, z] of [
+			['dressing.drag', -1.5],
+			['dressing.drag', 1.5]
+		] as const) {
+			const [exact] = expand(of, { [name]: z });
+			const found = expandLike(of, { [name]: z }, shape);
+			expect(found.value).toBeCloseTo(exact!.value, 3);
+			const k = of.about.indexOf(name);
+			const off = Math.abs(found.slope[k]! - exact!.slope[k]!);
+			expect(off).toBeLessThan(0.5 * Math.abs(shape.expansion.slope[k]! - exact!.slope[k]!));
 		}
 	});
 

@@ -10,11 +10,14 @@
 	const { documents } = workspace;
 	let done = $state.raw<readonly Done[] | null>(null);
 	let wrong = $state<string | null>(null);
+	/** Steps are under way: a second press would go as far again. */
+	let going = $state(false);
 
 	async function look() {
 		try {
 			await workspace.flush();
 			done = await api.done();
+			wrong = null;
 		} catch (error) {
 			if (!(error instanceof RequestError)) throw error;
 			wrong = error.message;
@@ -24,12 +27,15 @@
 
 	/** Undo or redo, one by one, until this one is the last that was undone or done again. */
 	async function goTo({ id, holds }: Done) {
+		if (going) return;
+		going = true;
 		const steps = (done ?? []).filter((one) =>
 			holds ? one.holds && one.id >= id : !one.holds && one.id <= id
 		);
 		for (let left = steps.length; left > 0; left--)
 			if (!(await documents.step(holds ? 'undo' : 'redo'))) break;
 		await look();
+		going = false;
 	}
 </script>
 
@@ -39,7 +45,11 @@
 	</p>
 	{#if wrong}<p role="alert" class="mt-3 text-warn">{wrong}</p>{/if}
 	{#if done?.length === 0}<p class="mt-3">Nothing yet.</p>{/if}
-	<ul class="mt-3 max-h-[50vh] divide-y divide-line overflow-auto" aria-label="What was done">
+	<ul
+		class="mt-3 max-h-[50vh] divide-y divide-line overflow-auto"
+		aria-label="What was done"
+		aria-busy={going}
+	>
 		{#each done ?? [] as one (one.id)}
 			<li class="flex items-center gap-2 py-1">
 				<DoneLine words={one.label} at={one.at} holds={one.holds} />
