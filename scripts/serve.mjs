@@ -178,8 +178,11 @@ export async function serve({ folder, demo, build }) {
 	const stop = async () => {
 		if (stopping) return;
 		stopping = true;
-		// What is acknowledged is on the disk already: an engine that hangs need not be waited for.
-		setTimeout(() => process.exit(1), 1900).unref();
+		// What is acknowledged is on the disk already: an engine that is slow to close need not be waited for.
+		setTimeout(() => {
+			console.log('\nStopped. Everything is kept; the next start tidies the database first.');
+			process.exit(0);
+		}, 1500).unref();
 		server.close();
 		server.closeIdleConnections();
 		// What is under way may end.
