@@ -82,7 +82,10 @@ export function valuesAt(
 	z: Readonly<Partial<Record<BeliefName, number>>> = {}
 ): BeliefValues {
 	const values = {} as Record<BeliefName, number>;
-	for (const name of names) values[name] = valueAt(beliefs[name], z[name] ?? 0);
+	for (const name of names) {
+		const at = z[name];
+		values[name] = at ? valueAt(beliefs[name], at) : beliefs[name].median;
+	}
 	return values;
 }
 

@@ -113,23 +113,29 @@ function ringPieces(
 	heading: number,
 	across: number
 ): HookPiece[] {
-	const part = (pieces: readonly HookPiece[], share: number) =>
-		share === 0 ? [] : pieces.map((piece) => ({ ...piece, length: share * piece.length }));
-	const round = { region: 'eye', length: 2 * Math.PI * ring, turn: -2 * Math.PI } as const;
-	// The half ring in a plane of its own: outwards, and aside.
-	const half = walk({ x: 0, y: 0 }, Math.PI / 2, [
-		{ region: 'eye', length: Math.PI * ring, turn: Math.PI }
-	]);
+	const inPlane = (): HookPiece[] =>
+		walk(throat, heading, [{ region: 'eye', length: 2 * Math.PI * ring, turn: -2 * Math.PI }]);
 	const laid = ({ x, y }: Point): Place => ({ x: x * outward.x, y: x * outward.y, z: y });
-	const aside = half.map(({ from, to, direction, ...rest }) => {
-		const [a, b] = [laid(from), laid(to)];
-		const at = { from: moved(a, throat), to: moved(b, throat), direction: laid(direction) };
-		return { ...rest, ...at, twin: true };
-	});
-	return [...part(walk(throat, heading, [round]), 1 - across), ...part(aside, across)];
+	const seated = ({ x, y }: Point): Place => {
+		const out = ring * x;
+		return { x: throat.x + out * outward.x, y: throat.y + out * outward.y, z: ring * y };
+	};
+	const aside = (): HookPiece[] =>
+		HALF_RING.map(({ from, to, direction, length }) => ({
+			...{ region: 'eye', from: seated(from), to: seated(to), direction: laid(direction) },
+			...{ length: ring * length, twin: true }
+		}));
+	if (across === 0) return inPlane();
+	if (across === 1) return aside();
+	const part = (pieces: readonly HookPiece[], share: number) =>
+		pieces.map((piece) => ({ ...piece, length: share * piece.length }));
+	return [...part(inPlane(), 1 - across), ...part(aside(), across)];
 }
 
-const moved = ({ x, y, z }: Place, by: Point): Place => ({ x: x + by.x, y: y + by.y, z });
+/** Half a ring of radius 1 in a plane of its own: outwards, and aside. */
+const HALF_RING = walk({ x: 0, y: 0 }, Math.PI / 2, [
+	{ region: 'eye', length: Math.PI, turn: Math.PI }
+]);
 
 /**
  * The hook's curve, mass and centre. Mass is wire area × developed length × density.

@@ -63,21 +63,27 @@ export function envelopeOf(count: number, rows: readonly Pick<Row, 'places'>[]):
  * @returns null where it falls some way, so that there is no lowest point near
  */
 export function curveOf({ order, rank, first }: Envelope, bends: readonly Bend[]): Curve | null {
+	// All rows in one: entry (i, j) stands at start[i] + j.
+	const start = new Int32Array(first.length);
+	let room = 0;
+	first.forEach((from, i) => {
+		start[i] = room - from;
+		room += i - from + 1;
+	});
+	const all = new Float64Array(room);
 	const rows = Array.from(first, (from, i) => {
-		const row = new Float64Array(i - from + 1);
+		const row = all.subarray(start[i]! + from, start[i]! + i + 1);
 		row[i - from] = 1;
 		return row;
 	});
 	const at = new Int32Array(order.length);
 	for (const { places, values, stiff } of bends) {
-		const count = places.length;
-		for (let n = 0; n < count; n++) at[n] = rank[places[n]!]!;
-		for (let n = 0; n < count; n++) {
-			const i = at[n]!;
-			const [into, from, by] = [rows[i]!, first[i]!, stiff * values[n]!];
-			for (let m = 0; m < count; m++) {
+		for (let n = 0; n < places.length; n++) {
+			const i = (at[n] = rank[places[n]!]!);
+			const by = stiff * values[n]!;
+			for (let m = 0; m <= n; m++) {
 				const j = at[m]!;
-				if (j <= i) into[j - from]! += by * values[m]!;
+				all[i > j ? start[i]! + j : start[j]! + i]! += by * values[m]!;
 			}
 		}
 	}

@@ -2,7 +2,7 @@ import { spreadOf, valuesAt, withLearned, type Beliefs, type Learned } from '../
 import type { Recipe } from '../fly/index';
 import { GRAIN, GRAM, math, Z90 } from '../quantity/index';
 import type { Measurable } from './expansion';
-import { foundOf, measurableOf } from './learn';
+import { foundOf, measurableOf } from './found';
 import type { TimedDrop, Weighing } from './observation';
 import { handOf } from './scatter';
 

@@ -176,62 +176,124 @@ export interface Placed {
 	/** What each of its beliefs is made up of. */
 	readonly parts: readonly Row[];
 	/** Where in `places` the scores of each stand. */
-	readonly at: readonly (readonly number[])[];
+	readonly at: readonly Int32Array[];
+	/** 0, 1, … for each of its beliefs. */
+	readonly all: Int32Array;
 	/** Variance of the logarithm that comes from what no score stands for. */
 	readonly rest: number;
 }
 
-/** @param before the same thing's, expanded elsewhere: what it is made up of is kept */
+/** What each belief of a thing is made up of. */
+export const partsOf = ({ about, mixtureOf }: Measurable, among: Places): readonly Row[] =>
+	about.map((name) => among.rowOf(mixtureOf(name) ?? []));
+
+/** @param before the same thing's, expanded elsewhere: which scores it hangs on is kept */
 export function placed(
 	expansion: Expansion,
-	{ beliefs, mixtureOf }: Measurable,
-	among: Places,
+	of: Measurable,
+	parts: readonly Row[],
 	before: Placed | null = null
 ): Placed {
-	const parts = before?.parts ?? expansion.names.map((name) => among.rowOf(mixtureOf(name) ?? []));
-	const rest = expansion.names.reduce((sum, name, i) => {
-		const known = parts[i]!.values.reduce((all, weight) => all + weight * weight, 0);
-		return sum + Math.max(0, 1 - known) * math.square(expansion.slope[i]! * beliefs[name].spread);
-	}, 0);
+	const { names, slope } = expansion;
+	const beliefs = before?.beliefs ?? names.map((name) => of.beliefs[name]);
+	let rest = 0;
+	parts.forEach(({ values }, i) => {
+		const known = values.reduce((all, weight) => all + weight * weight, 0);
+		rest += Math.max(0, 1 - known) * math.square(slope[i]! * beliefs[i]!.spread);
+	});
 	if (before) return { ...before, expansion, rest };
 	const places: number[] = [];
 	const at = parts.map((row) =>
-		Array.from(row.places, (k) => {
+		row.places.map((k) => {
 			const known = places.indexOf(k);
 			return known < 0 ? places.push(k) - 1 : known;
 		})
 	);
-	const own = expansion.names.map((name) => beliefs[name]);
-	return { expansion, beliefs: own, places: Int32Array.from(places), parts, at, rest };
+	const all = Int32Array.from(parts, (_, i) => i);
+	return { expansion, beliefs, places: Int32Array.from(places), parts, at, all, rest };
 }
 
-/** Value of a placed expansion, with its slopes over the scores at its `places` and its bends over its beliefs' own. */
+/** Beliefs of a figure that are looked at, and its logarithm with the others as they stand. */
+export interface Part {
+	readonly beliefs: Int32Array;
+	readonly value: number;
+}
+
+/**
+ * Value of a placed expansion, with its slopes over the scores at its `places` and its bends over its beliefs' own.
+ *
+ * @param only what is looked at of it; all unless given
+ */
 export function evaluate(
-	{ expansion, beliefs, parts, at: where }: Placed,
+	{ expansion, beliefs, parts, at: where, all }: Placed,
 	scores: Float64Array,
-	{ slopes, bends }: Slopes
+	{ slopes, bends }: Slopes,
+	only?: Part
 ): number {
-	const { value, at, slope, bend } = expansion;
 	slopes.fill(0);
-	let sum = value;
-	for (let i = 0; i < at.length; i++) {
+	const looked = only ? only.beliefs : all;
+	let sum = only ? only.value : expansion.value;
+	for (let k = 0; k < looked.length; k++) {
+		const i = looked[k]!;
 		const { values } = parts[i]!;
-		const z = dot(parts[i]!, scores);
-		const [logarithm, rise, turn] = logarithmAt(beliefs[i]!, z);
-		const off = logarithm - at[i]!;
-		const by = slope[i]! + 2 * bend[i]! * off;
-		sum += (slope[i]! + bend[i]! * off) * off;
-		bends[i] = 2 * bend[i]! * rise * rise + by * turn;
-		for (let n = 0; n < values.length; n++) slopes[where[i]![n]!]! += by * rise * values[n]!;
+		const [value, slope, bend] = along(expansion, i, beliefs[i]!, dot(parts[i]!, scores));
+		sum += value;
+		bends[i] = bend;
+		const at = where[i]!;
+		for (let n = 0; n < values.length; n++) slopes[at[n]!]! += slope * values[n]!;
 	}
 	return sum;
+}
+
+/** What an expansion's i-th belief adds at z standard deviations, with its first and second derivative. */
+function along(
+	{ at, slope, bend }: Expansion,
+	i: number,
+	belief: Belief,
+	z: number
+): readonly [value: number, slope: number, bend: number] {
+	const [logarithm, rise, turn] = logarithmAt(belief, z);
+	const off = logarithm - at[i]!;
+	const by = slope[i]! + 2 * bend[i]! * off;
+	return [(slope[i]! + bend[i]! * off) * off, by * rise, 2 * bend[i]! * rise * rise + by * turn];
+}
+
+/** What hangs on one place's own, what all share held where the outlook has it. */
+export function ownPart(
+	{ own, scores }: Outlook,
+	{ expansion, beliefs, parts, all }: Placed
+): Part {
+	const owned = all.filter((i) => parts[i]!.places.some((k) => own[k] === 1));
+	let { value } = expansion;
+	for (const i of all)
+		if (!owned.includes(i)) value += along(expansion, i, beliefs[i]!, dot(parts[i]!, scores))[0];
+	return { beliefs: owned, value };
 }
 
 /** The place from which what all share is looked for. */
 export interface Outlook {
 	/** By score, 1 where it is one place's own. */
 	readonly own: Uint8Array;
+	/** What all share of a belief's make-up. */
+	readonly sharedOf: (part: Row) => Row;
 	readonly scores: Float64Array;
+}
+
+/** What is left of a belief's make-up without the scores that are one place's own; the same row is the same again. */
+export function sharedRows(own: Uint8Array): (part: Row) => Row {
+	const made = new Map<Row, Row>();
+	return (part) => {
+		let shared = made.get(part);
+		if (!shared) {
+			const left = part.places.map((_, n) => n).filter((n) => !own[part.places[n]!]);
+			const places = left.map((n) => part.places[n]!);
+			made.set(
+				part,
+				(shared = { places, values: Float64Array.from(left, (n) => part.values[n]!) })
+			);
+		}
+		return shared;
+	};
 }
 
 /**
@@ -242,46 +304,37 @@ export interface Outlook {
  *
  * Over u that is as if they had been integrated out. The mode of the figure as it is, of both at once, leans
  * to such s as leave each u the most room, the more the more places there are.
+ *
+ * @returns the sums of s over which it bends, and its value at some scores
  */
 export function seenFrom(
-	{ own, scores: from }: Outlook,
+	{ own, sharedOf, scores: from }: Outlook,
 	{ expansion, beliefs, parts, at: where }: Placed
-): (scores: Float64Array, into: Slopes) => number {
-	const { value, at, slope, bend } = expansion;
-	/** A belief's score over s alone. */
-	const shared = ({ places, values }: Row, scores: Float64Array) => {
-		let z = 0;
+): { parts: readonly Row[]; predict: (scores: Float64Array, into: Slopes) => number } {
+	const shared = parts.map(sharedOf);
+	let mean = expansion.value;
+	const steep = parts.map(({ places, values }, i) => {
+		const [, slope, bend] = along(expansion, i, beliefs[i]!, dot(shared[i]!, from));
 		for (let n = 0; n < places.length; n++)
-			if (!own[places[n]!]) z += values[n]! * scores[places[n]!]!;
-		return z;
-	};
-	let mean = value;
-	const steep = parts.map((part, i) => {
-		const { places, values } = part;
-		const [logarithm, rise, turn] = logarithmAt(beliefs[i]!, shared(part, from));
-		const by = slope[i]! + 2 * bend[i]! * (logarithm - at[i]!);
-		const second = 2 * bend[i]! * rise * rise + by * turn;
-		for (let n = 0; n < places.length; n++)
-			if (own[places[n]!]) mean += (second * values[n]! * values[n]!) / 2;
-		return by * rise;
+			if (own[places[n]!]) mean += (bend * values[n]! * values[n]!) / 2;
+		return slope;
 	});
-	return (scores, { slopes, bends }) => {
+	const predict = (scores: Float64Array, { slopes, bends }: Slopes) => {
 		slopes.fill(0);
-		bends.fill(0);
 		let sum = mean;
 		for (let i = 0; i < parts.length; i++) {
 			const { places, values } = parts[i]!;
-			const [logarithm, rise] = logarithmAt(beliefs[i]!, shared(parts[i]!, scores));
-			const off = logarithm - at[i]!;
-			const by = (slope[i]! + 2 * bend[i]! * off) * rise;
-			sum += (slope[i]! + bend[i]! * off) * off;
+			const [value, slope, bend] = along(expansion, i, beliefs[i]!, dot(shared[i]!, scores));
+			sum += value;
+			bends[i] = bend;
 			for (let n = 0; n < places.length; n++) {
 				const k = places[n]!;
-				const to = values[n]! * (own[k] ? steep[i]! : by);
+				const to = values[n]! * (own[k] ? steep[i]! : slope);
 				if (own[k]) sum += to * scores[k]!;
 				slopes[where[i]![n]!]! += to;
 			}
 		}
 		return sum;
 	};
+	return { parts: shared, predict };
 }

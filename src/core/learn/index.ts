@@ -16,7 +16,9 @@ export {
 	type Weighed,
 	type Weighing
 } from './observation';
-export { learn, measurableOf, type Learning, type Reset } from './learn';
+export { learn, type Learning } from './learn';
+export { measurableOf } from './found';
+export type { Reset } from './resets';
 export { posterior, GROSS, type Term } from './posterior';
 export { surrogateOf } from './happening';
 export { dropTime, massOf, timeOf } from './measurables';

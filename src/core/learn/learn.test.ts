@@ -31,7 +31,8 @@ import {
 	type Weighing
 } from './index';
 import { expand, expandLike, shapeOf } from './expansion';
-import { foundOf } from './learn';
+import { foundOf } from './found';
+import { laplaceAt } from './posterior';
 import { speedScatter, usualHand } from './scatter';
 
 const GRAM = 1e-3;
@@ -71,7 +72,8 @@ describe('the posterior', () => {
 				{ value: found + 0.2, spread }
 			]
 		};
-		const { mean, curve } = posterior(1, [term], { loss: 'square' });
+		const { mean } = posterior(1, [term], { loss: 'square' });
+		const { curve } = laplaceAt(mean, [term], { loss: 'square' });
 		const precision = 1 + (2 * slope * slope) / spread ** 2;
 		expect(curve.variances()[0]).toBeCloseTo(1 / precision, 12);
 		expect(mean[0]).toBeCloseTo((slope * (2 * found + 0.2)) / spread ** 2 / precision, 12);

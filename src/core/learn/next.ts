@@ -1,7 +1,15 @@
 import { math } from '../quantity/index';
 import { covarianceOf, type Learned } from '../belief/index';
-import { evaluate, expand, placed, placesFrom, type Measurable, type Placed } from './expansion';
-import { foundOf, measurableOf } from './learn';
+import {
+	evaluate,
+	expand,
+	partsOf,
+	placed,
+	placesFrom,
+	type Measurable,
+	type Placed
+} from './expansion';
+import { foundOf, measurableOf } from './found';
 import { withoutTools } from './measurables';
 import { slopesFor } from './posterior';
 import { handOf } from './scatter';
@@ -40,7 +48,7 @@ export function gains(
 				}, 0)
 			])
 		);
-		return placed(expand(of, centre)[0]!, of, places);
+		return placed(expand(of, centre)[0]!, of, partsOf(of, places));
 	};
 	const aim = at(withoutTools(target));
 	const looked = candidates.map((one) => ({ one, at: at(measurableOf(one)) }));

@@ -1,5 +1,5 @@
 import { math } from '../quantity/index';
-import { curveOf, envelopeOf, type Bend, type Curve, type Envelope, type Row } from './curve';
+import { curveOf, envelopeOf, type Curve, type Envelope, type Row } from './curve';
 
 /** Something that was measured, as the logarithm of a figure that scores predict. */
 export interface Found {
@@ -41,13 +41,12 @@ export interface Happening {
 	readonly happened: boolean;
 }
 
-export interface Posterior {
-	readonly mean: Float64Array;
-	/** Its curve about the mode, of which the covariance is the inverse. */
+/** How the posterior stands about a point. */
+export interface Laplace {
+	/** Of which the covariance is the inverse. */
 	readonly curve: Curve;
 	/** Of each term its residuals in their own spreads, found less predicted, in the order of `found`. */
 	readonly residuals: readonly (readonly number[])[];
-	readonly rounds: number;
 }
 
 /**
@@ -109,8 +108,7 @@ const MOST_ROUNDS = 60;
 const ROUNDING = 1e-13;
 
 /**
- * Mode of the scores by Newton's method from the prior on all data, and their spread by Laplace's
- * approximation. Prior: independent standard normal; logistic for what happened. With gross errors there may
+ * Mode of the scores by Newton's method from the prior on all data. Prior: independent standard normal; logistic for what happened. With gross errors there may
  * be several modes: the convex loss comes first, and the mode is the one downhill from its own, so that the
  * order of entry has no part in it.
  *
@@ -119,16 +117,22 @@ const ROUNDING = 1e-13;
 export function posterior(
 	count: number,
 	terms: readonly Term[],
-	{ happenings = [], loss = 'gross', start, near = false, enough = ENOUGH, held }: Question = {}
-): Posterior {
-	const of = evidenceOf(count, terms, happenings);
+	{
+		happenings = [],
+		loss = 'gross',
+		start,
+		near = false,
+		enough = ENOUGH,
+		held,
+		frame = frameOf(count, terms, { happenings, held })
+	}: Question = {}
+): { mean: Float64Array; rounds: number } {
+	const of = { ...frame, terms, happenings };
 	const from = start?.slice() ?? new Float64Array(count);
 	const before =
-		loss === 'gross' && !near
-			? toMode(of, from, { kind: 'convex', enough: CONVEX_ENOUGH, held })
-			: 0;
-	const rounds = before + toMode(of, from, { kind: loss, enough, held });
-	return described(of, from, loss, rounds);
+		loss === 'gross' && !near ? toMode(of, from, { kind: 'convex', enough: CONVEX_ENOUGH }) : 0;
+	const rounds = before + toMode(of, from, { kind: loss, enough, near });
+	return { mean: from, rounds };
 }
 
 /** How a posterior is sought. */
@@ -144,24 +148,43 @@ export interface Question {
 	readonly enough?: number | undefined;
 	/** By score, 1 where it stays where it starts. */
 	readonly held?: Uint8Array | undefined;
+	/** Of an earlier question about figures that hang on the same, with the same held. */
+	readonly frame?: Frame | undefined;
 }
 
-interface Evidence {
-	readonly terms: readonly Term[];
-	readonly happenings: readonly Happening[];
+/** What hangs on what, and room for how figures go with it. */
+export interface Frame {
 	/** One a term, then one a happening. */
 	readonly rows: readonly (Slopes & { readonly places: Int32Array })[];
-	readonly envelope: Envelope;
 	/** All parts of the terms, and of each term which they are. */
 	readonly parts: readonly Row[];
 	readonly partsOf: readonly Int32Array[];
+	/** By score, 1 where it stays where it starts. */
+	readonly held: Uint8Array | undefined;
+	/** Rows and parts as a step sees them, who leaves alone what is held. */
+	readonly free: {
+		readonly rows: readonly Free[];
+		readonly parts: readonly Row[];
+		readonly envelope: Envelope;
+	};
 }
 
-function evidenceOf(
+/** A row without the scores that are held; the others stand `from` there in it. */
+interface Free extends Row {
+	readonly from: Int32Array;
+}
+
+interface Evidence extends Frame {
+	readonly terms: readonly Term[];
+	readonly happenings: readonly Happening[];
+}
+
+/** @param count of scores */
+export function frameOf(
 	count: number,
-	terms: readonly Term[],
-	happenings: readonly Happening[]
-): Evidence {
+	terms: readonly Pick<Term, 'places' | 'parts'>[],
+	{ happenings = [], held }: Pick<Question, 'happenings' | 'held'> = {}
+): Frame {
 	const numbers = new Map<Row, number>();
 	const number = (part: Row) => {
 		const n = numbers.get(part) ?? numbers.size;
@@ -169,7 +192,7 @@ function evidenceOf(
 		return n;
 	};
 	const partsOf = terms.map((term) => Int32Array.from(term.parts, number));
-	const rowOf = (of: Pick<Term, 'places' | 'parts'>) => ({ places: of.places, ...slopesFor(of) });
+	const rowOf = (of: (typeof terms)[number]) => ({ places: of.places, ...slopesFor(of) });
 	const seen = happenings.map(({ slopes }) => {
 		const by = new Map<number, number>();
 		for (const { k, slope } of slopes) by.set(k, (by.get(k) ?? 0) + slope);
@@ -178,8 +201,24 @@ function evidenceOf(
 		return row;
 	});
 	const rows = [...terms.map(rowOf), ...seen];
-	const envelope = envelopeOf(count, rows);
-	return { terms, happenings, rows, envelope, parts: [...numbers.keys()], partsOf };
+	const parts = [...numbers.keys()];
+	const freeOf = (places: Int32Array, values: Float64Array): Free => {
+		const all = places.map((_, n) => n);
+		if (!held) return { places, values, from: all };
+		const from = all.filter((n) => !held[places[n]!]);
+		return {
+			from,
+			places: from.map((n) => places[n]!),
+			values: Float64Array.from(from, (n) => values[n]!)
+		};
+	};
+	const freeRows = rows.map(({ places, slopes }) => freeOf(places, slopes));
+	const free = {
+		rows: freeRows,
+		parts: parts.map(({ places, values }) => freeOf(places, values)),
+		envelope: envelopeOf(count, freeRows)
+	};
+	return { rows, parts, partsOf, held, free };
 }
 
 /** −log of the posterior at some scores, with its slope and what its curve is made of; the rows are filled in. */
@@ -233,53 +272,43 @@ function lookAt(
 	return { value, slope, stiff, turn, bends };
 }
 
-const bendsOf = ({ rows }: Evidence, stiff: Float64Array): Bend[] =>
-	rows.map(({ places, slopes }, n) => ({ places, values: slopes, stiff: stiff[n]! }));
-
 /**
  * The curve by which a step is taken: near the mode the posterior's own; further off, or where that falls some
- * way, one that lies above it, so that no step goes too far.
+ * way, one that lies above it, so that no step goes too far. What is held stands apart, at the prior.
  */
-function stepCurve(of: Evidence, here: Here, fixed: readonly Bend[], near: boolean): Curve {
-	const partsBy = (stiff: (bend: number) => number) =>
-		of.parts.flatMap((part, n) => {
-			const by = stiff(here.bends[n]!);
+function stepCurve({ rows, free }: Evidence, here: Here, near: boolean): Curve {
+	free.rows.forEach(({ values, from }, n) => {
+		const { slopes } = rows[n]!;
+		for (let i = 0; i < from.length; i++) values[i] = slopes[from[i]!]!;
+	});
+	const curveBy = (stiff: Float64Array, bendBy: (bend: number) => number) => {
+		const parts = free.parts.flatMap((part, n) => {
+			const by = bendBy(here.bends[n]!);
 			return Math.abs(by) > BENDS ? [{ ...part, stiff: by }] : [];
 		});
-	const own = near
-		? curveOf(of.envelope, [...fixed, ...bendsOf(of, here.turn), ...partsBy((bend) => bend)])
-		: null;
-	const above = () => [
-		...fixed,
-		...bendsOf(of, here.stiff),
-		...partsBy((bend) => Math.max(0, bend))
-	];
-	return own ?? curveOf(of.envelope, above())!;
+		const own = free.rows.map(({ places, values }, n) => ({ places, values, stiff: stiff[n]! }));
+		return curveOf(free.envelope, [...own, ...parts]);
+	};
+	const own = near ? curveBy(here.turn, (bend) => bend) : null;
+	return own ?? curveBy(here.stiff, (bend) => Math.max(0, bend))!;
 }
-
-/** A score that is held is as if it were known so well (its precision; ours). */
-const HELD = 1e12;
 
 /** Walks downhill to the mode. @returns rounds it took */
 function toMode(
 	of: Evidence,
 	scores: Float64Array,
-	{ kind, enough, held }: { kind: Loss; enough: number; held: Uint8Array | undefined }
+	{ kind, enough, near = false }: { kind: Loss; enough: number; near?: boolean }
 ): number {
 	const loss = losses[kind];
-	const fixed: Bend[] = [];
-	held?.forEach((is, k) => {
-		if (is) fixed.push({ places: Int32Array.of(k), values: Float64Array.of(1), stiff: HELD });
-	});
 	const look = (at: Float64Array) => {
 		const here = lookAt(of, at, loss);
-		held?.forEach((is, k) => is && (here.slope[k] = 0));
+		of.held?.forEach((is, k) => is && (here.slope[k] = 0));
 		return here;
 	};
 	let now = look(scores);
-	let largest = Infinity;
+	let largest = near ? 0 : Infinity;
 	for (let rounds = 0; rounds < MOST_ROUNDS; rounds++) {
-		const step = stepCurve(of, now, fixed, largest < NEAR).solve(now.slope);
+		const step = stepCurve(of, now, largest < NEAR).solve(now.slope);
 		largest = step.reduce((most, by) => Math.max(most, Math.abs(by)), 0);
 		if (largest < enough) return rounds;
 		const gain = step.reduce((sum, by, k) => sum + by * now.slope[k]!, 0);
@@ -300,23 +329,22 @@ function toMode(
 	return MOST_ROUNDS;
 }
 
-/** Of several passes only the last is asked for more than the mode. */
-function described(of: Evidence, mean: Float64Array, kind: Loss, rounds: number): Posterior {
-	let curve: Curve | undefined;
-	let residuals: number[][] | undefined;
-	return {
-		...{ mean, rounds },
-		get residuals() {
-			return (residuals ??= of.terms.map(({ predict, found }, n) => {
-				const predicted = predict(mean, of.rows[n]!);
-				return found.map(({ value, spread }) => (value - predicted) / spread);
-			}));
-		},
-		// Normal about the mode: figures as straight lines.
-		get curve() {
-			return (curve ??= curveOf(of.envelope, bendsOf(of, lookAt(of, mean, losses[kind]).stiff))!);
-		}
-	};
+/** Normal about the mode: figures as straight lines. */
+export function laplaceAt(
+	mean: Float64Array,
+	terms: readonly Term[],
+	{ happenings = [], loss = 'gross' }: Pick<Question, 'happenings' | 'loss'> = {}
+): Laplace {
+	const frame = frameOf(mean.length, terms, { happenings });
+	const { stiff } = lookAt({ ...frame, terms, happenings }, mean, losses[loss]);
+	const bends = frame.rows.map(({ places, slopes }, n) => ({
+		...{ places, values: slopes, stiff: stiff[n]! }
+	}));
+	const residuals = terms.map(({ predict, found }, n) => {
+		const predicted = predict(mean, frame.rows[n]!);
+		return found.map(({ value, spread }) => (value - predicted) / spread);
+	});
+	return { curve: curveOf(frame.free.envelope, bends)!, residuals };
 }
 
 /** Log-odds of what was seen. */
