@@ -53,6 +53,8 @@ export interface Learning {
 /** From so many standard deviations on an entry is flagged. */
 const FLAGGED = 3;
 const MOST_PASSES = 4;
+/** When no more than this share of the figures has moved, the next pass is the last (ours). */
+const FEW = 0.01;
 /** What all share is sought to so many scores, a hundredth of how well it is ever known (ours). */
 const CLOSELY = 1e-4;
 /** Of more than twice as many figures so many are looked at first (ours). */
@@ -148,7 +150,7 @@ export function learn(
 			const about = look.about(scores, own);
 			moved = new Set(usable.filter((one) => one.isFar(about)));
 			expandAt(moved, about);
-			settled = moved.size === 0 || pass === MOST_PASSES - 1;
+			settled = moved.size <= FEW * usable.length || pass === MOST_PASSES - 1;
 		}
 	};
 	const every = Math.ceil(all.length / FIRST);
