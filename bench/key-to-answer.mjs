@@ -24,7 +24,7 @@ export async function keyToAnswer(address, print) {
 	const browser = await chromium.launch(launchOptions);
 	const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 	await page.goto(address);
-	await page.waitForSelector('[data-ready]');
+	await page.waitForSelector('[data-ready]:not([data-fetching])');
 	const field = page.getByRole('spinbutton', { name: 'Bead size' });
 	await field.focus();
 	for (let i = 0; i < 30; i++) await field.press(i % 2 ? 'ArrowDown' : 'ArrowUp');

@@ -89,7 +89,7 @@ function kept(flies) {
 
 /**
  * Bytes as they travel, and the time to the first and to the last of them, ms.
- * @param {string} address @returns {Promise<{ bytes: number, first: number, last: number }>}
+ * @param {string} address @returns {Promise<{ bytes: number, first: number, last: number, link: string }>}
  */
 function fetched(address) {
 	const began = performance.now();
@@ -101,11 +101,32 @@ function fetched(address) {
 				first ||= performance.now() - began;
 				bytes += chunk.length;
 			});
-			answer.once('end', () => resolve({ bytes, first, last: performance.now() - began }));
+			const link = String(answer.headers.link ?? '');
+			answer.once('end', () => resolve({ bytes, first, last: performance.now() - began, link }));
 		})
 			.once('error', reject)
 			.end();
 	});
+}
+
+/**
+ * All of what a page gets after it has opened, piece by piece.
+ * @param {string} address @returns {Promise<{ bytes: number, longest: number, all: number }>}
+ */
+async function rest(address) {
+	const sum = { bytes: 0, longest: 0, all: 0 };
+	for (const collection of ['flies', 'lots', 'batches', 'entries']) {
+		/** @type {string | undefined} */
+		let path = `/api/${collection}?most=500`;
+		while (path) {
+			const piece = await fetched(new URL(path, address).href);
+			sum.bytes += piece.bytes;
+			sum.longest = Math.max(sum.longest, piece.last);
+			sum.all += piece.last;
+			path = /<([^>]+)>; rel="next"/.exec(piece.link)?.[1];
+		}
+	}
+	return sum;
 }
 
 /** @param {(what: string, value: number, unit: string, budget?: number) => void} print */
@@ -142,6 +163,7 @@ export async function scale(print) {
 		await fetched(server.address);
 		const page = await fetched(server.address);
 		times.page.push(page.last);
+		const after = await rest(server.address);
 		const table = await fetched(new URL('/api/flies.csv', server.address).href);
 		times.row.push(table.first);
 		const [{ id, document }] = documents;
@@ -156,6 +178,9 @@ export async function scale(print) {
 		rmSync(folder, { recursive: true });
 		print(`${size} flies: a page opened, compressed`, page.bytes / 1000, 'kB', 150);
 		print('  server’s time for it', page.last, 'ms', 300);
+		print('  the rest after it, piece by piece', after.bytes / 1000, 'kB');
+		print('  the longest piece', after.longest, 'ms', 300);
+		print('  all pieces', after.all / 1000, 's');
 		print('  the flies’ table, first row', table.first, 'ms', 1000);
 		print('  all of it', table.last / 1000, 's');
 		print('  an edit', times.edit.at(-1) ?? NaN, 'ms');

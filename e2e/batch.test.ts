@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { choose, expect, open, startServer, temporaryFolder, test } from './server';
+import { choose, expect, open, reload, startServer, temporaryFolder, test } from './server';
 
 const vise = (page: Page) => page.getByRole('dialog', { name: /^Tying/ });
 /** Everything of the vise is on the server. */
@@ -267,8 +267,7 @@ test('a scale is taught from two of its lines; flies weighed together share what
 			value: { requestPort: () => Promise.resolve(port) }
 		});
 	});
-	await bench.reload();
-	await bench.locator('[data-ready]').waitFor();
+	await reload(bench);
 	await choose(bench, 'f', 'Pinch Pupa');
 	await bench.keyboard.press('y');
 	await bench.getByRole('button', { name: /^Begin/ }).click();

@@ -135,13 +135,17 @@ export { expect };
 /** Opens the Bench and waits until it lives. */
 export async function open(page: Page, address: string): Promise<void> {
 	await page.goto(address);
-	await expect(page.locator('[data-ready]')).toBeVisible();
+	await lives(page);
 }
+
+/** All that is kept is there, too. */
+const lives = (page: Page) =>
+	expect(page.locator('[data-ready]:not([data-fetching])')).toBeVisible();
 
 /** Loads the page again, and waits until it lives. */
 export async function reload(page: Page): Promise<void> {
 	await page.reload();
-	await expect(page.locator('[data-ready]')).toBeVisible();
+	await lives(page);
 }
 
 /** Waits until nothing is on its way to the server. */

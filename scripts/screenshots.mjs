@@ -227,7 +227,7 @@ for (const { name, theme, width, height, path = '/', keys = [], act } of wanted)
 	const page = await browser.newPage({ viewport: { width, height } });
 	await page.addInitScript((wanted) => localStorage.setItem('gravitas-theme', wanted), theme);
 	await page.goto(new URL(path, address).href);
-	await page.waitForSelector('[data-ready]');
+	await page.waitForSelector('[data-ready]:not([data-fetching])');
 	for (const key of keys) await page.keyboard.press(key);
 	// The strip has its band, where there is one.
 	await page

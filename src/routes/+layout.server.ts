@@ -1,15 +1,15 @@
-import { learnedFrom } from '$lib/server/learned';
+import { NOTHING_LEARNED, learnedNow } from '$lib/server/learned';
 import { currentStore } from '$lib/server/current-store';
 import type { LayoutServerLoad } from './$types';
 
 /** Read once, when a window opens; from then on the window keeps up by itself. */
 export const load: LayoutServerLoad = async () => {
 	const store = await currentStore();
-	const snapshot = await store.snapshot();
+	const [opening, { learned }] = await Promise.all([store.opening(), learnedNow(store)]);
 	return {
-		snapshot,
-		/** What all that was weighed, timed and seen has taught. */
-		learning: await learnedFrom(store, snapshot),
+		opening,
+		/** What all that was weighed, timed and seen has taught; how each goes with it comes with the rest. */
+		learning: { ...NOTHING_LEARNED, learned },
 		/** Whether this is the demo, with its simulated instruments. */
 		demo: process.env.GRAVITAS_DEMO === '1'
 	};

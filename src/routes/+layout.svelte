@@ -1,6 +1,7 @@
 <script lang="ts">
 	import '../app.css';
 	import { browser } from '$app/environment';
+	import { page } from '$app/state';
 	import { bindEverywhere } from '$lib/frame/keys';
 	import { letters } from '$lib/state/preferences.svelte';
 	import NoticeBar from '$lib/frame/NoticeBar.svelte';
@@ -13,7 +14,7 @@
 	// The data are read once; from then on the workspace owns them, and hears what other windows do.
 	// svelte-ignore state_referenced_locally
 	const workspace = provideWorkspace(
-		new Workspace(data.snapshot, data.learning, browser ? storageOf() : null)
+		new Workspace(data.opening, data.learning, browser ? storageOf() : null)
 	);
 	const { documents, learning, drift } = workspace;
 	learning.follow();
@@ -29,10 +30,12 @@
 	let commandsShown = $state(false);
 	let doneShown = $state(false);
 	let ready = $state(false);
+	/** Views that stand with what a page is opened with: the fly on the strip, and the waters. */
+	const STAND_ALONE: readonly (string | null)[] = ['/', '/drift', '/water', '/drawing'];
 	$effect(() => {
 		ready = true;
 		letters.load();
-		void documents.offerUnsent();
+		void documents.entire().then(() => documents.offerUnsent());
 		const unbind = bindEverywhere(documents, {
 			showCommands: () => (commandsShown = true),
 			showDone: () => (doneShown = true)
@@ -62,6 +65,7 @@
 	class="flex min-h-dvh md:h-dvh md:overflow-hidden"
 	data-ready={ready || undefined}
 	data-saving={documents.saving || undefined}
+	data-fetching={!documents.whole || undefined}
 >
 	<a
 		href="#content"
@@ -71,7 +75,11 @@
 	<Rail showCommands={() => (commandsShown = true)} />
 	<main id="content" tabindex="-1" class="flex min-w-0 flex-1 flex-col outline-none max-md:pb-16">
 		<NoticeBar />
-		{@render children()}
+		{#if documents.whole || STAND_ALONE.includes(page.route.id)}
+			{@render children()}
+		{:else}
+			<p role="status" class="text-quiet p-4">Fetching what is kept …</p>
+		{/if}
 	</main>
 </div>
 <!-- Seldom wanted: fetched when it is. -->

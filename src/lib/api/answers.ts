@@ -69,7 +69,7 @@ export interface HistoryEntry extends Done {
 	readonly before: DocumentRow | null;
 }
 
-/** Everything that the page shows, as it stood at one moment. */
+/** Everything that is kept, as it stood at one moment. */
 export interface Snapshot extends Collections {
 	/** The database's own id, by which a browser keeps what could not be sent. */
 	readonly database: string;
@@ -81,4 +81,10 @@ export interface Snapshot extends Collections {
 	readonly tying: TyingRow[];
 	readonly strip: StripSelection;
 	readonly history: HistoryEnds;
+}
+
+/** What a page needs to stand at once: a snapshot without most of the kinds that grow. */
+export interface Opening extends Snapshot {
+	/** Of which kinds there may be more. */
+	readonly left: readonly DocumentKind[];
 }

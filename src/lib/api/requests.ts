@@ -56,6 +56,9 @@ class WantedRequest {
 	@Share('The share of that time on the bed') onBed!: number;
 }
 
+/** Documents of a list that may be asked for at once. */
+export const PAGE_RANGE = [1, 2000] as const;
+
 /** Drifts that a chance may be asked from. */
 export const DRIFTS_RANGE = [2, 500] as const;
 

@@ -72,12 +72,14 @@ interface Kind<Of extends DocumentKind> {
 	readonly many: string;
 	/** The kind that each is within, and the field that says in which. */
 	readonly within?: { readonly kind: DocumentKind; readonly key: keyof Within[keyof Within] };
+	/** There are more with every year: a page that opens gets them bit by bit, once it is there. */
+	readonly grows?: true;
 	/** The order of its lists. @param rows in the order in which they were made */
 	readonly order: (rows: readonly RowOf<Of>[]) => RowOf<Of>[];
 }
 
 export const kinds = {
-	fly: { collection: 'flies', one: 'fly', many: 'flies', order: byName },
+	fly: { collection: 'flies', one: 'fly', many: 'flies', grows: true, order: byName },
 	rig: { collection: 'rigs', one: 'rig', many: 'rigs', order: byName },
 	lie: {
 		collection: 'lies',
@@ -87,17 +89,34 @@ export const kinds = {
 		within: { kind: 'river', key: 'riverId' }
 	},
 	river: { collection: 'rivers', one: 'river', many: 'rivers', order: byName },
-	lot: { collection: 'lots', folder: 'stock', one: 'lot', many: 'lots', order: byName },
-	batch: { collection: 'batches', one: 'batch', many: 'batches', order: newestFirst },
+	lot: {
+		collection: 'lots',
+		folder: 'stock',
+		one: 'lot',
+		many: 'lots',
+		grows: true,
+		order: byName
+	},
+	batch: {
+		collection: 'batches',
+		one: 'batch',
+		many: 'batches',
+		grows: true,
+		order: newestFirst
+	},
 	entry: {
 		collection: 'entries',
 		one: 'entry of the log',
 		many: 'entries of the log',
+		grows: true,
 		order: (rows) => [...rows].sort((a, b) => b.body.at - a.body.at)
 	}
 } as const satisfies { [Of in DocumentKind]: Kind<Of> };
 
 export const documentKinds = Object.keys(kinds) as DocumentKind[];
+
+/** Kinds of which a page that opens does not have all yet. */
+export const growingKinds = documentKinds.filter((kind) => 'grows' in kinds[kind]);
 
 /** A value for each kind. */
 export const forKinds = <T>(of: (kind: DocumentKind) => T) =>

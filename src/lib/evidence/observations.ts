@@ -16,6 +16,9 @@ import { materialOf } from '$lib/documents/lot/body';
 /** Step of a scale of which nothing is said, g (common practice, no source: two figures behind the point). */
 export const USUAL_STEP = 0.01;
 
+/** The kinds of document that say what was found. */
+export const taughtBy: readonly DocumentKind[] = ['entry', 'lot', 'batch'];
+
 /** Everything that was found, from wherever it was entered, ready to be learned from. */
 export interface Evidence {
 	readonly observations: readonly Observation[];

@@ -47,6 +47,19 @@ export function learnedFrom(store: Keeping, snapshot: Snapshot): Promise<Learnin
 	return last!.learning;
 }
 
+let latest: { readonly stand: string; readonly learning: Promise<Learning> } | null = null;
+
+/** The same of all that is in the store now; while nothing is found it costs nothing. */
+export function learnedNow(store: Store): Promise<Learning> {
+	const stand = store.foundStand();
+	if (latest?.stand !== stand) {
+		const learning = store.snapshot().then((snapshot) => learnedFrom(store, snapshot));
+		latest = { stand, learning };
+		learning.catch(() => (latest = null));
+	}
+	return latest.learning;
+}
+
 async function learn(store: Keeping, evidence: Evidence, of: string): Promise<Learning> {
 	const kept = await store.workedOut('learning', of);
 	if (kept) return kept as Learning;

@@ -69,6 +69,7 @@ export class Answer {
 	});
 	/** What of this tier's own the predictions rest on, in words. */
 	readonly checked = $derived.by(() => {
+		if (!this.documents.whole) return 'What your log says of this fly is on its way';
 		const { flies, all } = this.measuredFlies;
 		const own = flies[JSON.stringify(this.strip.recipe)] ?? { weighing: 0, drop: 0 };
 		const times = (count: number, what: string) =>

@@ -1,3 +1,4 @@
+import type { Learning } from '$core/learn/index';
 import type {
 	ActionAnswer,
 	ErrorAnswer,
@@ -6,7 +7,7 @@ import type {
 	Snapshot,
 	StripSelection
 } from '$lib/api/answers';
-import { kinds, type DocumentKind } from '$lib/documents/kinds';
+import { kinds, type DocumentKind, type DocumentRow } from '$lib/documents/kinds';
 import type { TyingProgress } from '$lib/documents/batch/body';
 import type { ImportAnswer, ImportChoice } from '$lib/api/import';
 
@@ -50,7 +51,13 @@ export interface ActionChange {
 /** How much the browser sends on for a page that is going away. */
 const KEEPALIVE_MOST = 60_000;
 
-async function request(method: string, path: string, body?: unknown): Promise<unknown> {
+/** Documents of a list that come at once: some hundredths of a second of the server's. */
+const AT_ONCE = 500;
+
+const request = (method: string, path: string, body?: unknown): Promise<unknown> =>
+	asked(method, path, body).then((response) => response.json().catch(() => null));
+
+async function asked(method: string, path: string, body?: unknown): Promise<Response> {
 	const form = body instanceof FormData;
 	const text = body === undefined || form ? '' : JSON.stringify(body);
 	let response: Response;
@@ -68,9 +75,8 @@ async function request(method: string, path: string, body?: unknown): Promise<un
 	} catch {
 		throw new RequestError('Gravitas does not answer; it may have been stopped.', 0);
 	}
-	const answer: unknown = await response.json().catch(() => null);
-	if (response.ok) return answer;
-	const error = answer as ErrorAnswer | null;
+	if (response.ok) return response;
+	const error = (await response.json().catch(() => null)) as ErrorAnswer | null;
 	throw new RequestError(
 		error?.message ?? `The request failed (${response.status}).`,
 		response.status,
@@ -91,6 +97,16 @@ export const api = {
 	history: (direction: 'undo' | 'redo') =>
 		request('POST', `/api/${direction}`) as Promise<ActionAnswer>,
 	snapshot: () => request('GET', '/api/snapshot') as Promise<Snapshot>,
+	learning: () => request('GET', '/api/learning') as Promise<Learning>,
+	/** All documents of a kind, bit by bit. */
+	async *pages(kind: DocumentKind): AsyncGenerator<readonly DocumentRow[]> {
+		let path: string | undefined = `/api/${kinds[kind].collection}?most=${AT_ONCE}`;
+		while (path) {
+			const response = await asked('GET', path);
+			yield (await response.json()) as DocumentRow[];
+			path = /<([^>]+)>; rel="next"/.exec(response.headers.get('link') ?? '')?.[1];
+		}
+	},
 	done: () => request('GET', '/api/actions') as Promise<Done[]>,
 	historyOf: (kind: DocumentKind, id: string) =>
 		request('GET', `/api/${kinds[kind].collection}/${id}/history`) as Promise<HistoryEntry[]>,

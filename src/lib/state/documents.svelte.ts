@@ -3,17 +3,11 @@ import type {
 	ChangeNews,
 	DocumentChange,
 	HistoryEnds,
+	Opening,
 	Snapshot
 } from '$lib/api/answers';
 import { INVISIBLE, isVisible } from '$lib/contract/names';
-import {
-	contentOf,
-	documentKinds,
-	rowsIn,
-	type DocumentKind,
-	type DocumentRow,
-	type RowOf
-} from '$lib/documents/kinds';
+import { contentOf, type DocumentKind, type DocumentRow, type RowOf } from '$lib/documents/kinds';
 import { sameContent } from '$lib/documents/difference';
 import { api, RequestError, type ActionChange } from './client';
 import { lost, meet } from './meeting';
@@ -33,6 +27,9 @@ export class Documents {
 	trouble = $state<string | null>(null);
 	/** Why a change is on this page alone, in words; it is tried again. null while all is on the server. */
 	unsaved = $state<string | null>(null);
+	/** Kinds of which not all are here yet. */
+	left = $state.raw<readonly DocumentKind[]>([]);
+	private fetching: Promise<void> | null = null;
 	/** Told of a document that undo or redo brought or changed, so that it is seen. */
 	stepped: (row: DocumentRow) => void = () => undefined;
 	private readonly saver: Saver;
@@ -42,7 +39,8 @@ export class Documents {
 	private heard: string;
 
 	/** @param storage where changes wait that could not be sent; null while the page is made on the server */
-	constructor(data: Snapshot, storage: Storage | null = null) {
+	constructor(data: Snapshot & Partial<Opening>, storage: Storage | null = null) {
+		this.left = data.left ?? [];
 		this.unsent = new Unsent(data.database, storage);
 		this.shelves = new Shelves(data);
 		this.history = data.history;
@@ -67,6 +65,36 @@ export class Documents {
 
 	find<Kind extends DocumentKind>(kind: Kind, id: string | null | undefined) {
 		return this.shelves.find(kind, id);
+	}
+
+	/** Whether all of every kind is here. */
+	get whole(): boolean {
+		return this.left.length === 0;
+	}
+
+	/** Fetches what the opening left out. @returns once all is here, however often it has to be tried */
+	entire(): Promise<void> {
+		return (this.fetching ??= this.fetchRest());
+	}
+
+	private readonly toSend = (id: string) => this.saver.has(id);
+
+	private async fetchRest(): Promise<void> {
+		while (!this.whole) {
+			const [kind] = this.left;
+			try {
+				const rows: DocumentRow[] = [];
+				for await (const page of api.pages(kind!)) rows.push(...page);
+				// It may have come whole meanwhile.
+				if (!this.left.includes(kind!)) continue;
+				this.shelves.fill(kind!, rows, this.toSend);
+				this.left = this.left.filter((other) => other !== kind);
+			} catch (error) {
+				if (!(error instanceof RequestError)) throw error;
+				this.notice = { words: error.message, choices: [], passing: true };
+				await new Promise((resolve) => setTimeout(resolve, AGAIN_MS));
+			}
+		}
 	}
 
 	/** @returns what is wrong with the name, in words; null when it was taken */
@@ -112,16 +140,12 @@ export class Documents {
 	async refresh(): Promise<void> {
 		await this.attempt(async () => {
 			const data = await api.snapshot();
-			const rows = rowsIn(data);
-			const gone = documentKinds
-				.flatMap((kind): readonly DocumentRow[] => this.made(kind))
-				.filter(({ id }) => !rows.some((row) => row.id === id));
 			this.stand = data.stand;
 			this.heard = data.stand;
 			this.history = data.history;
 			this.trouble = data.trouble;
-			for (const { kind, id } of gone) this.putNewer({ kind, id, row: null });
-			for (const row of rows) this.putNewer({ kind: row.kind, id: row.id, row });
+			this.shelves.renew(data, this.toSend);
+			this.left = [];
 		});
 	}
 
@@ -371,7 +395,8 @@ export class Documents {
 	}
 
 	/** A new document with the content of this one, under a name that is free. */
-	createFrom(row: DocumentRow, name: string): Promise<string | null> {
+	async createFrom(row: DocumentRow, name: string): Promise<string | null> {
+		await this.entire();
 		return this.create(row.kind, {
 			...contentOf(row),
 			name: freeName(name, this.made(row.kind))
@@ -397,6 +422,9 @@ interface Ahead {
 	readonly before: DocumentRow;
 	readonly now: DocumentRow;
 }
+
+/** After so long what could not be fetched is tried again. */
+const AGAIN_MS = 2000;
 
 /** Another window changes the same at most so often in between. */
 const MOST_TRIES = 4;

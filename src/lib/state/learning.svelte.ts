@@ -2,6 +2,7 @@ import type { Learning, Outing } from '$core/learn/index';
 import { CENTIMETRE, GRAM } from '$core/quantity/index';
 import { evidenceOf, type Evidence } from '$lib/evidence/observations';
 import { LearnWorker } from '$lib/workers/learn-worker';
+import { api } from './client';
 import type { Answer } from './answer.svelte';
 import type { Beliefs } from './beliefs.svelte';
 import type { Documents } from './documents.svelte';
@@ -22,20 +23,38 @@ export class LearningState {
 	/** Which of the strip's numbers the last entry moved, in words. */
 	changed = $state<string | null>(null);
 	private readonly worker = new LearnWorker();
-	private known: string;
+	/** null while not all that was found is here. */
+	private known: string | null = null;
 	/** What was learned from until now, by key. */
-	private seen: ReadonlyMap<string, string>;
+	private seen = byKey({ observations: [] });
 
 	constructor(private readonly parts: Parts) {
-		const evidence = evidenceOf(parts.beliefs.found);
+		if (parts.documents.whole) this.begin(evidenceOf(parts.beliefs.found));
+	}
+
+	private begin(evidence: Evidence): void {
 		this.known = JSON.stringify(evidence);
 		this.seen = byKey(evidence);
+	}
+
+	/** How each entry goes with what was learned, which a page is not opened with. */
+	private async fetchJudged(): Promise<void> {
+		const { known } = this;
+		const learning = await api.learning().catch(() => null);
+		// A later entry has its own answer on the way.
+		if (learning && this.known === known) this.parts.beliefs.learning = learning;
 	}
 
 	/** Follows the log; to be called once, where effects live. */
 	follow(): void {
 		$effect(() => {
+			if (!this.parts.documents.whole) return;
 			const evidence = evidenceOf(this.parts.beliefs.found);
+			if (this.known === null) {
+				this.begin(evidence);
+				if (evidence.observations.length > 0) void this.fetchJudged();
+				return;
+			}
 			const words = JSON.stringify(evidence);
 			if (words === this.known) return;
 			this.known = words;
@@ -110,5 +129,5 @@ export class LearningState {
 	}
 }
 
-const byKey = ({ observations }: Evidence): ReadonlyMap<string, string> =>
+const byKey = ({ observations }: Pick<Evidence, 'observations'>): ReadonlyMap<string, string> =>
 	new Map(observations.map((one) => [one.key, JSON.stringify(one)]));

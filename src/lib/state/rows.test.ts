@@ -3,7 +3,7 @@ import { recipeToDocument } from '$lib/documents/fly/recipe';
 import type { FlyRow } from '$lib/documents/kinds';
 import { starterRecipe } from '$core/fly/index';
 import { byName } from '$lib/documents/order';
-import { freeName, neighbour, withChange } from './rows';
+import { freeName, met, neighbour, withChange } from './rows';
 
 const fly = (id: string, name: string, revision = 1): FlyRow => ({
 	kind: 'fly',
@@ -24,6 +24,22 @@ test('a change replaces, adds or takes out one row and leaves the others as they
 	const added = fly('d', 'New');
 	expect(withChange(rows, { kind: 'fly', id: 'd', row: added })).toEqual([...rows, added]);
 	expect(withChange(rows, { kind: 'fly', id: 'a', row: null })).toEqual(rows.slice(1));
+});
+
+test('what the server tells of all: newer rows are taken, what is to be sent or was made since stays', () => {
+	const mine = fly('b', 'Nymph 2, mine', 1);
+	const shown = [mine, fly('d', 'Made since'), fly('c', 'Jig', 3)];
+	const told = [rows[0]!, fly('b', 'Nymph 2, theirs', 2), fly('c', 'Jig, late', 2)];
+	const toSend = (id: string) => id === 'b';
+	expect(met(shown, told, toSend, true)).toEqual({
+		rows: [rows[0], mine, shown[2], shown[1]],
+		taken: [rows[0]],
+		gone: []
+	});
+	const anew = met(shown, told, () => false, false);
+	expect(anew.rows).toEqual([rows[0], told[1], shown[2]]);
+	expect([anew.taken, anew.gone]).toEqual([[rows[0], told[1]], [shown[1]]]);
+	expect(met(shown, [], toSend, false).rows).toEqual([mine]);
 });
 
 test('the neighbour goes round the ends', () => {

@@ -12,6 +12,32 @@ export function withChange<Row extends DocumentRow>(
 		: [...rows, row as Row];
 }
 
+/**
+ * The rows that are shown once the server has told all there are: in its order, then what only the window has.
+ *
+ * @param toSend whether the window has still to send its own, which stays then
+ * @param younger what the window alone has was made since it was told, and not deleted
+ * @returns with those that are now shown as told, and those that are not any more
+ */
+export function met<Row extends DocumentRow>(
+	shown: readonly Row[],
+	told: readonly Row[],
+	toSend: (id: string) => boolean,
+	younger: boolean
+): { rows: readonly Row[]; taken: readonly Row[]; gone: readonly Row[] } {
+	const here = new Map(shown.map((row) => [row.id, row]));
+	const ids = new Set(told.map(({ id }) => id));
+	const newer = (row: Row) => {
+		const own = here.get(row.id);
+		return own && (toSend(row.id) || own.revision >= row.revision) ? own : row;
+	};
+	const rows = told.map(newer);
+	const [left, gone]: [Row[], Row[]] = [[], []];
+	for (const row of shown)
+		if (!ids.has(row.id)) (younger || toSend(row.id) ? left : gone).push(row);
+	return { rows: [...rows, ...left], taken: rows.filter((row, k) => row === told[k]), gone };
+}
+
 /** The row after or before this one, round the ends; null when there is none at all. */
 export function neighbour<Row extends DocumentRow>(
 	rows: readonly Row[],

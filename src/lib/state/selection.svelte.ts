@@ -87,7 +87,8 @@ export class Selection {
 	}
 
 	/** @returns its id; null when it was not made */
-	newFly(): Promise<string | null> {
+	async newFly(): Promise<string | null> {
+		await this.documents.entire();
 		return this.make('fly', {
 			name: freeName('New nymph', this.documents.made('fly')),
 			body: { recipe: recipeToDocument(starterRecipe) }
@@ -95,7 +96,8 @@ export class Selection {
 	}
 
 	/** A build that was found, as a fly of its own beside its pattern. */
-	newBuild(recipe: Recipe, name: string): Promise<string | null> {
+	async newBuild(recipe: Recipe, name: string): Promise<string | null> {
+		await this.documents.entire();
 		return this.make('fly', {
 			name: freeName(clipped(name, 74), this.documents.made('fly')),
 			body: { recipe: recipeToDocument(recipe) }
@@ -112,10 +114,11 @@ export class Selection {
 	}
 
 	/** Several flies as one action. @returns whether it was done */
-	newFlies(
+	async newFlies(
 		flies: readonly { readonly name: string; readonly recipe: Recipe }[],
 		label: string
 	): Promise<boolean> {
+		await this.documents.entire();
 		const changes = flies.map(({ name, recipe }): ActionChange => ({
 			...{ kind: 'fly', id: crypto.randomUUID() },
 			document: {

@@ -8,7 +8,7 @@ import {
 	type DocumentRow,
 	type RowOf
 } from '$lib/documents/kinds';
-import { withChange } from './rows';
+import { met, withChange } from './rows';
 
 /** The documents of a kind as this window shows them. */
 class Shelf<Kind extends DocumentKind> {
@@ -29,6 +29,10 @@ export class Shelves {
 	// eslint-disable-next-line svelte/prefer-svelte-reactivity -- nothing shown is derived from it
 	readonly bases = new Map<string, DocumentRow>();
 
+	/** Documents that were deleted since this window was opened. */
+	// eslint-disable-next-line svelte/prefer-svelte-reactivity -- nothing shown is derived from it
+	private readonly gone = new Set<string>();
+
 	constructor(data: Snapshot) {
 		for (const kind of documentKinds) {
 			this.shelves[kind].rows = data[kinds[kind].collection];
@@ -44,6 +48,26 @@ export class Shelves {
 		return this.of(kind).rows.find((row) => row.id === id);
 	}
 
+	/** Shows all documents of a kind, of which some were here; what came or went meanwhile stays so. */
+	fill(kind: DocumentKind, told: readonly DocumentRow[], toSend: (id: string) => boolean): void {
+		const there = told.filter(({ id }) => !this.gone.has(id));
+		this.take(kind, met(this.shelves[kind].rows, there, toSend, true));
+	}
+
+	/** Shows everything as the server says it is, but for what this window has still to send. */
+	renew(data: Snapshot, toSend: (id: string) => boolean): void {
+		for (const kind of documentKinds) {
+			const told: readonly DocumentRow[] = data[kinds[kind].collection];
+			this.take(kind, met(this.shelves[kind].rows, told, toSend, false));
+		}
+	}
+
+	private take(kind: DocumentKind, { rows, taken, gone }: ReturnType<typeof met>): void {
+		this.shelves[kind].rows = rows;
+		for (const row of taken) this.bases.set(row.id, row);
+		for (const { id } of gone) this.bases.delete(id);
+	}
+
 	/** Shows a document as this window has it. */
 	put(change: DocumentChange): void {
 		const shelf = this.shelves[change.kind];
@@ -52,8 +76,13 @@ export class Shelves {
 
 	/** Shows what the server says of a document. */
 	putKept(change: DocumentChange): void {
-		if (change.row) this.bases.set(change.id, change.row);
-		else this.bases.delete(change.id);
+		if (change.row) {
+			this.bases.set(change.id, change.row);
+			this.gone.delete(change.id);
+		} else {
+			this.bases.delete(change.id);
+			this.gone.add(change.id);
+		}
 		this.put(change);
 	}
 }

@@ -1,5 +1,5 @@
 import type { Learning } from '$core/learn/index';
-import type { Snapshot } from '$lib/api/answers';
+import type { Opening, Snapshot } from '$lib/api/answers';
 import type { TyingRow } from '$lib/documents/batch/body';
 import { Answer } from './answer.svelte';
 import type { Batches } from './batches.svelte';
@@ -33,7 +33,11 @@ export class Workspace {
 	search: MatchState | null = null;
 
 	/** @param storage the browser's; null while the page is made on the server */
-	constructor(data: Snapshot, learning: Learning, storage: Storage | null = null) {
+	constructor(
+		data: Snapshot & Partial<Opening>,
+		learning: Learning,
+		storage: Storage | null = null
+	) {
 		this.documents = new Documents(data, storage);
 		this.selection = new Selection(this.documents, data.strip);
 		this.strip = new Strip(this.documents, this.selection);

@@ -6,7 +6,7 @@ import { priorBeliefs } from '$core/belief/index';
 import type { Learning } from '$core/learn/index';
 import { starterRig } from '$core/rig/index';
 import { lieAtFlow } from '$core/water/index';
-import type { Snapshot } from '$lib/api/answers';
+import type { Opening, Snapshot } from '$lib/api/answers';
 import type { FlyRow } from '$lib/documents/kinds';
 import { recipeFromDocument } from '$lib/documents/fly/recipe';
 import { FIRST_LIE, lieFromDocument } from '$lib/documents/lie/body';
@@ -35,14 +35,15 @@ const named = <Row extends { readonly name: string }>(rows: readonly Row[], name
 
 /** What was asked of the server, and what it answers. */
 let asked: { method: string; path: string; body: unknown }[] = [];
-let answers: (path: string) => { status: number; body: unknown };
+let answers: (path: string) => { status: number; body: unknown; link?: string };
 beforeEach(() => {
 	asked = [];
 	answers = () => ({ status: 200, body: {} });
 	vi.stubGlobal('fetch', (path: string, { method, body }: { method: string; body?: string }) => {
 		asked.push({ method, path, body: body && JSON.parse(body) });
-		const { status, body: told } = answers(path);
-		return Promise.resolve(new Response(JSON.stringify(told), { status }));
+		const { status, body: told, link } = answers(path);
+		const headers = link ? { link: `<${link}>; rel="next"` } : undefined;
+		return Promise.resolve(new Response(JSON.stringify(told), { status, headers }));
 	});
 });
 afterEach(() => vi.unstubAllGlobals());
@@ -185,6 +186,38 @@ describe('what is on the strip', () => {
 		expect(selection.lie!.body).toMatchObject({ depthM: 0.1, zoneTopM: 0.1 });
 		await documents.flush();
 	});
+});
+
+test('a window opens on what is on the strip, and gets the rest page by page', async () => {
+	const [first, second] = was.flies as [FlyRow, FlyRow];
+	const third: FlyRow = { ...second, id: 'f-third', name: 'A third' };
+	const strip = { flyId: second.id, lieId: null, rigId: null };
+	const left = ['fly'] as const;
+	const { documents, selection } = open({ flies: [second], strip, left } as Partial<Opening>);
+	expect(selection.fly).toEqual(second);
+	const since: FlyRow = { ...third, id: 'f-since', name: 'Made since' };
+	const failing = ['/api/flies?most=500'];
+	answers = (path) => {
+		if (failing.includes(path)) return { status: 503, body: { message: failing.pop() } };
+		if (path.includes('after')) return { status: 200, body: [third] };
+		// While the first page is on its way another window makes one and deletes one.
+		for (const [id, row] of [
+			[since.id, since],
+			[first.id, null]
+		] as const)
+			documents.takeOver({ kind: 'fly', id, row });
+		return { status: 200, body: [first, second], link: '/api/flies?most=500&after=x' };
+	};
+	vi.useFakeTimers();
+	const entire = documents.entire();
+	await vi.runAllTimersAsync();
+	await entire;
+	vi.useRealTimers();
+	expect(asked.map(({ path }) => path)).toEqual([
+		...['/api/flies?most=500', '/api/flies?most=500', '/api/flies?most=500&after=x']
+	]);
+	expect(documents.made('fly')).toEqual([second, third, since]);
+	expect(documents.whole).toBe(true);
 });
 
 describe('an action', () => {

@@ -20,6 +20,8 @@
 		create: () => void;
 		showHistory: (row: DocumentRow) => void;
 		takesFocus?: boolean;
+		/** Whether not all rows are here yet. */
+		fetching?: boolean;
 		/** What stands between the name and the buttons. */
 		children?: Snippet;
 	}
@@ -34,11 +36,15 @@
 		create,
 		showHistory,
 		takesFocus = true,
+		fetching = false,
 		children
 	}: Props = $props();
 	const { documents, selection } = useWorkspace();
 </script>
 
+{#if fetching}
+	<p role="status" class="text-quiet px-1">The other {label.toLowerCase()} are on their way …</p>
+{/if}
 <RowList {label} {placeholder} {rows} current={current ?? row?.id ?? null} {choose} {takesFocus} />
 {#if row}
 	<!-- What is half typed belongs to this document and must not reach the next. -->

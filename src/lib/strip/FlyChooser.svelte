@@ -15,6 +15,7 @@
 <DocumentChooser
 	word="fly"
 	label="Flies"
+	fetching={documents.left.includes('fly')}
 	placeholder="Find by name, size or metal"
 	rows={documents.all('fly').map(listed)}
 	row={selection.fly}

@@ -174,6 +174,35 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 		),
 		history: said('what undo and redo would do now', { allOf: [ref('History')] })
 	}),
+	Learning: object({
+		learned: said(
+			'what is believed since, by scores in standard deviations of what was believed before',
+			object(
+				{
+					scores: said('their names', list(text('a name'))),
+					mean: said('the mode of each', list(number('in standard deviations'))),
+					covariance: said('row by row, or as the factor of its inverse', {
+						anyOf: [{ type: 'array' }, { type: 'object' }]
+					}),
+					tied: said('what one fly of this hand differs from the next by', { type: 'object' })
+				},
+				['tied']
+			)
+		),
+		judged: said(
+			'each entry beside the others',
+			list(
+				object({
+					key: text('where it was entered, and the id of that'),
+					ratios: said('found over predicted, run by run', list(number('a ratio'))),
+					off: said('the same in standard deviations', list(number('found less predicted'))),
+					flagged: yesNo('it does not go with the others'),
+					fights: yesNo('it is far from what was hardly doubted')
+				})
+			)
+		),
+		unusable: said('keys of entries that say nothing, since such a fly floats', list(text('a key')))
+	}),
 	Done: object(done),
 	HistoryEntry: object({
 		...done,

@@ -1,5 +1,6 @@
 import { TyingRequest } from '$lib/documents/batch/validation';
 import { schemaOf } from '$lib/contract/fields';
+import { PAGE_RANGE } from '$lib/api/requests';
 import { exampleId } from '$lib/documents/definition';
 import { definitionOf } from '$lib/documents/definitions';
 import { documentKinds, kinds, withinOf, type DocumentKind } from '$lib/documents/kinds';
@@ -42,9 +43,22 @@ function documents(kind: DocumentKind): Operation[] {
 		{
 			method: 'get',
 			path: all,
-			summary: `All ${kinds[kind].many}, oldest first`,
+			summary: `All ${kinds[kind].many}, oldest first; with most bit by bit, the header Link says where the next are`,
+			query: {
+				most: {
+					about: 'so many at once',
+					schema: { type: 'integer', minimum: PAGE_RANGE[0], maximum: PAGE_RANGE[1] }
+				},
+				after: { about: 'from where on, as Link says', schema: { type: 'string' } }
+			},
 			answer: { status: 200, content: list(answer) },
-			examples: [{ path: all, status: 200 }]
+			errors: [422],
+			examples: [
+				{ path: all, status: 200 },
+				{ path: `${all}?most=1`, status: 200 },
+				{ path: `${all}?most=0`, status: 422 },
+				{ path: `${all}?most=1&after=here`, status: 422 }
+			]
 		},
 		{
 			method: 'get',

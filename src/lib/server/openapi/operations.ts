@@ -138,6 +138,14 @@ export const operations: readonly Operation[] = [
 		examples: [{ path: '/api/snapshot', status: 200 }]
 	},
 	{
+		method: 'get',
+		path: '/api/learning',
+		summary:
+			'What all that was weighed, timed and seen has taught, and how each entry goes with it',
+		answer: { status: 200, content: ref('Learning') },
+		examples: [{ path: '/api/learning', status: 200 }]
+	},
+	{
 		method: 'put',
 		path: '/api/strip',
 		summary: 'Which fly, rig and lie are on the strip',

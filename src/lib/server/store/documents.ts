@@ -7,8 +7,10 @@ import {
 	type Collections,
 	type DocumentContent,
 	type DocumentKind,
-	type DocumentRow
+	type DocumentRow,
+	type RowOf
 } from '$lib/documents/kinds';
+import { without } from '$core/quantity/index';
 import type { Queryable } from '../db/database';
 
 interface SqlRow {
@@ -45,6 +47,50 @@ export async function listDocuments<Row extends DocumentRow>(
 		`select ${columnsOf(kind)} from ${kind} order by created_at, id`
 	);
 	return rows.map((row) => toRow(kind, row) as Row);
+}
+
+/** Some documents of a kind, oldest first, and where the next ones begin; null after the last. */
+export interface ListPage {
+	readonly rows: DocumentRow[];
+	readonly next: string | null;
+}
+
+/** What `next` of a page looks like: when the last of it was made, and its id. */
+const CURSOR = /^(\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{6}Z)~([0-9a-f-]{36})$/;
+
+/**
+ * @param after `next` of the page before; null for the first
+ * @param most documents of a page
+ * @returns null when `after` is none
+ */
+export async function listPage(
+	db: Queryable,
+	kind: DocumentKind,
+	after: string | null,
+	most: number
+): Promise<ListPage | null> {
+	const [, made = '-infinity', id = NO_ID] = CURSOR.exec(after ?? '') ?? [];
+	if (after !== null && id === NO_ID) return null;
+	const found = await db.query<SqlRow & { made: string }>(
+		`select ${columnsOf(kind)},
+			to_char(created_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.US"Z"') as made
+		from ${kind} where (created_at, id) > ($1::timestamptz, $2::uuid)
+		order by created_at, id limit $3`,
+		[made, id, most]
+	);
+	const last = found.at(-1);
+	return {
+		rows: found.map((row) => toRow(kind, without(row, 'made'))),
+		next: last && found.length === most ? `${last.made}~${last.id}` : null
+	};
+}
+const NO_ID = '00000000-0000-0000-0000-000000000000';
+
+/** The fly that a list begins with. */
+export async function firstFly(db: Queryable): Promise<DocumentRow | null> {
+	const names = await db.query<RowOf<'fly'>>('select id, name from fly order by created_at, id');
+	const [first] = kinds.fly.order(names);
+	return first ? findDocument(db, 'fly', first.id) : null;
 }
 
 /** All documents, by collection. */

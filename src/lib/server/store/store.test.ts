@@ -18,7 +18,13 @@ import { fluidAt } from '$core/water/index';
 import type { BatchBodyDocument } from '$lib/documents/batch/body';
 import { recipeToDocument } from '$lib/documents/fly/recipe';
 import { rigFromDocument, type RigBodyDocument } from '$lib/documents/rig/body';
-import type { DocumentRow, EntryRow, BatchRow, LotRow } from '$lib/documents/kinds';
+import {
+	kinds,
+	type DocumentRow,
+	type EntryRow,
+	type BatchRow,
+	type LotRow
+} from '$lib/documents/kinds';
 import { leftOf } from '$lib/documents/lot/body';
 import { lockDataFolder } from '../db/lock';
 import { migrate, migrations } from '../db/migrate';
@@ -59,6 +65,47 @@ test('the demo is there: a river with its lies, flies from size 4 to 18', async 
 		new Set(['tungsten', 'brass', undefined])
 	);
 	expect(flies.some((fly) => fly.id === strip.flyId)).toBe(true);
+});
+
+test('a page opens on what is on its strip; the rest comes page by page, each once and in the order in which it was made', async () => {
+	const { flies, lies, strip, lots } = await store.snapshot();
+	const opening = await store.opening();
+	expect(opening.left).toEqual(['fly', 'lot', 'batch', 'entry']);
+	expect(opening.flies.map(({ id }) => id)).toEqual([strip.flyId]);
+	expect(opening).toMatchObject({ lies, strip, lots: [], entries: [], batches: [] });
+	for (const [kind, all] of [
+		['fly', flies],
+		['lot', lots]
+	] as const) {
+		const found: DocumentRow[] = [];
+		let next: string | null = null;
+		do {
+			const page = await store.page(kind, next, 3);
+			expect(page.rows.length).toBeLessThanOrEqual(3);
+			found.push(...page.rows);
+			next = page.next;
+		} while (next !== null);
+		expect(found).toEqual(all);
+	}
+	expect((await refused(store.page('fly', 'here', 3))).status).toBe(422);
+	// Of which nothing was chosen yet it is the first of the list.
+	await store.setStrip({ ...strip, flyId: null });
+	const [first] = kinds.fly.order(flies);
+	expect((await store.opening()).strip.flyId).toBe(first!.id);
+	await store.setStrip(strip);
+});
+
+test('what is learned from has a stand of its own', async () => {
+	const before = store.foundStand();
+	const id = randomUUID();
+	await store.create('fly', id, { name: 'Not found', body: body(2.8e-3) });
+	expect(store.foundStand()).toBe(before);
+	const { lots } = await store.snapshot();
+	const { name, body: lot, revision } = lots[0]!;
+	await store.edit('lot', lots[0]!.id, revision, { name: `${name} again`, body: lot });
+	expect(store.foundStand()).not.toBe(before);
+	await store.undo();
+	await store.undo();
 });
 
 test('a run of presses is one action, and undo and redo carry it back and forth', async () => {

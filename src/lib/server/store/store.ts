@@ -6,17 +6,23 @@ import type {
 	DocumentChange,
 	Done,
 	HistoryEntry,
+	Opening,
 	Snapshot,
 	StripSelection
 } from '$lib/api/answers';
 import {
+	documentKinds,
+	growingKinds,
 	kinds,
 	withinOf,
+	type Collection,
 	type Collections,
 	type DocumentContent,
 	type DocumentKind,
-	type DocumentRow
+	type DocumentRow,
+	type FlyRow
 } from '$lib/documents/kinds';
+import { taughtBy } from '$lib/evidence/observations';
 import type { TyingProgress } from '$lib/documents/batch/body';
 import type { Database, Queryable } from '../db/database';
 import {
@@ -33,10 +39,13 @@ import type { Backups } from './backups';
 import {
 	findDocument,
 	findWithin,
+	firstFly,
 	listCollections,
 	listDocuments,
+	listPage,
 	putDocument,
-	removeDocument
+	removeDocument,
+	type ListPage
 } from './documents';
 import { listTying, putTying } from './tying';
 import { checkContent } from './content';
@@ -51,7 +60,11 @@ export type Listener = (news: ChangeNews | null) => void;
 /** Everything a person does, each a transaction with its entry in the action log. */
 export interface Store {
 	snapshot(): Promise<Snapshot>;
+	/** What a page needs to stand at once; its work does not grow with what is kept. */
+	opening(): Promise<Opening>;
 	list(kind: DocumentKind): Promise<DocumentRow[]>;
+	/** Some of them, oldest first. @param after `next` of the page before; null for the first @throws Refusal when it is none */
+	page(kind: DocumentKind, after: string | null, most: number): Promise<ListPage>;
 	get(kind: DocumentKind, id: string): Promise<DocumentRow>;
 	create(kind: DocumentKind, id: string, content: DocumentContent): Promise<ActionAnswer>;
 	/** @param revision the revision that the edit started from */
@@ -94,6 +107,8 @@ export interface Store {
 	listen(listener: Listener): () => void;
 	/** What the snapshot of this moment would say. */
 	stand(): string;
+	/** Changes whenever something is kept that is learned from. */
+	foundStand(): string;
 	readonly backups: Backups;
 	close(): Promise<void>;
 }
@@ -131,12 +146,14 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 	// The stand is this process's own: a window that outlives it finds another one, and reads anew.
 	const epoch = randomUUID().slice(0, 8);
 	let count = 0;
+	let found = 0;
 	const stand = () => `${epoch}.${count}`;
 	/** All documents, as they were read at a stand: who asks for an answer does not pay for all that is kept. */
 	let held: { readonly at: number; readonly collections: Collections } | null = null;
 	const listeners = new Set<Listener>();
 	const tell = (news: Omit<ChangeNews, 'stand'>) => {
 		count++;
+		if (news.changes?.every(({ kind }) => !taughtBy.includes(kind)) !== true) found++;
 		for (const listener of listeners) listener({ ...news, stand: stand() });
 	};
 
@@ -235,33 +252,59 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 			return changes;
 		});
 
+	/** What is asked of everything at once, beside the documents. */
+	const aboutAll = async (tx: Queryable, at: number) => {
+		const setting = async <T>(key: string) => {
+			const sql = 'select value from setting where key = $1';
+			return (await tx.query<{ value: T }>(sql, [key]))[0]?.value;
+		};
+		const chosen = await setting<StripSelection>('strip');
+		return {
+			stand: `${epoch}.${at}`,
+			trouble: backups.trouble(),
+			database: (await setting<string>('database')) ?? '',
+			tying: await listTying(tx),
+			strip: { flyId: null, lieId: null, rigId: null, ...chosen },
+			history: await historyEnds(tx)
+		};
+	};
+
 	return {
 		snapshot: () =>
 			db.read(async (tx) => {
-				const setting = async <T>(key: string) => {
-					const sql = 'select value from setting where key = $1';
-					return (await tx.query<{ value: T }>(sql, [key]))[0]?.value;
-				};
 				// A change that is told of meanwhile may be in it or not: with this stand it is asked for.
 				const at = count;
 				if (held?.at !== at) held = { at, collections: await listCollections(tx) };
 				const { collections } = held;
+				return { ...collections, ...(await aboutAll(tx, at)) };
+			}),
+		opening: () =>
+			db.read(async (tx) => {
+				const about = await aboutAll(tx, count);
+				const { strip } = about;
+				const all: Partial<Record<Collection, DocumentRow[]>> = {};
+				for (const kind of documentKinds) {
+					const grows = growingKinds.includes(kind);
+					all[kinds[kind].collection] = grows ? [] : await listDocuments(tx, kind);
+				}
+				const fly =
+					(strip.flyId && (await findDocument(tx, 'fly', strip.flyId))) || (await firstFly(tx));
 				return {
-					stand: `${epoch}.${at}`,
-					trouble: backups.trouble(),
-					database: (await setting<string>('database')) ?? '',
-					...collections,
-					tying: await listTying(tx),
-					strip: {
-						flyId: null,
-						lieId: null,
-						rigId: null,
-						...(await setting<StripSelection>('strip'))
-					},
-					history: await historyEnds(tx)
+					...about,
+					...(all as Collections),
+					flies: fly ? [fly as FlyRow] : [],
+					strip: { ...strip, flyId: fly?.id ?? null },
+					left: growingKinds
 				};
 			}),
 		list: (kind) => listDocuments(db, kind),
+		page: async (kind, after, most) => {
+			const page = await listPage(db, kind, after, most);
+			if (!page) {
+				throw new Refusal(422, 'after must be what the page before names as its next one.');
+			}
+			return page;
+		},
 		get: (kind, id) => current(db, kind, id),
 		create: (kind, id, content) =>
 			act(async (tx) => {
@@ -369,6 +412,7 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 			return () => listeners.delete(listener);
 		},
 		stand,
+		foundStand: () => `${epoch}.${found}`,
 		backups: {
 			...backups,
 			restore: async (name) => {
