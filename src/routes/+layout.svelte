@@ -78,7 +78,7 @@
 		{#if documents.whole || STAND_ALONE.includes(page.route.id)}
 			{@render children()}
 		{:else}
-			<p role="status" class="text-quiet p-4">Fetching what is kept …</p>
+			<p role="status" class="p-4 text-quiet">Fetching what is kept …</p>
 		{/if}
 	</main>
 </div>

@@ -43,7 +43,7 @@
 </script>
 
 {#if fetching}
-	<p role="status" class="text-quiet px-1">The other {label.toLowerCase()} are on their way …</p>
+	<p role="status" class="px-1 text-quiet">The other {label.toLowerCase()} are on their way …</p>
 {/if}
 <RowList {label} {placeholder} {rows} current={current ?? row?.id ?? null} {choose} {takesFocus} />
 {#if row}
