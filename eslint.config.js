@@ -51,6 +51,18 @@ export default ts.config(
 		}
 	},
 	{
+		// A variant that is added is decided everywhere: what a switch has no word for is named.
+		files: ['src/**/*.ts'],
+		ignores: ['src/**/*.svelte.ts'],
+		languageOptions: { parserOptions: { projectService: true } },
+		rules: {
+			'@typescript-eslint/switch-exhaustiveness-check': [
+				'error',
+				{ considerDefaultExhaustiveForUnions: false }
+			]
+		}
+	},
+	{
 		// Who may know whom, and no circles among modules; of types and through Svelte files:
 		// .dependency-cruiser.cjs.
 		files: ['src/**/*.ts', 'src/**/*.svelte'],

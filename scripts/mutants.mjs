@@ -52,7 +52,7 @@ const mutants = [
 	},
 	{
 		what: 'a drop’s scatter',
-		...{ file: 'src/core/learn/learn.ts', tests: 'src/core/learn' },
+		...{ file: 'src/core/learn/found.ts', tests: 'src/core/learn' },
 		...{ from: 'DROP_SCATTER = 0.03', to: 'DROP_SCATTER = 0.3' }
 	},
 	{

@@ -170,6 +170,31 @@ describe('four whole flies with all dimensions given, summed by hand (0.5 %)', (
 	});
 });
 
+// Fibres a turn and their thickness are ours (shared physics has none): what is held is that they are all weighed.
+test.each([
+	['softHackle', 10, 0.04],
+	['stiffHackle', 14, 0.035],
+	['down', 24, 0.022],
+	['fur', 26, 0.025]
+] as const)(
+	'three turns of %s weigh what their fibres and the stem weigh (2 %)',
+	(kind, perTurn, d) => {
+		const bare: Recipe = {
+			...bareDressing,
+			hook: {
+				...{ style: 'straight', size: 12, lengthX: 0, wireX: 0 },
+				measured: { wire: 0.55e-3, shank: 9e-3, gape: 4.4e-3 }
+			},
+			...{ bead: null, coil: null }
+		};
+		const wound: Recipe = { ...bare, hackle: { kind, turns: 3, length: 0.5, lie: 'swept' } };
+		const fibres = 3 * perTurn * cylinder(d, 4.5);
+		const stem = cylinder(0.15, 3 * Math.PI * (0.55 + 0.15));
+		const added = (massOf(wound) - massOf(bare)) / mg;
+		expect(Math.abs(added / (1.3 * (fibres + stem)) - 1)).toBeLessThan(0.02);
+	}
+);
+
 test('with every other wound length held, a larger bead, more turns, a longer or thicker hook never weigh less', () => {
 	const body: BodyChoice = { kind: 'dubbingTight', shape: 'tapered', thickness: 0.1, length: 0.4 };
 	/** Everything else of fixed measure: the body keeps its millimetres. */

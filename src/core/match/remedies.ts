@@ -178,7 +178,11 @@ export function remediesNamed(
 				})
 			];
 		}
-		default:
+		case 'heavier bead':
+		case 'lighter bead':
+		case 'more wire':
+		case 'less wire':
+		case 'less dressing':
 			return atTheVise(name, recipe, shelf, believed);
 	}
 }

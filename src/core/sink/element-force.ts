@@ -136,7 +136,7 @@ function oneForce(
 	let normal = 0;
 	let axial = 0;
 	let whole = 0;
-	switch (elements.kind[i]) {
+	switch (elements.kind[i]!) {
 		case WIRE:
 		case STRIP: {
 			const strip = elements.kind[i] === STRIP;

@@ -44,7 +44,7 @@ function inertiaOf({ body, fluid, envelope }: Submerged): Inertia {
 		const wire = (Math.PI / 4) * d * d * elements.length[i]! * elements.number[i]!;
 		let along = 0;
 		let across = 0;
-		switch (elements.kind[i]) {
+		switch (elements.kind[i]!) {
 			case SPHERE:
 				along = across = (0.5 * Math.PI * math.cube(d)) / 6;
 				break;

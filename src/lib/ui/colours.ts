@@ -32,7 +32,13 @@ export function partColour(part: PartName, recipe: Recipe, dressing: Dressing): 
 			return materialColour[dressing.rib?.kind ?? 'copper'];
 		case 'body':
 			return dressing.body?.kind === 'wire' ? materialColour.copper : materialColour.dressing;
-		default:
+		case 'underbody':
+		case 'tail':
+		case 'thorax':
+		case 'wingCase':
+		case 'legs':
+		case 'hackle':
+		case 'collar':
 			return materialColour.dressing;
 	}
 }

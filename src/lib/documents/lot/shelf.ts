@@ -93,7 +93,16 @@ export function costOf(build: Build, part: PartName, lots: readonly LotRow[]): n
 			);
 			return times(each, dressed.ribLength);
 		}
-		default:
+		case 'thread':
+		case 'underbody':
+		case 'tail':
+		case 'body':
+		case 'thorax':
+		case 'wingCase':
+		case 'legs':
+		case 'hackle':
+		case 'collar':
+		case 'finish':
 			// Pinches and drops of a packet are not counted.
 			return 0;
 	}

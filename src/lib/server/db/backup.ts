@@ -158,7 +158,7 @@ export async function makeBackup(
 
 /** A disk's refusal in words; any other error as it is. */
 function notWritten(folder: string, error: unknown): unknown {
-	switch ((error as NodeJS.ErrnoException).code) {
+	switch ((error as { code: string }).code) {
 		case 'ENOSPC':
 		case 'EDQUOT':
 			return new DatabaseError(

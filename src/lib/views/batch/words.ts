@@ -29,7 +29,9 @@ export function amountWords({ unit, total }: Amount): string {
 			return total < 1000 ? `${Math.ceil(total)} mg` : `${(total / 1000).toFixed(1)} g`;
 		case 'pieces':
 			return String(Math.ceil(total));
-		default:
+		case 'feathers':
+		case 'fibres':
+		case 'drops':
 			return `${Math.ceil(total)} ${total === 1 ? unit.slice(0, -1) : unit}`;
 	}
 }
