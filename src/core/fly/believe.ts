@@ -1,3 +1,4 @@
+import { hasSlot } from './bead/index';
 import {
 	learnedValues,
 	mixture,
@@ -136,7 +137,7 @@ export function beliefsAbout(recipe: Recipe, beliefs: Beliefs): BeliefName[] {
 		if (name.startsWith('bead.')) {
 			if (!bead) return false;
 			if (name.endsWith('.density')) return bead.weighed === undefined && name === metal;
-			return name !== 'bead.slot' || bead.shape === 'slotted';
+			return name !== 'bead.slot' || hasSlot(bead);
 		}
 		if (name.startsWith('coil.')) {
 			if (!coil) return false;

@@ -1,5 +1,5 @@
 import type { BeliefName, BeliefValues } from '../belief/index';
-import { beadGeometry, beadSeat, slotTurn, type BeadGeometry } from './bead';
+import { beadGeometry, beadSeat, slotTurn, type BeadGeometry } from './bead/index';
 import { coilGeometry, type CoilGeometry } from './coil';
 import { dressingGeometry, type DressingGeometry } from './dressing';
 import { hookGeometry, type HookGeometry } from './hook';
@@ -94,8 +94,10 @@ function seated(
 	const lift = coil?.seat === 'slot' ? Math.min(coil.wire, 0.3 * solid.radius) : 0;
 	const turn = (slotTurn(bead!, hook) * Math.PI) / 180;
 	// Field by field: this is made for every belief at every key, and a spread costs ten times as much.
-	const { radius, nose, bore, recess, recessDepth, slot, front, rear, volume, centroid } = solid;
+	const { shape, radius, nose, bore, recess, recessDepth, slot, front, rear, volume, centroid } =
+		solid;
 	return {
+		shape,
 		radius,
 		nose,
 		bore,

@@ -1,6 +1,6 @@
 import { math } from '../quantity/index';
 import type { BeliefValues } from '../belief/index';
-import type { BeadGeometry } from './bead';
+import type { BeadGeometry } from './bead/index';
 import type { HookGeometry } from './hook';
 import type { CoilChoice } from './recipe';
 

@@ -1,6 +1,6 @@
 import { math } from '../quantity/index';
 import type { BeliefName, BeliefValues } from '../belief/index';
-import type { BeadGeometry } from './bead';
+import type { BeadGeometry } from './bead/index';
 import { bundlesOf, type Bundle } from './bundles';
 import type { CoilGeometry } from './coil';
 import type { HookGeometry } from './hook';

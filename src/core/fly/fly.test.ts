@@ -22,14 +22,16 @@ describe('bead', () => {
 			[1.5, 0.1]
 		] as const) {
 			const h = Math.sqrt(diameter ** 2 - bore ** 2);
-			expect(beadSolid(diameter, bore, bore, 0, 0).volume).toBeCloseTo((Math.PI * h ** 3) / 6, 9);
+			expect(
+				beadSolid('round', { diameter, bore, recess: bore, recessDepth: 0, slot: 0 }).volume
+			).toBeCloseTo((Math.PI * h ** 3) / 6, 9);
 		}
 	});
 
 	test('bore, recess and slot together agree with counting points of the solid', () => {
 		// The slot is a whole number of cells wide, so that counting does not blur its edge.
 		const [D, bore, recess, depth, slot] = [3, 0.96, 1.71, 1.35, 1.1];
-		const bead = beadSolid(D, bore, recess, depth, slot);
+		const bead = beadSolid('slotted', { diameter: D, bore, recess, recessDepth: depth, slot });
 		const n = 120;
 		let inside = 0;
 		let momentY = 0;

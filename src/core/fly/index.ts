@@ -24,7 +24,14 @@ export {
 } from './believe';
 export { rollMoment, type Ride } from './ride';
 export { sectionOf, type Section } from './section';
-export { beadSolid } from './bead';
+export {
+	beadShapes,
+	beadShapeTable,
+	beadSolid,
+	hasSlot,
+	shapeFor,
+	type BeadShape
+} from './bead/index';
 export { turnLength } from './coil';
 export { hookGeometry } from './hook';
 export { buildFly, weighs, type Build } from './build';

@@ -1,4 +1,4 @@
-import type { BeadGeometry } from './bead';
+import type { BeadGeometry } from './bead/index';
 import type { CoilGeometry } from './coil';
 import type { HookGeometry } from './hook';
 import type { Dressing } from './usual';

@@ -1,7 +1,7 @@
 import { math } from '../quantity/index';
 import type { BeliefValues } from '../belief/index';
 import type { Point } from '../body/index';
-import { beadDensity, beadGeometry, type BeadGeometry } from './bead';
+import { beadDensity, beadGeometry, type BeadGeometry } from './bead/index';
 import type { Build } from './build';
 import { coilDensity } from './coil';
 import { hookGeometry, onShank, type HookGeometry } from './hook';

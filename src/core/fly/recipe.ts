@@ -1,3 +1,5 @@
+import type { BeadShape } from './bead/shapes';
+
 /**
  * What the tier decides, in tie-on order. Lengths in metres; counts and trade steps as they are.
  *
@@ -64,8 +66,6 @@ export interface HookChoice extends FromLot {
 
 export const beadMetals = ['tungsten', 'brass', 'steel', 'glass', 'own'] as const;
 export type BeadMetal = (typeof beadMetals)[number];
-export const beadShapes = ['round', 'slotted', 'cone'] as const;
-export type BeadShape = (typeof beadShapes)[number];
 
 export interface BeadChoice extends FromLot {
 	readonly metal: BeadMetal;

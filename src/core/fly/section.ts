@@ -1,7 +1,7 @@
 import { math } from '../quantity/index';
 import type { FlyBody, Point } from '../body/index';
 import type { Build, SeatedBead } from './build';
-import { outerRadius } from './bead';
+import { outerRadius } from './bead/index';
 import type { Bundle, Layer } from './dressing';
 import { hookLine, onShank, type HookGeometry } from './hook';
 import { diameterAt, type Profile } from './profile';
@@ -195,14 +195,13 @@ function beadSection(bead: SeatedBead, metal: BeadMetal): NonNullable<Section['b
 	const lift = bead.lift * math.cos(bead.turn);
 	const place = (s: number, y: number): Point => ({ x: bead.seat + s, y: y + lift });
 	const arc = (from: number, to: number, side: number): Point[] =>
-		bead.nose === null
-			? Array.from({ length: 33 }, (_, i) => {
-					// Even steps of angle, so that chords stay short where the outline turns.
-					const angle =
-						math.acos(from / bead.radius) * (1 - i / 32) + (math.acos(to / bead.radius) * i) / 32;
-					return place(bead.radius * math.cos(angle), side * bead.radius * math.sin(angle));
-				})
-			: [place(from, side * outerRadius(bead, from)), place(to, side * bead.radius)];
+		Array.from({ length: 33 }, (_, i) => {
+			// Even steps of angle, so that chords stay short where the outline of a ball turns.
+			const angle =
+				math.acos(from / bead.radius) * (1 - i / 32) + (math.acos(to / bead.radius) * i) / 32;
+			const s = bead.radius * math.cos(angle);
+			return place(s, side * outerRadius(bead, s));
+		});
 	const half = (side: number) => [
 		...arc(bead.front, bead.rear, side),
 		place(bead.rear, (side * bead.recess) / 2),

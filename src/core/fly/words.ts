@@ -1,3 +1,4 @@
+import { beadShapeTable } from './bead/index';
 import { GRAM, MILLIMETRE, coilWireField, showXStep } from '../quantity/index';
 import type { PartName } from './parts';
 import type {
@@ -142,7 +143,8 @@ export function hookWords({
 
 export function beadWords(bead: BeadChoice | null): string {
 	if (!bead) return 'none';
-	const shape = bead.shape === 'round' ? '' : `, ${bead.shape}`;
+	const { words } = beadShapeTable[bead.shape];
+	const shape = words && `, ${words}`;
 	return `${beadMetalWords[bead.metal]} ${mm(bead.diameter)} mm${shape}${bead.weighed === undefined ? '' : ', weighed'}`;
 }
 

@@ -1,6 +1,6 @@
 import { priorBeliefs, type Beliefs } from '../belief/index';
 import { without } from '../quantity/index';
-import { isJig, type BeadChoice, type Recipe } from '../fly/index';
+import { shapeFor, type BeadChoice, type Recipe } from '../fly/index';
 import type { Fluid } from '../water/index';
 import { evaluate, type Candidate } from './evaluate';
 import { beadOf, beadSteps, type Shelf } from './shelf';
@@ -25,9 +25,7 @@ export function beadTable(
 ): BeadRow[] {
 	// Another bead makes another fly than the one that was weighed.
 	const recipe = without(whole, 'weighed');
-	const shape: BeadChoice['shape'] = isJig(recipe.hook)
-		? 'slotted'
-		: (recipe.bead?.shape ?? 'round');
+	const shape = shapeFor(recipe.hook, recipe.bead);
 	return beadSteps(shelf).flatMap((diameter) => {
 		const cell = (metal: AskedMetal) => {
 			const bead = beadOf(shelf, { ...recipe.bead, metal, shape, diameter });

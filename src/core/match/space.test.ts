@@ -52,6 +52,25 @@ test('what is locked stays, whatever the pattern; what was weighed as a whole is
 	);
 });
 
+test('turns go into a slot where the pattern’s bead has one or may get one; another shape comes to a plain hook only as the pattern’s', () => {
+	const open: Locks = { hook: true, bead: false, coil: false, rib: true, dressing: true };
+	const hook: HookChoice = { style: 'straight', size: 12, lengthX: 0, wireX: 0 };
+	const space = (shape: BeadChoice['shape'] | null) => {
+		const bead = shape && ({ metal: 'brass', shape, diameter: 2.8e-3 } as const);
+		return spaceOf({ hook, bead, coil: null, dressing: { fullness: 'medium' } }, open, emptyShelf);
+	};
+	const inSlot = (shape: BeadChoice['shape'] | null) =>
+		space(shape).windings.some(({ place }) => place === 'slot');
+	expect([null, 'round', 'slotted', 'cone'].map((shape) => inSlot(shape as never))).toEqual([
+		...[true, false, true, false]
+	]);
+	const shapes = (shape: BeadChoice['shape']) =>
+		new Set(space(shape).beads.flatMap((bead) => (bead ? [bead.shape] : [])));
+	expect(shapes('cone')).toEqual(new Set(['cone']));
+	expect(shapes('round')).toEqual(new Set(['round']));
+	expect(shapes('slotted')).toEqual(new Set(['slotted', 'round']));
+});
+
 test('all locked, there is the pattern and nothing else', () => {
 	const shut: Locks = { hook: true, bead: true, coil: true, rib: true, dressing: true };
 	fc.assert(

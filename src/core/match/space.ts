@@ -1,5 +1,8 @@
 import { priorBeliefs, type Beliefs } from '../belief/index';
 import {
+	beadShapeTable,
+	hasSlot,
+	shapeFor,
 	isJig,
 	usualCoilWire,
 	type BeadChoice,
@@ -8,7 +11,7 @@ import {
 	type HookChoice,
 	type Recipe
 } from '../fly/index';
-import { CONE_PROPORTIONS, nominalHook } from '../material/index';
+import { nominalHook } from '../material/index';
 import { without } from '../quantity/index';
 import { looksOf, type Locks, type Look, type Trim } from './looks';
 import { beadOf, beadSteps, coilOf, hookOf, wireSteps, type Shelf } from './shelf';
@@ -95,14 +98,15 @@ function beadsFor(
 	{ bead: now }: Recipe,
 	shelf: Shelf
 ): (BeadChoice | null)[] {
-	const shapes = [
-		...(hooks.some(isJig) || now?.shape === 'slotted' ? (['slotted'] as const) : []),
-		...(hooks.some((hook) => !isJig(hook))
-			? [now?.shape === 'cone' ? ('cone' as const) : ('round' as const)]
-			: [])
-	];
+	// A slotted one is tried on plain hooks where the pattern has one, beside the usual.
+	const plain = hooks.find((hook) => !isJig(hook));
+	const shapes = new Set([
+		...hooks.filter(isJig).map((hook) => shapeFor(hook, now)),
+		...(now && hasSlot(now) ? [now.shape] : []),
+		...(plain ? [shapeFor(plain, hasSlot(now) ? null : now)] : [])
+	]);
 	const nominal = beadSteps(shelf).flatMap((diameter) =>
-		shapes.flatMap((shape) =>
+		[...shapes].flatMap((shape) =>
 			NOMINAL_METALS.map((metal) => beadOf(shelf, { metal, shape, diameter }))
 		)
 	);
@@ -127,7 +131,7 @@ function windingsFor({ hook, coil, bead }: Recipe, shelf: Shelf, noLead: boolean
 			return [{ metal, wire, ...(lot ? { lot } : {}), ...(measured ? { measured } : {}) }];
 		})
 	);
-	const places = PLACES.filter((place) => place !== 'slot' || bead?.shape !== 'round');
+	const places = PLACES.filter((place) => place !== 'slot' || !bead || hasSlot(bead));
 	return spools.flatMap((spool) => places.map((place) => ({ ...spool, place })));
 }
 
@@ -146,10 +150,7 @@ export function goesOn({ beads }: Space, hook: HookChoice, bead: BeadChoice | nu
 	const { gape } = hook.measured?.gape
 		? { gape: hook.measured.gape }
 		: nominalHook(hook.size, hook.lengthX, hook.wireX);
-	// A cone counts with its mean width.
-	const width =
-		bead.shape === 'cone' ? bead.diameter * (1 + CONE_PROPORTIONS.nose) * 0.5 : bead.diameter;
-	return width <= WIDEST * gape;
+	return bead.diameter * beadShapeTable[bead.shape].meanWidth <= WIDEST * gape;
 }
 
 /** The first of those that are alike, lots included. */

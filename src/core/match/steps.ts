@@ -1,4 +1,6 @@
 import {
+	beadShapeTable,
+	shapeFor,
 	beadMetalWords,
 	bodyOfKind,
 	coilMetalWords,
@@ -52,7 +54,7 @@ function beadStepsFrom({ recipe, hook: { gape } }: Build, shelf: Shelf): Step[] 
 	};
 	const sizes = beadSteps(shelf);
 	if (!bead) {
-		const shape = isJig(hook) ? 'slotted' : 'round';
+		const shape = shapeFor(hook, null);
 		const diameter = sizes.reduce((best, size) => (size <= USUAL_BEAD * gape ? size : best), 0);
 		if (diameter > 0) {
 			for (const metal of ['brass', 'tungsten'] as const) {
@@ -71,8 +73,8 @@ function beadStepsFrom({ recipe, hook: { gape } }: Build, shelf: Shelf): Step[] 
 		if (metal === bead.metal) continue;
 		offer(`bead-${metal}`, `${beadMetalWords[bead.metal]} to ${metal}`, { ...bead, metal });
 	}
-	if (!isJig(hook) && bead.shape !== 'cone') {
-		const shape = bead.shape === 'slotted' ? 'round' : 'slotted';
+	const shape = beadShapeTable[bead.shape].counterpart;
+	if (!isJig(hook) && shape) {
 		offer(`bead-${shape}`, `${bead.shape} bead to ${shape}`, { ...bead, shape });
 	}
 	steps.push({

@@ -1,4 +1,4 @@
-import { isJig, type BeadChoice, type Recipe } from '$core/fly/index';
+import { hasSlot, isJig, type BeadChoice, type Recipe } from '$core/fly/index';
 import {
 	boreField,
 	densityField,
@@ -60,7 +60,7 @@ export function beadControls({ recipe, build, masses, before }: Subject): Contro
 			})
 		);
 	}
-	if (bead.shape === 'slotted' && !isJig(recipe.hook)) {
+	if (hasSlot(bead) && !isJig(recipe.hook)) {
 		controls.push(
 			quantity(slotTurnField, bead.slotTurn ?? 0, (slotTurn) => set({ slotTurn }), {
 				unit: '° from the point',
@@ -90,7 +90,7 @@ export function beadControls({ recipe, build, masses, before }: Subject): Contro
 			quantity(recessField, solid.recess, (recess) => set({ recess }), width)
 		)
 	);
-	if (bead.shape === 'slotted') {
+	if (hasSlot(bead)) {
 		controls.push(
 			measure(
 				'slot',

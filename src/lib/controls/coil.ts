@@ -1,4 +1,5 @@
 import {
+	hasSlot,
 	coilPlaces,
 	coilPlaceWords,
 	leadFreeEquivalent,
@@ -45,7 +46,7 @@ export function coilControls({ recipe, before }: Subject): Control[] {
 			coil.place ?? 'forward',
 			options(
 				coilPlaceWords,
-				coilPlaces.filter((place) => place !== 'slot' || recipe.bead?.shape === 'slotted')
+				coilPlaces.filter((place) => place !== 'slot' || hasSlot(recipe.bead))
 			),
 			(place) => set({ place: place as CoilChoice['place'] })
 		),

@@ -124,7 +124,7 @@ export const beadShapeControl = <To>(shape: BeadShape, set: (shape: BeadShape) =
 	choice(
 		'Kind',
 		shape,
-		options({ round: 'round', slotted: 'slotted', cone: 'cone' }, beadShapes),
+		beadShapes.map((value) => ({ value, words: value })),
 		(next) => set(next as BeadShape)
 	);
 
