@@ -185,6 +185,25 @@ test('the Water view: a leaf timed by taps, the flow of the day from the gauge, 
 	}
 	for (let k = 0; k < 6; k++) await bench.keyboard.press('Control+z');
 	await kept(bench);
+
+	await test.step('a river of its own for a lie, renamed, and joined again', async () => {
+		const of = bench.getByRole('combobox', { name: 'River of this lie' });
+		const before = await of.inputValue();
+		await of.selectOption('another, new river');
+		await expect(of).not.toHaveValue(before);
+		await bench.getByText('Rename, join or delete rivers').click();
+		const rivers = bench.getByRole('list', { name: 'Rivers' });
+		const made = rivers.getByRole('listitem').filter({ hasText: /^Name of this river\s*1 lie/ });
+		await made.getByLabel('Name of this river').fill('Side beck');
+		await made.getByLabel('Name of this river').press('Enter');
+		await kept(bench);
+		await expect(of.locator('option:checked')).toHaveText('Side beck');
+		await rivers.getByRole('combobox', { name: 'Join Side beck with' }).selectOption({ index: 1 });
+		await expect(bench.getByText(/^“Side beck” is now part of/)).toBeVisible();
+		await expect(of).toHaveValue(before);
+		await bench.keyboard.press('Control+z');
+		await expect(of.locator('option:checked')).toHaveText('Side beck');
+	});
 });
 
 test('an empty database has a rig to begin with, and drifts', async ({ page }) => {

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import Check from '@lucide/svelte/icons/check';
 	import { Command } from 'bits-ui';
+	import { AT_ONCE, partOf } from '$lib/ui/long-list';
 	import type { searched } from '$lib/ui/search';
 
 	interface Props {
@@ -23,6 +24,9 @@
 	});
 	const textOf = ({ name, detail }: (typeof rows)[number]) => `${name}, ${detail}`;
 	const found = $derived(search ? search(rows, wanted, textOf) : rows);
+	let asked = $state({ before: 0, after: 0 });
+	const at = $derived(wanted.trim() === '' ? rows.findIndex((row) => row.id === current) : -1);
+	const part = $derived(partOf(found, at, asked));
 	/** What Enter chooses: what was chosen before, and the best of what is found. */
 	let marked = $derived((wanted.trim() === '' ? current : found[0]?.id) ?? '');
 	// It may be fetched only once its panel is open, which then has nothing else to give the focus to.
@@ -31,10 +35,19 @@
 	});
 </script>
 
+{#snippet more(words: string, show: () => void)}
+	<button
+		type="button"
+		class="h-11 w-full rounded-md px-2 text-left text-sm text-quiet underline"
+		onclick={show}>{words}</button
+	>
+{/snippet}
+
 <Command.Root {label} bind:value={marked} shouldFilter={false} loop>
 	<Command.Input
 		bind:ref={field}
 		bind:value={wanted}
+		oninput={() => (asked = { before: 0, after: 0 })}
 		{placeholder}
 		aria-controls="{id}-list"
 		class="mb-2 h-11 w-full rounded-md bg-sunk px-3"
@@ -46,7 +59,10 @@
 		aria-label={label}
 	>
 		<Command.Empty class="px-2 py-3 text-sm text-quiet">Nothing matches.</Command.Empty>
-		{#each found as row (row.id)}
+		{#if part.before > 0}
+			{@render more(`${part.before} before these`, () => (asked.before += AT_ONCE))}
+		{/if}
+		{#each part.shown as row (row.id)}
 			<Command.Item
 				value={row.id}
 				class="flex min-h-11 cursor-pointer items-center gap-2 rounded-md px-2 py-1 data-selected:bg-sunk"
@@ -59,5 +75,8 @@
 				</span>
 			</Command.Item>
 		{/each}
+		{#if part.after > 0}
+			{@render more(`${part.after} more; a word finds them sooner`, () => (asked.after += AT_ONCE))}
+		{/if}
 	</Command.List>
 </Command.Root>

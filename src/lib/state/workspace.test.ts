@@ -10,8 +10,10 @@ import type { Opening, Snapshot } from '$lib/api/answers';
 import type { FlyRow } from '$lib/documents/kinds';
 import { recipeFromDocument } from '$lib/documents/fly/recipe';
 import { FIRST_LIE, lieFromDocument } from '$lib/documents/lie/body';
+import { byName } from '$lib/documents/order';
 import type { LotBodyDocument } from '$lib/documents/lot/body';
 import type { ActionChange } from './client';
+import { joinRivers, newRiverFor } from './rivers';
 import { Workspace } from './workspace.svelte';
 
 const file = join(import.meta.dirname, '../server/fixtures/schema-8/snapshot.json');
@@ -218,6 +220,40 @@ test('a window opens on what is on the strip, and gets the rest page by page', a
 	]);
 	expect(documents.made('fly')).toEqual([second, third, since]);
 	expect(documents.whole).toBe(true);
+});
+
+test('two rivers become one by one action, of the lies as they are by then; a new one takes its lie along', async () => {
+	const river = was.rivers[0]!;
+	const other = { ...river, id: 'r-other', name: 'Other beck' };
+	const lies = was.lies.map((lie) => ({ ...lie, riverId: river.id }));
+	expect(lies.length).toBeGreaterThan(1);
+	const { documents } = open({ rivers: [river, other], lies });
+	answers = () => ({
+		status: 200,
+		body: { stand: 'a.1', changes: [], history: documents.history }
+	});
+	expect(await joinRivers(documents, river, other)).toBe(true);
+	expect(asked.map(({ path }) => path)).toEqual(['/api/actions']);
+	expect(asked[0]!.body).toEqual({
+		label: `${river.name} joined with Other beck`,
+		changes: [
+			...byName(lies).map(({ id, revision, name, body }) => ({
+				...{ kind: 'lie', id, revision },
+				document: { name, body, riverId: 'r-other' }
+			})),
+			{ kind: 'river', id: river.id, revision: river.revision }
+		]
+	});
+	expect(documents.notice!.words).toBe(`“${river.name}” is now part of “Other beck”.`);
+
+	asked = [];
+	await newRiverFor(documents, lies[0]!);
+	const [made, moved] = (asked[0]!.body as { changes: ActionChange[] }).changes;
+	expect(made).toMatchObject({
+		...{ kind: 'river', document: { name: 'New river' } },
+		document: { body: { temperatureC: river.body.temperatureC } }
+	});
+	expect(moved).toMatchObject({ id: lies[0]!.id, document: { riverId: made!.id } });
 });
 
 describe('an action', () => {

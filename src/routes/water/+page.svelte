@@ -26,6 +26,7 @@
 	import FieldStepper from '$lib/ui/FieldStepper.svelte';
 	import FloatTimer from '$lib/views/water/FloatTimer.svelte';
 	import FlowPanel from '$lib/views/water/FlowPanel.svelte';
+	import Rivers from '$lib/views/water/Rivers.svelte';
 	import ProfilePicture from '$lib/views/water/ProfilePicture.svelte';
 
 	const { strip, selection, answer } = useWorkspace();
@@ -80,6 +81,7 @@
 	<section aria-labelledby="lies" class="min-w-0">
 		<h1 id="lies" class="text-xl font-semibold">Water</h1>
 		<LieList showHistory={(row) => (history = { row, open: true })} />
+		<Rivers />
 	</section>
 	{#if selection.lie && surveyed && answer.column}
 		{#key selection.lie.id}
