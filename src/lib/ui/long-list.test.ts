@@ -13,6 +13,6 @@ test('of a long list the part about the chosen row is shown, and more of it wher
 	expect(partOf(rows, 500, { before: 100, after: 500 })).toEqual({
 		...{ shown: rows.slice(350), before: 350, after: 0 }
 	});
-	expect(partOf(rows, 999, none).shown).toContain(999);
+	expect(partOf(rows, 999, none).shown).toEqual(rows.slice(900));
 	expect(partOf(rows, 20, { before: 100, after: 0 }).before).toBe(0);
 });

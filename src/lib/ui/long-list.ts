@@ -13,7 +13,7 @@ export function partOf<Row>(
 	at: number,
 	asked: { readonly before: number; readonly after: number }
 ): { shown: readonly Row[]; before: number; after: number } {
-	const about = rows.length > AT_ONCE ? Math.max(0, at - AT_ONCE / 2) : 0;
+	const about = Math.max(0, Math.min(at - AT_ONCE / 2, rows.length - AT_ONCE));
 	const from = Math.max(0, about - asked.before);
 	const to = Math.min(rows.length, about + AT_ONCE + asked.after);
 	return { shown: rows.slice(from, to), before: from, after: rows.length - to };
