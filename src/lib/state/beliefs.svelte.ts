@@ -6,10 +6,11 @@ import type { Documents } from './documents.svelte';
 export class Beliefs {
 	/** What was learned from the log so far. */
 	learning: Learning;
+	private readonly learned = $derived.by(() => this.learning.learned);
 	/** What is believed with it. */
 	readonly believed: Believed = $derived.by(() => ({
 		...priorBeliefs,
-		learned: this.learning.learned
+		learned: this.learned
 	}));
 	/** Where all that was found lies. */
 	readonly found = $derived.by(() => ({

@@ -80,6 +80,7 @@ export class Documents {
 	private readonly toSend = (id: string) => this.saver.has(id);
 
 	private async fetchRest(): Promise<void> {
+		let told: Notice | null = null;
 		while (!this.whole) {
 			const [kind] = this.left;
 			try {
@@ -91,10 +92,11 @@ export class Documents {
 				this.left = this.left.filter((other) => other !== kind);
 			} catch (error) {
 				if (!(error instanceof RequestError)) throw error;
-				this.notice = { words: error.message, choices: [], passing: true };
+				this.notice = told = { words: error.message, choices: [], passing: true };
 				await new Promise((resolve) => setTimeout(resolve, AGAIN_MS));
 			}
 		}
+		if (told && this.notice === told) this.notice = null;
 	}
 
 	/** @returns what is wrong with the name, in words; null when it was taken */

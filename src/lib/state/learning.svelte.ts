@@ -42,7 +42,12 @@ export class LearningState {
 		const { known } = this;
 		const learning = await api.learning().catch(() => null);
 		// A later entry has its own answer on the way.
-		if (learning && this.known === known) this.parts.beliefs.learning = learning;
+		if (!learning || this.known !== known) return;
+		const { beliefs } = this.parts;
+		const { learned } = beliefs.learning;
+		// The same again would have every answer worked out anew.
+		const same = JSON.stringify(learned) === JSON.stringify(learning.learned);
+		beliefs.learning = same ? { ...learning, learned } : learning;
 	}
 
 	/** Follows the log; to be called once, where effects live. */

@@ -220,6 +220,7 @@ test('a window opens on what is on the strip, and gets the rest page by page', a
 	]);
 	expect(documents.made('fly')).toEqual([second, third, since]);
 	expect(documents.whole).toBe(true);
+	expect(documents.notice).toBeNull();
 });
 
 test('two rivers become one by one action, of the lies as they are by then; a new one takes its lie along', async () => {
