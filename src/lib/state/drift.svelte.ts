@@ -90,7 +90,14 @@ export class DriftState {
 
 	/** Follows a question; what ran for another one is dropped. null: there is none. */
 	follow(question: DriftQuestion | null, context: AdviceContext): void {
-		if (question === this.followed?.question) return;
+		if (this.followed && question === this.followed.question) {
+			const { shelf } = this.followed.context;
+			this.followed = { question, context };
+			// What to change is said of what the tier owns, which may come or change later.
+			if (question && shelf !== context.shelf && (this.advice || this.advising))
+				void this.askAdvice(question);
+			return;
+		}
 		this.followed = { question, context };
 		const turn = ++this.turn;
 		clearTimeout(this.timer);
@@ -197,19 +204,21 @@ export class DriftState {
 
 	/** What to change where the drift is good less often than is asked for. */
 	private async askAdvice(question: DriftQuestion): Promise<void> {
+		if (this.advising) this.adviser.end();
 		this.advising = true;
-		const { shelf, wishes, learned } = this.followed!.context;
+		const { context } = this.followed!;
+		const { shelf, wishes, learned } = context;
 		const locks = { hook: true, bead: false, coil: false, rib: true, dressing: true };
 		try {
 			const found = await this.adviser.ask({
 				kind: 'advice',
 				question: { ...question, learned, shelf, wishes, locks }
 			});
-			if (question === this.followed?.question) this.advice = found;
+			if (context === this.followed?.context) this.advice = found;
 		} catch {
 			// Dropped for a newer question.
 		} finally {
-			if (question === this.followed?.question) this.advising = false;
+			if (context === this.followed?.context) this.advising = false;
 		}
 	}
 
