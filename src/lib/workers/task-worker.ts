@@ -1,13 +1,23 @@
 interface Waiting {
+	readonly task: unknown;
 	readonly resolve: (answer: never) => void;
 	readonly reject: (error: Error) => void;
 }
 
-/** A worker of the browser's that does tasks in turn; it starts when it is first asked. */
+/** A worker that does not start, or breaks, is started again so often, after so many milliseconds each time. */
+const AGAIN = { times: 3, afterMs: 400 };
+
+/**
+ * A worker of the browser's that does tasks in turn; it starts when it is first asked, and again where its script
+ * did not arrive.
+ */
 export class TaskWorker<Task extends { readonly kind: string }, Answers> {
 	private worker: Worker | null = null;
 	private asked = 0;
 	private readonly waiting = new Map<number, Waiting>();
+	/** How often it broke since it last answered. */
+	private broke = 0;
+	private again: ReturnType<typeof setTimeout> | undefined;
 
 	/** @param make the worker; it answers `{ ask, answer }` or `{ ask, error }` to `{ ask, task }` */
 	constructor(private readonly make: () => Worker) {}
@@ -16,11 +26,14 @@ export class TaskWorker<Task extends { readonly kind: string }, Answers> {
 		task: Extract<Task, { kind: Kind }>
 	): Promise<Answers[Kind]> {
 		const ask = ++this.asked;
-		this.worker ??= this.start();
 		const answer = new Promise<Answers[Kind]>((resolve, reject) => {
-			this.waiting.set(ask, { resolve, reject });
+			this.waiting.set(ask, { task, resolve, reject });
 		});
-		this.worker.postMessage({ ask, task });
+		// One that broke is told of it when it starts again.
+		if (this.again === undefined) {
+			this.worker ??= this.start();
+			this.worker.postMessage({ ask, task });
+		}
 		return answer;
 	}
 
@@ -28,6 +41,9 @@ export class TaskWorker<Task extends { readonly kind: string }, Answers> {
 	end(): void {
 		this.worker?.terminate();
 		this.worker = null;
+		clearTimeout(this.again);
+		this.again = undefined;
+		this.broke = 0;
 		for (const { reject } of this.waiting.values()) reject(new Error('stopped'));
 		this.waiting.clear();
 	}
@@ -39,11 +55,25 @@ export class TaskWorker<Task extends { readonly kind: string }, Answers> {
 		}: MessageEvent<{ ask: number; answer?: unknown; error?: string }>) => {
 			const waiting = this.waiting.get(data.ask);
 			this.waiting.delete(data.ask);
+			this.broke = 0;
 			if (data.error === undefined) waiting?.resolve(data.answer as never);
 			else waiting?.reject(new Error(data.error));
 		};
-		worker.onerror = () => this.end();
+		worker.onerror = () => {
+			if (worker === this.worker) this.restart();
+		};
 		return worker;
+	}
+
+	private restart(): void {
+		if (++this.broke > AGAIN.times) return this.end();
+		this.worker?.terminate();
+		this.worker = null;
+		this.again = setTimeout(() => {
+			this.again = undefined;
+			const worker = (this.worker = this.start());
+			for (const [ask, { task }] of this.waiting) worker.postMessage({ ask, task });
+		}, AGAIN.afterMs);
 	}
 }
 
