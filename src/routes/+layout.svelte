@@ -1,5 +1,6 @@
 <script lang="ts">
 	import '../app.css';
+	import { onMount } from 'svelte';
 	import { browser } from '$app/environment';
 	import { page } from '$app/state';
 	import { bindEverywhere } from '$lib/frame/keys';
@@ -32,7 +33,8 @@
 	let ready = $state(false);
 	/** Views that stand with what a page is opened with: the fly on the strip, and the waters. */
 	const STAND_ALONE: readonly (string | null)[] = ['/', '/drift', '/water', '/drawing'];
-	$effect(() => {
+	// Once, and not anew with what it reads.
+	onMount(() => {
 		ready = true;
 		letters.load();
 		void documents.entire().then(() => documents.offerUnsent());
