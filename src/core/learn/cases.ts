@@ -116,23 +116,27 @@ export class Case {
 		return shape;
 	}
 
-	/** Whether scores are so far from where it was expanded that it may say something else there. */
-	isFar(scores: Float64Array): boolean {
+	/**
+	 * Whether scores are so far from where it was expanded that it may say something else there.
+	 *
+	 * @param times as far, where it leans as the like of it anyway
+	 */
+	isFar(scores: Float64Array, times: number): boolean {
 		const { expansion, beliefs, parts } = this.at!;
 		let by = 0;
 		return parts.some((part, i) => {
 			const off = Math.abs(dot(part, scores) - this.#centre[i]!);
 			const share = Math.abs(expansion.slope[i]!) * beliefs[i]!.spread;
 			by += share * off;
-			return by > MOVED || (off > STEP && share > HARDLY_TELLS);
+			return by > times * MOVED || (off > times * STEP && share > HARDLY_TELLS);
 		});
 	}
 
 	/** By how many of the prior's own spreads its figure has been moved. */
-	movedBy(mean: Float64Array): number {
+	movedBy(mean: Float64Array, prior: Float64Array): number {
 		const at = this.at!;
 		const into = slopesFor(at);
-		const before = evaluate(at, new Float64Array(mean.length), into);
+		const before = evaluate(at, prior, into);
 		const variance = into.slopes.reduce((sum, by) => sum + by * by, at.rest);
 		return Math.abs(evaluate(at, mean, into) - before) / Math.sqrt(variance);
 	}

@@ -53,6 +53,8 @@ export interface Learning {
 /** From so many standard deviations on an entry is flagged. */
 const FLAGGED = 3;
 const MOST_PASSES = 4;
+/** Figures that lean as their like are expanded anew from so many times as far (ours). */
+const LEANING = 2;
 /** When no more than this share of the figures has moved, the next pass is the last (ours). */
 const FEW = 0.01;
 /** What all share is sought to so many scores, a hundredth of how well it is ever known (ours). */
@@ -148,7 +150,7 @@ export function learn(
 			if (settled) return { usable, mean: found.mean };
 			scores = found.mean;
 			const about = look.about(scores, own);
-			moved = new Set(usable.filter((one) => one.isFar(about)));
+			moved = new Set(usable.filter((one) => one.isFar(about, shapes ? LEANING : 1)));
 			expandAt(moved, about);
 			settled = moved.size <= FEW * usable.length || pass === MOST_PASSES - 1;
 		}
@@ -163,7 +165,8 @@ export function learn(
 	const terms = usable.map((one) => one.term(hand));
 	const { curve, residuals } = laplaceAt(mean, terms, { happenings, loss });
 	const unusable = all.flatMap(({ at, found }) => (at ? [] : found.map(({ key }) => key)));
-	const fights = usable.map((one) => one.movedBy(mean) > FLAGGED);
+	const prior = new Float64Array(mean.length);
+	const fights = usable.map((one) => one.movedBy(mean, prior) > FLAGGED);
 	const judged = usable.flatMap((one, k) => {
 		let next = 0;
 		return one.found.map((entry): Judged => {

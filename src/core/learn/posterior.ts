@@ -336,14 +336,18 @@ export function laplaceAt(
 	{ happenings = [], loss = 'gross' }: Pick<Question, 'happenings' | 'loss'> = {}
 ): Laplace {
 	const frame = frameOf(mean.length, terms, { happenings });
-	const { stiff } = lookAt({ ...frame, terms, happenings }, mean, losses[loss]);
+	const predicted = new Float64Array(terms.length);
+	const noting = terms.map((term, n) => ({
+		...term,
+		predict: (scores: Float64Array, into: Slopes) => (predicted[n] = term.predict(scores, into))
+	}));
+	const { stiff } = lookAt({ ...frame, terms: noting, happenings }, mean, losses[loss]);
 	const bends = frame.rows.map(({ places, slopes }, n) => ({
 		...{ places, values: slopes, stiff: stiff[n]! }
 	}));
-	const residuals = terms.map(({ predict, found }, n) => {
-		const predicted = predict(mean, frame.rows[n]!);
-		return found.map(({ value, spread }) => (value - predicted) / spread);
-	});
+	const residuals = terms.map(({ found }, n) =>
+		found.map(({ value, spread }) => (value - predicted[n]!) / spread)
+	);
 	return { curve: curveOf(frame.free.envelope, bends)!, residuals };
 }
 
