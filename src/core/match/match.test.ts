@@ -37,6 +37,20 @@ const stops = (recipe: Recipe) =>
 	fitOf(buildFly(recipe, median), median).filter(({ severity }) => severity === 'stop').length;
 
 describe('levers', () => {
+	test('on a plain hook a round bead is tried slotted and the other way, a cone neither; a jig keeps its slot', () => {
+		const offered = (shape: 'round' | 'slotted' | 'cone', style: 'straight' | 'jig60') =>
+			leversOf({
+				...fly,
+				hook: { ...fly.hook, style },
+				bead: { ...fly.bead!, shape },
+				coil: null
+			}).flatMap(({ recipe: { bead } }) => (bead && bead.shape !== shape ? [bead.shape] : []));
+		expect(offered('round', 'straight')).toEqual(['slotted']);
+		expect(offered('slotted', 'straight')).toEqual(['round']);
+		expect(offered('cone', 'straight')).toEqual([]);
+		expect(offered('slotted', 'jig60')).toEqual([]);
+	});
+
 	test('from any fly: one change each, no new hindrance, figures those of the fly that follows', () => {
 		let steps = 0;
 		let astray = 0;
