@@ -5,6 +5,7 @@ module.exports = {
 		tsPreCompilationDeps: true,
 		tsConfig: { fileName: 'tsconfig.json' },
 		webpackConfig: { fileName: 'tools/resolve.cjs' },
+		exclude: { path: 'kernel/assembly' },
 		doNotFollow: { path: 'node_modules' }
 	}
 };

@@ -19,7 +19,16 @@ const engineFunctions = [
 
 export default ts.config(
 	{
-		ignores: ['build/', '.svelte-kit/', 'node_modules/', '.demo-data*/', 'test-results/', 'static/']
+		ignores: [
+			'build/',
+			'.svelte-kit/',
+			'node_modules/',
+			'.demo-data*/',
+			'test-results/',
+			'static/',
+			'src/core/drift/kernel/assembly/',
+			'src/core/drift/kernel/wasm.ts'
+		]
 	},
 	js.configs.recommended,
 	...ts.configs.strict,

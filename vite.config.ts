@@ -1,11 +1,12 @@
 import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'vitest/config';
+import { kernel } from './tools/kernel-plugin.js';
 import { nativeCore } from './tools/native-core-plugin.js';
 import { nodeWorker } from './tools/node-worker-plugin.js';
 
 export default defineConfig({
-	plugins: [nativeCore(), nodeWorker(), tailwindcss(), sveltekit()],
+	plugins: [kernel(), nativeCore(), nodeWorker(), tailwindcss(), sveltekit()],
 	// class-validator and class-transformer read the decorators' type metadata.
 	oxc: { decorator: { legacy: true, emitDecoratorMetadata: true } },
 	ssr: { optimizeDeps: { include: ['bits-ui'] } },

@@ -9,14 +9,18 @@ import {
 } from '../src/core/fly/index';
 import {
 	bandDistances,
-	bandRun,
+	bandRuns,
 	chainOf,
 	drawnDrift,
+	eddiesOf,
 	FINE,
 	noEddies,
+	ROUGH,
 	SMOOTH
 } from '../src/core/drift/index';
+import { followed } from '../src/core/drift/follow';
 import { loadOf } from '../src/core/drift/state';
+import { Trace, traced, type Way } from '../src/core/drift/trace';
 import { drifting, predict } from '../src/core/predict/index';
 import { seedOf } from '../src/core/quantity/index';
 import { starterRig } from '../src/core/rig/index';
@@ -90,8 +94,31 @@ export const finePath = () => {
 	return drawnDrift(flies, column, line, 0, { smooth: true, fineness: SMOOTH });
 };
 let turn = 0;
-export const roughDrift = () =>
-	bandRun(ready.sample(1, turn), seedOf(2, turn++), bandDistances(ready.median.column));
+/** So many drifts of a band, each in a world of its own. */
+export function roughDrifts(many: number) {
+	const worlds = Array.from({ length: many }, () => ({
+		...ready.sample(1, turn),
+		seed: seedOf(2, turn++)
+	}));
+	return bandRuns(worlds, bandDistances(ready.median.column));
+}
+/** The ways of some drifts of a band, without anybody looking on. */
+function waysOf(many: number): Way[] {
+	return Array.from({ length: many }, (_, k) => {
+		const { flies, column, line } = ready.sample(3, k);
+		const eddies = eddiesOf(column, seedOf(4, k));
+		return { flies, column, line, eddies, fineness: ROUGH, longest: 8, look: () => false };
+	});
+}
+/** Only what the kernel does, and the same by its plain reference; made ready apart. */
+export function stepsByKernel(many: number) {
+	const ways = waysOf(many);
+	return () => [...followed(ways)].length;
+}
+export function stepsByReference(many: number) {
+	const ways = waysOf(many);
+	return () => ways.map((way) => traced(new Trace(way))).length;
+}
 /** The chain's equations at rest, for a solver from the registry; smooth water. */
 export function chainEquations() {
 	const { flies, column, line } = ready.median;

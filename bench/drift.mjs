@@ -5,19 +5,22 @@ import odex from 'odex';
 import { launchOptions } from '../scripts/browser.mjs';
 import { bundled } from '../scripts/bundled.mjs';
 
-/** For how long each worker follows drifts, ms. */
+/** For how long each worker follows drifts, ms, and how many at a time. */
 const SPAN = 3000;
+const AT_ONCE = 20;
+/** Of the plain reference's time the kernel may take so much: 2.5 times as fast. */
+const KERNEL = 0.4;
 
 if (!isMainThread) {
 	const core = await import(workerData.url);
-	for (let k = 0; k < 30; k++) core.roughDrift();
+	core.roughDrifts(2 * AT_ONCE);
 	parentPort?.postMessage('warm');
 	await new Promise((resolve) => parentPort?.once('message', resolve));
 	const start = performance.now();
 	let done = 0;
 	while (performance.now() - start < SPAN) {
-		core.roughDrift();
-		done++;
+		core.roughDrifts(AT_ONCE);
+		done += AT_ONCE;
 	}
 	parentPort?.postMessage((1000 * done) / (performance.now() - start));
 }
@@ -54,8 +57,20 @@ export async function driftAlone(print) {
 	const seconds = core.finePath().path.at(-1).time;
 	const fine = median(() => core.finePath(), 15);
 	print(`  one path of ${seconds.toFixed(1)} s, fine`, fine, 'ms');
-	const rough = median(() => core.roughDrift(), 30);
+	const rough = median(() => core.roughDrifts(AT_ONCE), 10) / AT_ONCE;
 	print('  one of a band, in another world, with eddies', rough, 'ms');
+	/** @param {(many: number) => () => void} made @returns {number} */
+	const steps = (made) => {
+		const start = process.cpuUsage();
+		made(AT_ONCE)();
+		const { user } = process.cpuUsage(start);
+		return user;
+	};
+	/** @param {(many: number) => () => void} made */
+	const middle = (made) =>
+		Array.from({ length: 9 }, () => steps(made)).sort((a, b) => a - b)[4] ?? NaN;
+	const kernel = middle(core.stepsByKernel) / middle(core.stepsByReference);
+	print('  the compiled kernel over the plain reference', kernel, '×', KERNEL);
 	const { rate, from } = core.chainEquations();
 	const start = performance.now();
 	const solver = new odex.Solver(from.length);

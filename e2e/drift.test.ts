@@ -13,6 +13,11 @@ async function read(page: Page, row: string): Promise<number> {
 		.first();
 	return parseFloat(await cell.innerText());
 }
+/** The smallest module there is: whether the page's workers may compile the drift's kernel. */
+const mayCompile = () => {
+	const empty = new Uint8Array([0, 0x61, 0x73, 0x6d, 1, 0, 0, 0]);
+	return new WebAssembly.Module(empty) instanceof WebAssembly.Module;
+};
 const whole = (page: Page) => expect(page.getByText(/^500 drifts:/)).toBeVisible();
 
 test('the strip answers with the drift: a rig is chosen, a fault named, and one click mends it', async ({
@@ -45,6 +50,8 @@ test('the Drift view: path, figures and band; a thicker tippet is no sooner down
 		bench.getByRole('img', { name: /^Slate Plunger on Long arm through/ })
 	).toBeVisible();
 	await whole(bench);
+	expect(bench.workers().length).toBeGreaterThan(0);
+	for (const worker of bench.workers()) expect(await worker.evaluate(mayCompile)).toBe(true);
 	const time = await read(bench, 'Reaches the zone');
 	expect(time).toBeGreaterThan(0.3);
 

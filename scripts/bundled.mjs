@@ -2,6 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
+import { ensureKernel } from './kernel.mjs';
 import { root } from './prepare.mjs';
 
 /**
@@ -13,6 +14,7 @@ import { root } from './prepare.mjs';
 export async function bundled(...file) {
 	// Not there before everything is installed.
 	const { rolldown } = await import('rolldown');
+	await ensureKernel();
 	const folder = mkdtempSync(join(tmpdir(), 'gravitas-bundled-'));
 	process.once('exit', () => rmSync(folder, { recursive: true, force: true }));
 	const out = join(folder, 'core.mjs');

@@ -14,6 +14,10 @@ process.env.CHROMIUM = ensureChromium();
 const reports = mkdtempSync(join(tmpdir(), 'gravitas-test-'));
 let passed = 0;
 let failed = 0;
+/** What failed, said once more at the end: whoever sees only that still knows where to look. @type {string[]} */
+const failures = [];
+/** Lines of a failed step that are said again. */
+const LAST_LINES = 25;
 
 /** @param {string} name @param {string[]} command @param {NodeJS.ProcessEnv} [env] @returns {Promise<boolean>} */
 async function run(name, command, env = {}) {
@@ -22,13 +26,27 @@ async function run(name, command, env = {}) {
 	const [file = '', ...args] = command;
 	const child = spawn(process.execPath, [join('node_modules', file), ...args], {
 		cwd: root,
-		stdio: 'inherit',
+		stdio: ['ignore', 'pipe', 'pipe'],
 		env: { ...process.env, ...env }
 	});
+	let said = '';
+	for (const [from, to] of /** @type {const} */ ([
+		[child.stdout, process.stdout],
+		[child.stderr, process.stderr]
+	])) {
+		from.on('data', (chunk) => {
+			to.write(chunk);
+			said = (said + chunk).slice(-20_000);
+		});
+	}
 	const code = await new Promise((resolve) => child.once('exit', resolve));
 	console.log(
 		`  ${name}: ${code === 0 ? 'ok' : 'FAILED'} in ${((Date.now() - start) / 1000).toFixed(0)} s`
 	);
+	if (code !== 0) {
+		const last = said.trimEnd().split('\n').slice(-LAST_LINES);
+		failures.push(`${name} ended with ${code}:\n${last.join('\n')}`);
+	}
 	return code === 0;
 }
 
@@ -41,11 +59,12 @@ async function step(name, command) {
 /**
  * Runs a test runner and adds what it counted; one that counted nothing or ended badly has failed.
  * @param {string} name @param {string[]} command @param {string} report @param {NodeJS.ProcessEnv} env
- * @param {(report: any) => { passed: number, failed: number }} count
+ * @param {(report: any) => { passed: number, failed: number, names: string[] }} count
  */
 async function suite(name, command, report, env, count) {
 	const ok = await run(name, command, env);
-	let counted = { passed: 0, failed: 0 };
+	/** @type {ReturnType<typeof count>} */
+	let counted = { passed: 0, failed: 0, names: [] };
 	try {
 		counted = count(JSON.parse(readFileSync(report, 'utf8')));
 	} catch {
@@ -53,7 +72,24 @@ async function suite(name, command, report, env, count) {
 	}
 	passed += counted.passed;
 	failed += counted.failed;
+	failures.push(...counted.names.map((words) => `${name}: ${words}`));
 	if ((!ok && counted.failed === 0) || counted.passed + counted.failed === 0) failed++;
+}
+
+/** The end-to-end tests that went wrong. @param {any[]} suites @returns {string[]} */
+function unexpected(suites) {
+	return suites.flatMap(({ suites: inner = [], specs = [] }) => [
+		...unexpected(inner),
+		...specs
+			.filter((/** @type {any} */ { ok }) => !ok)
+			.map((/** @type {any} */ { file, line, title, tests }) => {
+				const errors = tests.flatMap((/** @type {any} */ one) =>
+					one.results.flatMap((/** @type {any} */ { errors }) => errors)
+				);
+				const words = errors.map((/** @type {any} */ { message }) => message).join('\n');
+				return `e2e/${file}:${line} ${title}\n${words.slice(0, 2000)}`;
+			})
+	]);
 }
 
 // Two things at a time, as a small machine has two cores.
@@ -89,7 +125,14 @@ await suite(
 	['vitest/vitest.mjs', 'run', '--reporter=dot', '--reporter=json', `--outputFile.json=${unit}`],
 	unit,
 	{},
-	(report) => ({ passed: report.numPassedTests, failed: report.numFailedTests })
+	(report) => ({
+		passed: report.numPassedTests,
+		failed: report.numFailedTests,
+		names: report.testResults
+			.flatMap((/** @type {any} */ file) => file.assertionResults)
+			.filter((/** @type {any} */ one) => one.status === 'failed')
+			.map((/** @type {any} */ one) => `${one.fullName}\n${one.failureMessages.join('\n')}`)
+	})
 );
 await faults;
 
@@ -101,10 +144,12 @@ await suite(
 	{ PLAYWRIGHT_JSON_OUTPUT_NAME: e2e },
 	(report) => ({
 		passed: report.stats.expected + report.stats.flaky,
-		failed: report.stats.unexpected
+		failed: report.stats.unexpected,
+		names: unexpected(report.suites)
 	})
 );
 
 rmSync(reports, { recursive: true, force: true });
+if (failures.length > 0) console.log(`\n— what failed\n\n${failures.join('\n\n')}`);
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);

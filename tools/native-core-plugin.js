@@ -1,6 +1,7 @@
 import { readdirSync } from 'node:fs';
 import { join, relative, resolve, sep } from 'node:path';
 import { rolldown } from 'rolldown';
+import { ensureKernel } from '../scripts/kernel.mjs';
 
 /**
  * Vite plugin for the unit tests: the modules of src/core are translated once, file by file, and imported by Node
@@ -15,9 +16,13 @@ export function nativeCore() {
 
 	/** @param {string} file */
 	const isCore = (file) =>
-		file.startsWith(core + sep) && file.endsWith('.ts') && !file.endsWith('.test.ts');
+		file.startsWith(core + sep) &&
+		file.endsWith('.ts') &&
+		!file.endsWith('.test.ts') &&
+		!file.includes(`${sep}assembly${sep}`);
 
 	const translate = async () => {
+		await ensureKernel();
 		const input = readdirSync(core, { recursive: true, encoding: 'utf8' })
 			.map((name) => join(core, name))
 			.filter(isCore);

@@ -2,7 +2,7 @@ import type { Column, Line } from '../body/index';
 import { quantile } from '../quantity/index';
 import type { Hung } from './state';
 import { ROUGH } from './trace';
-import { seenDrift, type DriftCare } from './drift';
+import { drifts, type DriftAsked, type DriftCare } from './drift';
 import type { Drift, Fault } from './outcome';
 
 /** What is followed: flies, water and line, all known. */
@@ -23,33 +23,39 @@ export function bandDistances({ approach, hold }: Column, count = 48): Float32Ar
 	return Float32Array.from({ length: count }, (_, k) => ((approach + hold) * k) / (count - 1));
 }
 
-/** One of many drifts. */
-export function bandRun(
-	{ flies, column, line }: DriftCase,
-	seed: number,
+/** Of many drifts one, and the seed of its eddies. */
+export interface SeededCase extends DriftCase {
+	readonly seed: number;
+}
+
+/** Follows many drifts. */
+export function bandRuns(
+	cases: Iterable<SeededCase>,
 	distances: Float32Array,
 	care: DriftCare = {}
-): Run {
-	const heights = new Float32Array(distances.length).fill(NaN);
-	heights[0] = 1;
-	let next = 1;
-	const result = seenDrift(
-		flies,
-		column,
-		line,
-		seed,
-		{ fineness: ROUGH, ...care },
-		({ state, before, chain }) => {
-			const at = chain.flyAt[0]!;
-			const [x0, x1] = [before.x[at]!, state.x[at]!];
-			while (next < distances.length && x1 >= distances[next]!) {
-				const share = x1 > x0 ? (distances[next]! - x0) / (x1 - x0) : 1;
-				const z = before.z[at]! + share * (state.z[at]! - before.z[at]!);
-				heights[next++] = z / column.depth;
-			}
+): Run[] {
+	const profiles: Float32Array[] = [];
+	function* asked(): Generator<DriftAsked> {
+		for (const { flies, column, line, seed } of cases) {
+			const heights = new Float32Array(distances.length).fill(NaN);
+			profiles.push(heights);
+			heights[0] = 1;
+			let next = 1;
+			yield {
+				...{ flies, column, line, seed, care: { fineness: ROUGH, ...care } },
+				look({ state, before, chain }) {
+					const at = chain.flyAt[0]!;
+					const [x0, x1] = [before.x[at]!, state.x[at]!];
+					while (next < distances.length && x1 >= distances[next]!) {
+						const share = x1 > x0 ? (distances[next]! - x0) / (x1 - x0) : 1;
+						const z = before.z[at]! + share * (state.z[at]! - before.z[at]!);
+						heights[next++] = z / column.depth;
+					}
+				}
+			};
 		}
-	);
-	return { ...result, heights };
+	}
+	return drifts(asked()).map((drift, k) => ({ ...drift, heights: profiles[k]! }));
 }
 
 /** The middle and both ends of 90 % of a figure. */

@@ -7,8 +7,10 @@ import { descend, noDrag, pullOn, settle, timeTo, towed } from '../sink/index';
 import { integrateByLibrary } from '../../lib/contract/library.testing';
 import { compileColumn, fluidAt, speedAt } from '../water/index';
 import { noEddies } from './eddies';
-import { chainOf, FINE, trace, type Fineness } from './index';
+import { followed } from './follow';
+import { chainOf, FINE, type Fineness } from './index';
 import { loadOf } from './state';
+import type { Moment } from './trace';
 
 const median = valuesAt(priorBeliefs);
 const fluid = fluidAt(8);
@@ -43,15 +45,20 @@ function follow(
 	water: Column,
 	line: Line,
 	seconds: number,
-	look: Parameters<typeof trace>[6] = () => false,
+	look: (moment: Moment) => boolean = () => false,
 	fineness: Fineness = FINE
 ) {
-	let last: Parameters<Parameters<typeof trace>[6]>[0] | null = null;
-	const solved = trace(flies, water, line, noEddies, fineness, seconds, (moment) => {
-		last = moment;
-		return look(moment);
-	});
-	expect(solved).toBe(true);
+	let last: Moment | null = null;
+	const [trace] = followed([
+		{
+			...{ flies, column: water, line, eddies: noEddies, fineness, longest: seconds },
+			look(moment) {
+				last = moment;
+				return look(moment);
+			}
+		}
+	]);
+	expect(trace!.solved).toBe(true);
 	return last!;
 }
 

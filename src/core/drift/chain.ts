@@ -2,10 +2,10 @@ import { math } from '../quantity/index';
 import type { Column, Line } from '../body/index';
 import { GRAVITY } from '../material/index';
 import { cut, landed } from './cut';
-import { loaderOf, STRETCH, tensionOf } from './load';
+import { BED_GIVES, loaderOf, STRETCH, tensionOf, type ChainParts } from './load';
 import type { Eddies } from './eddies';
 import type { Hung, Load, State } from './state';
-import { heldEnd, type Held } from './upper-end';
+import { heldEnd } from './upper-end';
 
 /**
  * Fly and line as a chain in the vertical plane of the current: nodes with mass, between them
@@ -16,19 +16,13 @@ import { heldEnd, type Held } from './upper-end';
  * friction along their length from the water at their middle, and move water along across themselves.
  * Out of the plane nothing happens: the rod is taken to be held over the drift.
  */
-export interface Chain {
-	/** Segments. */
+export interface Chain extends ChainParts {
+	/** Segments; segment i lies between nodes i and i + 1. */
 	readonly n: number;
-	/** Rest length of segment i, between nodes i and i + 1, m. */
-	readonly rest: Float64Array;
 	/** Which node each fly sits on. */
 	readonly flyAt: readonly number[];
-	/** What the upper end does. */
-	readonly top: Held;
 	/** As the cast leaves it; the caller's own. */
 	readonly start: State;
-	/** Of the line, N a unit of strain. */
-	readonly stiffness: number;
 	/** Of all flies in water, N. */
 	readonly weight: number;
 	/** Forces and their derivatives. @param gh γh of the implicit stage, s; 0 for the forces alone */
@@ -47,8 +41,7 @@ export function chainOf(
 	line: Line,
 	segments: number
 ): Chain {
-	const pieces = cut(flies, line, segments);
-	const { rest, diameter, density, flyAt } = pieces;
+	const { rest, diameter, density, flyAt } = cut(flies, line, segments);
 	const start = landed(line, column, rest);
 	const top = heldEnd(line.top, column, start.x[0]!);
 	const weight = flies.reduce((sum, { fly }) => sum + Math.max(0, fly.weight), 0);
@@ -61,9 +54,20 @@ export function chainOf(
 			0.5 * column.density * 1.5 * diameter[i]! * l * math.square(0.3 * column.surfaceSpeed);
 	});
 	const stiffness = Math.max(weight, lineInAir, dragged, 1e-5) / STRETCH;
+	const area = (i: number) => (Math.PI / 4) * math.square(diameter[i]!);
+	const parts: ChainParts = {
+		...{ column, rest, diameter, stiffness, top },
+		halfMass: rest.map((l, i) => (l * area(i) * density[i]!) / 2),
+		halfWater: rest.map((l, i) => (l * area(i) * column.density) / 2),
+		bedSpring: Math.max(weight, 1e-5) / BED_GIVES,
+		hung: flies.map(({ fly }, k) => ({ fly, at: flyAt[k]! }))
+	};
+	// Made when it is asked for: the compiled kernel does without.
+	let loader: ReturnType<typeof loaderOf> | null = null;
 	return {
-		...{ n: rest.length, rest, flyAt, top, start, stiffness, weight },
-		load: loaderOf(flies, column, pieces, top, stiffness, Math.max(weight, 1e-5)),
+		...parts,
+		...{ n: rest.length, flyAt, start, weight },
+		load: (state, gh, eddies, out) => (loader ??= loaderOf(parts))(state, gh, eddies, out),
 		tension: ({ x, z }, i) =>
 			tensionOf(stiffness, math.hypot(x[i + 1]! - x[i]!, z[i + 1]! - z[i]!) / rest[i]! - 1)
 	};

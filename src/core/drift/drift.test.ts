@@ -16,7 +16,7 @@ import {
 import {
 	bandDistances,
 	bandOf,
-	bandRun,
+	bandRuns,
 	drawnDrift,
 	drift,
 	eddiesOf,
@@ -194,13 +194,9 @@ describe('rules of the trade (common practice, no source)', () => {
 	test('stronger turbulence spreads the arrival', () => {
 		const spread = (bed: Lie['bed']) => {
 			const column = compileColumn({ ...lie, bed, approach: 6 }, 8, median);
-			const runs = Array.from({ length: 60 }, (_, seed) =>
-				bandRun(
-					{ flies: onLine(starterRecipe), column, line: compileLine(starterRig) },
-					seed,
-					bandDistances(column)
-				)
-			);
+			const here = { flies: onLine(starterRecipe), column, line: compileLine(starterRig) };
+			const seeded = Array.from({ length: 60 }, (_, seed) => ({ ...here, seed }));
+			const runs = bandRuns(seeded, bandDistances(column));
 			const { time } = bandOf(runs, bandDistances(column));
 			return time!.high - time!.low;
 		};

@@ -3,9 +3,23 @@ import { randomFrom, seedOf } from '../quantity/index';
 import { pitchOn } from '../sink/index';
 import type { Hung } from './state';
 import { eddiesOf, noEddies, type Eddies } from './eddies';
-import { FINE, pastNode, slipOf, trace, type Fineness, type Moment } from './trace';
+import { followed } from './follow';
+import { FINE, pastNode, slipOf, type Fineness, type Moment, type Way } from './trace';
 import { USUAL_WANTED, type Drift, type Wanted } from './outcome';
 import { STANDS, watchOf } from './watch';
+
+/** One drift that is asked for. */
+export interface DriftAsked {
+	/** From the line's lower end up; the figures are those of the first. */
+	readonly flies: readonly Hung[];
+	readonly column: Column;
+	readonly line: Line;
+	/** Of the turbulence; the same seed gives the same drift. */
+	readonly seed: number;
+	readonly care?: DriftCare;
+	/** Looks on after each step; no drift may be asked for meanwhile. */
+	look?(moment: Moment, eddies: Eddies): void;
+}
 
 /** A drift with what there is to draw. */
 export interface DrawnDrift extends Drift {
@@ -68,30 +82,45 @@ export function drift(
 	seed: number,
 	care: DriftCare = {}
 ): Drift {
-	return seenDrift(flies, column, line, seed, care, () => undefined);
+	return drifts([{ flies, column, line, seed, care }])[0]!;
 }
 
-/** The same with someone looking on after each step. */
-export function seenDrift(
-	flies: readonly Hung[],
-	column: Column,
-	line: Line,
-	seed: number,
-	{ fineness = FINE, smooth = false, wanted = USUAL_WANTED }: DriftCare,
-	look: (moment: Moment, eddies: Eddies) => void
-): Drift {
-	const eddies = smooth ? noEddies : eddiesOf(column, seed);
-	// In smooth water what hangs up more often than not does.
-	const watch = watchOf(column, line, smooth ? 0.5 : randomFrom(seedOf(seed, LUCK))());
-	if (line.top.kind !== 'float' && lineLength(line) <= line.top.height) {
-		return watch.verdict('short', wanted);
+/** Follows many drifts: the same as each for itself, and sooner. @returns in the order in which they were asked for */
+export function drifts(asked: Iterable<DriftAsked>): Drift[] {
+	const found: Drift[] = [];
+	const verdicts = new Map<Way, (solved: boolean) => void>();
+	function* ways(): Generator<Way> {
+		let k = 0;
+		for (const one of asked) {
+			const place = k++;
+			const { flies, column, line, seed, care = {}, look } = one;
+			const { fineness = FINE, smooth = false, wanted = USUAL_WANTED } = care;
+			// In smooth water what hangs up more often than not does.
+			const watch = watchOf(column, line, smooth ? 0.5 : randomFrom(seedOf(seed, LUCK))());
+			if (line.top.kind !== 'float' && lineLength(line) <= line.top.height) {
+				found[place] = watch.verdict('short', wanted);
+				continue;
+			}
+			const eddies = smooth ? noEddies : eddiesOf(column, seed);
+			const way: Way = {
+				...{ flies, column, line, eddies, longest: watch.longest },
+				fineness: { ...fineness, step: fineness.step * slowness(column) },
+				look(moment) {
+					look?.(moment, eddies);
+					return watch.see(moment, eddies);
+				}
+			};
+			verdicts.set(way, (solved) => {
+				found[place] = watch.verdict(solved ? null : 'unsolved', wanted);
+			});
+			yield way;
+		}
 	}
-	const pace = { ...fineness, step: fineness.step * slowness(column) };
-	const solved = trace(flies, column, line, eddies, pace, watch.longest, (moment) => {
-		look(moment, eddies);
-		return watch.see(moment, eddies);
-	});
-	return watch.verdict(solved ? null : 'unsolved', wanted);
+	for (const { way, solved } of followed(ways())) {
+		verdicts.get(way)!(solved);
+		verdicts.delete(way);
+	}
+	return found;
 }
 
 /** Which number of its seed says whether a drift hangs up. */
@@ -116,7 +145,7 @@ export function drawnDrift(
 	const shapes: LineShape[] = [];
 	const others = flies.slice(1).map((): { distance: number; height: number }[] => []);
 	let next = 0;
-	const result = seenDrift(flies, column, line, seed, care, ({ time, state, chain }, eddies) => {
+	const look = ({ time, state, chain }: Moment, eddies: Eddies): void => {
 		const point = chain.flyAt[0]!;
 		path.push({
 			time,
@@ -140,6 +169,7 @@ export function drawnDrift(
 			flies: chain.flyAt,
 			under: top.free && top.under(state.z[0]!)
 		});
-	});
+	};
+	const [result] = drifts([{ flies, column, line, seed, care, look }]) as [Drift];
 	return { ...result, path, shapes, others };
 }

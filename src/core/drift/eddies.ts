@@ -1,9 +1,11 @@
 import type { Column } from '../body/index';
-import { math, normalsFrom, randomFrom } from '../quantity/index';
+import { math, normalsFrom, randomFrom, seedOf } from '../quantity/index';
 import { eddyTime, turbulenceAcross, turbulenceAcrossSlope } from '../water/index';
 
-/** The noise behind the eddies is laid down in pieces of this length, s, whatever the steps are. */
-export const NOISE_STEP = 0.0025;
+/** The noise behind the eddies is laid down in blocks of this length, s, whatever the steps are. */
+export const NOISE_BLOCK = 0.05;
+/** A block is halved so often at most; within the last halves the paths are straight. */
+const MOST_HALVINGS = 5;
 
 /**
  * The turbulence that fly and line meet on one drift: a function of place, time and seed.
@@ -23,7 +25,7 @@ export interface Eddies {
 	/**
 	 * Moves on to a later time.
 	 *
-	 * @param to s; a multiple of NOISE_STEP for a walk that does not depend on the steps
+	 * @param to s
 	 * @param z where the fly is
 	 * @param slip its speed through the water, m/s
 	 */
@@ -32,16 +34,49 @@ export interface Eddies {
 	turn(): void;
 }
 
+/** Which number of its seed the two paths are made of. */
+const PATHS = 2;
+
 /** Shear velocity below which water stands, m/s. */
 const STILL = 1e-6;
 
-/** Pieces of noise for which there is room at first. */
-const FIRST_PIECES = 4096;
-
-function longer(path: Float64Array<ArrayBuffer>, length: number): Float64Array<ArrayBuffer> {
-	const more = new Float64Array(length);
-	more.set(path);
-	return more;
+/**
+ * Two Brownian paths that are the same whoever looks, and how finely: laid down block by block, and within a block
+ * by halving (Lévy's construction: the middle of a piece of length l is normal about the mean of its ends,
+ * variance l/4), each half with random numbers of its own.
+ */
+function brownianPaths(seed: number): (time: number, out: Float64Array) => void {
+	const normal = normalsFrom(randomFrom(seed));
+	const root = Math.sqrt(NOISE_BLOCK);
+	/** At the blocks' ends, as far as they were asked for. */
+	const along = [0];
+	const across = [0];
+	return (time, out) => {
+		const place = time / NOISE_BLOCK;
+		const block = Math.floor(place + 1e-9);
+		while (along.length < block + 2) {
+			along.push(along.at(-1)! + root * normal());
+			across.push(across.at(-1)! + root * normal());
+		}
+		let [a, b, c, d] = [along[block]!, along[block + 1]!, across[block]!, across[block + 1]!];
+		/** Where in the piece, and how long that is. */
+		let share = place - block;
+		let length = NOISE_BLOCK;
+		// Pieces are numbered as in a heap: the halves of piece p are 2p and 2p + 1.
+		for (let p = 1; share > 1e-9 && p < 2 ** MOST_HALVINGS; length /= 2) {
+			const middle = normalsFrom(randomFrom(seedOf(seed, block * 2 ** MOST_HALVINGS + p)));
+			const spread = Math.sqrt(length / 4);
+			const x = (a + b) / 2 + spread * middle();
+			const y = (c + d) / 2 + spread * middle();
+			if (share < 0.5 - 1e-9) {
+				[b, d, share, p] = [x, y, 2 * share, 2 * p];
+			} else {
+				[a, c, share, p] = [x, y, Math.max(0, 2 * share - 1), 2 * p + 1];
+			}
+		}
+		out[0] = a + share * (b - a);
+		out[1] = c + share * (d - c);
+	};
 }
 
 /** Water that runs smoothly. */
@@ -50,30 +85,13 @@ export const noEddies: Eddies = { u: 0, w: 0, advance: () => undefined, turn: ()
 /** @param seed the same seed gives the same eddies */
 export function eddiesOf(column: Column, seed: number): Eddies {
 	if (!(column.shearVelocity > STILL)) return noEddies;
-	const normal = normalsFrom(randomFrom(seed));
-	/** The two Brownian paths at multiples of NOISE_STEP, laid down as far as they were asked for. */
-	let along = new Float64Array(FIRST_PIECES);
-	let across = new Float64Array(FIRST_PIECES);
-	let laid = 1;
-	const root = Math.sqrt(NOISE_STEP);
-	const layDown = (last: number): void => {
-		if (last >= along.length) {
-			along = longer(along, 2 * last);
-			across = longer(across, 2 * last);
-		}
-		for (; laid <= last; laid++) {
-			along[laid] = along[laid - 1]! + root * normal();
-			across[laid] = across[laid - 1]! + root * normal();
-		}
-	};
-	const pathAt = (path: Float64Array, time: number): number => {
-		const place = time / NOISE_STEP;
-		const i = Math.floor(place + 1e-9);
-		return path[i]! + (place - i) * (path[i + 1]! - path[i]!);
-	};
+	const first = normalsFrom(randomFrom(seed));
+	const pathAt = brownianPaths(seedOf(seed, PATHS));
+	let before = new Float64Array(2);
+	let here = new Float64Array(2);
 	let time = 0;
-	let u = normal();
-	let w = normal();
+	let u = first();
+	let w = first();
 	return {
 		get u() {
 			return u;
@@ -89,9 +107,10 @@ export function eddiesOf(column: Column, seed: number): Eddies {
 			const keep = math.exp(-dt / life);
 			// Exact for an eddy that lives as long over the whole step.
 			const spread = Math.sqrt((1 - keep * keep) / dt);
-			layDown(Math.floor(to / NOISE_STEP + 1e-9) + 1);
-			u = u * keep + spread * (pathAt(along, to) - pathAt(along, time));
-			w = w * keep + spread * (pathAt(across, to) - pathAt(across, time));
+			[before, here] = [here, before];
+			pathAt(to, here);
+			u = u * keep + spread * (here[0]! - before[0]!);
+			w = w * keep + spread * (here[1]! - before[1]!);
 			w += turbulenceAcrossSlope(column, z) * life * (1 - keep);
 			time = to;
 		},

@@ -1,4 +1,3 @@
-import { math } from '../quantity/index';
 import type { Column } from '../body/index';
 import { GRAVITY } from '../material/index';
 import {
@@ -9,11 +8,10 @@ import {
 	pullOn,
 	type Towed
 } from '../sink/index';
-import type { Cut } from './cut';
 import type { Eddies } from './eddies';
-import type { Hung, Load, State } from './state';
+import type { Load, State } from './state';
 import type { Held } from './upper-end';
-import { waterTable } from './water-table';
+import { turbulenceOf, waterTable } from './water-table';
 
 /** Stretch of the line where it carries the heaviest thing that hangs on it; real nylon gives less. */
 export const STRETCH = 5e-4;
@@ -23,7 +21,7 @@ const SOFT = 2e-5;
 const AIR_DENSITY = 1.25;
 const AIR_VISCOSITY = 1.77e-5;
 /** The bed, as a spring under whatever sinks into it: this deep under the flies' weight, m. */
-const BED_GIVES = 5e-4;
+export const BED_GIVES = 5e-4;
 /** It does not spring back: seconds over which a touch dies away. */
 const BED_DULLS = 0.02;
 /** Friction of a fly on stones (our estimate), and the speed under which it sticks, m/s. */
@@ -37,28 +35,31 @@ export function tensionOf(stiffness: number, strain: number): number {
 	return 0.5 * stiffness * (strain + Math.sqrt(strain * strain + SOFT * SOFT));
 }
 
-/** What works out forces and derivatives of a chain; the innermost loop of a drift. @param weight of the flies, N */
-export function loaderOf(
-	flies: readonly Hung[],
-	column: Column,
-	{ rest, diameter, density, flyAt }: Cut,
-	top: Held,
-	stiffness: number,
-	weight: number
-) {
+/** What forces depend on, of a chain in its water. */
+export interface ChainParts {
+	readonly column: Column;
+	/** Of each segment: rest length and diameter, m; half its mass, and half that of the water it takes the place of, kg. */
+	readonly rest: Float64Array;
+	readonly diameter: Float64Array;
+	readonly halfMass: Float64Array;
+	readonly halfWater: Float64Array;
+	/** Of the line, N a unit of strain; of the bed, N/m. */
+	readonly stiffness: number;
+	readonly bedSpring: number;
+	/** The flies, and on which node each sits. */
+	readonly hung: readonly { readonly fly: Towed; readonly at: number }[];
+	/** What the upper end does. */
+	readonly top: Held;
+}
+
+/** What works out forces and derivatives of a chain; the innermost loop of a drift, and the reference of kernel/. */
+export function loaderOf(parts: ChainParts) {
+	const { column, rest, diameter, halfMass, halfWater, stiffness, bedSpring, hung, top } = parts;
 	const n = rest.length;
 	const { depth } = column;
-	const area = (i: number) => (Math.PI / 4) * math.square(diameter[i]!);
-	/** Half a segment's mass, and that of the water it takes the place of, kg. */
-	const halfMass = rest.map((l, i) => (l * area(i) * density[i]!) / 2);
-	const halfWater = rest.map((l, i) => (l * area(i) * column.density) / 2);
-	const hung: { readonly fly: Towed; readonly at: number }[] = flies.map(({ fly }, k) => ({
-		fly,
-		at: flyAt[k]!
-	}));
-	const bedSpring = weight / BED_GIVES;
 	const drag = noDrag();
 	const water = waterTable(column);
+	const turbulence = turbulenceOf(column);
 	const stream = { x: 0, z: 0 };
 
 	/** How much of a place at height z is under water, smooth over the film. */
@@ -75,6 +76,8 @@ export function loaderOf(
 		{ fx, fz, mxx, mxz, mzz, own, next, prior }: Load
 	): void => {
 		const g2 = gh * gh;
+		const eddyU = eddies.u * turbulence.along;
+		const eddyW = eddies.w * turbulence.across;
 		// What the segment above leaves on the node between it and the next.
 		let carryX = 0;
 		let carryZ = 0;
@@ -132,7 +135,7 @@ export function loaderOf(
 				if (medium === 0) {
 					rho = column.density;
 					mu = column.viscosity;
-					water(middle, eddies, stream);
+					water(middle, eddyU, eddyW, stream);
 					rx += stream.x;
 					rz += stream.z;
 				}
@@ -226,7 +229,7 @@ export function loaderOf(
 		for (let k = 0; k < hung.length; k++) {
 			const { fly, at } = hung[k]!;
 			const wet = wetAt(z[at]!);
-			water(z[at]!, eddies, stream);
+			water(z[at]!, eddyU, eddyW, stream);
 			pullOn(fly, stream.x - u[at]!, stream.z - w[at]!, drag);
 			fx[at]! += wet * drag.x;
 			fz[at]! += wet * (drag.z - fly.weight) - (1 - wet) * GRAVITY * fly.mass;
@@ -248,7 +251,7 @@ export function loaderOf(
 			own[4 * i + 1]! -= (g2 * BED_FRICTION * bedSpring * u[i]!) / slow;
 			own[4 * i + 3]! += (gh * BED_DULLS + g2) * bedSpring;
 		}
-		if (top.free) top.load(z[0]!, u[0]!, w[0]!, eddies.u, gh, fx, fz, mxx, mzz, own);
+		if (top.free) top.load(z[0]!, u[0]!, w[0]!, eddyU, gh, fx, fz, mxx, mzz, own);
 		for (let i = 0; i <= n; i++) {
 			own[4 * i]! += mxx[i]!;
 			own[4 * i + 1]! += mxz[i]!;

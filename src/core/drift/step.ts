@@ -3,7 +3,7 @@ import type { Eddies } from './eddies';
 import { copyState, loadOf, stateOf, type State } from './state';
 
 /** γ of the two-stage, stiffly accurate, L-stable Runge–Kutta method of second order (Alexander 1977). */
-const GAMMA = 1 - Math.SQRT1_2;
+export const GAMMA = 1 - Math.SQRT1_2;
 const WHOLE_ROUNDS = 10;
 const MOST_ROUNDS = 24;
 

@@ -20,7 +20,11 @@ export interface Led {
 
 export interface Afloat {
 	readonly free: true;
-	/** Adds its weight, lift, drag and mass to node 0, as a `Load` keeps them. @param eddy the eddy's number along the stream */
+	/** Diameter, m, mass, kg, and what it carries, N. */
+	readonly diameter: number;
+	readonly mass: number;
+	readonly lift: number;
+	/** Adds its weight, lift, drag and mass to node 0, as a `Load` keeps them. @param eddy along the stream, at the bed, m/s */
 	load(
 		z: number,
 		u: number,
@@ -35,8 +39,8 @@ export interface Afloat {
 
 /** Drag coefficient of a half sunk ball or dry fly on its frontal area (our estimate). */
 const DRAG_OF_FLOAT = 0.6;
-/** Strength of the turbulence at the surface over that which `eddies.u` is given for. */
-const SURFACE_ALONG = 2.3 * math.exp(-1);
+/** Strength of the turbulence at the surface over that at the bed. */
+const AT_SURFACE = math.exp(-1);
 
 /** @param from where it begins, metres downstream of where the fly lands */
 export function heldEnd(top: LineTop, column: Column, from: number): Held {
@@ -118,7 +122,7 @@ function afloat(
 	const moved = (0.5 * density * Math.PI * math.cube(diameter)) / 6;
 	const full = lift + mass * GRAVITY;
 	return {
-		free: true,
+		...{ free: true, diameter, mass, lift },
 		under: (z) => depth - z > diameter,
 		load(z, u, w, eddy, gh, fx, fz, mxx, mzz, own) {
 			// z is the height of its lower side; how deep that is, over its diameter.
@@ -130,7 +134,7 @@ function afloat(
 			const cap = share * share * (3 - 2 * share);
 			fz[0]! += full * cap - mass * GRAVITY;
 			own[3]! += (gh * gh * full * 6 * share * (1 - share)) / diameter;
-			const rx = column.surfaceSpeed + eddy * column.shearVelocity * SURFACE_ALONG - u;
+			const rx = column.surfaceSpeed + eddy * AT_SURFACE - u;
 			const speed = Math.sqrt(rx * rx + w * w);
 			const c = 0.5 * density * DRAG_OF_FLOAT * area * Math.max(0.1, cap) * (speed + 0.01);
 			fx[0]! += c * rx;

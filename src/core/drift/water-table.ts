@@ -1,37 +1,43 @@
 import type { Column } from '../body/index';
+import { math } from '../quantity/index';
 import { speedAt, turbulenceAcross, turbulenceAlong } from '../water/index';
-import type { Eddies } from './eddies';
 
 /** Heights of the table; the log law is looked at some million times in a band of drifts. */
-const ROWS = 1024;
+const WATER_ROWS = 1024;
+
+/** The mean speed at each of the heights and once more beyond the surface, m/s. */
+export function meanSpeeds(column: Column): Float64Array {
+	return Float64Array.from({ length: WATER_ROWS + 2 }, (_, k) =>
+		speedAt(column, (Math.min(k, WATER_ROWS) * column.depth) / WATER_ROWS)
+	);
+}
+
+/** How much of its strength at the bed the turbulence has at each of the heights: the same over any depth. */
+export const decays = Float64Array.from({ length: WATER_ROWS + 2 }, (_, k) =>
+	math.exp(-Math.min(k, WATER_ROWS) / WATER_ROWS)
+);
+
+/** Strength of the turbulence at the bed along and across the stream, m/s. */
+export const turbulenceOf = (column: Column) => ({
+	along: turbulenceAlong(column, 0),
+	across: turbulenceAcross(column, 0)
+});
 
 /**
  * The water's velocity over the height, mean and eddies, from a table: within a tenth of a percent of
  * the laws from a hand's breadth over the roughness length up.
  *
- * @returns what leaves the velocity at height z, m/s, in `out`
+ * @returns what leaves the velocity at height z, m/s, in `out`; of an eddy it is given the velocity at the bed
  */
 export function waterTable(column: Column) {
 	const { depth } = column;
-	const mean = new Float64Array(ROWS + 2);
-	const along = new Float64Array(ROWS + 2);
-	const across = new Float64Array(ROWS + 2);
-	for (let k = 0; k < ROWS + 2; k++) {
-		const z = (Math.min(k, ROWS) * depth) / ROWS;
-		mean[k] = speedAt(column, z);
-		along[k] = turbulenceAlong(column, z);
-		across[k] = turbulenceAcross(column, z);
-	}
-	return (z: number, eddies: Eddies, out: { x: number; z: number }): void => {
-		const place = Math.max(0, Math.min(ROWS, (z / depth) * ROWS));
+	const mean = meanSpeeds(column);
+	return (z: number, eddyU: number, eddyW: number, out: { x: number; z: number }): void => {
+		const place = Math.max(0, Math.min(WATER_ROWS, (z / depth) * WATER_ROWS));
 		const k = place | 0;
 		const f = place - k;
-		const { u, w } = eddies;
-		out.x = mean[k]! + f * (mean[k + 1]! - mean[k]!);
-		out.z = 0;
-		if (u !== 0 || w !== 0) {
-			out.x += u * (along[k]! + f * (along[k + 1]! - along[k]!));
-			out.z = w * (across[k]! + f * (across[k + 1]! - across[k]!));
-		}
+		const fades = decays[k]! + f * (decays[k + 1]! - decays[k]!);
+		out.x = mean[k]! + f * (mean[k + 1]! - mean[k]!) + eddyU * fades;
+		out.z = eddyW * fades;
 	};
 }

@@ -1,7 +1,7 @@
 import { priorBeliefs, type BeliefName } from '../belief/index';
 import type { Run } from '../drift/index';
 import { bandDistances } from '../drift/index';
-import { drifting, MODEL_VERSION, worldOf, worldRun } from '../predict/index';
+import { drifting, MODEL_VERSION, worldRuns, worldsFrom } from '../predict/index';
 import type { Outing, Sight, Surrogate } from './observation';
 import { posterior } from './posterior';
 
@@ -33,13 +33,13 @@ export function surrogateOf(
 	const distances = bandDistances(ready.median.column, 2);
 	const seen = shows[outing.saw];
 	const names: BeliefName[] = [];
-	const happenings = Array.from({ length: DRIFTS }, (_, k) => {
-		const { scores } = worldOf(ready, k).world;
+	const runs = worldRuns(ready, [0, DRIFTS], distances);
+	const happenings = [...worldsFrom(ready, 0, DRIFTS)].map(({ scores }, k) => {
 		const slopes = (Object.entries(scores) as [BeliefName, number][]).map(([name, slope]) => {
 			if (!names.includes(name)) names.push(name);
 			return { k: names.indexOf(name) + 1, slope };
 		});
-		const happened = seen(worldRun(ready, k, distances));
+		const happened = seen(runs[k]!);
 		return { logOdds: 0, slopes: [{ k: 0, slope: WIDE }, ...slopes], happened };
 	});
 	const { mean } = posterior(names.length + 1, [], { happenings, loss: 'square' });

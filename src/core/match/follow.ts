@@ -1,5 +1,5 @@
 import { bandDistances, mainFault, type Fault } from '../drift/index';
-import { worldRun, type Drifting } from '../predict/index';
+import { worldRuns, type Drifting } from '../predict/index';
 
 /** What some drifts of a build came to, as sums, so that pieces add up. */
 export interface Followed {
@@ -17,8 +17,7 @@ export function followed(ready: Drifting, from: number, to: number): Followed {
 	let good = 0;
 	let miss = 0;
 	const faults: Partial<Record<Fault, number>> = {};
-	for (let k = from; k < to; k++) {
-		const run = worldRun(ready, k, distances);
+	for (const run of worldRuns(ready, [from, to], distances)) {
 		if (run.fault === null) good++;
 		else faults[run.fault] = (faults[run.fault] ?? 0) + 1;
 		miss += Math.max(0, (run.height ?? column.depth) - column.zoneTop);

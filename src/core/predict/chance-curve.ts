@@ -1,4 +1,4 @@
-import { drift, mainFault, ROUGH, USUAL_WANTED, type Fault } from '../drift/index';
+import { drifts, mainFault, ROUGH, USUAL_WANTED, type Fault } from '../drift/index';
 import { math, seedOf } from '../quantity/index';
 import { towedAlike } from '../sink/index';
 import { believedIn, USUAL_SEED, type DriftQuestion } from './drifting';
@@ -75,13 +75,15 @@ export function curveOf(
 		const { rig: held } = findHand(atSpeed(worlds, times), rig, wanted, QUICK);
 		let good = 0;
 		const faults: Partial<Record<Fault, number>> = {};
-		drawn.forEach((world, k) => {
-			const { flies, column, line } = caseIn(faster(world, times), held);
-			const eddies = seedOf(USUAL_SEED, 2 * k + 1);
-			const { fault } = drift(flies, column, line, eddies, { fineness: ROUGH, wanted });
+		const asked = drawn.map((world, k) => ({
+			...caseIn(faster(world, times), held),
+			seed: seedOf(USUAL_SEED, 2 * k + 1),
+			care: { fineness: ROUGH, wanted }
+		}));
+		for (const { fault } of drifts(asked)) {
 			if (fault === null) good++;
 			else faults[fault] = (faults[fault] ?? 0) + 1;
-		});
+		}
 		return { log, chance: good / count, fault: mainFault({ faults }) };
 	};
 	const row: CurvePoint[] = [];

@@ -2,7 +2,7 @@ import { priorBeliefs, type Beliefs, type Learned } from '../belief/index';
 import {
 	bandDistances,
 	bandOf,
-	bandRun,
+	bandRuns,
 	drift,
 	SMOOTH,
 	USUAL_WANTED,
@@ -10,6 +10,7 @@ import {
 	type Drift,
 	type DriftCase,
 	type Run,
+	type SeededCase,
 	type Wanted
 } from '../drift/index';
 import type { Recipe } from '../fly/index';
@@ -91,25 +92,23 @@ export function smoothDrift({ median, wanted }: Drifting): Drift {
 /** Whoever asks for the k-th drift of a band without a seed of their own meets the same world and eddies. */
 export const USUAL_SEED = 1;
 
-/** The k-th of many worlds, and the seed of the eddies in it. */
-export function worldOf(
+/** Some of many worlds, each with a seed for its eddies: common random numbers for all who ask. */
+export function* worldsFrom(
 	ready: Pick<Drifting, 'sample'>,
-	k: number,
+	from: number,
+	to: number,
 	seed = USUAL_SEED
-): { readonly world: World; readonly eddies: number } {
-	return { world: ready.sample(seed, k), eddies: seedOf(seed, 2 * k + 1) };
+): Generator<World & SeededCase> {
+	for (let k = from; k < to; k++) yield { ...ready.sample(seed, k), seed: seedOf(seed, 2 * k + 1) };
 }
 
-/** The k-th of many drifts, each in its own world with its own eddies: common random numbers for all who ask. */
-export function worldRun(
+/** Some of many drifts, from the `from`-th to the one before the `to`-th. */
+export const worldRuns = (
 	ready: Drifting,
-	k: number,
+	[from, to]: readonly [number, number],
 	distances: Float32Array,
 	seed = USUAL_SEED
-): Run {
-	const { world, eddies } = worldOf(ready, k, seed);
-	return bandRun(world, eddies, distances, { wanted: ready.wanted });
-}
+): Run[] => bandRuns(worldsFrom(ready, from, to, seed), distances, { wanted: ready.wanted });
 
 /** So many drifts are behind a claim: of a list, of a first answer, and of a whole band. */
 export const DRIFTS = { listed: 60, first: 150, whole: 500 } as const;
@@ -117,6 +116,5 @@ export const DRIFTS = { listed: 60, first: 150, whole: 500 } as const;
 /** The whole band of a question. */
 export function bandFor(ready: Drifting, drifts: number): Band {
 	const distances = bandDistances(ready.median.column);
-	const runs = Array.from({ length: drifts }, (_, k) => worldRun(ready, k, distances));
-	return bandOf(runs, distances);
+	return bandOf(worldRuns(ready, [0, drifts], distances), distances);
 }

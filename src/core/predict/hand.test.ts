@@ -9,7 +9,7 @@ import {
 	drifting,
 	findHand,
 	smoothDrift,
-	worldRun,
+	worldRuns,
 	worldsOf,
 	type DriftQuestion
 } from './index';
@@ -50,7 +50,7 @@ function chanceWith(question: DriftQuestion, rig: Rig, drifts = 64, seed = 4242)
 	const ready = drifting({ ...question, hand: { rig, found: [] } });
 	const distances = bandDistances(ready.median.column, 2);
 	let good = 0;
-	for (let k = 0; k < drifts; k++) if (worldRun(ready, k, distances, seed).good) good++;
+	for (const run of worldRuns(ready, [0, drifts], distances, seed)) if (run.good) good++;
 	return good / drifts;
 }
 

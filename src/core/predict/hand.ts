@@ -1,5 +1,5 @@
 import type { Column } from '../body/index';
-import { USUAL_WANTED, bedTop, drift, ROUGH, type Drift, type Wanted } from '../drift/index';
+import { USUAL_WANTED, bedTop, drifts, ROUGH, type Drift, type Wanted } from '../drift/index';
 import { math, seedOf } from '../quantity/index';
 import {
 	asUsual,
@@ -107,27 +107,28 @@ function lookWith(worlds: Worlds, wanted: Wanted): Look {
 	const aim = column.zoneTop > bed ? bed + AIMED * (column.zoneTop - bed) : AIMED * column.zoneTop;
 	const drawn: DrawnWorld[] = [];
 	const worldAt = (k: number) => (drawn[k] ??= worlds.sample(HAND_SEED, k));
-	const follow = (world: DrawnWorld, rig: Rig, eddies: number | null): Drift => {
-		const { flies, column: water, line } = caseIn(world, rig);
-		const care = { fineness: ROUGH, wanted, smooth: eddies === null };
-		return drift(flies, water, line, eddies ?? 0, care);
+	const smoothly = (rig: Rig): Drift => {
+		const care = { fineness: ROUGH, wanted, smooth: true };
+		return drifts([{ ...caseIn(worlds.median, rig), seed: 0, care }])[0]!;
 	};
 	return {
 		aim,
 		height(rig) {
-			const found = follow(worlds.median, rig, null);
+			const found = smoothly(rig);
 			if (found.height !== null) return found.height;
 			return found.onBed > 0.5 ? 0 : Infinity;
 		},
-		time: (rig) => follow(worlds.median, rig, null).time,
+		time: (rig) => smoothly(rig).time,
 		score(rig, count) {
-			let sum = 0;
-			for (let k = 0; k < count; k++) {
-				const world = worldAt(k);
-				const found = follow(world, rig, seedOf(HAND_SEED, 2 * k + 1));
-				sum += soft(found, wanted, latenessOf(found, world.column, rig));
-			}
-			return sum / count;
+			const tried = Array.from({ length: count }, (_, k) => ({
+				...caseIn(worldAt(k), rig),
+				seed: seedOf(HAND_SEED, 2 * k + 1),
+				care: { fineness: ROUGH, wanted }
+			}));
+			const scores = drifts(tried).map((found, k) =>
+				soft(found, wanted, latenessOf(found, tried[k]!.column, rig))
+			);
+			return scores.reduce((sum, score) => sum + score, 0) / count;
 		}
 	};
 }

@@ -25,7 +25,7 @@ import { nearbyFlies } from './nearby';
 import { beliefsIn, compileColumn, fluidAt, type Lie } from '../water/index';
 
 /** Version of the model; a stored prediction carries it. */
-export const MODEL_VERSION = 8;
+export const MODEL_VERSION = 9;
 
 /**
  * What Gravitas says of one fly in one lie, sinking freely: figures, no verdict. SI; intervals are the central

@@ -44,6 +44,13 @@ const rises = rows.map((re, i) =>
 	i + 1 < ROWS ? (drags[i + 1]! - drags[i]!) / (rows[i + 1]! - re) : 0
 );
 
+/** The rows as they lie in one piece, each Re, drag, rise to the next: for the drift's compiled kernel. */
+export const cylinderRows = (): Float64Array =>
+	Float64Array.from(
+		{ length: 3 * ROWS },
+		(_, k) => [rows, drags, rises][k % 3]![Math.trunc(k / 3)]!
+	);
+
 /** In memory that is not made anew each time. */
 const slope = new Float64Array(1);
 /** Slope of the last `cylinderDragTabled`, by ln Re. */

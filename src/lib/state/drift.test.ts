@@ -50,7 +50,7 @@ test('what to change is said of the stock as it is, also of one that came later'
 	state.follow(question, with_(shelves[2]!));
 	expect(advice()[1]).toBe(shelves[2]);
 	await vi.waitFor(() => expect(state.advice).not.toBeNull(), { timeout: 60_000 });
-	expect(state.advising).toBe(false);
+	await vi.waitFor(() => expect(state.advising).toBe(false), { timeout: 60_000 });
 	expect(state.band!.chance).toBeLessThan(USUAL_WISHES.enough);
 	state.end();
 });

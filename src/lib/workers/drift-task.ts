@@ -5,7 +5,7 @@ import {
 	curveOf,
 	drifting,
 	QUICK,
-	worldRun,
+	worldRuns,
 	type ChanceCurve,
 	type Drifting,
 	type DriftQuestion,
@@ -66,9 +66,7 @@ export function doDriftTask(task: DriftTask): DriftAnswers[DriftTask['kind']] {
 		case 'band': {
 			const ready = readyFor(question);
 			const distances = bandDistances(ready.median.column);
-			const runs: Run[] = [];
-			for (let k = task.from; k < task.to; k++) runs.push(worldRun(ready, k, distances));
-			return { runs, distances };
+			return { runs: worldRuns(ready, [task.from, task.to], distances), distances };
 		}
 		case 'curve':
 			return curveOf(question, [task.log]);
