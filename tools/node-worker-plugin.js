@@ -1,3 +1,4 @@
+import { resolve } from 'node:path';
 import { rolldown } from 'rolldown';
 
 const suffix = '?nodeworker';
@@ -6,7 +7,7 @@ const suffix = '?nodeworker';
  * Vite plugin: `import code from './x.ts?nodeworker'` gives the module, bundled for a Node worker
  * thread, as a string. adapter-node bundles the server a second time and moves files about, so a
  * worker that is started from a path would not be found; a string travels.
- * Packages are not bundled: the starter hands the worker their resolved addresses.
+ * Packages are bundled too, but for PGlite, which must find its files: its starter hands the worker their addresses.
  *
  * @returns {import('vite').Plugin}
  */
@@ -29,7 +30,17 @@ export function nodeWorker() {
 			async handler(id) {
 				const input = id.slice(0, -suffix.length);
 				this.addWatchFile(input);
-				const bundle = await rolldown({ input, platform: 'node' });
+				const bundle = await rolldown({
+					input,
+					platform: 'node',
+					// A package's modules where it has them: what it has for require may look for its files.
+					resolve: {
+						mainFields: ['module', 'main'],
+						alias: { $core: resolve('src/core'), $lib: resolve('src/lib') }
+					},
+					// As vite.config.ts has it: class-validator and class-transformer read the decorators' type metadata.
+					transform: { decorator: { legacy: true, emitDecoratorMetadata: true } }
+				});
 				const { output } = await bundle.generate({ format: 'es' });
 				await bundle.close();
 				return `export default ${JSON.stringify(output[0].code)};`;

@@ -152,6 +152,14 @@ export const kindsWithin = (kind: DocumentKind): DocumentKind[] =>
 export const rowsIn = (all: Collections): DocumentRow[] =>
 	documentKinds.flatMap((kind): readonly DocumentRow[] => all[kinds[kind].collection]);
 
+/** And back. */
+export function collectionsOf(rows: readonly DocumentRow[]): Collections {
+	const all: Partial<Record<Collection, DocumentRow[]>> = {};
+	for (const kind of documentKinds) all[kinds[kind].collection] = [];
+	for (const row of rows) all[kinds[row.kind].collection]!.push(row);
+	return all as Collections;
+}
+
 /** The id of what a document is within; undefined where it is in none. */
 export function outerId(row: DocumentRow): string | undefined {
 	const key = withinOf(row.kind)?.key;

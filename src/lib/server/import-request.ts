@@ -1,25 +1,17 @@
 import { priorBeliefs } from '$core/belief/index';
 import { localDay } from '$lib/contract/day';
 import { importChoices, type ImportAnswer, type ImportChoice } from '$lib/api/import';
-import type { LotRow } from '$lib/documents/kinds';
-import { entryQuestion, othersIn } from '$lib/evidence/doubts';
-import { foundIn } from '$lib/evidence/observations';
 import { clipped, INVISIBLE, isVisible } from '$lib/contract/names';
-import { breather } from './breather';
-import { isArchive, MOST_IN_FILE, openArchive, tooLarge, type NamedBytes } from './archive';
+import type { NamedBytes } from './archive';
+import { planned } from './exchange';
 import { readBody, readJson } from './json';
-import { learnedFrom } from './learned';
-import { entriesFromCsv, isLogCsv } from './log-csv';
-import { lotsFromCsv } from './stock-csv';
-import type { Write } from './store/store';
-import { documentsIn, importLabel, planImport } from './store/import';
-import { listDocuments } from './store/documents';
-import type { Queryable } from './db/database';
+import { learnedNow } from './learned';
+import { documentTexts } from './store/document-texts';
+import { importLabel } from './store/import';
 import { Refusal, type Store } from './store/index';
 
 /** A log of 50,000 entries is some 20 MB as a table, with its outings up to 100. */
 const MOST_IMPORT = 128 * 2 ** 20;
-const isTable = (name: string) => /\.(csv|tsv|txt)$/i.test(name);
 
 export interface ImportRequest {
 	readonly files: readonly NamedBytes[];
@@ -85,96 +77,29 @@ function choicesOf(text: string): Record<string, ImportChoice> {
 	);
 }
 
-/** A table's text. @throws Refusal when it is not UTF-8 */
-function textOf(bytes: Uint8Array, name: string): string {
-	try {
-		return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
-	} catch {
-		throw new Refusal(400, `${name} is not UTF-8 text. Save the table as CSV in UTF-8.`);
-	}
-}
-
-/** Looks at what an import means, or does it: everything in one transaction and one action. */
-export async function importInto(store: Store, request: ImportRequest): Promise<ImportAnswer> {
-	const passedOver: string[] = [];
-	const files = request.files.flatMap((file) => {
-		if (!isArchive(file.bytes)) return [file];
-		const archive = openArchive(file);
-		passedOver.push(...archive.passedOver);
-		return archive.files;
-	});
-	const choose = (kind: string, id: string) =>
-		request.choices[`${kind}:${id}`] ?? request.different;
-	// Read within the transaction: a table is held against the stock as it then is.
-	const plan = async (tx: Queryable) =>
-		planImport(tx, await incomingOf(files, await listDocuments<LotRow>(tx, 'lot')), choose);
-	if (request.look) {
-		const { items, writes } = await store.read(plan);
-		const questions = await questionsAbout(writes, store);
-		const asked = items.map((item) => {
-			const question = questions.get(`${item.kind}:${item.id}`);
-			return question === undefined ? item : { ...item, question };
-		});
-		return { items: asked, written: 0, passedOver };
-	}
+/**
+ * Looks at what an import means, or does it: everything in one transaction and one action. It is planned in a
+ * thread, beside what others do; when something was changed meanwhile it is planned once more, within the transaction.
+ *
+ * @param gone aborted when nobody waits any more: until it is written, nothing is done
+ */
+export async function importInto(
+	store: Store,
+	{ files, look, label, different, choices }: ImportRequest,
+	gone?: AbortSignal
+): Promise<ImportAnswer> {
+	const believed = look ? { ...priorBeliefs, learned: (await learnedNow(store)).learned } : null;
+	const asked = { files, different, choices, today: localDay(), believed };
+	const stand = store.stand();
+	const plan = await planned(await store.read(documentTexts), asked, gone);
+	if (look) return { items: plan.items, written: 0, passedOver: plan.passedOver };
 	const { result, answer } = await store.together(async (tx) => {
-		const { items, writes } = await plan(tx);
-		return { result: items, label: request.label ?? importLabel(writes), writes };
+		const now = store.stand() === stand ? plan : await planned(await documentTexts(tx), asked);
+		return { result: now, label: label ?? importLabel(now.writes), writes: now.writes };
 	});
-	return { items: result, written: answer.changes.length, passedOver };
-}
-
-/** Weighings and drops of an import that are held against what is believed; of more a person would not read either. */
-const MOST_ASKED = 1000;
-
-/** What is asked about what is hardly believable, by document. */
-async function questionsAbout(
-	writes: readonly Write[],
-	store: Store
-): Promise<Map<string, string>> {
-	const snapshot = await store.snapshot();
-	const { learned } = await learnedFrom(store, snapshot);
-	const flies = othersIn(snapshot.flies);
-	const believed = { ...priorBeliefs, learned };
-	const breathe = breather();
-	const questions = new Map<string, string>();
-	for (const { kind, id, content } of writes.slice(0, MOST_ASKED)) {
-		for (const one of foundIn(kind, id, content.body)) {
-			if (one.kind === 'outing') continue;
-			const asked = entryQuestion(one, believed, flies);
-			if (asked) questions.set(`${kind}:${id}`, asked.words);
-		}
-		await breathe();
-	}
-	return questions;
-}
-
-/** What the files bring. @throws Refusal */
-async function incomingOf(files: readonly NamedBytes[], lots: readonly LotRow[]) {
-	const today = localDay();
-	const breathe = breather();
-	const incoming: ReturnType<typeof documentsIn> = [];
-	for (const { name, bytes } of files) {
-		if (!isTable(name)) {
-			if (bytes.byteLength > MOST_IN_FILE) throw tooLarge(name);
-			incoming.push(...documentsIn(name, readJson(bytes, name)));
-			await breathe();
-			continue;
-		}
-		const text = textOf(bytes, name);
-		const table = isLogCsv(text)
-			? entriesFromCsv(name, text)
-			: lotsFromCsv(name, text, lots, today);
-		for (const { source, raw, columnOf } of table) {
-			incoming.push(...documentsIn(source, raw, columnOf));
-			await breathe();
-		}
-	}
-	if (incoming.length === 0) {
-		throw new Refusal(
-			422,
-			'There is no document in this: no .json file of a fly, a rig, a lie, a river, a lot of the stock, a batch or an entry of the log, and no table of a stock or a log.'
-		);
-	}
-	return incoming;
+	return {
+		items: result.items,
+		written: answer.changes.length,
+		passedOver: result.passedOver
+	};
 }

@@ -1,7 +1,7 @@
 import type { MatchQuestion } from '$core/match/index';
 import type { SearchAsked, ThreadAnswer } from '$lib/workers/match-thread';
 import code from '$lib/workers/match-thread?nodeworker';
-import { Refusal } from './store/refusal';
+import { NOBODY_WAITS, Refusal } from './store/refusal';
 import { threads } from './threads';
 
 /** Searches at once, and how many may wait; each takes some seconds of a core. */
@@ -48,7 +48,7 @@ export async function searchFor(question: MatchQuestion, gone: AbortSignal): Pro
 				`The search was ended after ${LAST / 1000} seconds. Lock more parts, or ask for what is owned only.`
 			);
 		}
-		if (gone.aborted) throw new Refusal(503, 'Nobody waits for the answer any more.');
+		if (gone.aborted) throw new Refusal(503, NOBODY_WAITS);
 		throw error;
 	}
 }

@@ -20,7 +20,7 @@ const STAGES = [DRIFTS.first, 300, DRIFTS.whole] as const;
 const FIRST = STAGES[0];
 const MOST = STAGES[2];
 /** Drifts that a worker does before it looks up again. */
-const PIECE = 5;
+const PIECE = 10;
 /** Two cores are what a small machine has. */
 const WORKERS = 2;
 /** Sink rates among which those are sought that do the job, m/s. */

@@ -1,9 +1,6 @@
 import { createHash } from 'node:crypto';
 import { createReadStream } from 'node:fs';
 import { createGunzip } from 'node:zlib';
-import type { Queryable } from './database';
-import { migrations, schemaOf } from './migrate';
-import { tablesOf } from './tables';
 
 /**
  * A backup is a file of JSON lines, compressed: a header, every row of every table, and a last line
@@ -11,7 +8,6 @@ import { tablesOf } from './tables';
  */
 const FORMAT = 'gravitas/backup';
 const VERSION = 0;
-export const ROWS_AT_ONCE = 200;
 
 export interface Header {
 	readonly format: typeof FORMAT;
@@ -22,53 +18,14 @@ export interface Header {
 	readonly tables: readonly string[];
 }
 
+/** The first line of a new one. */
+export const headerFor = (schema: number, now: Date, tables: readonly string[]): Header => ({
+	...{ format: FORMAT, version: VERSION, schema, madeAt: now.toISOString(), tables }
+});
+
 /** A backup that cannot be used, in words. */
 export class BackupError extends Error {
 	override readonly name = 'BackupError';
-}
-
-/**
- * The lines of a new backup. Every line but the last goes into a checksum, which the last one carries.
- *
- * @param whole takes in every line
- */
-export async function* linesOf(
-	tx: Queryable,
-	now: Date,
-	whole: ReturnType<typeof createHash>
-): AsyncGenerator<string> {
-	const header: Header = {
-		format: FORMAT,
-		version: VERSION,
-		schema: await schemaOf(tx),
-		madeAt: now.toISOString(),
-		tables: await tablesOf(tx)
-	};
-	const content = createHash('sha256');
-	const counts: Record<string, number> = {};
-	const say = (line: string) => {
-		whole.update(line).update('\n');
-		return `${line}\n`;
-	};
-	const keep = (line: string) => {
-		content.update(line).update('\n');
-		return say(line);
-	};
-	yield keep(JSON.stringify(header));
-	for (const table of header.tables) {
-		counts[table] = 0;
-		await tx.query(
-			`declare rows no scroll cursor for select to_jsonb(t)::text as row from "${table}" t`
-		);
-		for (;;) {
-			const rows = await tx.query<{ row: string }>(`fetch ${ROWS_AT_ONCE} from rows`);
-			for (const { row } of rows) yield keep(`["${table}",${row}]`);
-			counts[table] += rows.length;
-			if (rows.length < ROWS_AT_ONCE) break;
-		}
-		await tx.query('close rows');
-	}
-	yield say(JSON.stringify({ counts, sha256: content.digest('hex') }));
 }
 
 /** The lines of a packed file. @throws what reading or unpacking throws */
@@ -95,9 +52,10 @@ async function* unpackedLines(path: string): AsyncGenerator<string> {
 /**
  * The lines of a backup, checked as they pass.
  *
+ * @param newest number of the newest migration that this program knows
  * @throws BackupError when it is cut off, altered or of another version
  */
-export async function* checkedLines(path: string): AsyncGenerator<string> {
+export async function* checkedLines(path: string, newest: number): AsyncGenerator<string> {
 	const bad = (why: string) => new BackupError(`The backup ${path} cannot be used: ${why}.`);
 	const content = createHash('sha256');
 	const counts: Record<string, number> = {};
@@ -106,7 +64,7 @@ export async function* checkedLines(path: string): AsyncGenerator<string> {
 	try {
 		for await (const line of unpackedLines(path)) {
 			if (held !== null) {
-				if (header === null) header = headerOf(held, bad);
+				if (header === null) header = headerOf(held, newest, bad);
 				else {
 					const table = /^\["([a-z_]+)",/.exec(held)?.[1];
 					if (table === undefined) throw bad('a row in it cannot be read');
@@ -136,7 +94,7 @@ export async function* checkedLines(path: string): AsyncGenerator<string> {
 	yield held!;
 }
 
-function headerOf(line: string, bad: (why: string) => BackupError): Header {
+function headerOf(line: string, newest: number, bad: (why: string) => BackupError): Header {
 	let header: Partial<Header>;
 	try {
 		header = JSON.parse(line) as Partial<Header>;
@@ -145,14 +103,8 @@ function headerOf(line: string, bad: (why: string) => BackupError): Header {
 	}
 	if (header.format !== FORMAT || !Array.isArray(header.tables))
 		throw bad('it is no Gravitas backup');
-	const newest = migrations.at(-1)!.number;
 	if (header.version !== VERSION || !(Number(header.schema) <= newest)) {
 		throw bad('it was made by a newer Gravitas; update the program');
 	}
 	return header as Header;
-}
-
-/** Reads a backup through. @throws BackupError when it cannot be used */
-export async function checkBackup(path: string): Promise<void> {
-	for await (const line of checkedLines(path)) void line;
 }

@@ -5,13 +5,14 @@ import { gunzipSync, gzipSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { documentKinds } from '$lib/documents/kinds';
 import {
+	checkBackup,
 	dailyIsDue,
 	listBackups,
 	makeBackup,
 	makeBackupBeforeRestore,
 	restoreBackup
 } from './backup';
-import { BackupError, checkBackup } from './backup-file';
+import { BackupError } from './backup-file';
 import type { Database } from './database';
 import { migrate, migrations, runMigrations, schemaOf } from './migrate';
 import { openPglite } from './pglite';
@@ -75,6 +76,16 @@ test('a copy is made before a migration, and brought back it is the same, migrat
 	const [low] = await db.query<{ min: number }>('select min(revision) from river');
 	expect(low!.min).toBeGreaterThan(1000);
 	expect(await db.read(findDamage)).toBeNull();
+});
+
+test('a copy that nobody waits for any more leaves nothing, and the database is free for others', async () => {
+	const before = listBackups(backups).length;
+	const gone = new AbortController();
+	const copy = makeBackup(db, backups, 'by-hand', { gone: gone.signal });
+	gone.abort();
+	await expect(copy).rejects.toThrow(/abort/i);
+	expect(readdirSync(backups)).toHaveLength(before);
+	expect(await db.query('select 1 as one')).toEqual([{ one: 1 }]);
 });
 
 test('every kind of document has its table, and all but that of lies are alike: else a migration is missing', async () => {

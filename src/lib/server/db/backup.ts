@@ -1,17 +1,5 @@
-import { createHash } from 'node:crypto';
-import {
-	createWriteStream,
-	existsSync,
-	mkdirSync,
-	readdirSync,
-	renameSync,
-	rmSync,
-	statSync
-} from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
-import { Readable } from 'node:stream';
-import { pipeline } from 'node:stream/promises';
-import { createGzip } from 'node:zlib';
 import { documentKinds } from '$lib/documents/kinds';
 import {
 	DATA_CORRUPTED,
@@ -22,15 +10,9 @@ import {
 } from './database';
 import { DataFolderError } from './folder';
 import { fsyncPath } from './fsync';
-import {
-	BackupError,
-	checkBackup,
-	checkedLines,
-	linesOf,
-	ROWS_AT_ONCE,
-	type Header
-} from './backup-file';
-import { runMigrations } from './migrate';
+import { BackupError, checkedLines, headerFor, type Header } from './backup-file';
+import { BackupWriter } from './backup-writer';
+import { newestSchema, runMigrations, schemaOf } from './migrate';
 import { findDamage, tablesOf } from './tables';
 
 /**
@@ -58,6 +40,9 @@ export interface Backup {
 
 const nameForm =
 	/^gravitas-(\d{4})(\d\d)(\d\d)T(\d\d)(\d\d)(\d\d)(\d{3})Z-(daily|before-migration|before-restore|by-hand|damaged)\.jsonl\.gz$/;
+
+/** Rows that are fetched and written in one piece. */
+const ROWS_AT_ONCE = 200;
 
 /** While it is written and not yet read back. */
 const PART = '.part';
@@ -101,9 +86,10 @@ export async function makeBackupBeforeRestore(
 
 /**
  * Writes a copy of everything, reads it back, and only then gives it its name; then lets the oldest
- * of its kind go.
+ * of its kind go. The database is others' again as soon as its rows are read.
  *
  * @param spare the name of a backup that must not go now
+ * @param gone aborted when nobody wants it any more
  * @throws DatabaseError when the database is damaged, unless the copy is made of what is left of it
  * @throws BackupError when what was read back is not what was written; an Error of the disk
  */
@@ -111,7 +97,7 @@ export async function makeBackup(
 	db: Database,
 	folder: string,
 	kind: BackupKind,
-	{ now = new Date(), spare = '' } = {}
+	{ now = new Date(), spare = '', gone }: { now?: Date; spare?: string; gone?: AbortSignal } = {}
 ): Promise<Backup> {
 	try {
 		mkdirSync(folder, { recursive: true, mode: 0o700 });
@@ -121,26 +107,27 @@ export async function makeBackup(
 	const name = `gravitas-${now.toISOString().replace(/[-:.]/g, '')}-${kind}.jsonl.gz`;
 	const path = join(folder, name);
 	const part = `${path}${PART}`;
-	const digest = createHash('sha256');
+	const writer = new BackupWriter({ part, name, newest: newestSchema });
 	try {
 		await db.read(async (tx) => {
 			const damage = kind === 'damaged' ? null : await findDamage(tx);
 			if (damage !== null) throw new DatabaseError(damage, DATA_CORRUPTED);
-			await pipeline(
-				Readable.from(linesOf(tx, now, digest)),
-				createGzip(),
-				createWriteStream(part, { mode: 0o600 })
-			);
+			const tables = await tablesOf(tx);
+			writer.header(headerFor(await schemaOf(tx), now, tables));
+			for (const table of tables) {
+				for await (const rows of rowsOf(tx, table)) {
+					gone?.throwIfAborted();
+					await writer.rows(table, rows);
+				}
+			}
 		});
-		const read = createHash('sha256');
-		for await (const line of checkedLines(part)) read.update(line).update('\n');
-		if (read.digest('hex') !== digest.digest('hex')) {
-			throw new BackupError(`The backup ${name} did not read back as it was written.`);
-		}
-		fsyncPath(part);
+		await writer.end();
+		gone?.throwIfAborted();
 		renameSync(part, path);
 		fsyncPath(folder);
 	} catch (error) {
+		// It may be writing still.
+		await writer.stop();
 		rmSync(part, { force: true });
 		throw notWritten(folder, error);
 	}
@@ -154,6 +141,24 @@ export async function makeBackup(
 		old.forEach((backup) => rmSync(join(folder, backup.name)));
 	}
 	return its.find((backup) => backup.name === name)!;
+}
+
+/** All rows of a table as JSON, some at a time. */
+async function* rowsOf(tx: Queryable, table: string): AsyncGenerator<readonly string[]> {
+	await tx.query(
+		`declare rows no scroll cursor for select to_jsonb(t)::text as row from "${table}" t`
+	);
+	for (;;) {
+		const rows = await tx.query<{ row: string }>(`fetch ${ROWS_AT_ONCE} from rows`);
+		yield rows.map(({ row }) => row);
+		if (rows.length < ROWS_AT_ONCE) break;
+	}
+	await tx.query('close rows');
+}
+
+/** Reads a backup through. @throws BackupError when it cannot be used */
+export async function checkBackup(path: string): Promise<void> {
+	for await (const line of checkedLines(path, newestSchema)) void line;
 }
 
 /** A disk's refusal in words; any other error as it is. */
@@ -199,7 +204,7 @@ export async function restoreBackup(db: Database, path: string): Promise<void> {
 	await checkBackup(path);
 	await db.transaction(async (tx) => {
 		await tx.script('drop schema public cascade; create schema public');
-		const lines = checkedLines(path);
+		const lines = checkedLines(path, newestSchema);
 		const header = JSON.parse((await lines.next()).value as string) as Header;
 		await runMigrations(tx, 0, header.schema);
 		const known = await tablesOf(tx);

@@ -17,6 +17,9 @@ export const migrations: readonly Migration[] = Object.entries(files)
 	.map(([path, sql]) => ({ number: Number(/(\d+)_[^/]*\.sql$/.exec(path)?.[1]), sql }))
 	.sort((a, b) => a.number - b.number);
 
+/** Number of the newest migration there is. */
+export const newestSchema = migrations.at(-1)!.number;
+
 /** Number of the newest migration that was run here; 0 in a new database. */
 export async function schemaOf(db: Queryable): Promise<number> {
 	const [there] = await db.query(`select 1 from pg_tables where tablename = 'migration'`);

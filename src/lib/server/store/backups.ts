@@ -9,14 +9,15 @@ import {
 	type BackupKind
 } from '../db/backup';
 import { DATA_CORRUPTED, DatabaseError, type Database } from '../db/database';
-import { Refusal } from './refusal';
+import { NOBODY_WAITS, Refusal } from './refusal';
 
 /** The copies of one database, kept beside it. */
 export interface Backups {
 	/** Why the last daily copy was not made, in words; null when it was, or was not due. */
 	trouble(): string | null;
 	list(): Backup[];
-	make(kind: BackupKind): Promise<Backup>;
+	/** @param gone aborted when nobody waits for it any more: then there is none */
+	make(kind: BackupKind, gone?: AbortSignal): Promise<Backup>;
 	/** Puts everything back as it was in a backup, after a copy of what is there now. */
 	restore(name: string): Promise<void>;
 	/** Ends the daily copies. */
@@ -30,7 +31,10 @@ const FIRST_LOOK = 20_000;
 
 /** Starts the daily copies of a database into `folder`. */
 export function keepBackups(db: Database, folder: string): Backups {
-	const make = (kind: BackupKind) => makeBackup(db, folder, kind);
+	const make = (kind: BackupKind, gone?: AbortSignal) =>
+		makeBackup(db, folder, kind, gone ? { gone } : {}).catch((error: unknown) => {
+			throw gone?.aborted ? new Refusal(503, NOBODY_WAITS) : error;
+		});
 	const daily = async () => {
 		if (!dailyIsDue(listBackups(folder), Date.now())) return;
 		await make('daily');

@@ -1,9 +1,9 @@
 import {
+	collectionsOf,
 	documentKinds,
 	kinds,
 	kindsWithin,
 	withinOf,
-	type Collection,
 	type Collections,
 	type DocumentContent,
 	type DocumentKind,
@@ -13,7 +13,7 @@ import {
 import { without } from '$core/quantity/index';
 import type { Queryable } from '../db/database';
 
-interface SqlRow {
+export interface SqlRow {
 	id: string;
 	name: string;
 	body: DocumentRow['body'];
@@ -28,12 +28,12 @@ const outerColumn = (kind: DocumentKind) => {
 	return within && `${within.kind}_id`;
 };
 
-function columnsOf(kind: DocumentKind): string {
+export function columnsOf(kind: DocumentKind): string {
 	const outer = outerColumn(kind);
 	return `id, name, body, revision${outer ? `, ${outer} as outer_id` : ''}`;
 }
 
-function toRow(kind: DocumentKind, { outer_id, ...row }: SqlRow): DocumentRow {
+export function toRow(kind: DocumentKind, { outer_id, ...row }: SqlRow): DocumentRow {
 	const key = withinOf(kind)?.key;
 	return { kind, ...row, ...(key && { [key]: outer_id }) } as DocumentRow;
 }
@@ -95,9 +95,9 @@ export async function firstFly(db: Queryable): Promise<DocumentRow | null> {
 
 /** All documents, by collection. */
 export async function listCollections(db: Queryable): Promise<Collections> {
-	const all: Partial<Record<Collection, DocumentRow[]>> = {};
-	for (const kind of documentKinds) all[kinds[kind].collection] = await listDocuments(db, kind);
-	return all as Collections;
+	const all: DocumentRow[] = [];
+	for (const kind of documentKinds) all.push(...(await listDocuments(db, kind)));
+	return collectionsOf(all);
 }
 
 export async function findDocument(

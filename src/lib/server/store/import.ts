@@ -17,12 +17,15 @@ import type { FieldError } from '$lib/contract/field-error';
 import type { ImportChoice, ImportItem } from '$lib/api/import';
 import { clipped } from '$lib/contract/names';
 import { parse } from '$lib/contract/parse';
-import type { Queryable } from '../db/database';
-import { breather } from '../breather';
 import { checkContent } from './content';
-import { listDocuments } from './documents';
 import { Refusal } from './refusal';
-import type { Write } from './store';
+
+/** A document that is to be written. */
+export interface Write {
+	readonly kind: DocumentKind;
+	readonly id: string;
+	readonly content: DocumentContent;
+}
 
 /** A document as a file brings it. */
 interface Incoming {
@@ -107,18 +110,17 @@ function idFor(...content: readonly unknown[]): string {
  * What an import means here: of each document whether it is new, the same or different, and what is
  * to be written. Found by id, or without one by name.
  *
+ * @param rows all documents there are
  * @param choose what to do with a document that is here and differs
  */
-export async function planImport(
-	db: Queryable,
+export function planImport(
+	rows: readonly DocumentRow[],
 	incoming: readonly Incoming[],
 	choose: (kind: DocumentKind, id: string) => ImportChoice
-): Promise<ImportPlan> {
+): ImportPlan {
 	// As it will be after what is planned so far; a later file may bring the same document again.
 	const here = new Shelf();
-	for (const kind of documentKinds) {
-		for (const row of await listDocuments(db, kind)) here.put(row);
-	}
+	rows.forEach((row) => here.put(row));
 	// What others are within goes first. Then what is here under its id: it may give up the name by which another is found.
 	const order = incoming
 		.map((document, place) => {
@@ -132,9 +134,7 @@ export async function planImport(
 	/** Under which id each incoming document is here afterwards. */
 	const ids = new Map<Incoming, string>();
 
-	const breathe = breather();
 	for (const { document, place } of order) {
-		await breathe();
 		const { kind, name, source } = document;
 		let { body } = document;
 		const key = withinOf(kind)?.key;

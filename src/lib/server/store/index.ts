@@ -1,7 +1,6 @@
 import { existsSync, readdirSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { isPart, makeBackup, restoreBackup } from '../db/backup';
-import { checkBackup } from '../db/backup-file';
+import { checkBackup, isPart, makeBackup, restoreBackup } from '../db/backup';
 import { DatabaseError, SilentEngineError, type Database } from '../db/database';
 import { closeToOthers, damagedInside, silent } from '../db/folder';
 import { lockDataFolder } from '../db/lock';

@@ -394,6 +394,34 @@ test('a look at what is to come in asks about a weight that is hardly believable
 	]);
 }, 60_000);
 
+test('an import that was planned beside another change is planned anew, and one that nobody waits for does nothing', async () => {
+	const id = randomUUID();
+	const body = { recipe: recipeToDocument(starterRecipe) };
+	const file = { format: 'gravitas/fly', version: 0, id, name: 'From a file', body };
+	const files = [{ name: 'fly.json', bytes: new TextEncoder().encode(JSON.stringify(file)) }];
+	const request = { look: false, label: null, different: 'keep', choices: {}, files } as const;
+	const gone = new AbortController();
+	const left = importInto(store, request, gone.signal);
+	gone.abort();
+	await expect(left).rejects.toMatchObject({ status: 503 });
+	await expect(store.get('fly', id)).rejects.toMatchObject({ status: 404 });
+
+	let meanwhile = false;
+	const busy: Store = {
+		...store,
+		read: async (work) => {
+			const seen = await store.read(work);
+			if (!meanwhile) await store.create('fly', id, { name: 'Made meanwhile', body });
+			meanwhile = true;
+			return seen;
+		}
+	};
+	const { items, written } = await importInto(busy, request);
+	expect(items).toMatchObject([{ id, status: 'different', choice: 'keep' }]);
+	expect(written).toBe(0);
+	expect((await store.get('fly', id)).name).toBe('Made meanwhile');
+}, 60_000);
+
 test('a second holder of the folder is told so', async () => {
 	expect(() => lockDataFolder(folder)).toThrow(/already running/);
 	await expect(openStore(folder, { demo: true })).rejects.toThrow(/already running/);

@@ -49,6 +49,7 @@ import {
 } from './documents';
 import { listTying, putTying } from './tying';
 import { checkContent } from './content';
+import type { Write } from './import';
 import { returnReserved } from './reserved';
 import { Refusal } from './refusal';
 
@@ -121,12 +122,6 @@ export interface Change {
 	readonly revision: number | null;
 	/** null: it is deleted. */
 	readonly content: DocumentContent | null;
-}
-
-export interface Write {
-	readonly kind: DocumentKind;
-	readonly id: string;
-	readonly content: DocumentContent;
 }
 
 /** Gives the database an id of its own, unless it has one; a backup brings its own. */

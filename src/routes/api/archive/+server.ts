@@ -1,12 +1,11 @@
 import { localDay } from '$lib/contract/day';
-import { makeArchive } from '$lib/server/archive';
 import { download, respond } from '$lib/server/api';
+import { fileOfAll } from '$lib/server/exchange';
 import type { RequestHandler } from './$types';
 
 /** Everything that a person describes, as a ZIP of document files. */
-export const GET: RequestHandler = () =>
+export const GET: RequestHandler = ({ request }) =>
 	respond(async (store) => {
-		const day = localDay();
-		const archive = makeArchive(await store.snapshot());
-		return download(`gravitas-${day}.zip`, 'application/zip', archive);
+		const name = `gravitas-${localDay()}.zip`;
+		return download(name, 'application/zip', await fileOfAll(store, 'archive', request.signal));
 	});

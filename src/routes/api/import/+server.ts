@@ -4,4 +4,4 @@ import type { RequestHandler } from './$types';
 
 /** Brings documents in; with ?look=1 only says what that would mean. */
 export const POST: RequestHandler = ({ request, url }) =>
-	answer(async (store) => importInto(store, await importRequestOf(request, url)));
+	answer(async (store) => importInto(store, await importRequestOf(request, url), request.signal));
