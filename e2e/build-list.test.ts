@@ -174,8 +174,15 @@ test('on a phone the answer stays in sight while the build is changed by thumb',
 	const before = await figure(bench, 'mass');
 	await up.click();
 	expect(await figure(bench, 'mass')).toBeGreaterThan(before);
-	await expect(bench.getByTestId('mass')).toBeInViewport();
+	// The strip is scrolled away; its answer stays, in one line, and leads back to it.
+	const folded = bench.getByTestId('folded');
+	await expect(folded).toBeInViewport();
+	await expect(folded).toContainText(String(await figure(bench, 'mass')));
+	await expect(folded).toContainText(/good in|drift|level|nose|tail/i);
+	await folded.click();
 	await expect(bench.getByTestId('verdict')).toBeInViewport();
+	await expect(folded).toHaveCount(0);
+	await up.scrollIntoViewIfNeeded();
 	const box = await up.boundingBox();
 	expect(box!.height).toBeGreaterThanOrEqual(44);
 	// The undo button names what it takes back.

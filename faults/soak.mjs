@@ -76,13 +76,19 @@ export async function soak(home, build, requests, judge) {
 			const change = { name: `A fly ${revision}`, body: { recipe }, revision };
 			const { response, text } = await send('PUT', `/api/flies/${id}`, change);
 			if (response.ok) own.set(id, JSON.parse(text).revision);
-			// Somebody's undo went in between, or it took the fly away.
+			else await again(id);
+		};
+		/** Somebody's undo went in between, or it took the fly away. @param {string} id */
+		const again = async (id) => {
+			const { response, text } = await send('GET', `/api/flies/${id}`);
+			if (response.ok) own.set(id, JSON.parse(text).revision);
 			else own.delete(id);
 		};
 		const remove = async () => {
 			const [id, revision] = some();
-			await send('DELETE', `/api/flies/${id}?revision=${revision}`);
-			own.delete(id);
+			const { response } = await send('DELETE', `/api/flies/${id}?revision=${revision}`);
+			if (response.ok) own.delete(id);
+			else await again(id);
 		};
 		/** What a client does, and how often of a hundred. @type {[number, () => Promise<unknown>][]} */
 		const doings = [

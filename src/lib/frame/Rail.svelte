@@ -32,7 +32,7 @@
 
 <nav
 	aria-label="Places and tools"
-	class="flex shrink-0 items-center gap-1 border-line bg-raised max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:z-20 max-md:border-t max-md:py-1 md:w-16 md:flex-col md:border-r md:py-2 print:hidden"
+	class="flex shrink-0 items-center gap-1 border-line bg-raised md:w-16 md:flex-col md:border-r md:py-2 print:hidden max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:z-20 max-md:border-t max-md:py-1"
 >
 	<svg viewBox="0 0 32 32" class="size-9 max-md:hidden" role="img" aria-label="Gravitas">
 		<path d="M16 2v9" stroke="var(--ink)" stroke-width="2" />
@@ -44,7 +44,7 @@
 	</svg>
 	<!-- On a phone they are more than the width holds: they slide. -->
 	<div
-		class="flex gap-1 max-md:min-w-0 max-md:flex-1 max-md:[scrollbar-width:none] max-md:overflow-x-auto md:flex-col"
+		class="flex gap-1 md:flex-col max-md:min-w-0 max-md:flex-1 max-md:[scrollbar-width:none] max-md:overflow-x-auto"
 	>
 		{#each places as { path, name, key, sign } (path)}
 			{@const here = page.url.pathname === path}

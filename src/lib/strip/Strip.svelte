@@ -84,7 +84,7 @@
 
 <section
 	aria-label="Fly, rig, lie and the answer"
-	class="grid shrink-0 border-b border-line max-md:gap-y-1 md:grid-cols-[5fr_3fr_6fr] md:gap-x-3"
+	class="grid shrink-0 border-b border-line md:grid-cols-[5fr_3fr_6fr] md:gap-x-3 max-md:gap-y-1"
 >
 	<p class="sr-only" role="status">{spoken}</p>
 	<div class="min-w-0" bind:this={flyThird}>

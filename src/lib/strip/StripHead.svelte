@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { DocumentRow } from '$lib/documents/kinds';
+	import FoldedStrip from './FoldedStrip.svelte';
 	import Strip from './Strip.svelte';
 
 	interface Props {
@@ -12,14 +13,29 @@
 	}
 	let { chooser = $bindable(), how = $bindable(false), inert = false }: Props = $props();
 	let history = $state<{ row: DocumentRow; open: boolean } | null>(null);
+	let whole = $state<HTMLElement | null>(null);
+	/** It is scrolled out of sight, but for what one line covers. */
+	let away = $state(false);
+	$effect(() => {
+		if (!whole) return;
+		const seen = new IntersectionObserver(
+			([entry]) => (away = !entry!.isIntersecting && entry!.boundingClientRect.top < 0),
+			{ rootMargin: '-64px 0px 0px 0px' }
+		);
+		seen.observe(whole);
+		return () => seen.disconnect();
+	});
 </script>
 
-<div class="bg-ground print:hidden staying:sticky staying:top-0 staying:z-10" {inert}>
+<div class="bg-ground print:hidden" bind:this={whole} {inert}>
 	<Strip
 		bind:open={chooser}
 		showHistory={(row) => (history = { row, open: true })}
 		showHow={() => (how = true)}
 	/>
+</div>
+<div class="sticky top-0 z-10 h-0 print:hidden" {inert}>
+	{#if away}<FoldedStrip />{/if}
 </div>
 <!-- Seldom wanted: fetched when they are. -->
 {#if how}

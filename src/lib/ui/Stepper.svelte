@@ -133,7 +133,7 @@
 			autocomplete="off"
 			spellcheck="false"
 			aria-label="{label}, typed"
-			class="figure w-0 min-w-0 flex-1 bg-transparent text-center text-lg outline-none"
+			class="figure w-0 min-w-9 flex-1 bg-transparent text-center text-lg outline-none"
 			value={typed ?? show(value)}
 			oninput={(event) => type(event.currentTarget.value)}
 			onfocus={(event) => event.currentTarget.select()}

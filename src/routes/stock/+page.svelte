@@ -29,7 +29,7 @@
 	async function choose(id: string) {
 		chosen = id;
 		await tick();
-		if (matchMedia('(max-width: 47.99rem)').matches) {
+		if (matchMedia('(width < 48rem) or (height < 30rem)').matches) {
 			document.getElementById('lot-name')?.scrollIntoView({ block: 'center' });
 		}
 	}

@@ -52,7 +52,7 @@
 
 <section
 	aria-label="The answer"
-	class="bg-ground max-md:sticky max-md:top-0 max-md:z-10 max-md:order-first max-md:py-1 md:px-5 md:pt-5"
+	class="bg-ground md:px-5 md:pt-5 max-md:order-first max-md:py-1 staying:sticky staying:top-0 staying:z-10"
 >
 	<div role="status" aria-busy={answer === null || answer.provisional}>
 		{#if !answer}

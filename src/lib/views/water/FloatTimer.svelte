@@ -119,7 +119,7 @@
 			<span class="figure">±{Math.round(164 * found.spread)} %</span>.
 			<button
 				type="button"
-				class="text-water underline underline-offset-2"
+				class="min-h-7 text-water underline underline-offset-2"
 				onclick={() => set(null)}>Forget the runs</button
 			>
 		</p>

@@ -34,7 +34,9 @@
 			onclick={() => strip.setRiver({ flowM3s: 1 })}>Enter today’s flow</button
 		>
 	{:else}
-		<div class="mt-1 grid grid-cols-3 items-end gap-2">{@render children()}</div>
+		<div class="mt-1 grid grid-cols-[repeat(auto-fill,minmax(min(8rem,100%),1fr))] items-end gap-2">
+			{@render children()}
+		</div>
 		<details class="mt-1">
 			<summary class="flex min-h-11 cursor-pointer items-center text-sm text-water underline"
 				>How this river rises</summary

@@ -1,0 +1,84 @@
+import type { Page } from '@playwright/test';
+import { expect, test } from './server';
+
+/** Of src/lib/frame/places.ts, and the drawing. */
+const places = [
+	'',
+	'drift',
+	'water',
+	'drawing',
+	'match',
+	'beads',
+	'batch',
+	'box',
+	'stock',
+	'log',
+	'files'
+];
+
+/** Desktop, a low laptop, a phone on its side and upright, a small one, and 1280 × 800 at 200 and 400 %. */
+const sizes = [
+	[1280, 800],
+	[1366, 640],
+	[844, 390],
+	[390, 844],
+	[320, 640],
+	[640, 400],
+	[320, 200]
+] as const;
+
+/** What is wrong with how the page lies at its present size: each with its words. */
+const wrongs = (page: Page) =>
+	page.evaluate(() => {
+		const found: string[] = [];
+		const seen = (element: Element) => {
+			const { width, height } = element.getBoundingClientRect();
+			return width > 1 && height > 1 && getComputedStyle(element).visibility !== 'hidden';
+		};
+		const named = (element: Element) =>
+			(element.getAttribute('aria-label') ?? element.textContent ?? element.tagName)
+				.trim()
+				.slice(0, 40);
+		const wide = document.documentElement.scrollWidth - document.documentElement.clientWidth;
+		if (wide > 0) found.push(`the page is ${wide} px too wide`);
+		for (const element of document.querySelectorAll('button, a[href], input, select, summary')) {
+			if (!seen(element) || getComputedStyle(element).display === 'inline') continue;
+			const { width, height } = (element.closest('label') ?? element).getBoundingClientRect();
+			// WCAG 2.5.8.
+			if (Math.min(width, height) < 23.5) {
+				found.push(`${named(element)}: ${width.toFixed(0)} × ${height.toFixed(0)} px to hit`);
+			}
+		}
+		for (const element of document.querySelectorAll('*')) {
+			if (!/sticky|fixed/.test(getComputedStyle(element).position) || !seen(element)) continue;
+			const { top, bottom, width } = element.getBoundingClientRect();
+			const covered = Math.min(bottom, innerHeight) - Math.max(top, 0);
+			if (width > innerWidth / 2 && covered > innerHeight / 3) {
+				found.push(`${covered.toFixed(0)} of ${innerHeight} px stay covered: ${named(element)}`);
+			}
+		}
+		const texts = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+		for (let text = texts.nextNode(); text; text = texts.nextNode()) {
+			const element = text.parentElement!;
+			if (!text.textContent?.trim() || element.closest('svg, script') || !seen(element)) continue;
+			const size = parseFloat(getComputedStyle(element).fontSize);
+			if (size < 14) found.push(`“${text.textContent.trim().slice(0, 40)}” at ${size} px`);
+		}
+		return found;
+	});
+
+test('every view lies well at every size and zoom: nothing too wide, too small to hit or read, or covered', async ({
+	bench
+}) => {
+	test.setTimeout(300_000);
+	for (const path of places) {
+		await bench.goto(new URL(`/${path}`, bench.url()).href);
+		await bench.locator('[data-ready]:not([data-fetching])').waitFor();
+		for (const [width, height] of sizes) {
+			await bench.setViewportSize({ width, height });
+			// What measures its own width draws itself anew.
+			await bench.waitForTimeout(200);
+			expect.soft(await wrongs(bench), `/${path}, ${width} × ${height}`).toEqual([]);
+		}
+	}
+});
