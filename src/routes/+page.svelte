@@ -143,7 +143,7 @@
 {/if}
 {#if strip.recipe}
 	<div class="grid min-h-0 flex-1 md:grid-cols-[23rem_1fr]">
-		<div class="min-h-0 overflow-y-auto border-line contain-content max-md:order-2 md:border-r">
+		<div class="min-h-0 overflow-y-auto border-line contain-content md:border-r max-md:order-2">
 			<!-- What is half typed belongs to this fly and must not reach the next. -->
 			{#key selection.fly?.id}
 				<BuildList

@@ -29,7 +29,7 @@
 
 <svelte:head><title>Which bead? · Gravitas</title></svelte:head>
 <div
-	class="grid min-h-0 flex-1 max-md:gap-4 max-md:p-4 md:grid-cols-[23rem_1fr] md:grid-rows-[auto_1fr] md:overflow-hidden print:block"
+	class="grid min-h-0 flex-1 md:grid-cols-[23rem_1fr] md:grid-rows-[auto_1fr] md:overflow-hidden print:block max-md:gap-4 max-md:p-4"
 >
 	<QuestionForm {question} />
 	<BeadAnswer {search} {question} />

@@ -80,7 +80,7 @@
 	<div class="grid min-h-0 flex-1 border-t border-line md:grid-cols-[15rem_minmax(0,1fr)_20rem]">
 		<section
 			aria-label="What is looked for"
-			class="min-h-0 overflow-y-auto border-line px-4 py-2 max-md:order-2 md:border-r"
+			class="min-h-0 overflow-y-auto border-line px-4 py-2 md:border-r max-md:order-2"
 		>
 			<div class="pb-2">
 				<Segments
@@ -103,7 +103,7 @@
 			<RankedBuilds {question} {tie} />
 			<aside
 				aria-label="The picture, and what is pinned"
-				class="flex min-h-0 min-w-0 flex-col gap-3 overflow-y-auto border-line px-4 py-2 max-md:order-3 md:border-l"
+				class="flex min-h-0 min-w-0 flex-col gap-3 overflow-y-auto border-line px-4 py-2 md:border-l max-md:order-3"
 			>
 				{#if answer && answer.seen.length > 0}
 					<TradeOff

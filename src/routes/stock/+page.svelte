@@ -44,7 +44,7 @@
 <svelte:head><title>Stock · Gravitas</title></svelte:head>
 
 <div
-	class="grid min-h-0 flex-1 max-md:gap-6 max-md:p-4 md:grid-cols-[minmax(0,5fr)_minmax(0,5fr)_minmax(0,4fr)] md:overflow-hidden"
+	class="grid min-h-0 flex-1 md:grid-cols-[minmax(0,5fr)_minmax(0,5fr)_minmax(0,4fr)] md:overflow-hidden max-md:gap-6 max-md:p-4"
 >
 	<div class="min-h-0 overflow-y-auto md:p-5">
 		<h1 class="text-xl font-semibold">Stock</h1>

@@ -76,7 +76,7 @@
 
 <svelte:head><title>Water · Gravitas</title></svelte:head>
 <div
-	class="grid min-h-0 flex-1 gap-x-6 gap-y-6 overflow-y-auto p-4 max-md:pb-24 md:grid-cols-[15rem_minmax(0,1fr)_minmax(0,1fr)]"
+	class="grid min-h-0 flex-1 gap-x-6 gap-y-6 overflow-y-auto p-4 md:grid-cols-[15rem_minmax(0,1fr)_minmax(0,1fr)] max-md:pb-24"
 >
 	<section aria-labelledby="lies" class="min-w-0">
 		<h1 id="lies" class="text-xl font-semibold">Water</h1>
