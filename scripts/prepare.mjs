@@ -56,7 +56,13 @@ function isFresh(stamp, now) {
 export function ensureInstalled() {
 	const stamp = join(root, 'node_modules', '.gravitas-installed');
 	const now = fingerprint(['package-lock.json']);
-	if (isFresh(stamp, now)) return;
+	if (isFresh(stamp, now)) {
+		// Lint and types look for it before anything is built.
+		if (!existsSync(join(root, 'src/core/drift/kernel/wasm.ts'))) {
+			execFileSync(process.execPath, [join(root, 'scripts', 'kernel.mjs')], { stdio: 'inherit' });
+		}
+		return;
+	}
 	console.log('Installing packages (once, about a minute) …');
 	const done = spawnSync(
 		npm,
