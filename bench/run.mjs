@@ -2,8 +2,11 @@
  * npm run bench: each figure beside its budget or its reference, measured in the same run.
  * Not part of npm test: a busy machine must not turn a change red. How things grow is apart, since it takes minutes:
  * npm run bench -- scale
+ * With --save what was measured is added to bench/history.json.
  */
-import { ensureBuilt, ensureChromium, ensureInstalled } from '../scripts/prepare.mjs';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { ensureBuilt, ensureChromium, ensureInstalled, root } from '../scripts/prepare.mjs';
 import { temporaryDemo } from '../scripts/temporary-demo.mjs';
 
 ensureInstalled();
@@ -18,6 +21,8 @@ const { prediction } = await import('./prediction.mjs');
 const { scale } = await import('./scale.mjs');
 
 let over = 0;
+/** What was measured, with its unit. @type {Record<string, string>} */
+const figures = {};
 /** @param {string} what @param {number} value @param {string} unit @param {number} [budget] */
 function print(what, value, unit, budget) {
 	const verdict =
@@ -27,12 +32,25 @@ function print(what, value, unit, budget) {
 				? `  (budget ${budget})`
 				: `  OVER THE BUDGET of ${budget}`;
 	if (budget !== undefined && value > budget) over++;
+	figures[what.trim()] = `${Number(value.toPrecision(3))} ${unit}`.trim();
 	console.log(`${what.padEnd(58)} ${value.toFixed(2).padStart(8)} ${unit}${verdict}`);
+}
+
+/** Ends with what was found, kept when that is wished. @returns {never} */
+function end() {
+	if (process.argv.includes('--save')) {
+		const file = join(root, 'bench', 'history.json');
+		const before = existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : [];
+		const now = { at: new Date().toISOString(), node: process.version, figures };
+		writeFileSync(file, `${JSON.stringify([...before, now], null, '\t')}\n`);
+		console.log(`Kept in ${file}.`);
+	}
+	process.exit(over === 0 ? 0 : 1);
 }
 
 if (process.argv.includes('scale')) {
 	await scale(print);
-	process.exit(over === 0 ? 0 : 1);
+	end();
 }
 const { address, stop } = await temporaryDemo();
 try {
@@ -46,4 +64,4 @@ try {
 } finally {
 	await stop();
 }
-process.exit(over === 0 ? 0 : 1);
+end();
