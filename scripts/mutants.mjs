@@ -32,7 +32,7 @@ const mutants = [
 	},
 	{
 		what: 'a jig’s seat',
-		...{ file: 'src/core/fly/bead.ts', tests: 'src/core/fly' },
+		...{ file: 'src/core/fly/bead/geometry.ts', tests: 'src/core/fly' },
 		...{ from: '? 0.6 * bead.radius', to: '? 0.3 * bead.radius' }
 	},
 	{
