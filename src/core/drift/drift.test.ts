@@ -134,6 +134,29 @@ describe('turbulence', () => {
 		for (const bin of bins) expect(Math.abs(bin / mean - 1)).toBeLessThan(0.1);
 	});
 
+	test('an eddy keeps its strength and changes as fast however finely it is followed, also within a block of noise', () => {
+		const z = 0.4 * column.depth;
+		for (const step of [0.1, 0.0125]) {
+			let [square, change, count] = [0, 0, 0];
+			for (let k = 0; k < 600; k++) {
+				const eddies = eddiesOf(column, 5000 + k);
+				let before = eddies.u;
+				for (let i = 1; i * step <= 1.5; i++, count++) {
+					eddies.advance(i * step, z, 0);
+					square += eddies.u ** 2;
+					change += (eddies.u - before) ** 2;
+					before = eddies.u;
+				}
+			}
+			expect(square / count).toBeGreaterThan(0.85);
+			expect(square / count).toBeLessThan(1.15);
+			// Of an Ornstein–Uhlenbeck process of strength 1.
+			const expected = 2 * (1 - Math.exp(-step / eddyTime(column, z)));
+			expect(change / count / expected).toBeGreaterThan(0.95);
+			expect(change / count / expected).toBeLessThan(1.05);
+		}
+	});
+
 	test('its diffusivity is the parabolic one, and the Rouse number names who decides', () => {
 		const z = 0.4 * column.depth;
 		const sigma = turbulenceAcross(column, z);

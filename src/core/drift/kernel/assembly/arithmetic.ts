@@ -3,19 +3,16 @@
  * AssemblyScript's own are another library's. fdlibm 5.3; its notice stands there.
  */
 
-// @ts-ignore: decorator
 @inline
 function upperOf(x: f64): i32 {
 	return <i32>(reinterpret<i64>(x) >> 32);
 }
 
-// @ts-ignore: decorator
 @inline
 function withUpper(x: f64, upper: i32): f64 {
 	return reinterpret<f64>((<i64>upper << 32) | (reinterpret<i64>(x) & 0xffffffff));
 }
 
-// @ts-ignore: decorator
 @inline
 function scaled(x: f64, n: i32): f64 {
 	if (n >= -1021 && n <= 1023) return x * withUpper(0, (n + 1023) << 20);
@@ -104,7 +101,6 @@ export function exp(x: f64): f64 {
 
 const PI: f64 = 3.141592653589793;
 
-// @ts-ignore: decorator
 @inline
 function atanHi(id: i32): f64 {
 	if (id == 0) return 4.63647609000806093515e-1;
@@ -112,7 +108,6 @@ function atanHi(id: i32): f64 {
 	return id == 2 ? 9.82793723247329054082e-1 : 1.570796326794896558;
 }
 
-// @ts-ignore: decorator
 @inline
 function atanLo(id: i32): f64 {
 	if (id == 0) return 2.26987774529616870924e-17;

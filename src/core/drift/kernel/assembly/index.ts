@@ -1,7 +1,7 @@
 /**
  * The chain's implicit step (../../step.ts with ../../load.ts, which are the reference) for two drifts side by side,
  * one in each half of a vector. Each half goes its own way: it has its own time, step and stage, and only Newton's
- * rounds are taken together. What comes before and after a step is the host's (../lanes.ts).
+ * rounds are taken together. What comes before and after a step is the host's (../kernel.ts).
  *
  * Every operation stands in the order of the reference, so that both give the same bits; a test holds them together.
  * Compiled by scripts/kernel.mjs; AssemblyScript, not TypeScript.
@@ -125,61 +125,51 @@ const MASK: usize = 32;
 let n: i32 = 0;
 let first: i32 = 1;
 
-// @ts-ignore: decorator
 @inline
 function one(base: usize, lane: i32): f64 {
 	return load<f64>(base + (<usize>lane << 3));
 }
 
-// @ts-ignore: decorator
 @inline
 function put(base: usize, lane: i32, value: f64): void {
 	store<f64>(base + (<usize>lane << 3), value);
 }
 
-// @ts-ignore: decorator
 @inline
 function raise(base: usize, by: f64): void {
 	store<f64>(base, load<f64>(base) + by);
 }
 
-// @ts-ignore: decorator
 @inline
 function both(at: usize): v128 {
 	return v128.load(at);
 }
 
-// @ts-ignore: decorator
 @inline
 function pair(a: f64, b: f64): v128 {
 	return f64x2.replace_lane(f64x2.splat(a), 1, b);
 }
 
-// @ts-ignore: decorator
 @inline
 function add(a: v128, b: v128): v128 {
 	return f64x2.add(a, b);
 }
 
-// @ts-ignore: decorator
 @inline
 function sub(a: v128, b: v128): v128 {
 	return f64x2.sub(a, b);
 }
 
-// @ts-ignore: decorator
 @inline
 function mul(a: v128, b: v128): v128 {
 	return f64x2.mul(a, b);
 }
 
-// @ts-ignore: decorator
 @inline
 function div(a: v128, b: v128): v128 {
 	return f64x2.div(a, b);
 }
 
-// @ts-ignore: decorator
 @inline
 function all(a: f64): v128 {
 	return f64x2.splat(a);
@@ -642,7 +632,6 @@ function loads(): void {
 let seenValue: f64 = 0;
 let seenSpeed: f64 = 0;
 let seenSide: f64 = 0;
-// @ts-ignore: decorator
 @inline
 function look(table: usize, k: i32, f: f64, g: f64): void {
 	const t = table + (<usize>k << 3);
