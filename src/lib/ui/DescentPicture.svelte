@@ -95,7 +95,7 @@
 	const clipId = $props.id();
 </script>
 
-<div bind:clientWidth={width}>
+<div class="overflow-hidden" bind:clientWidth={width}>
 	<svg
 		{width}
 		{height}

@@ -31,7 +31,7 @@
 	const ticks = $derived([0, 0.25, 0.5, 0.75, 1].map((share) => share * most));
 </script>
 
-<div bind:clientWidth={width}>
+<div class="overflow-hidden" bind:clientWidth={width}>
 	<svg
 		{width}
 		{height}
