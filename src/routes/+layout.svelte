@@ -7,6 +7,7 @@
 	import { letters } from '$lib/state/preferences.svelte';
 	import NoticeBar from '$lib/frame/NoticeBar.svelte';
 	import Rail from '$lib/frame/Rail.svelte';
+	import { wantedIn } from '$lib/frame/wanted';
 	import { provideWorkspace } from '$lib/state/context';
 	import { listenForNews } from '$lib/state/news';
 	import { Workspace } from '$lib/state/workspace.svelte';
@@ -31,13 +32,17 @@
 	let commandsShown = $state(false);
 	let doneShown = $state(false);
 	let ready = $state(false);
-	/** Views that stand with what a page is opened with: the fly on the strip, and the waters. */
-	const STAND_ALONE: readonly (string | null)[] = ['/', '/drift', '/water', '/drawing'];
+	const wanted = $derived(wantedIn(page.route.id));
+	$effect(() => void documents.want([...wanted.first, ...wanted.then]));
+	// What is on the strip may be taken away elsewhere: there is another to be shown in its place.
+	$effect(() => {
+		if (!workspace.selection.fly) void documents.want(['fly']);
+	});
 	// Once, and not anew with what it reads.
 	onMount(() => {
 		ready = true;
 		letters.load();
-		void documents.entire().then(() => documents.offerUnsent());
+		void documents.offerUnsent();
 		const unbind = bindEverywhere(documents, {
 			showCommands: () => (commandsShown = true),
 			showDone: () => (doneShown = true)
@@ -67,7 +72,7 @@
 	class="flex min-h-dvh md:h-dvh md:overflow-hidden"
 	data-ready={ready || undefined}
 	data-saving={documents.saving || undefined}
-	data-fetching={!documents.whole || undefined}
+	data-fetching={!documents.has([...wanted.first, ...wanted.then]) || undefined}
 >
 	<a
 		href="#content"
@@ -77,7 +82,7 @@
 	<Rail showCommands={() => (commandsShown = true)} />
 	<main id="content" tabindex="-1" class="flex min-w-0 flex-1 flex-col outline-none max-md:pb-16">
 		<NoticeBar />
-		{#if documents.whole || STAND_ALONE.includes(page.route.id)}
+		{#if documents.has(wanted.first)}
 			{@render children()}
 		{:else}
 			<p role="status" class="p-4 text-quiet">Fetching what is kept …</p>

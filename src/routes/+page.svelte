@@ -13,7 +13,6 @@
 	import { useWorkspace } from '$lib/state/context';
 	import { bindKeys } from '$lib/frame/keys';
 	import StripHead from '$lib/strip/StripHead.svelte';
-	import { listed } from '$lib/controls/listed';
 	import DrawingTools from '$lib/views/bench/DrawingTools.svelte';
 	import { drawing } from '$lib/state/preferences.svelte';
 	import { spreadAdvice } from '$lib/ui/advice';
@@ -161,10 +160,6 @@
 			<div class="flex min-h-0 min-w-0 flex-col gap-2 px-4 pb-3 contain-content max-md:order-1">
 				<DrawingTools
 					bind:zoom
-					others={documents
-						.all('fly')
-						.filter(({ id }) => id !== selection.fly?.id)
-						.map(listed)}
 					beside={now.beside}
 					layBeside={(id) => answer.layBeside(id)}
 					{saveSvg}

@@ -1,3 +1,4 @@
+import type { Learning } from '$core/learn/index';
 import type { TyingRow } from '$lib/documents/batch/body';
 import type { Collections, DocumentKind, DocumentRow } from '$lib/documents/kinds';
 import type { FieldError } from '$lib/contract/field-error';
@@ -81,6 +82,20 @@ export interface Snapshot extends Collections {
 	readonly tying: TyingRow[];
 	readonly strip: StripSelection;
 	readonly history: HistoryEnds;
+}
+
+/** What all that was found has taught. */
+export interface LearningAnswer extends Learning {
+	/** Changes whenever it is learned of something else, or by another model. */
+	readonly origin: string;
+	/** How many weighings, drops and outings it is learned from. */
+	readonly observations: number;
+}
+
+/** How often one build was weighed and timed. */
+export interface Measured {
+	readonly weighed: number;
+	readonly timed: number;
 }
 
 /** What a page needs to stand at once: a snapshot without most of the kinds that grow. */

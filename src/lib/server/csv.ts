@@ -1,5 +1,5 @@
 import { priorBeliefs } from '$core/belief/index';
-import { learnedFrom } from './learned';
+import { learnedNow } from './learned';
 import type { Band } from '$core/drift/index';
 import type { Interval } from '$core/quantity/index';
 import { recipeFromDocument } from '$lib/documents/fly/recipe';
@@ -82,7 +82,7 @@ export async function fliesAsCsv(
 	const rig = rigRow
 		? { name: rigRow.name, rig: rigFromDocument(rigRow.body) }
 		: rigFor(undefined, snapshot);
-	const { learned } = await learnedFrom(store, snapshot);
+	const { learned } = await learnedNow(store);
 	const believed = { ...priorBeliefs, learned };
 	const { flies } = snapshot;
 	const pieces: FlyRow[][] = [];

@@ -24,7 +24,11 @@ const kept = {
 	...{ flies: [], lies: [], rivers: [], lots: [], batches: [], entries: [], rigs: [] },
 	strip: { flyId: null, lieId: null, rigId: null }
 } as unknown as Snapshot;
-const store = { snapshot: () => Promise.resolve(kept) } as unknown as Store;
+const store = {
+	snapshot: () => Promise.resolve(kept),
+	foundStand: () => 'a.0',
+	read: () => Promise.resolve({})
+} as unknown as Store;
 const ask = async (fly: object, lie: object = here, beliefs?: object, more: object = {}) =>
 	predictionFor(
 		checked({ fly, lie, ...(beliefs ? { beliefs } : {}), drifts: 8, ...more }, PredictRequest),
@@ -117,18 +121,13 @@ test('the zone ends at the surface: a lie in which it does not is refused with i
 
 test('the table reads back as it was written, and no name becomes a formula', async () => {
 	const names = ['Plain', 'Quoted "x", and\nbroken', '=1+1', '魚'];
-	const store = {
-		snapshot: () =>
-			Promise.resolve({
-				...kept,
-				flies: names.map((name, i): DocumentRow => ({
-					...{ kind: 'fly', id: String(i), name, revision: 1 },
-					body: { recipe }
-				}))
-			})
-	} as unknown as Store;
+	const flies = names.map((name, i): DocumentRow => ({
+		...{ kind: 'fly', id: String(i), name, revision: 1 },
+		body: { recipe }
+	}));
+	const full = { ...store, snapshot: () => Promise.resolve({ ...kept, flies }) } as Store;
 	const pieces: string[] = [];
-	for await (const piece of await fliesAsCsv(store, { lieId: null })) pieces.push(piece);
+	for await (const piece of await fliesAsCsv(full, { lieId: null })) pieces.push(piece);
 	const text = pieces.join('');
 	const { data, errors } = Papa.parse<Record<string, string>>(text.trimEnd(), { header: true });
 	expect(errors).toEqual([]);

@@ -1,17 +1,26 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { beforeEach, expect, test, vi } from 'vitest';
-import type { Learning } from '$core/learn/index';
-import type { Snapshot } from '$lib/api/answers';
+import type { LearningAnswer, Snapshot } from '$lib/api/answers';
+import type { EntryRow } from '$lib/documents/kinds';
 import type { Keeping } from './learned';
 
 const file = join(import.meta.dirname, 'fixtures/schema-8/snapshot.json');
-const was = JSON.parse(readFileSync(file, 'utf8')) as Snapshot;
+const { entries, lots, batches } = JSON.parse(readFileSync(file, 'utf8')) as Snapshot;
 
-/** What is kept between starts: by what it was worked out from. */
+/** What is kept between starts, and what was found. */
 let kept: { origin: string; answer: unknown } | null = null;
+let found: { entry: readonly EntryRow[]; lot: readonly object[]; batch: readonly object[] };
+let stand = 0;
 const store: Keeping = {
-	workedOut: (_, origin) => Promise.resolve(kept?.origin === origin ? kept.answer : null),
+	foundStand: () => `a.${stand}`,
+	read: () =>
+		Promise.resolve(
+			Object.fromEntries(
+				Object.entries(found).map(([kind, rows]) => [kind, [JSON.stringify(rows)]])
+			) as never
+		),
+	workedOut: () => Promise.resolve(kept),
 	keepWorkedOut: (_, origin, answer) => {
 		kept = { origin, answer };
 		return Promise.resolve();
@@ -20,20 +29,55 @@ const store: Keeping = {
 /** As after a start of the program, which remembers nothing. */
 const started = async () => {
 	vi.resetModules();
-	return (await import('./learned')).learnedFrom;
+	return import('./learned');
 };
 beforeEach(() => {
 	kept = null;
+	found = { entry: entries, lot: lots, batch: batches };
 });
 
 test('what was learned is kept between starts, until something else was found', async () => {
-	const learned = await (await started())(store, was);
+	const learned = await (await started()).learnedNow(store);
 	expect(learned.learned.scores.length).toBeGreaterThan(0);
-	await vi.waitFor(() => expect(kept?.answer).toEqual(learned));
+	// A fly of the batch and a lot; the entry is left out.
+	expect(learned.observations).toBe(2);
+	await vi.waitFor(() => expect(kept?.origin).toBe(learned.origin));
 	// A sign that it is read, and not worked out anew.
-	const sign = { ...learned, unusable: ['kept'] } as unknown as Learning;
-	kept = { ...kept!, answer: sign };
-	expect(await (await started())(store, was)).toBe(sign);
-	const other = { ...was, lots: [] };
-	expect((await (await started())(store, other)).unusable).not.toContain('kept');
+	kept = { ...kept!, answer: { ...learned, unusable: ['kept'] } };
+	const again = await started();
+	expect(await again.learnedNow(store)).toMatchObject({
+		...{ unusable: ['kept'], origin: learned.origin, observations: learned.observations }
+	} satisfies Partial<LearningAnswer>);
+	found = { ...found, lot: [] };
+	stand++;
+	const other = await again.learnedNow(store);
+	expect(other.unusable).not.toContain('kept');
+	expect(other.origin).not.toBe(learned.origin);
+}, 60_000);
+
+test('how often a build was weighed and timed counts every entry of it that is learned from', async () => {
+	const { measuredOf } = await started();
+	const { recipe } = entries[0]!.body.weighing!;
+	const entry = (id: string, body: Partial<EntryRow['body']>): EntryRow => ({
+		...{ kind: 'entry', id, name: id, revision: 1 },
+		body: { at: 0, ...body }
+	});
+	const weighing = { of: 'fly', recipe, count: 1, massG: 0.2, scaleStepG: 0.01 } as const;
+	const drop = {
+		...({ recipe, wet: 'soaked', temperatureC: 10 } as const),
+		...{ distanceM: 1, runsS: [3], reactionS: 0.2 }
+	};
+	found = {
+		...{ lot: [], batch: [] },
+		entry: [
+			entry('one', { weighing }),
+			entry('two', { weighing }),
+			entry('hooks', { weighing: { ...weighing, of: 'hooks' } }),
+			entry('left out', { weighing, excluded: true }),
+			entry('three', { drop })
+		]
+	};
+	expect(await measuredOf(store, recipe)).toEqual({ weighed: 2, timed: 1 });
+	const coil = { metal: 'lead', wireInch: 0.015, turns: 31 } as const;
+	expect(await measuredOf(store, { ...recipe, coil })).toEqual({ weighed: 0, timed: 0 });
 }, 60_000);

@@ -1,72 +1,71 @@
-import { createHash } from 'node:crypto';
 import type { Learning } from '$core/learn/index';
-import { MODEL_VERSION } from '$core/predict/index';
-import type { Snapshot } from '$lib/api/answers';
-import { evidenceOf, type Evidence } from '$lib/evidence/observations';
-import code from '$lib/workers/learn-thread?nodeworker';
+import type { LearningAnswer, Measured } from '$lib/api/answers';
+import { taughtBy } from '$lib/evidence/observations';
+import type { RecipeDocument } from '$lib/documents/fly/recipe';
+import type { LearnAsked, LearnedInThread } from './learn-thread';
+import code from './learn-thread.ts?nodeworker';
+import { measuredKey, type MeasuredBuilds } from './measured';
+import { documentTexts } from './store/document-texts';
 import type { Store } from './store/index';
 import { threads } from './threads';
 
-/** Where the last answer is kept. */
-export type Keeping = Pick<Store, 'workedOut' | 'keepWorkedOut'>;
+/** Where what was found lies, and where the last answer is kept. */
+export type Keeping = Pick<Store, 'foundStand' | 'read' | 'workedOut' | 'keepWorkedOut'>;
 
-const pool = threads<Evidence, Learning>('learn', code, { threads: 1, waiting: 20 }, 500);
+const pool = threads<LearnAsked, LearnedInThread>('learn', code, { threads: 1, waiting: 20 }, 1500);
+
+interface Found {
+	readonly answer: LearningAnswer;
+	readonly measured: MeasuredBuilds;
+}
 
 /** Nothing was found yet. */
-export const NOTHING_LEARNED: Learning = {
+export const NOTHING_LEARNED: LearningAnswer = {
 	learned: { scores: [], mean: [], covariance: [] },
 	judged: [],
-	unusable: []
+	unusable: [],
+	origin: '',
+	observations: 0
 };
+const NOTHING: Found = { answer: NOTHING_LEARNED, measured: {} };
+const NEVER: Measured = { weighed: 0, timed: 0 };
 
-/** Of what is kept: the model's version belongs to it, since another one learns otherwise. */
-const originOf = (evidence: Evidence) =>
-	createHash('sha256')
-		.update(JSON.stringify([MODEL_VERSION, evidence]))
-		.digest('hex');
+let latest: { readonly stand: string; readonly found: Promise<Found> } | null = null;
 
-let last: { readonly of: string; readonly learning: Promise<Learning> } | null = null;
-
-/**
- * What all that is kept teaches, worked out in a thread of its own. The last answer is remembered, also between
- * starts.
- */
-export function learnedFrom(store: Keeping, snapshot: Snapshot): Promise<Learning> {
-	const evidence = evidenceOf(snapshot);
-	if (evidence.observations.length === 0) return Promise.resolve(NOTHING_LEARNED);
-	const of = originOf(evidence);
-	if (last?.of !== of) {
-		const learning = learn(store, evidence, of).catch((error: unknown) => {
-			// Better the tables alone than no page; it is tried anew the next time.
-			console.error(`Learning: ${String(error)}`);
-			last = null;
-			return NOTHING_LEARNED;
-		});
-		last = { of, learning };
-	}
-	return last!.learning;
-}
-
-let latest: { readonly stand: string; readonly learning: Promise<Learning> } | null = null;
-
-/** The same of all that is in the store now; while nothing is found it costs nothing. */
-export function learnedNow(store: Store): Promise<Learning> {
+/** All that was found, read and learned from in a thread of its own; remembered until something else is found. */
+function foundNow(store: Keeping): Promise<Found> {
 	const stand = store.foundStand();
-	if (latest?.stand !== stand) {
-		const learning = store.snapshot().then((snapshot) => learnedFrom(store, snapshot));
-		latest = { stand, learning };
-		learning.catch(() => (latest = null));
-	}
-	return latest.learning;
+	if (latest?.stand === stand) return latest.found;
+	const found = learn(store).catch((error: unknown) => {
+		// Better the tables alone than no page; it is tried anew the next time.
+		console.error(`Learning: ${String(error)}`);
+		latest = null;
+		return NOTHING;
+	});
+	latest = { stand, found };
+	return found;
 }
 
-async function learn(store: Keeping, evidence: Evidence, of: string): Promise<Learning> {
-	const kept = await store.workedOut('learning', of);
-	if (kept) return kept as Learning;
-	const learning = await pool().run(evidence);
-	// Nobody waits for it, and without it the next start takes a moment longer.
-	store.keepWorkedOut('learning', of, learning).catch((error: unknown) => {
-		console.error(`Learning was not kept: ${String(error)}`);
-	});
-	return learning;
+/** What all that is kept teaches. The last answer is kept between starts; while nothing is found it costs nothing. */
+export const learnedNow = async (store: Keeping): Promise<LearningAnswer> =>
+	(await foundNow(store)).answer;
+
+/** How often this very build was weighed and timed. */
+export const measuredOf = async (store: Keeping, recipe: RecipeDocument): Promise<Measured> =>
+	(await foundNow(store)).measured[measuredKey(recipe)] ?? NEVER;
+
+async function learn(store: Keeping): Promise<Found> {
+	const texts = await store.read((tx) => documentTexts(tx, taughtBy));
+	if (taughtBy.every((kind) => !texts[kind]?.length)) return NOTHING;
+	const kept = await store.workedOut('learning');
+	const { learning, ...about } = await pool().run({ texts, known: kept?.origin ?? null });
+	const { origin, observations, measured } = about;
+	if (learning) {
+		// Nobody waits for it, and without it the next start takes a moment longer.
+		store.keepWorkedOut('learning', origin, learning).catch((error: unknown) => {
+			console.error(`Learning was not kept: ${String(error)}`);
+		});
+	}
+	const its = learning ?? (kept!.answer as Learning);
+	return { answer: { ...its, origin, observations }, measured };
 }

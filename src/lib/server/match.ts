@@ -8,7 +8,7 @@ import { questionsIn } from '$lib/contract/fields';
 import { shelfOf } from '$lib/documents/lot/shelf';
 import { MatchRequest } from '$lib/api/requests';
 import { checkZone, rigFor, type Today } from './asked';
-import { learnedFrom, NOTHING_LEARNED } from './learned';
+import { learnedNow, NOTHING_LEARNED } from './learned';
 import type { Store } from './store/index';
 import { searchFor } from './match-pool';
 
@@ -30,8 +30,7 @@ export async function matchFor(
 	checkZone(water);
 	const rig = rigFor(request.rig, snapshot);
 	const wished = { ...USUAL_WISHES, ...given(wishes) };
-	const { learned } =
-		request.learned === false ? NOTHING_LEARNED : await learnedFrom(store, snapshot);
+	const { learned } = request.learned === false ? NOTHING_LEARNED : await learnedNow(store);
 	const found = await searchFor(
 		{
 			recipe: recipeFromDocument(fly.recipe),

@@ -31,7 +31,7 @@ import { PredictRequest } from '$lib/api/requests';
 import { checked } from './api';
 import { todayOf, unpacked } from './asked';
 import { fliesAsCsv } from './csv';
-import { learnedFrom } from './learned';
+import { learnedNow } from './learned';
 import { predictionFor } from './predict';
 import { openStore, type Store } from './store/index';
 
@@ -42,7 +42,7 @@ let learned: Learned;
 beforeAll(async () => {
 	store = await openStore(folder, { demo: true });
 	snapshot = await store.snapshot();
-	({ learned } = await learnedFrom(store, snapshot));
+	({ learned } = await learnedNow(store));
 }, 120_000);
 afterAll(async () => {
 	await store.close();

@@ -12,7 +12,7 @@ import { BeliefRequest, PredictRequest } from '$lib/api/requests';
 import { checked } from './api';
 import { checkZone, rigFor, type Today } from './asked';
 import { driftFor } from './drift';
-import { learnedFrom, NOTHING_LEARNED, type Keeping } from './learned';
+import { learnedNow, NOTHING_LEARNED, type Keeping } from './learned';
 import type { Store } from './store/index';
 import { Refusal } from './store/refusal';
 
@@ -30,8 +30,7 @@ export async function predictionFor(
 	const { temperatureC, ...body } = lie;
 	const snapshot = await store.snapshot();
 	const recipe = recipeFromDocument(fly.recipe);
-	const { learned } =
-		request.learned === false ? NOTHING_LEARNED : await learnedFrom(store, snapshot);
+	const { learned } = request.learned === false ? NOTHING_LEARNED : await learnedNow(store);
 	const believed: Beliefs = { ...withBeliefs(beliefs ?? {}), learned };
 	const plain = lieFromDocument(body);
 	const water = today ? lieToday({ ...plain, key: today.key }, today.river) : plain;

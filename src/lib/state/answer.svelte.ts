@@ -3,7 +3,6 @@ import { learnedAbout } from '$core/belief/index';
 import { predict, type DriftQuestion } from '$core/predict/index';
 import { settleNear } from '$core/sink/index';
 import { compileColumn, fluidAt, mixturesIn } from '$core/water/index';
-import { evidenceOf } from '$lib/evidence/observations';
 import { recipeFromDocument } from '$lib/documents/fly/recipe';
 import type { Beliefs } from './beliefs.svelte';
 import type { Documents } from './documents.svelte';
@@ -49,36 +48,22 @@ export class Answer {
 			: []
 	);
 
-	/** How often each fly was weighed and timed; worked out when the log changes, not at each key. */
-	private readonly measuredFlies = $derived.by(() => {
-		const { observations } = evidenceOf(this.beliefs.found);
-		const flies: Record<string, { weighing: number; drop: number }> = {};
-		for (const one of observations) {
-			const recipe =
-				one.kind === 'drop'
-					? one.recipe
-					: one.kind === 'weighing' && one.of.kind === 'fly'
-						? one.of.recipe
-						: null;
-			if (one.kind === 'outing' || !recipe) continue;
-			const its = JSON.stringify(recipe);
-			flies[its] ??= { weighing: 0, drop: 0 };
-			flies[its][one.kind]++;
-		}
-		return { flies, all: observations.length };
-	});
 	/** What of this tier's own the predictions rest on, in words. */
 	readonly checked = $derived.by(() => {
-		if (!this.documents.whole) return 'What your log says of this fly is on its way';
-		const { flies, all } = this.measuredFlies;
-		const own = flies[JSON.stringify(this.strip.recipe)] ?? { weighing: 0, drop: 0 };
+		const { learning, measured } = this.beliefs;
+		const { observations: all } = learning;
+		if (all === 0) return 'Not yet checked against your own flies';
+		const learned = `Learned from ${all} ${all === 1 ? 'entry' : 'entries'} of your log`;
+		const { fly } = this.selection;
+		const isKnown =
+			measured?.id === fly?.id && measured?.revision === fly?.revision && !this.documents.saving;
+		if (!measured || !isKnown) return learned;
 		const times = (count: number, what: string) =>
 			count === 0 ? [] : [`${what} ${count === 1 ? 'once' : `${count} times`}`];
-		const said = [...times(own.weighing, 'weighed'), ...times(own.drop, 'timed')];
-		if (said.length > 0) return `This very fly was ${said.join(' and ')} by you`;
-		return all === 0
-			? 'Not yet checked against your own flies'
-			: `Learned from ${all} ${all === 1 ? 'entry' : 'entries'} of your log; this fly was never weighed or timed`;
+		const said = [...times(measured.weighed, 'weighed'), ...times(measured.timed, 'timed')];
+		return said.length > 0
+			? `This very fly was ${said.join(' and ')} by you`
+			: `${learned}; this fly was never weighed or timed`;
 	});
 
 	/** How fast it sinks while its fur still holds air, m/s; 0 when it floats. */

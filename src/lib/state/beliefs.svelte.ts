@@ -1,18 +1,22 @@
 import { priorBeliefs, type Beliefs as Believed } from '$core/belief/index';
-import type { Learning } from '$core/learn/index';
+import type { LearningAnswer, Measured } from '$lib/api/answers';
 import type { Documents } from './documents.svelte';
 
 /** What is believed of flies and water, and what that was learned from. */
 export class Beliefs {
 	/** What was learned from the log so far. */
-	learning: Learning;
+	learning: LearningAnswer;
+	/** How often a fly, as it is kept in a revision, was weighed and timed; null while nobody knows. */
+	measured = $state.raw<(Measured & { readonly id: string; readonly revision: number }) | null>(
+		null
+	);
 	private readonly learned = $derived.by(() => this.learning.learned);
 	/** What is believed with it. */
 	readonly believed: Believed = $derived.by(() => ({
 		...priorBeliefs,
 		learned: this.learned
 	}));
-	/** Where all that was found lies. */
+	/** Where what was found lies, as far as it is here. */
 	readonly found = $derived.by(() => ({
 		entries: this.documents.made('entry'),
 		lots: this.documents.made('lot'),
@@ -21,7 +25,7 @@ export class Beliefs {
 
 	constructor(
 		private readonly documents: Documents,
-		learning: Learning
+		learning: LearningAnswer
 	) {
 		this.learning = $state.raw(learning);
 	}

@@ -1,9 +1,10 @@
-import type { Learning } from '$core/learn/index';
 import type {
 	ActionAnswer,
 	ErrorAnswer,
 	Done,
 	HistoryEntry,
+	LearningAnswer,
+	Measured,
 	Snapshot,
 	StripSelection
 } from '$lib/api/answers';
@@ -96,8 +97,19 @@ export const api = {
 		) as Promise<ActionAnswer>,
 	history: (direction: 'undo' | 'redo') =>
 		request('POST', `/api/${direction}`) as Promise<ActionAnswer>,
-	snapshot: () => request('GET', '/api/snapshot') as Promise<Snapshot>,
-	learning: () => request('GET', '/api/learning') as Promise<Learning>,
+	/** Everything but the kinds that grow. */
+	snapshot: () => request('GET', '/api/snapshot?short=1') as Promise<Snapshot>,
+	/** @returns null when it is not there */
+	get: (kind: DocumentKind, id: string) =>
+		request('GET', `/api/${kinds[kind].collection}/${id}`).catch((error: unknown) => {
+			if (error instanceof RequestError && error.status === 404) return null;
+			throw error;
+		}) as Promise<DocumentRow | null>,
+	/** @param judged whether how each entry goes with it is wanted too */
+	learning: (judged: boolean) =>
+		request('GET', `/api/learning?judged=${judged ? 1 : 0}`) as Promise<LearningAnswer>,
+	/** How often a fly as it is now was weighed and timed. */
+	measured: (flyId: string) => request('GET', `/api/flies/${flyId}/measured`) as Promise<Measured>,
 	/** All documents of a kind, bit by bit. */
 	async *pages(kind: DocumentKind): AsyncGenerator<readonly DocumentRow[]> {
 		let path: string | undefined = `/api/${kinds[kind].collection}?most=${AT_ONCE}`;

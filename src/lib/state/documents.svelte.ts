@@ -7,7 +7,14 @@ import type {
 	Snapshot
 } from '$lib/api/answers';
 import { INVISIBLE, isVisible } from '$lib/contract/names';
-import { contentOf, type DocumentKind, type DocumentRow, type RowOf } from '$lib/documents/kinds';
+import {
+	contentOf,
+	growingKinds,
+	kinds,
+	type DocumentKind,
+	type DocumentRow,
+	type RowOf
+} from '$lib/documents/kinds';
 import { sameContent } from '$lib/documents/difference';
 import { api, RequestError, type ActionChange } from './client';
 import { lost, meet } from './meeting';
@@ -29,9 +36,13 @@ export class Documents {
 	unsaved = $state<string | null>(null);
 	/** Kinds of which not all are here yet. */
 	left = $state.raw<readonly DocumentKind[]>([]);
-	private fetching: Promise<void> | null = null;
+	/** Kinds that are being fetched, each until it is here. */
+	// eslint-disable-next-line svelte/prefer-svelte-reactivity -- nothing shown is derived from it
+	private readonly fetching = new Map<DocumentKind, Promise<void>>();
 	/** Told of a document that undo or redo brought or changed, so that it is seen. */
 	stepped: (row: DocumentRow) => void = () => undefined;
+	/** Told of what was kept, here or in another window; of null when it may be everything. */
+	kept: (changes: readonly DocumentChange[] | null) => void = () => undefined;
 	private readonly saver: Saver;
 	private readonly unsent: Unsent;
 	private stand: string;
@@ -67,28 +78,33 @@ export class Documents {
 		return this.shelves.find(kind, id);
 	}
 
-	/** Whether all of every kind is here. */
-	get whole(): boolean {
-		return this.left.length === 0;
+	/** Whether all of these kinds is here. */
+	has(wanted: readonly DocumentKind[]): boolean {
+		return !wanted.some((kind) => this.left.includes(kind));
 	}
 
-	/** Fetches what the opening left out. @returns once all is here, however often it has to be tried */
-	entire(): Promise<void> {
-		return (this.fetching ??= this.fetchRest());
+	/** Fetches what the opening left out of these kinds. @returns once it is here, however often it has to be tried */
+	async want(wanted: readonly DocumentKind[]): Promise<void> {
+		for (const kind of wanted) {
+			if (this.has([kind])) continue;
+			const under = this.fetching.get(kind) ?? this.fetchAll(kind);
+			this.fetching.set(kind, under);
+			await under;
+			this.fetching.delete(kind);
+		}
 	}
 
 	private readonly toSend = (id: string) => this.saver.has(id);
 
-	private async fetchRest(): Promise<void> {
+	private async fetchAll(kind: DocumentKind): Promise<void> {
 		let told: Notice | null = null;
-		while (!this.whole) {
-			const [kind] = this.left;
+		while (!this.has([kind])) {
 			try {
 				const rows: DocumentRow[] = [];
-				for await (const page of api.pages(kind!)) rows.push(...page);
+				for await (const page of api.pages(kind)) rows.push(...page);
 				// It may have come whole meanwhile.
-				if (!this.left.includes(kind!)) continue;
-				this.shelves.fill(kind!, rows, this.toSend);
+				if (this.has([kind])) continue;
+				this.shelves.fill(kind, rows, this.toSend);
 				this.left = this.left.filter((other) => other !== kind);
 			} catch (error) {
 				if (!(error instanceof RequestError)) throw error;
@@ -138,17 +154,34 @@ export class Documents {
 		if (stand !== this.stand) void this.refresh();
 	}
 
-	/** Takes over everything as it stands, but for what this window has still to send. */
+	/** Takes over all that is here as it stands, but for what this window has still to send. */
 	async refresh(): Promise<void> {
 		await this.attempt(async () => {
 			const data = await api.snapshot();
+			const told = { ...data };
+			for (const kind of growingKinds) {
+				told[kinds[kind].collection] = (await this.nowOf(kind)) as never;
+			}
 			this.stand = data.stand;
 			this.heard = data.stand;
 			this.history = data.history;
 			this.trouble = data.trouble;
-			this.shelves.renew(data, this.toSend);
-			this.left = [];
+			this.shelves.renew(told, this.toSend);
+			this.kept(null);
 		});
+	}
+
+	/** What this window has of a kind, as it stands on the server: all of it, or the few that it was opened with. */
+	private async nowOf(kind: DocumentKind): Promise<DocumentRow[]> {
+		const rows: DocumentRow[] = [];
+		if (this.has([kind])) for await (const page of api.pages(kind)) rows.push(...page);
+		else {
+			for (const { id } of this.shelves.of(kind).rows) {
+				const row = await api.get(kind, id);
+				if (row) rows.push(row);
+			}
+		}
+		return rows;
 	}
 
 	/** What another window did, unless this one has a change of its own to send: the save then settles it. */
@@ -234,7 +267,9 @@ export class Documents {
 	}
 
 	/** What undo would do, as of the newest stand: news of an action may come after the answer to a later one. */
-	private hear({ stand, history }: Pick<ActionAnswer, 'stand' | 'history'>): void {
+	private hear({ stand, history, changes }: ActionAnswer | ChangeNews): void {
+		// What this window did is told to it twice, by the answer and by the news.
+		if (stand !== this.heard) this.kept(changes);
 		if (isBefore(stand, this.heard)) return;
 		this.heard = stand;
 		this.history = history;
@@ -269,7 +304,9 @@ export class Documents {
 
 	/** Changes of a window that is gone, which could not be sent: the person decides. */
 	async offerUnsent(): Promise<void> {
-		const left = (await this.unsent.left()).filter(({ row }) => {
+		const unsent = await this.unsent.left();
+		await this.want(unsent.map(({ row }) => row.kind));
+		const left = unsent.filter(({ row }) => {
 			const now = this.find(row.kind, row.id);
 			return !now || !sameContent(contentOf(now), contentOf(row));
 		});
@@ -398,7 +435,7 @@ export class Documents {
 
 	/** A new document with the content of this one, under a name that is free. */
 	async createFrom(row: DocumentRow, name: string): Promise<string | null> {
-		await this.entire();
+		await this.want([row.kind]);
 		return this.create(row.kind, {
 			...contentOf(row),
 			name: freeName(name, this.made(row.kind))

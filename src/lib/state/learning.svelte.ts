@@ -1,7 +1,8 @@
-import type { Learning, Outing } from '$core/learn/index';
+import type { Outing } from '$core/learn/index';
 import { CENTIMETRE, GRAM } from '$core/quantity/index';
-import { evidenceOf, type Evidence } from '$lib/evidence/observations';
-import { LearnWorker } from '$lib/workers/learn-worker';
+import type { DocumentChange, LearningAnswer } from '$lib/api/answers';
+import { taughtBy } from '$lib/evidence/observations';
+import { FitWorker } from '$lib/workers/fit-worker';
 import { api } from './client';
 import type { Answer } from './answer.svelte';
 import type { Beliefs } from './beliefs.svelte';
@@ -16,64 +17,47 @@ interface Parts {
 	readonly answer: Answer;
 }
 
-/** Keeps what is believed up with what is weighed, timed and seen, off the main thread. */
+/** Keeps what is believed up with what is weighed, timed and seen: the server learns from all of it. */
 export class LearningState {
 	/** Something was entered that is not learned from yet. */
 	busy = $state(false);
 	/** Which of the strip's numbers the last entry moved, in words. */
 	changed = $state<string | null>(null);
-	private readonly worker = new LearnWorker();
-	/** null while not all that was found is here. */
-	private known: string | null = null;
-	/** What was learned from until now, by key. */
-	private seen = byKey({ observations: [] });
+	private readonly worker = new FitWorker();
+	/** What came, changed or went since it was last learned, by id. */
+	// eslint-disable-next-line svelte/prefer-svelte-reactivity -- nothing shown is derived from it
+	private readonly since = new Map<string, Pick<DocumentChange, 'kind' | 'row'>>();
+	/** Whether a view shows how each entry goes with the others. */
+	private judging = false;
+	private asking = false;
+	private asksAgain = false;
 
 	constructor(private readonly parts: Parts) {
-		if (parts.documents.whole) this.begin(evidenceOf(parts.beliefs.found));
+		parts.documents.kept = (changes) => this.hear(changes);
 	}
 
-	private begin(evidence: Evidence): void {
-		this.known = JSON.stringify(evidence);
-		this.seen = byKey(evidence);
-	}
-
-	/** How each entry goes with what was learned, which a page is not opened with. */
-	private async fetchJudged(): Promise<void> {
-		const { known } = this;
-		const learning = await api.learning().catch(() => null);
-		// A later entry has its own answer on the way.
-		if (!learning || this.known !== known) return;
-		const { beliefs } = this.parts;
-		const { learned } = beliefs.learning;
-		// The same again would have every answer worked out anew.
-		const same = JSON.stringify(learned) === JSON.stringify(learning.learned);
-		beliefs.learning = same ? { ...learning, learned } : learning;
-	}
-
-	/** Follows the log; to be called once, where effects live. */
+	/** Follows how often the fly on the strip was weighed and timed; to be called once, where effects live. */
 	follow(): void {
 		$effect(() => {
-			if (!this.parts.documents.whole) return;
-			const evidence = evidenceOf(this.parts.beliefs.found);
-			if (this.known === null) {
-				this.begin(evidence);
-				if (evidence.observations.length > 0) void this.fetchJudged();
-				return;
-			}
-			const words = JSON.stringify(evidence);
-			if (words === this.known) return;
-			this.known = words;
-			this.busy = true;
-			this.worker
-				.ask({ kind: 'learn', evidence })
-				.then((learning) => {
-					// A later entry has its own answer on the way.
-					if (this.known === words) this.take(learning, evidence);
-				})
-				.catch(() => {
-					if (this.known === words) this.busy = false;
-				});
+			const { fly } = this.parts.selection;
+			const { origin } = this.parts.beliefs.learning;
+			if (!fly || !origin) return;
+			const { id, revision } = fly;
+			api
+				.measured(id)
+				.then((its) => (this.parts.beliefs.measured = { id, revision, ...its }))
+				// It is a line of words, and asked again with the next change.
+				.catch(() => undefined);
 		});
+	}
+
+	/** Fetches how each entry goes with what was learned, and keeps that up. @returns ends it */
+	judge(): () => void {
+		this.judging = true;
+		if (this.parts.beliefs.learning.observations > 0) void this.learn();
+		return () => {
+			this.judging = false;
+		};
 	}
 
 	/** What an outing's water says of the beliefs; half a second's work. */
@@ -85,41 +69,57 @@ export class LearningState {
 		this.worker.end();
 	}
 
-	private take(learning: Learning, evidence: Evidence): void {
-		const before = this.figures();
-		const now = byKey(evidence);
-		const keys = [...this.seen.keys(), ...[...now.keys()].filter((key) => !this.seen.has(key))];
-		const differ = keys.filter((key) => this.seen.get(key) !== now.get(key));
-		this.seen = now;
-		this.parts.beliefs.learning = learning;
+	/** @param changes what was kept; null when it may be everything */
+	private hear(changes: readonly DocumentChange[] | null): void {
+		const its = changes?.filter(({ kind }) => taughtBy.includes(kind));
+		if (its?.length === 0) return;
+		for (const { id, kind, row } of its ?? []) this.since.set(id, { kind, row });
+		this.busy = true;
+		void this.learn();
+	}
+
+	private async learn(): Promise<void> {
+		if (this.asking) {
+			this.asksAgain = true;
+			return;
+		}
+		this.asking = true;
+		let answer: LearningAnswer | null;
+		do {
+			this.asksAgain = false;
+			answer = await api.learning(this.judging).catch(() => null);
+			// A later entry has its own answer on the way.
+		} while (this.asksAgain);
+		this.asking = false;
 		this.busy = false;
+		if (answer) this.take(answer);
+	}
+
+	private take(learning: LearningAnswer): void {
+		const { beliefs, documents, selection } = this.parts;
+		const before = beliefs.learning;
+		const since = [...this.since.values()];
+		this.since.clear();
+		if (learning.origin === before.origin) {
+			// The same again would have every answer worked out anew.
+			beliefs.learning = { ...learning, learned: before.learned };
+			return;
+		}
+		const figures = this.figures();
+		beliefs.learning = learning;
 		const after = this.figures();
-		const moved = before.flatMap((from, k) =>
+		const moved = figures.flatMap((from, k) =>
 			from === after[k] ? [] : [`${from} is now ${after[k]}`]
 		);
 		this.changed =
 			moved.length > 0
-				? `For ${this.parts.selection.fly?.name ?? 'the fly'} ${moved.join(', ')}, because of ${this.named(differ)}.`
+				? `For ${selection.fly?.name ?? 'the fly'} ${moved.join(', ')}, because of ${named(since)}.`
 				: 'The last change of the log moved none of the numbers on the strip.';
 		// Elsewhere than in the Log nobody expects it; a run's weigh-in says enough itself.
-		const weighIn = differ.every((key) => key.startsWith('batch:'));
+		const weighIn = since.every(({ kind }) => kind === 'batch');
 		if (moved.length > 0 && !weighIn && !location.pathname.startsWith('/log')) {
-			this.parts.documents.notice = { words: this.changed, choices: [], passing: true };
+			documents.notice = { words: this.changed, choices: [], passing: true };
 		}
-	}
-
-	/** What came, changed or went, in words. */
-	private named(keys: readonly string[]): string {
-		const names = keys.map((key) => {
-			const [from, id] = key.split(':');
-			const kind = from === 'lot' || from === 'batch' ? from : 'entry';
-			const name = this.parts.documents.find(kind, id)?.name;
-			return name === undefined ? 'what was taken out of the log' : `“${name}”`;
-		});
-		const [first = 'what is to be learned anew', ...others] = names.filter(
-			(name, k) => names.indexOf(name) === k
-		);
-		return others.length > 0 ? `${first} and ${others.length} more` : first;
 	}
 
 	/** The strip's mass and sink rate, as they are read. */
@@ -134,5 +134,9 @@ export class LearningState {
 	}
 }
 
-const byKey = ({ observations }: Pick<Evidence, 'observations'>): ReadonlyMap<string, string> =>
-	new Map(observations.map((one) => [one.key, JSON.stringify(one)]));
+/** What came, changed or went, in words. */
+function named(since: readonly Pick<DocumentChange, 'row'>[]): string {
+	const names = since.map(({ row }) => (row ? `“${row.name}”` : 'what was taken out of the log'));
+	const [first = 'what is to be learned anew', ...others] = new Set(names);
+	return others.length > 0 ? `${first} and ${others.length} more` : first;
+}

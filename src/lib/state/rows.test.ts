@@ -37,8 +37,8 @@ test('what the server tells of all: newer rows are taken, what is to be sent or 
 		gone: []
 	});
 	const anew = met(shown, told, () => false, false);
-	expect(anew.rows).toEqual([rows[0], told[1], shown[2]]);
-	expect([anew.taken, anew.gone]).toEqual([[rows[0], told[1]], [shown[1]]]);
+	// A copy may have been restored: what is told counts, though its revision is an earlier one.
+	expect(anew).toEqual({ rows: told, taken: told, gone: [shown[1]] });
 	expect(met(shown, [], toSend, false).rows).toEqual([mine]);
 });
 

@@ -16,7 +16,8 @@ export function withChange<Row extends DocumentRow>(
  * The rows that are shown once the server has told all there are: in its order, then what only the window has.
  *
  * @param toSend whether the window has still to send its own, which stays then
- * @param younger what the window alone has was made since it was told, and not deleted
+ * @param younger what the window has may be younger than what it was told: what it alone has was made since. Else
+ *   the server knows best; after a copy was restored its revisions may be lower
  * @returns with those that are now shown as told, and those that are not any more
  */
 export function met<Row extends DocumentRow>(
@@ -29,7 +30,7 @@ export function met<Row extends DocumentRow>(
 	const ids = new Set(told.map(({ id }) => id));
 	const newer = (row: Row) => {
 		const own = here.get(row.id);
-		return own && (toSend(row.id) || own.revision >= row.revision) ? own : row;
+		return own && (toSend(row.id) || (younger && own.revision >= row.revision)) ? own : row;
 	};
 	const rows = told.map(newer);
 	const [left, gone]: [Row[], Row[]] = [[], []];

@@ -71,7 +71,8 @@ export class Selection {
 	}
 
 	/** The next or previous fly or lie by name, round the ends. */
-	turn(kind: OnStrip, by: 1 | -1): void {
+	async turn(kind: OnStrip, by: 1 | -1): Promise<void> {
+		if (!this.documents.has([kind])) await this.documents.want([kind]);
 		const { rows, current } = this.shelfOf(kind);
 		if (rows.length === 0 || (current && rows.length < 2)) return;
 		this.show(kind, current ? neighbour(rows, current.id, by)!.id : rows[0]!.id);
@@ -88,7 +89,7 @@ export class Selection {
 
 	/** @returns its id; null when it was not made */
 	async newFly(): Promise<string | null> {
-		await this.documents.entire();
+		await this.documents.want(['fly']);
 		return this.make('fly', {
 			name: freeName('New nymph', this.documents.made('fly')),
 			body: { recipe: recipeToDocument(starterRecipe) }
@@ -97,7 +98,7 @@ export class Selection {
 
 	/** A build that was found, as a fly of its own beside its pattern. */
 	async newBuild(recipe: Recipe, name: string): Promise<string | null> {
-		await this.documents.entire();
+		await this.documents.want(['fly']);
 		return this.make('fly', {
 			name: freeName(clipped(name, 74), this.documents.made('fly')),
 			body: { recipe: recipeToDocument(recipe) }
@@ -118,7 +119,7 @@ export class Selection {
 		flies: readonly { readonly name: string; readonly recipe: Recipe }[],
 		label: string
 	): Promise<boolean> {
-		await this.documents.entire();
+		await this.documents.want(['fly']);
 		const changes = flies.map(({ name, recipe }): ActionChange => ({
 			...{ kind: 'fly', id: crypto.randomUUID() },
 			document: {
@@ -167,6 +168,7 @@ export class Selection {
 
 	/** Deletes without asking: undo brings it back. */
 	async remove(row: FlyRow | RigRow | LieRow): Promise<void> {
+		if (!this.documents.has([row.kind])) await this.documents.want([row.kind]);
 		const { rows } = this.shelfOf(row.kind);
 		const left = rows.length > 1 ? neighbour(rows, row.id, 1) : null;
 		if (!(await this.documents.erase(row))) return;

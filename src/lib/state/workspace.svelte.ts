@@ -1,5 +1,4 @@
-import type { Learning } from '$core/learn/index';
-import type { Opening, Snapshot } from '$lib/api/answers';
+import type { LearningAnswer, Opening, Snapshot } from '$lib/api/answers';
 import type { TyingRow } from '$lib/documents/batch/body';
 import { Answer } from './answer.svelte';
 import type { Batches } from './batches.svelte';
@@ -35,7 +34,7 @@ export class Workspace {
 	/** @param storage the browser's; null while the page is made on the server */
 	constructor(
 		data: Snapshot & Partial<Opening>,
-		learning: Learning,
+		learning: LearningAnswer,
 		storage: Storage | null = null
 	) {
 		this.documents = new Documents(data, storage);

@@ -3,10 +3,9 @@ import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { predict } from '$core/predict/index';
 import { priorBeliefs } from '$core/belief/index';
-import type { Learning } from '$core/learn/index';
 import { starterRig } from '$core/rig/index';
 import { lieAtFlow } from '$core/water/index';
-import type { Opening, Snapshot } from '$lib/api/answers';
+import type { LearningAnswer, Opening, Snapshot } from '$lib/api/answers';
 import type { FlyRow } from '$lib/documents/kinds';
 import { recipeFromDocument } from '$lib/documents/fly/recipe';
 import { FIRST_LIE, lieFromDocument } from '$lib/documents/lie/body';
@@ -21,15 +20,18 @@ const was = JSON.parse(readFileSync(file, 'utf8')) as Omit<
 	Snapshot,
 	'stand' | 'database' | 'trouble'
 >;
-const NOTHING: Learning = {
+const NOTHING: LearningAnswer = {
 	learned: { scores: [], mean: [], covariance: [] },
-	judged: [],
-	unusable: []
+	...{ judged: [], unusable: [], origin: '', observations: 0 }
 };
-const open = (change: Partial<Snapshot> = {}, storage: Storage | null = null) =>
+const open = (
+	change: Partial<Snapshot> = {},
+	storage: Storage | null = null,
+	learning: LearningAnswer = NOTHING
+) =>
 	new Workspace(
 		{ ...was, stand: 'a.0', database: 'd', trouble: null, ...change },
-		NOTHING,
+		learning,
 		storage
 	);
 const named = <Row extends { readonly name: string }>(rows: readonly Row[], name: string) =>
@@ -37,6 +39,8 @@ const named = <Row extends { readonly name: string }>(rows: readonly Row[], name
 
 /** What was asked of the server, and what it answers. */
 let asked: { method: string; path: string; body: unknown }[] = [];
+/** But for what it is asked to learn of what it was told. */
+const told = () => asked.filter(({ path }) => !path.startsWith('/api/learning'));
 let answers: (path: string) => { status: number; body: unknown; link?: string };
 beforeEach(() => {
 	asked = [];
@@ -84,26 +88,6 @@ describe('the strip’s answer', () => {
 		expect(strip.usedRig.name).toBe('Long tippet');
 	});
 
-	test('says what it rests on: this very fly weighed, others only, or nothing yet', () => {
-		const [weighed] = was.entries;
-		const entry = { ...weighed!, body: { ...weighed!.body, excluded: false } };
-		const twin = { ...was.flies[1]!, body: { recipe: weighed!.body.weighing!.recipe } };
-		const of = (fly: FlyRow, entries: Snapshot['entries']) =>
-			open({
-				...{ flies: [fly], entries, lots: [], batches: [] },
-				strip: { ...was.strip, flyId: fly.id }
-			}).answer.checked;
-		expect(of(twin, [entry])).toBe('This very fly was weighed once by you');
-		expect(of(twin, [entry, { ...entry, id: twin.id }])).toBe(
-			'This very fly was weighed 2 times by you'
-		);
-		const heavier = { ...twin.body.recipe, hook: { ...twin.body.recipe.hook, size: 8 } };
-		expect(of({ ...twin, body: { recipe: heavier } }, [entry])).toBe(
-			'Learned from 1 entry of your log; this fly was never weighed or timed'
-		);
-		expect(of(twin, [])).toBe('Not yet checked against your own flies');
-	});
-
 	test('lays another fly beside it, and not itself', () => {
 		const [one, two] = was.flies;
 		const { answer } = open({ strip: { ...was.strip, flyId: one!.id } });
@@ -128,7 +112,7 @@ describe('what is on the strip', () => {
 		const names = documents.all('fly').map(({ name }) => name);
 		expect(names).toEqual([...names].sort((a, b) => a.localeCompare(b)));
 		selection.selectFly(documents.all('fly').at(-1)!.id);
-		selection.turn('fly', 1);
+		void selection.turn('fly', 1);
 		expect(selection.fly!.name).toBe(names[0]);
 		await vi.waitFor(() =>
 			expect(asked.at(-1)).toMatchObject({
@@ -211,7 +195,7 @@ test('a window opens on what is on the strip, and gets the rest page by page', a
 		return { status: 200, body: [first, second], link: '/api/flies?most=500&after=x' };
 	};
 	vi.useFakeTimers();
-	const entire = documents.entire();
+	const entire = documents.want(['fly']);
 	await vi.runAllTimersAsync();
 	await entire;
 	vi.useRealTimers();
@@ -219,8 +203,101 @@ test('a window opens on what is on the strip, and gets the rest page by page', a
 		...['/api/flies?most=500', '/api/flies?most=500', '/api/flies?most=500&after=x']
 	]);
 	expect(documents.made('fly')).toEqual([second, third, since]);
-	expect(documents.whole).toBe(true);
+	expect(documents.has(['fly'])).toBe(true);
 	expect(documents.notice).toBeNull();
+});
+
+test('what was missed is asked for of what is here, and no more', async () => {
+	const [first, second] = was.flies.slice(0, 2) as [FlyRow, FlyRow];
+	const strip = { flyId: second.id, lieId: null, rigId: null };
+	const left = ['fly', 'batch', 'entry'] as const;
+	const { documents } = open({
+		...{ flies: [first, second], batches: [], entries: [], strip, left }
+	} as Partial<Opening>);
+	const lot = { ...was.lots[0]!, name: 'Renamed meanwhile' };
+	// Of a copy that was restored: an earlier revision.
+	const restored = { ...second, revision: second.revision - 1, name: 'As it was' };
+	answers = (path) => {
+		const [, , collection, id] = path.split(/[/?]/);
+		if (collection === 'snapshot') {
+			return { status: 200, body: { ...was, flies: [restored], stand: 'b.7', trouble: null } };
+		}
+		if (collection === 'lots') return { status: 200, body: [lot] };
+		return id === second.id
+			? { status: 200, body: restored }
+			: { status: 404, body: { message: 'It is not here.' } };
+	};
+	documents.hello('b.7');
+	await vi.waitFor(() => expect(documents.made('fly')).toEqual([restored]));
+	expect(told().map(({ path }) => path)).toEqual([
+		...['/api/snapshot?short=1', `/api/flies/${first.id}`, `/api/flies/${second.id}`],
+		'/api/lots?most=500'
+	]);
+	expect(documents.made('lot')).toEqual([lot]);
+	expect(documents.left).toEqual(left);
+});
+
+describe('what is learned', () => {
+	const about: LearningAnswer = {
+		...{ learned: { scores: ['model.friction'], mean: [1], covariance: [[0.5]] }, judged: [] },
+		...{ unusable: [], origin: 'later', observations: 3 }
+	};
+	const news = (stand: string, kind: 'entry' | 'fly' | 'batch', name: string) => ({
+		...{ stand, history: { undo: null, redo: null } },
+		changes: [
+			{ kind, id: name, row: { ...(kind === 'fly' ? was.flies : was.entries)[0]!, id: name, name } }
+		] as never
+	});
+	beforeEach(() => vi.stubGlobal('location', { pathname: '/' }));
+
+	test('is asked of the server when something was found, once, and said by what it moved', async () => {
+		const { documents, learning, beliefs, answer } = open();
+		answers = () => ({ status: 200, body: about });
+		documents.receive(news('a.1', 'fly', 'A fly'));
+		expect(asked).toEqual([]);
+		const before = answer.prediction!.speed!.value;
+		documents.receive(news('a.2', 'entry', 'On the scale'));
+		expect(learning.busy).toBe(true);
+		// Another one while the first is asked for: both are in the answer that counts.
+		documents.receive(news('a.3', 'entry', 'In the tube'));
+		await vi.waitFor(() => expect(learning.busy).toBe(false));
+		expect(asked.map(({ path }) => path)).toEqual(Array(2).fill('/api/learning?judged=0'));
+		expect(beliefs.learning.origin).toBe('later');
+		expect(answer.prediction!.speed!.value).not.toBe(before);
+		expect(learning.changed).toMatch(/cm\/s is now .*, because of “On the scale” and 1 more\.$/);
+		expect(documents.notice!.words).toBe(learning.changed);
+		// The same is learned: nothing is worked out anew.
+		const { learned } = beliefs.learning;
+		documents.receive(news('a.4', 'entry', 'A note'));
+		await vi.waitFor(() => expect(learning.busy).toBe(false));
+		expect(beliefs.learning.learned).toBe(learned);
+		expect(learning.changed).toContain('On the scale');
+	});
+
+	test('is said of the fly on the strip, as far as it is known how often that was measured', () => {
+		const { beliefs, answer, selection, documents } = open({}, null, about);
+		const fly = selection.fly!;
+		expect(answer.checked).toBe('Learned from 3 entries of your log');
+		const { id, revision } = fly;
+		beliefs.measured = { id, revision, weighed: 1, timed: 2 };
+		expect(answer.checked).toBe('This very fly was weighed once and timed 2 times by you');
+		beliefs.measured = { id, revision, weighed: 0, timed: 0 };
+		expect(answer.checked).toMatch(/this fly was never weighed or timed$/);
+		// What is shown is not what is kept.
+		documents.saving = true;
+		expect(answer.checked).toBe('Learned from 3 entries of your log');
+		beliefs.learning = NOTHING;
+		expect(answer.checked).toBe('Not yet checked against your own flies');
+	});
+
+	test('with how each entry goes with it is fetched for the view that shows it', async () => {
+		const { learning, beliefs } = open({}, null, about);
+		answers = () => ({ status: 200, body: { ...about, unusable: ['entry:one'] } });
+		const end = learning.judge();
+		await vi.waitFor(() => expect(beliefs.learning.unusable).toEqual(['entry:one']));
+		expect(asked.map(({ path }) => path)).toEqual(['/api/learning?judged=1']);
+		end();
+	});
 });
 
 test('two rivers become one by one action, of the lies as they are by then; a new one takes its lie along', async () => {
@@ -268,12 +345,12 @@ describe('an action', () => {
 			body: { ...lot.body, entries: [...lot.body.entries, { ...entry, amount: 3 }] }
 		};
 		answers = () =>
-			asked.length === 1
+			told().length === 1
 				? { status: 409, body: { message: 'changed', change: 0, current: theirs } }
 				: { status: 200, body: { stand: 'a.1', changes: [], history: documents.history } };
 		stock.enter(lot.id, 'bought 7', () => entry);
-		await vi.waitFor(() => expect(asked).toHaveLength(2));
-		const [change] = (asked[1]!.body as { changes: ActionChange[] }).changes;
+		await vi.waitFor(() => expect(told()).toHaveLength(2));
+		const [change] = (told()[1]!.body as { changes: ActionChange[] }).changes;
 		expect(change!.revision).toBe(theirs.revision);
 		const { entries } = (change!.document as { body: LotBodyDocument }).body;
 		expect(entries.slice(-2).map(({ amount }) => amount)).toEqual([3, 7]);
@@ -301,9 +378,9 @@ describe('an action', () => {
 			return { status: 200, body: { stand: 'a.1', changes: [change], history: documents.history } };
 		};
 		stock.enter(lot.id, 'bought 7', () => entry);
-		await vi.waitFor(() => expect(asked).toHaveLength(2));
+		await vi.waitFor(() => expect(told()).toHaveLength(2));
 		// No conflict with one's own entry: it is a change of what that made.
-		expect(asked[1]).toMatchObject({ method: 'PUT', body: { revision: entered } });
+		expect(told()[1]).toMatchObject({ method: 'PUT', body: { revision: entered } });
 		await vi.waitFor(() => expect(documents.find('lot', lot.id)!.revision).toBe(changed));
 		expect(documents.find('lot', lot.id)!.body).toMatchObject({
 			lowAt: 3,

@@ -10,12 +10,13 @@
 	}
 	let { onchosen, showHistory }: Props = $props();
 	const { documents, selection } = useWorkspace();
+	$effect(() => void documents.want(['fly']));
 </script>
 
 <DocumentChooser
 	word="fly"
 	label="Flies"
-	fetching={documents.left.includes('fly')}
+	fetching={!documents.has(['fly'])}
 	placeholder="Find by name, size or metal"
 	rows={documents.all('fly').map(listed)}
 	row={selection.fly}

@@ -19,6 +19,7 @@
 	let chooser = $state<'fly' | 'rig' | 'lie' | null>(null);
 	$effect(() => scale.load(data.demo));
 	$effect(() => bindOnlyStrip(selection, (which) => (chooser = which)));
+	$effect(() => learning.judge());
 
 	let kind = $state<RowKind>('weighing');
 	let of = $state<WeighedThing>('fly');

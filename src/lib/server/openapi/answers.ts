@@ -201,7 +201,16 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 				})
 			)
 		),
-		unusable: said('keys of entries that say nothing, since such a fly floats', list(text('a key')))
+		unusable: said(
+			'keys of entries that say nothing, since such a fly floats',
+			list(text('a key'))
+		),
+		origin: text('changes whenever it is learned of something else, or by another model'),
+		observations: number('weighings, drops and outings that it is learned from')
+	}),
+	Measured: object({
+		weighed: number('how often flies of this build were weighed'),
+		timed: number('how often they were timed')
 	}),
 	Done: object(done),
 	HistoryEntry: object({

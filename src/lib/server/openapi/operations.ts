@@ -6,10 +6,13 @@ import { DRIFTS_RANGE, MatchRequest, PredictRequest, StripRequest } from '$lib/a
 import { list, ref } from './answers';
 import { recipeToDocument } from '$lib/documents/fly/recipe';
 import { lieExample } from '$lib/documents/lie/definition';
+import { definitionOf } from '$lib/documents/definitions';
 import { documentKinds } from '$lib/documents/kinds';
 import { rigToDocument } from '$lib/documents/rig/body';
 import { ABSENT, documentOperations, removals } from './document-operations';
 import type { Operation } from './operation';
+
+const FLY = definitionOf('fly').examples.id;
 
 const recipe = recipeToDocument(starterRecipe);
 const rig = rigToDocument(starterRig);
@@ -134,16 +137,51 @@ export const operations: readonly Operation[] = [
 		method: 'get',
 		path: '/api/snapshot',
 		summary: 'Everything as it stands at one moment',
+		query: {
+			short: {
+				about:
+					'1 leaves out the kinds that grow with the years, but for the fly on the strip: they are listed bit by bit',
+				schema: { type: 'integer', minimum: 0, maximum: 1 }
+			}
+		},
 		answer: { status: 200, content: ref('Snapshot') },
-		examples: [{ path: '/api/snapshot', status: 200 }]
+		errors: [422],
+		examples: [
+			{ path: '/api/snapshot', status: 200 },
+			{ path: '/api/snapshot?short=1', status: 200 },
+			{ path: '/api/snapshot?short=yes', status: 422 }
+		]
 	},
 	{
 		method: 'get',
 		path: '/api/learning',
 		summary:
 			'What all that was weighed, timed and seen has taught, and how each entry goes with it',
+		query: {
+			judged: {
+				about: '0 leaves out how each entry goes with it',
+				schema: { type: 'integer', minimum: 0, maximum: 1 }
+			}
+		},
 		answer: { status: 200, content: ref('Learning') },
-		examples: [{ path: '/api/learning', status: 200 }]
+		errors: [422],
+		examples: [
+			{ path: '/api/learning', status: 200 },
+			{ path: '/api/learning?judged=0', status: 200 },
+			{ path: '/api/learning?judged=no', status: 422 }
+		]
+	},
+	{
+		method: 'get',
+		path: '/api/flies/{id}/measured',
+		summary: 'How often a fly of the build that this one has now was weighed and timed',
+		answer: { status: 200, content: ref('Measured') },
+		errors: [404, 422],
+		examples: [
+			{ path: `/api/flies/${FLY}/measured`, status: 200 },
+			{ path: `/api/flies/${ABSENT}/measured`, status: 404 },
+			{ path: '/api/flies/7/measured', status: 422 }
+		]
 	},
 	{
 		method: 'put',

@@ -96,8 +96,8 @@ export interface Store {
 	undo(): Promise<ActionAnswer>;
 	redo(): Promise<ActionAnswer>;
 	setStrip(selection: StripSelection): Promise<void>;
-	/** What was kept of a long work, when it was done from the same; null else. */
-	workedOut(what: string, origin: string): Promise<unknown>;
+	/** What was kept of a long work, and what it was done from; null when nothing was. */
+	workedOut(what: string): Promise<{ readonly origin: string; readonly answer: unknown } | null>;
 	/** Keeps the answer of a long work between starts, in place of the last one. */
 	keepWorkedOut(what: string, origin: string, answer: unknown): Promise<void>;
 	/** Where one is at the vise with a batch. @throws Refusal with 404 when that is not there */
@@ -379,12 +379,12 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 				)
 			);
 		},
-		workedOut: async (what, origin) => {
-			const [row] = await db.query<{ answer: string }>(
-				'select answer from worked_out where what = $1 and origin = $2',
-				[what, origin]
+		workedOut: async (what) => {
+			const [row] = await db.query<{ origin: string; answer: string }>(
+				'select origin, answer from worked_out where what = $1',
+				[what]
 			);
-			return row ? (JSON.parse(row.answer) as unknown) : null;
+			return row ? { origin: row.origin, answer: JSON.parse(row.answer) as unknown } : null;
 		},
 		keepWorkedOut: async (what, origin, answer) => {
 			await db.transaction((tx) =>

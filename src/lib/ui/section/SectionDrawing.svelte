@@ -109,7 +109,11 @@
 	}
 </script>
 
-<div class="relative h-full overflow-hidden max-md:h-72" bind:clientWidth={width} bind:clientHeight={height}>
+<div
+	class="relative h-full overflow-hidden max-md:h-72"
+	bind:clientWidth={width}
+	bind:clientHeight={height}
+>
 	<!-- A picture that can be moved when it is zoomed, by hand or by the arrow keys. -->
 	<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
 	<svg

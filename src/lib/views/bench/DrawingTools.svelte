@@ -6,14 +6,12 @@
 
 	interface Props {
 		zoom: number;
-		/** Flies that can be laid beside this one. */
-		others: readonly { readonly id: string; readonly name: string; readonly detail: string }[];
 		beside: { readonly id: string; readonly name: string } | null;
 		layBeside: (id: string | null) => void;
 		saveSvg: () => void;
 		showSizes: () => void;
 	}
-	let { zoom = $bindable(), others, beside, layBeside, saveSvg, showSizes }: Props = $props();
+	let { zoom = $bindable(), beside, layBeside, saveSvg, showSizes }: Props = $props();
 	let choosing = $state(false);
 	const ZOOMS = [1, 1.5, 2.5, 4, 6];
 	const step = (by: 1 | -1) => {
@@ -64,11 +62,9 @@
 		panel="w-[min(24rem,94vw)] p-3"
 	>
 		{#snippet words()}{beside ? `Beside ${beside.name}` : 'Lay a fly beside'}{/snippet}
-		{#await import('$lib/controls/RowList.svelte') then { default: RowList }}
-			<RowList
+		{#await import('$lib/strip/OtherFlies.svelte') then { default: OtherFlies }}
+			<OtherFlies
 				label="Flies to lay beside"
-				placeholder="Find by name, size or metal"
-				rows={others}
 				current={beside?.id ?? null}
 				choose={(id) => {
 					layBeside(id);

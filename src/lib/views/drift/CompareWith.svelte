@@ -1,22 +1,15 @@
 <script lang="ts">
 	import { THOUSANDTH_OF_AN_INCH, lineDiameterField } from '$core/quantity/index';
-	import { listed } from '$lib/controls/listed';
-	import RowList from '$lib/controls/RowList.svelte';
+	import OtherFlies from '$lib/strip/OtherFlies.svelte';
 	import { recipeFromDocument } from '$lib/documents/fly/recipe';
 	import type { CompareState } from '$lib/state/compare.svelte';
 	import { useWorkspace } from '$lib/state/context';
 	import Opens from '$lib/ui/Opens.svelte';
 
 	let { compare }: { compare: CompareState } = $props();
-	const { documents, selection, strip } = useWorkspace();
+	const { documents, strip } = useWorkspace();
 	let pickFly = $state(false);
 
-	const flies = $derived(
-		documents
-			.all('fly')
-			.filter(({ id }) => id !== selection.fly?.id)
-			.map(listed)
-	);
 	function addFly(id: string) {
 		const row = documents.find('fly', id);
 		if (row) compare.add(row.name, { recipe: recipeFromDocument(row.body.recipe) });
@@ -45,16 +38,13 @@
 		bind:open={pickFly}
 		label="A fly to compare with"
 		class={quick}
-		disabled={compare.full || flies.length === 0}
+		disabled={compare.full}
 		align="end"
 		panel="w-[min(24rem,94vw)] p-4"
 	>
 		{#snippet words()}another fly …{/snippet}
-		<RowList
+		<OtherFlies
 			label="Flies"
-			placeholder="Find by name, size or metal"
-			rows={flies}
-			current={null}
 			choose={(id) => {
 				pickFly = false;
 				addFly(id);

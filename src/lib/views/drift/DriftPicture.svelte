@@ -67,7 +67,11 @@
 	const tip = $derived(shape && { x: scene.x(shape.x[0]!), y: scene.y(shape.z[0]!) });
 </script>
 
-<div class="relative h-full min-h-56 overflow-hidden" bind:clientWidth={width} bind:clientHeight={height}>
+<div
+	class="relative h-full min-h-56 overflow-hidden"
+	bind:clientWidth={width}
+	bind:clientHeight={height}
+>
 	<svg
 		{width}
 		{height}

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import Download from '@lucide/svelte/icons/download';
 	import { addresses } from '$lib/state/client';
+	import { kinds, type DocumentKind } from '$lib/documents/kinds';
 	import { useWorkspace } from '$lib/state/context';
 	const { selection, documents } = useWorkspace();
 
@@ -40,8 +41,14 @@
 				: 'as a table (CSV)'
 		}
 	]);
+	const count = (kind: DocumentKind) => {
+		const { length } = documents.all(kind);
+		return `${length} ${length === 1 ? kinds[kind].one : kinds[kind].many}`;
+	};
 	const counted = $derived(
-		`${documents.all('fly').length} ${documents.all('fly').length === 1 ? 'fly' : 'flies'} and ${documents.all('lie').length} ${documents.all('lie').length === 1 ? 'lie' : 'lies'}`
+		documents.has(['fly'])
+			? `${count('fly')} and ${count('lie')}`
+			: 'flies, waters, rigs, stock, batches and log'
 	);
 </script>
 

@@ -23,7 +23,7 @@
 	<h2 id="taught" class="text-lg font-semibold">What your flies have taught</h2>
 	{#if lessons.length === 0}
 		<p class="text-quiet">
-			{beliefs.learning.judged.length === 0
+			{beliefs.learning.observations === 0
 				? 'Nothing yet: the predictions rest on tables and estimates alone.'
 				: 'What was found is as predicted: nothing had to move.'}
 		</p>

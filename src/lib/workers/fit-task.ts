@@ -1,0 +1,13 @@
+import { surrogateOf, type Outing, type Surrogate } from '$core/learn/index';
+
+/** What an outing's water says, before it is kept. */
+export interface FitTask {
+	readonly kind: 'fit';
+	readonly outing: Omit<Outing, 'key' | 'on' | 'kind'>;
+}
+
+export interface FitAnswers {
+	readonly fit: Surrogate;
+}
+
+export const doFitTask = ({ outing }: FitTask): Surrogate => surrogateOf(outing);

@@ -1,0 +1,4 @@
+import { doFitTask } from './fit-task';
+import { serve } from './task-worker';
+
+serve(doFitTask);

@@ -1,4 +1,0 @@
-import { doLearnTask } from './learn-task';
-import { serve } from './task-worker';
-
-serve(doLearnTask);
