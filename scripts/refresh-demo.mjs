@@ -1,6 +1,7 @@
 /**
  * node scripts/refresh-demo.mjs: works out anew what each outing of the demo says of the beliefs. Needed when
- * MODEL_VERSION has changed, or every start of the demo does it again; a unit test asks for it.
+ * MODEL_VERSION has changed (npm run model-version does both), or every start of the demo does it again; a unit test
+ * asks for it.
  */
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';

@@ -1,4 +1,5 @@
 /** One fly in one lie: the whole stream from recipe to answer, with intervals. */
+export * from './model-version';
 export * from './predict';
 export * from './drifting';
 export * from './hand';

@@ -21,11 +21,9 @@ import {
 } from '../fly/index';
 import { type Interval, math, normalProbability, Z90 } from '../quantity/index';
 import { settle, type Sink } from '../sink/index';
+import { MODEL_VERSION } from './model-version';
 import { nearbyFlies } from './nearby';
 import { beliefsIn, compileColumn, fluidAt, type Lie } from '../water/index';
-
-/** Version of the model; a stored prediction carries it. */
-export const MODEL_VERSION = 9;
 
 /**
  * What Gravitas says of one fly in one lie, sinking freely: figures, no verdict. SI; intervals are the central
