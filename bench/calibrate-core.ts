@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import {
 	adviceFor,
 	chanceOf,
-	Desk,
+	SearchWorker,
 	emptyShelf,
 	match,
 	USUAL_WISHES,
@@ -72,33 +72,33 @@ export type Ways = Readonly<Record<string, number | null>>;
 export async function everyWay({ name, question, searched }: Cell) {
 	const ready = drifting(question);
 	const band = bandFor(ready, DRIFTS.whole);
-	const desk = new Desk();
+	const worker = new SearchWorker();
 	let good = 0;
 	for (let from = 0; from < DRIFTS.whole; from += 20) {
-		const piece = desk.do({ kind: 'follow', question, from, to: from + 20 });
+		const piece = worker.do({ kind: 'follow', question, from, to: from + 20 });
 		good += (piece as { good: number }).good;
 	}
 	const whole: Ways = { band: band.chance, pieces: good / DRIFTS.whole };
 	return {
 		name,
 		...{ chance: band.chance, verdict: verdictOf(band.chance) },
-		claims: searched ? [whole, ...(await listedWays(question, desk))] : [whole],
+		claims: searched ? [whole, ...(await listedWays(question, worker))] : [whole],
 		hand: ready.hand.found.map(({ control, value }) => `${control} ${value}`).join(', ')
 	};
 }
 
 /** What a search that may change nothing, Which bead and a step that is taken say, beside the prediction. */
-async function listedWays(question: DriftQuestion, desk: Desk): Promise<readonly Ways[]> {
-	const lane = {
-		ask: (task: Parameters<Desk['do']>[0]) => Promise.resolve(desk.do(task) as never)
+async function listedWays(question: DriftQuestion, worker: SearchWorker): Promise<readonly Ways[]> {
+	const channel = {
+		ask: (task: Parameters<SearchWorker['do']>[0]) => Promise.resolve(worker.do(task) as never)
 	};
 	const { bead } = question.recipe;
 	const shelf = { ...emptyShelf, beads: bead ? [bead] : [], only: true };
 	const asked: MatchQuestion = { ...question, shelf: emptyShelf, wishes: USUAL_WISHES, locks: ALL };
-	const [first] = (await match(asked, [lane], () => undefined))?.list ?? [];
+	const [first] = (await match(asked, [channel], () => undefined))?.list ?? [];
 	const which = await whichBead(
 		{ ...question, shelf, enough: USUAL_WISHES.enough },
-		[lane],
+		[channel],
 		() => undefined
 	);
 	const own = which?.options.find(

@@ -1,11 +1,11 @@
 import {
-	Desk,
+	SearchWorker,
 	match,
 	plainSearch,
 	placesIn,
 	spaceOf,
 	USUAL_WISHES,
-	type Lane,
+	type SearchChannel,
 	type MatchQuestion
 } from '../src/core/match/index';
 import { lieFromDocument } from '../src/lib/documents/lie/body';
@@ -29,19 +29,23 @@ export function question({ flies, lies, rigs, lots }: Snapshot, rib = true): Mat
 	};
 }
 
-export const desk = () => new Desk();
+export const worker = () => new SearchWorker();
 
 /**
  * @param confirm whether the winners are followed too
  * @returns ms until everything was searched, and until the winners were confirmed; builds looked at
  */
-export async function timed(asked: MatchQuestion, lanes: readonly Lane[], confirm = false) {
+export async function timed(
+	asked: MatchQuestion,
+	channels: readonly SearchChannel[],
+	confirm = false
+) {
 	const start = performance.now();
 	let searched = 0;
 	let looked = 0;
 	await match(
 		asked,
-		lanes,
+		channels,
 		({ phase, share }, answer) => {
 			if (phase !== 'looking' || share < 1 || !answer) return;
 			searched ||= performance.now() - start;

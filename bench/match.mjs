@@ -8,11 +8,11 @@ const SAMPLE = 60;
 
 if (!isMainThread) {
 	const core = await import(workerData.url);
-	const desk = core.desk();
-	parentPort?.on('message', (task) => parentPort?.postMessage(desk.do(task)));
+	const worker = core.worker();
+	parentPort?.on('message', (task) => parentPort?.postMessage(worker.do(task)));
 }
 
-/** A lane in a thread of its own. @param {string} url */
+/** A channel in a thread of its own. @param {string} url */
 function laneIn(url) {
 	const worker = new Worker(new URL(import.meta.url), { workerData: { url } });
 	return {
@@ -36,16 +36,16 @@ export async function searching(address, print) {
 	const snapshot = await (await fetch(new URL('/api/snapshot', address))).json();
 	const question = core.question(snapshot);
 	const before = process.memoryUsage().rss;
-	const lanes = Array.from({ length: LANES }, () => laneIn(url));
-	await core.timed(question, lanes);
+	const channels = Array.from({ length: LANES }, () => laneIn(url));
+	await core.timed(question, channels);
 	const runs = [];
-	for (let i = 0; i < 5; i++) runs.push(await core.timed(question, lanes));
+	for (let i = 0; i < 5; i++) runs.push(await core.timed(question, channels));
 	runs.sort((a, b) => a.searched - b.searched);
 	const { searched, looked } = runs[2];
-	const confirmed = await core.timed(question, lanes, true);
-	const open = await core.timed(core.question(snapshot, false), lanes);
+	const confirmed = await core.timed(question, channels, true);
+	const open = await core.timed(core.question(snapshot, false), channels);
 	const memory = (process.memoryUsage().rss - before) / 2 ** 20;
-	await Promise.all(lanes.map((lane) => lane.end()));
+	await Promise.all(channels.map((channel) => channel.end()));
 	const each = core.plainEach(question, SAMPLE);
 	print('search: builds of the demo’s stock', looked, '');
 	if (looked < 200_000) print('  fewer than the 200,000 that are asked for', looked, '', 0);

@@ -47,7 +47,7 @@ const mutants = [
 	},
 	{
 		what: 'the worth of a sight',
-		...{ file: 'src/core/learn/happening.ts', tests: 'src/core/learn/learn' },
+		...{ file: 'src/core/learn/outing-likelihood.ts', tests: 'src/core/learn/learn' },
 		...{ from: 'const SEEN = 0.7', to: 'const SEEN = 7' }
 	},
 	{

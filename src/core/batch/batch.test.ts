@@ -11,7 +11,7 @@ import {
 	gaugeLengths,
 	inGauge,
 	marksOf,
-	pacesOf,
+	stepTimesOf,
 	planOf,
 	scatterOf,
 	stepsOf,
@@ -232,8 +232,8 @@ describe('what a weight says', () => {
 
 describe('own times', () => {
 	test('without any everything takes what it usually does; many of one step say what it takes', () => {
-		expect(pacesOf([])('body')).toBe(1);
-		const pace = pacesOf([{ key: 'body', times: 400, seconds: 400 * 90, usual: 400 * 45 }]);
+		expect(stepTimesOf([])('body')).toBe(1);
+		const pace = stepTimesOf([{ key: 'body', times: 400, seconds: 400 * 90, usual: 400 * 45 }]);
 		expect(pace('body')).toBeCloseTo(2, 1);
 		// The others are believed to be slower too, but by less.
 		expect(pace('tail')).toBeGreaterThan(1.2);
@@ -241,7 +241,7 @@ describe('own times', () => {
 	});
 
 	test('in closed form for one step (normal mean with known spreads): prior 0.5, between steps 0.35, once 0.3', () => {
-		const pace = pacesOf([{ key: 'body', times: 1, seconds: 30, usual: 45 }]);
+		const pace = stepTimesOf([{ key: 'body', times: 1, seconds: 30, usual: 45 }]);
 		const log = Math.log(30 / 45);
 		const common = log / (0.35 ** 2 + 0.3 ** 2) / (1 / (0.35 ** 2 + 0.3 ** 2) + 1 / 0.5 ** 2);
 		const share = 0.35 ** 2 / (0.35 ** 2 + 0.3 ** 2);

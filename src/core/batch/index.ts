@@ -3,5 +3,5 @@ export { gaugedWords, gaugeLengths, inGauge, marksOf, type Gauge, type Mark } fr
 export { amountsFor, type Amount } from './amounts';
 export { stepsOf, type TyingStep } from './steps';
 export { planOf, stretchesOf, type Kind, type Plan } from './plan';
-export { pacesOf } from './paces';
-export { causesFor, diagnose, scatterOf } from './causes';
+export { stepTimesOf } from './step-times';
+export { causesFor, diagnose, scatterOf } from './weight-diagnosis';

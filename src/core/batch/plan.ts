@@ -1,7 +1,7 @@
 import type { TyingStep } from './steps';
 
 /** What one fly takes between two times of drying. */
-export interface Stretch {
+export interface TyingStretch {
 	/** Places in the list of steps, first and last. */
 	readonly from: number;
 	readonly to: number;
@@ -29,7 +29,7 @@ export interface Kind {
 
 export interface Plan {
 	/** Of each fly; those of one kind have the same. */
-	readonly stretches: readonly (readonly Stretch[])[];
+	readonly stretches: readonly (readonly TyingStretch[])[];
 	readonly turns: readonly Turn[];
 	/** s until the last fly is looked over. */
 	readonly total: number;
@@ -40,8 +40,10 @@ export interface Plan {
 }
 
 /** The steps of one fly as stretches of work with drying between them. */
-export function stretchesOf(steps: readonly Pick<TyingStep, 'seconds' | 'dries'>[]): Stretch[] {
-	const stretches: Stretch[] = [];
+export function stretchesOf(
+	steps: readonly Pick<TyingStep, 'seconds' | 'dries'>[]
+): TyingStretch[] {
+	const stretches: TyingStretch[] = [];
 	let from = 0;
 	let seconds = 0;
 	steps.forEach((step, k) => {
@@ -69,7 +71,7 @@ export function stretchesOf(steps: readonly Pick<TyingStep, 'seconds' | 'dries'>
  * @param carry most flies under way together, at least 1
  */
 export function planOf(kinds: readonly Kind[], carry: number): Plan {
-	const flies: Stretch[][] = [];
+	const flies: TyingStretch[][] = [];
 	for (const { steps, count } of kinds) {
 		const stretches = stretchesOf(steps);
 		for (let k = 0; k < count; k++) flies.push(stretches);
@@ -91,7 +93,11 @@ export function planOf(kinds: readonly Kind[], carry: number): Plan {
 const MOST_ORDERS = 20_000;
 
 /** An order that is quicker than the one there is; null where none is found. */
-function quicker(flies: readonly (readonly Stretch[])[], carry: number, than: Plan): Plan | null {
+function quicker(
+	flies: readonly (readonly TyingStretch[])[],
+	carry: number,
+	than: Plan
+): Plan | null {
 	/** Work that is left of a fly from a stretch on, and the same with its drying. */
 	const left = flies.map((stretches) => {
 		const work = Array.from({ length: stretches.length + 1 }, () => 0);
@@ -161,7 +167,7 @@ interface Ready {
 
 /** Always does something that can be done; `choose` says what. */
 function run(
-	flies: readonly (readonly Stretch[])[],
+	flies: readonly (readonly TyingStretch[])[],
 	carry: number,
 	choose: (ready: readonly Ready[]) => Ready
 ): Plan {
@@ -197,7 +203,7 @@ function run(
 
 /** So many flies together through each stretch, then the next so many. @param order in which they are taken up */
 function rounds(
-	flies: readonly (readonly Stretch[])[],
+	flies: readonly (readonly TyingStretch[])[],
 	order: readonly number[],
 	size: number
 ): Plan {
@@ -221,7 +227,7 @@ function rounds(
 	return planned(flies, turns);
 }
 
-function planned(stretches: readonly (readonly Stretch[])[], turns: readonly Turn[]): Plan {
+function planned(stretches: readonly (readonly TyingStretch[])[], turns: readonly Turn[]): Plan {
 	const total = turns.reduce((end, turn) => Math.max(end, turn.end), 0);
 	const work = turns.reduce((sum, { start, end }) => sum + end - start, 0);
 	const isLast = ({ fly, stretch }: Turn) => stretch === stretches[fly]!.length - 1;

@@ -1,6 +1,6 @@
 import type { HookGeometry } from './hook';
 import type { Layout } from './layout';
-import type { HackleChoice, Placed } from './recipe';
+import type { HackleChoice, TiedIn } from './recipe';
 import { hackleStrands, legStrands, tailStrands, type Strand } from './stuffs';
 import type { Dressing, DressingPart } from './usual';
 
@@ -23,7 +23,7 @@ export function bundlesOf(dressing: Dressing, hook: HookGeometry, layout: Layout
 	const { shank } = hook;
 	const { face, gapEnd, bodyFront, end } = layout;
 	/** Where the tier wants it, on what is wound. */
-	const place = ({ at }: Placed, usual: number) =>
+	const place = ({ at }: TiedIn, usual: number) =>
 		at === undefined ? usual : Math.min(end, Math.max(face, at * shank));
 	const bundles: Bundle[] = [];
 	const { tail, legs } = dressing;

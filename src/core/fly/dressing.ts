@@ -5,7 +5,7 @@ import { bundlesOf, type Bundle } from './bundles';
 import type { CoilGeometry } from './coil';
 import type { HookGeometry } from './hook';
 import { layoutOf, RAMP, type Layout } from './layout';
-import { dropPieces, wingCasePiece, type Piece } from './pieces';
+import { dropPieces, wingCasePiece, type DressingPiece } from './pieces';
 import { bar, cutsOf, diameterAt, filled, shell, wound, type Profile } from './profile';
 import { hackleStrands, ribDensity, STEM, threadDiameter, wraps } from './stuffs';
 import type { Dressing, DressingPart } from './usual';
@@ -26,7 +26,7 @@ export interface DressingGeometry {
 	readonly layers: readonly Layer[];
 	/** The outermost profile, from the face to the end. */
 	readonly outline: Profile;
-	readonly pieces: readonly Piece[];
+	readonly pieces: readonly DressingPiece[];
 	readonly bundles: readonly Bundle[];
 	/** Length of rib wound, m; 0 without. */
 	readonly ribLength: number;
@@ -58,7 +58,7 @@ export function dressingGeometry(
 	if (coil) knots.push(coil.start, coil.secondEnd, coil.end, coil.start - RAMP * coil.wire);
 	const cuts = cutsOf(knots, face, end);
 	const layers: Layer[] = [];
-	const pieces: Piece[] = [];
+	const pieces: DressingPiece[] = [];
 	let over = bar(cuts, hook.wire);
 
 	const girth = values['dressing.girth'];

@@ -14,7 +14,7 @@ import {
 	type Point
 } from '../body/index';
 import type { Build } from './build';
-import { onShank, type Place } from './hook';
+import { onShank, type ShankPoint } from './hook';
 import { partNames, type PartName } from './parts';
 import { girthOf } from './profile';
 
@@ -116,8 +116,8 @@ const NOWHERE = [1, 1] as const;
 
 /** Which part of a line from a to b lies within a ball, as shares of its way; [1, 1] where none does. */
 function insideOf(
-	a: Place,
-	b: Place,
+	a: ShankPoint,
+	b: ShankPoint,
 	ball: { readonly x: number; readonly y: number; readonly radius: number }
 ): readonly [enters: number, leaves: number] {
 	// |a + t (b − a) − centre|² = radius²

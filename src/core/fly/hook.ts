@@ -19,17 +19,17 @@ const LARGEST_CHORD = 0.8;
 export type HookRegion = 'eye' | 'neck' | 'shank' | 'bend' | 'spear';
 
 /** A place or direction in the fly's frame, z out of the hook's plane. */
-export interface Place extends Point {
+export interface ShankPoint extends Point {
 	readonly z: number;
 }
 
 /** A straight piece of the hook's centre line. */
 export interface HookPiece {
 	readonly region: HookRegion;
-	readonly from: Place;
-	readonly to: Place;
+	readonly from: ShankPoint;
+	readonly to: ShankPoint;
 	/** Unit vector from `from` to `to`. */
-	readonly direction: Place;
+	readonly direction: ShankPoint;
 	/** Length of wire that the piece stands for: of the arc where it is a chord. */
 	readonly length: number;
 	/** There is another such piece, its mirror image in the hook's plane. */
@@ -37,7 +37,7 @@ export interface HookPiece {
 }
 
 /** A line or an arc: its length, and by how much it turns towards the point's side, radians. */
-interface Stretch {
+interface ShankStretch {
 	readonly region: HookRegion;
 	readonly length: number;
 	readonly turn: number;
@@ -51,7 +51,7 @@ export interface HookGeometry {
 	readonly shank: number;
 	readonly pieces: readonly HookPiece[];
 	/** The curve behind the pieces, from the shank's front end to the point. */
-	readonly stretches: readonly Stretch[];
+	readonly stretches: readonly ShankStretch[];
 	readonly point: Point;
 	/** Centre and outer radius of the eye ring, and how much of it lies across the hook's plane, 0 to 1. */
 	readonly eye: { readonly centre: Point; readonly radius: number; readonly across: number };
@@ -70,11 +70,11 @@ export interface HookGeometry {
 function walk(
 	start: Point,
 	heading: number,
-	stretches: readonly Stretch[],
+	stretches: readonly ShankStretch[],
 	largestChord = LARGEST_CHORD
 ): HookPiece[] {
 	const pieces: HookPiece[] = [];
-	let at: Place = { ...start, z: 0 };
+	let at: ShankPoint = { ...start, z: 0 };
 	for (const { region, length, turn } of stretches) {
 		const chords = turn === 0 ? 1 : Math.max(2, Math.ceil(Math.abs(turn) / largestChord));
 		const each = length / chords;
@@ -115,8 +115,8 @@ function ringPieces(
 ): HookPiece[] {
 	const inPlane = (): HookPiece[] =>
 		walk(throat, heading, [{ region: 'eye', length: 2 * Math.PI * ring, turn: -2 * Math.PI }]);
-	const laid = ({ x, y }: Point): Place => ({ x: x * outward.x, y: x * outward.y, z: y });
-	const seated = ({ x, y }: Point): Place => {
+	const laid = ({ x, y }: Point): ShankPoint => ({ x: x * outward.x, y: x * outward.y, z: y });
+	const seated = ({ x, y }: Point): ShankPoint => {
 		const out = ring * x;
 		return { x: throat.x + out * outward.x, y: throat.y + out * outward.y, z: ring * y };
 	};
@@ -194,9 +194,9 @@ export function hookGeometry(hook: HookChoice, values: BeliefValues): HookGeomet
 	};
 }
 
-const spear = (gape: number): Stretch => ({ region: 'spear', length: SPEAR * gape, turn: 0 });
+const spear = (gape: number): ShankStretch => ({ region: 'spear', length: SPEAR * gape, turn: 0 });
 
-function shankAndBend(hook: HookChoice, shank: number, gape: number): Stretch[] {
+function shankAndBend(hook: HookChoice, shank: number, gape: number): ShankStretch[] {
 	if (hook.style !== 'curved') {
 		return [
 			{ region: 'shank', length: shank, turn: 0 },

@@ -8,7 +8,7 @@ import { drops, wingCases } from './stuffs';
 import type { Dressing, DressingPart } from './usual';
 
 /** Matter of a part: volume of solid, m³, its density, and its place. */
-export interface Piece {
+export interface DressingPiece {
 	readonly part: DressingPart;
 	readonly volume: number;
 	readonly density: number;
@@ -29,7 +29,7 @@ export function wingCasePiece(
 	hook: HookGeometry,
 	{ caseFront }: Layout,
 	over: Profile
-): Piece[] {
+): DressingPiece[] {
 	if (!wingCase) return [];
 	const { thickness, solid, density, air } = wingCases[wingCase.kind];
 	const length = wingCase.length * hook.shank;
@@ -58,11 +58,11 @@ export function dropPieces(
 	hook: HookGeometry,
 	{ face, gapEnd, bodyFront, caseFront }: Layout,
 	over: Profile
-): Piece[] {
+): DressingPiece[] {
 	const size = math.square(hook.gape / drops.gape);
 	const head = face + (gapEnd - face) / 2;
 	const top = wingCase ? caseFront + (wingCase.length * hook.shank) / 2 : (gapEnd + bodyFront) / 2;
-	const pieces: Piece[] = [];
+	const pieces: DressingPiece[] = [];
 	for (const kind of finishKinds) {
 		if (finish[kind] === 0) continue;
 		const { volume, density } = drops[kind];

@@ -123,12 +123,12 @@ export interface ThreadChoice extends FromLot {
 }
 
 /** Where along the shank it is tied in, as a share of it from its front end; absent: as is usual. */
-export interface Placed {
+export interface TiedIn {
 	readonly at?: number;
 }
 
 export const tailKinds = ['feather', 'hair', 'synthetic'] as const;
-export interface TailChoice extends FromLot, Placed {
+export interface TailChoice extends FromLot, TiedIn {
 	readonly kind: (typeof tailKinds)[number];
 	readonly fibres: number;
 	/** In shank lengths. */
@@ -187,14 +187,14 @@ export interface ThoraxChoice extends FromLot {
 }
 
 export const wingCaseKinds = ['feather', 'film'] as const;
-export interface WingCaseChoice extends FromLot, Placed {
+export interface WingCaseChoice extends FromLot, TiedIn {
 	readonly kind: (typeof wingCaseKinds)[number];
 	/** From its front (usually the gap's end) backwards, in shank lengths. */
 	readonly length: number;
 }
 
 export const legKinds = ['feather', 'hair', 'rubber'] as const;
-export interface LegsChoice extends FromLot, Placed {
+export interface LegsChoice extends FromLot, TiedIn {
 	readonly kind: (typeof legKinds)[number];
 	readonly fibres: number;
 	/** In shank lengths. */
@@ -203,7 +203,7 @@ export interface LegsChoice extends FromLot, Placed {
 
 export const hackleKinds = ['softHackle', 'stiffHackle', 'down', 'fur'] as const;
 export type HackleKind = (typeof hackleKinds)[number];
-export interface HackleChoice extends FromLot, Placed {
+export interface HackleChoice extends FromLot, TiedIn {
 	readonly kind: HackleKind;
 	readonly turns: number;
 	/** Fibre length in shank lengths. */

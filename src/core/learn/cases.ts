@@ -12,13 +12,13 @@ import {
 	type Expansion,
 	type Measurable,
 	type Part,
-	type Placed,
+	type PlacedExpansion,
 	type Places,
 	type Shape
 } from './expansion';
 import { foundOf, idOf, measurableOf } from './found';
 import type { TimedDrop, Weighing } from './observation';
-import { slopesFor, type Term } from './posterior';
+import { slopesFor, type EvidenceTerm } from './posterior';
 import { asOf, type Reset } from './resets';
 import type { Hand } from './scatter';
 
@@ -53,14 +53,14 @@ export interface Expanded {
 export class Case {
 	readonly found: (Weighing | TimedDrop)[] = [];
 	/** Its figure where it was expanded last; null where it has none. */
-	at: Placed | null = null;
+	at: PlacedExpansion | null = null;
 	readonly #of: Measurable;
 	readonly #id: string;
 	/** What its beliefs are made up of. */
 	readonly #parts: readonly Row[];
 	/** Scores of its beliefs at which it was expanded. */
 	#centre: readonly number[] = [];
-	#term: Term | null = null;
+	#term: EvidenceTerm | null = null;
 	/** The id of the same thing of round sizes and of no lot. */
 	#likeId: string | null = null;
 
@@ -142,7 +142,7 @@ export class Case {
 	}
 
 	/** @param hand what its flies differ by; the same at each call */
-	term(hand: Hand): Term {
+	term(hand: Hand): EvidenceTerm {
 		const at = this.at!;
 		const rest = Math.sqrt(at.rest);
 		return (this.#term ??= termAt(
@@ -158,7 +158,11 @@ export class Case {
 }
 
 /** What was found of a figure, as the figure stands. @param only what is looked at of it */
-export const termAt = (at: Placed, found: Term['found'], only?: Part): Term => ({
+export const termAt = (
+	at: PlacedExpansion,
+	found: EvidenceTerm['found'],
+	only?: Part
+): EvidenceTerm => ({
 	...{ places: at.places, parts: at.parts, found },
 	predict: (scores, into) => evaluate(at, scores, into, only)
 });

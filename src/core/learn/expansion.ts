@@ -168,7 +168,7 @@ export function placesFrom(known: readonly string[] = []): Places {
 }
 
 /** An expansion that knows which scores it hangs on. */
-export interface Placed {
+export interface PlacedExpansion {
 	readonly expansion: Expansion;
 	readonly beliefs: readonly Belief[];
 	/** Places of its scores, each once. */
@@ -192,8 +192,8 @@ export function placed(
 	expansion: Expansion,
 	of: Measurable,
 	parts: readonly Row[],
-	before: Placed | null = null
-): Placed {
+	before: PlacedExpansion | null = null
+): PlacedExpansion {
 	const { names, slope } = expansion;
 	const beliefs = before?.beliefs ?? names.map((name) => of.beliefs[name]);
 	let rest = 0;
@@ -225,7 +225,7 @@ export interface Part {
  * @param only what is looked at of it; all unless given
  */
 export function evaluate(
-	{ expansion, beliefs, parts, at: where, all }: Placed,
+	{ expansion, beliefs, parts, at: where, all }: PlacedExpansion,
 	scores: Float64Array,
 	{ slopes, bends }: Slopes,
 	only?: Part
@@ -261,7 +261,7 @@ function along(
 /** What hangs on one place's own, what all share held where the outlook has it. */
 export function ownPart(
 	{ own, scores }: Outlook,
-	{ expansion, beliefs, parts, all }: Placed
+	{ expansion, beliefs, parts, all }: PlacedExpansion
 ): Part {
 	const owned = all.filter((i) => parts[i]!.places.some((k) => own[k] === 1));
 	let { value } = expansion;
@@ -309,7 +309,7 @@ export function sharedRows(own: Uint8Array): (part: Row) => Row {
  */
 export function seenFrom(
 	{ own, sharedOf, scores: from }: Outlook,
-	{ expansion, beliefs, parts, at: where }: Placed
+	{ expansion, beliefs, parts, at: where }: PlacedExpansion
 ): { parts: readonly Row[]; predict: (scores: Float64Array, into: Slopes) => number } {
 	const shared = parts.map(sharedOf);
 	let mean = expansion.value;

@@ -3,7 +3,7 @@ import { math, without } from '../quantity/index';
 import { expand, type Measurable } from './expansion';
 import { massOf, timeOf } from './measurables';
 import type { TimedDrop, Weighing } from './observation';
-import type { Found } from './posterior';
+import type { Measurement } from './posterior';
 import { PIECE_SCATTER, speedScatter, usualHand, type Alike, type Hand } from './scatter';
 
 /** How well a length of wire is cut, m. */
@@ -32,7 +32,7 @@ export function foundOf(
 	one: Weighing | TimedDrop,
 	predicted: number,
 	hand: Hand = usualHand
-): Found[] {
+): Measurement[] {
 	if (one.kind === 'weighing') return [weighedFound(one, hand)];
 	const { seconds, reaction, gates, distance: way, tippet } = one;
 	const common = math.hypot(
@@ -47,7 +47,7 @@ export function foundOf(
 	});
 }
 
-function weighedFound({ of, count, mass, step }: Weighing, hand: Hand): Found {
+function weighedFound({ of, count, mass, step }: Weighing, hand: Hand): Measurement {
 	// Two readings, empty and full, each somewhere within a step.
 	const reading = step / Math.sqrt(6) / mass;
 	const value = math.log(of.kind === 'wire' ? mass / count / of.length : mass / count);

@@ -11,7 +11,7 @@ export {
 	type Observation,
 	type Outing,
 	type Sight,
-	type Surrogate,
+	type OutingLikelihood,
 	type TimedDrop,
 	type Weighed,
 	type Weighing
@@ -19,10 +19,16 @@ export {
 export { learn, type Learning } from './learn';
 export { measurableOf } from './found';
 export type { Reset } from './resets';
-export { posterior, GROSS, type Term } from './posterior';
-export { surrogateOf } from './happening';
+export { posterior, GROSS, type EvidenceTerm } from './posterior';
+export { outingLikelihoodOf } from './outing-likelihood';
 export { dropTime, massOf, timeOf } from './measurables';
 export { expand, type Expansion, type Measurable } from './expansion';
 export { gains, type Candidate } from './next';
 export { doubtAbout, expectationOf, type Doubt, type OtherFly, type SlipName } from './doubt';
-export { lessonAbout, lessonOf, surely, worthAWord, type Lesson } from './lessons';
+export {
+	summaryAbout,
+	summaryOf,
+	surely,
+	worthAWord,
+	type LearnedSummary
+} from './learned-summary';

@@ -21,12 +21,12 @@ import {
 	learn,
 	massOf,
 	posterior,
-	surrogateOf,
+	outingLikelihoodOf,
 	GROSS,
 	timeOf,
 	type Measurable,
 	type Observation,
-	type Term,
+	type EvidenceTerm,
 	type Outing,
 	type Sight,
 	type TimedDrop,
@@ -63,7 +63,7 @@ const believing = (all: readonly Observation[]) => ({
 describe('the posterior', () => {
 	test('of one linear parameter is the closed form of conjugate normals', () => {
 		const [slope, found, spread] = [0.7, 1.3, 0.4];
-		const term: Term = {
+		const term: EvidenceTerm = {
 			...{ places: Int32Array.of(0), parts: [] },
 			predict: (at, { slopes }) => {
 				slopes[0] = slope;
@@ -86,7 +86,7 @@ describe('the posterior', () => {
 		const normal = normalsFrom(randomFrom(4));
 		const x = Array.from({ length: 12 }, (_, k) => k / 6);
 		const y = x.map((at) => 1.4 * Math.exp(0.6 * at) + 0.01 * normal());
-		const terms = x.map((at, k): Term => ({
+		const terms = x.map((at, k): EvidenceTerm => ({
 			...{ places: Int32Array.of(0, 1), parts: [] },
 			predict: (s, { slopes }) => {
 				slopes.set([Math.exp(s[1]! * at), s[0]! * at * Math.exp(s[1]! * at)]);
@@ -113,7 +113,7 @@ describe('the posterior', () => {
 		// f(u) = ½ u + u², u the sum of two scores; found again and again at −1, which it never reaches.
 		const part = { places: Int32Array.of(0, 1), values: Float64Array.of(1, 1) };
 		const found = Array.from({ length: 200 }, () => ({ value: -1, spread: 0.05 }));
-		const term: Term = {
+		const term: EvidenceTerm = {
 			...{ places: part.places, parts: [part], found },
 			predict: (s, { slopes, bends }) => {
 				const u = s[0]! + s[1]!;
@@ -131,8 +131,8 @@ describe('the posterior', () => {
 	});
 
 	test('what happened moves log-odds as logistic regression says: the mode where gradient and prior meet', () => {
-		const happening = { logOdds: 0.5, slopes: [{ k: 0, slope: 1.5 }], happened: true };
-		const at = posterior(1, [], { happenings: [happening, happening] }).mean[0]!;
+		const outcome = { logOdds: 0.5, slopes: [{ k: 0, slope: 1.5 }], happened: true };
+		const at = posterior(1, [], { outcomes: [outcome, outcome] }).mean[0]!;
 		expect((2 * 1.5) / (1 + Math.exp(0.5 + 1.5 * at))).toBeCloseTo(at, 9);
 	});
 });
@@ -430,7 +430,7 @@ describe('learning', () => {
 				...{ recipe: fly, rig: starterRig, celsius: 10 },
 				lie: { ...LIE, ...water, key: 'run' }
 			};
-			const { logOdds, slopes } = surrogateOf({ ...outing, saw: 'atDepth' });
+			const { logOdds, slopes } = outingLikelihoodOf({ ...outing, saw: 'atDepth' });
 			// In other worlds than it was fitted to.
 			const ready = drifting({ ...outing, believed: priorBeliefs });
 			const runs = worldRuns(ready, [1000, 1600], bandDistances(ready.median.column, 2));

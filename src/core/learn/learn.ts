@@ -11,27 +11,27 @@ import {
 	sharedRows,
 	type Expansion,
 	type Outlook,
-	type Placed,
+	type PlacedExpansion,
 	type Shape
 } from './expansion';
 import { alikeIn, foundOf, idOf } from './found';
-import { surrogateOf } from './happening';
-import type { Observation, Outing, Surrogate } from './observation';
+import { outingLikelihoodOf } from './outing-likelihood';
+import type { Observation, Outing, OutingLikelihood } from './observation';
 import {
 	frameOf,
 	laplaceAt,
 	posterior,
 	ROUGHLY,
 	type Frame,
-	type Happening,
+	type Outcome,
 	type Loss,
-	type Term
+	type EvidenceTerm
 } from './posterior';
 import { asOf, resetsBefore, SET_ASIDE, type Reset } from './resets';
 import { handFrom, usualHand, type Hand } from './scatter';
 
 /** What an entry comes to beside the others. */
-export interface Judged {
+export interface JudgedEntry {
 	readonly key: string;
 	/** Found over predicted after learning, a ratio, each run of its own. */
 	readonly ratios: readonly number[];
@@ -45,7 +45,7 @@ export interface Judged {
 
 export interface Learning {
 	readonly learned: Learned;
-	readonly judged: readonly Judged[];
+	readonly judged: readonly JudgedEntry[];
 	/** Entries that say nothing, since by the model such a fly floats. */
 	readonly unusable: readonly string[];
 }
@@ -77,12 +77,12 @@ export function learn(
 	observations: readonly Observation[],
 	{
 		resets = [],
-		kept = new Map<string, Surrogate>(),
+		kept = new Map<string, OutingLikelihood>(),
 		expanded = new Map<string, Expansion | null>(),
 		loss = 'gross'
 	}: {
 		readonly resets?: readonly Reset[];
-		readonly kept?: Map<string, Surrogate>;
+		readonly kept?: Map<string, OutingLikelihood>;
 		readonly expanded?: Map<string, Expansion | null>;
 		readonly loss?: Loss;
 	} = {}
@@ -102,10 +102,10 @@ export function learn(
 		if (!its) cases.set(id, (its = new Case(one, resets, places)));
 		its.found.push(one);
 	}
-	const happenings = outings.map((one): Happening => {
+	const outcomes = outings.map((one): Outcome => {
 		const id = JSON.stringify([one.recipe, one.lie, one.rig, one.celsius, one.saw]);
 		const ready = one.fit?.model === MODEL_VERSION ? one.fit : kept.get(id);
-		const fit = ready ?? surrogateOf(one);
+		const fit = ready ?? outingLikelihoodOf(one);
 		kept.set(id, fit);
 		const made = asOf(one.on, resets, bothOf(one));
 		return {
@@ -125,7 +125,7 @@ export function learn(
 	const shapes = all.length > 2 * FIRST ? new Map<string, Shape | null>() : undefined;
 	const own = Uint8Array.from(places.scores.keys(), (score) => Number(score.includes('@')));
 	/** The mode as one look has it, the figures expanded about it and anew where it has moved. */
-	const modeOf = (some: readonly Case[], look: Look, { start, enough, near }: Aim = {}) => {
+	const modeOf = (some: readonly Case[], look: EvidenceView, { start, enough, near }: Aim = {}) => {
 		const expandAt = (them: Iterable<Case>, about: Float64Array) => {
 			for (const one of them) one.expand(about, { figures: expanded, shapes });
 		};
@@ -134,7 +134,7 @@ export function learn(
 		const usable = some.filter(({ at }) => at !== null);
 		const sharedOf = sharedRows(own);
 		let frame: Frame | undefined;
-		let terms: readonly Term[] = [];
+		let terms: readonly EvidenceTerm[] = [];
 		let moved: ReadonlySet<Case> = new Set();
 		for (let pass = 0, settled = false; ; pass++) {
 			const outlook = { own, sharedOf, scores };
@@ -142,9 +142,9 @@ export function learn(
 				const known = look.stays && !moved.has(one) ? terms[k] : undefined;
 				return known ?? look.term(one.term(hand), one.at!, outlook);
 			});
-			frame ??= frameOf(own.length, terms, { happenings, held: look.held(own) });
+			frame ??= frameOf(own.length, terms, { outcomes, held: look.held(own) });
 			const found = posterior(own.length, terms, {
-				...{ happenings, loss, frame, start: scores },
+				...{ outcomes, loss, frame, start: scores },
 				...{ near: near || pass > 0, enough: settled ? enough : ROUGHLY }
 			});
 			if (settled) return { usable, mean: found.mean };
@@ -163,13 +163,13 @@ export function learn(
 	const shared = modeOf(all, looks.shared, aim).mean;
 	const { usable, mean } = modeOf(all, looks.own, { start: shared });
 	const terms = usable.map((one) => one.term(hand));
-	const { curve, residuals } = laplaceAt(mean, terms, { happenings, loss });
+	const { curve, residuals } = laplaceAt(mean, terms, { outcomes, loss });
 	const unusable = all.flatMap(({ at, found }) => (at ? [] : found.map(({ key }) => key)));
 	const prior = new Float64Array(mean.length);
 	const fights = usable.map((one) => one.movedBy(mean, prior) > FLAGGED);
 	const judged = usable.flatMap((one, k) => {
 		let next = 0;
-		return one.found.map((entry): Judged => {
+		return one.found.map((entry): JudgedEntry => {
 			const { key } = entry;
 			const values = foundOf(entry, one.at!.expansion.value, hand);
 			const off = residuals[k]!.slice(next, (next += values.length));
@@ -218,19 +218,19 @@ interface Aim {
 }
 
 /** One of the two looks at all that was found; `own` by score, 1 where it is one place's own. */
-interface Look {
+interface EvidenceView {
 	/** Whether every figure is expanded for it, or only those that have not been. */
 	readonly anew: boolean;
 	/** Whether a term says the same wherever it is seen from. */
 	readonly stays: boolean;
 	/** Where figures are expanded. */
 	about(scores: Float64Array, own: Uint8Array): Float64Array;
-	term(whole: Term, at: Placed, from: Outlook): Term;
+	term(whole: EvidenceTerm, at: PlacedExpansion, from: Outlook): EvidenceTerm;
 	held(own: Uint8Array): Uint8Array | undefined;
 }
 
 /** What all share first, each place's own as if integrated out; then each place's own beside it. */
-const looks: Readonly<Record<'shared' | 'own', Look>> = {
+const looks: Readonly<Record<'shared' | 'own', EvidenceView>> = {
 	shared: {
 		anew: true,
 		stays: false,

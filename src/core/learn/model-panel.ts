@@ -27,7 +27,7 @@ import { drifting, predict, smoothDrift, worldRuns } from '../predict/index';
 import { asUsual, landings, starterRig, ways, type Rig } from '../rig/index';
 import { settle } from '../sink/index';
 import { beds, fluidAt, type Lie } from '../water/index';
-import { surrogateOf } from './happening';
+import { outingLikelihoodOf } from './outing-likelihood';
 import { learn } from './learn';
 import type { Observation, Sight } from './observation';
 
@@ -154,7 +154,7 @@ function taught(): unknown {
 	];
 	const seen = SEEN.map((saw): Observation => ({
 		...{ kind: 'outing', key: saw, ...noted, ...outing, saw },
-		fit: surrogateOf({ ...outing, saw })
+		fit: outingLikelihoodOf({ ...outing, saw })
 	}));
 	return [seen, learn([...found, ...seen])];
 }

@@ -6,7 +6,7 @@ import {
 	expand,
 	gains,
 	learn,
-	lessonOf,
+	summaryOf,
 	massOf,
 	measurableOf,
 	surely,
@@ -87,13 +87,13 @@ test('a lesson is said where something moved for sure, and where nothing did it 
 	const of = massOf({ kind: 'beads', bead }, priorBeliefs);
 	const usual = asPredicted(weigh({ kind: 'beads', bead }, 25)) as Weighing;
 	const light = learn([{ ...usual, mass: 0.92 * usual.mass }]).learned;
-	const lesson = lessonOf(of, light);
+	const lesson = summaryOf(of, light);
 	expect(lesson.ratio.value).toBeGreaterThan(0.915);
 	expect(lesson.ratio.value).toBeLessThan(0.94);
 	expect([surely(lesson), worthAWord(lesson)]).toEqual([true, true]);
-	const same = lessonOf(of, learn([usual]).learned);
+	const same = summaryOf(of, learn([usual]).learned);
 	expect(surely(same)).toBe(false);
 	expect(same.narrower).toBeLessThan(0.5);
-	const none = lessonOf(of, nothing);
+	const none = summaryOf(of, nothing);
 	expect([none.ratio.value, none.narrower, worthAWord(none)]).toEqual([1, 1, false]);
 });

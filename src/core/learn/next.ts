@@ -7,7 +7,7 @@ import {
 	placed,
 	placesFrom,
 	type Measurable,
-	type Placed
+	type PlacedExpansion
 } from './expansion';
 import { foundOf, measurableOf } from './found';
 import { withoutTools } from './measurables';
@@ -54,7 +54,7 @@ export function gains(
 	const looked = candidates.map((one) => ({ one, at: at(measurableOf(one)) }));
 	const scores = new Float64Array(places.scores.size);
 	scores.set(learned.mean);
-	const slopesOf = (one: Placed) => {
+	const slopesOf = (one: PlacedExpansion) => {
 		const into = slopesFor(one);
 		const value = evaluate(one, scores, into);
 		return { value, places: one.places, slopes: into.slopes };

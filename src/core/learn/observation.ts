@@ -4,7 +4,7 @@ import type { Lie } from '../water/index';
 import type { Rig } from '../rig/index';
 
 /** What an outing's water says of the beliefs: log-odds of the sight, linear in their scores. */
-export interface Surrogate {
+export interface OutingLikelihood {
 	/** Version of the model that it was worked out with. */
 	readonly model: number;
 	readonly logOdds: number;
@@ -75,5 +75,5 @@ export interface Outing extends Noted {
 	readonly celsius: number;
 	readonly saw: Sight;
 	/** What its water says of the beliefs, where that was worked out before. */
-	readonly fit?: Surrogate;
+	readonly fit?: OutingLikelihood;
 }

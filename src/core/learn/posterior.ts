@@ -2,7 +2,7 @@ import { math } from '../quantity/index';
 import { curveOf, envelopeOf, type Curve, type Envelope, type Row } from './curve';
 
 /** Something that was measured, as the logarithm of a figure that scores predict. */
-export interface Found {
+export interface Measurement {
 	/** Logarithm of what was found. */
 	readonly value: number;
 	/** Standard deviation of the logarithm, of measuring and of one piece against the next. */
@@ -18,24 +18,24 @@ export interface Slopes {
 }
 
 /** All that was found of one figure. */
-export interface Term {
+export interface EvidenceTerm {
 	/** The scores that it hangs on, each once. */
 	readonly places: Int32Array;
 	/** The sums of scores over which it bends; shared by terms that have the same. */
 	readonly parts: readonly Row[];
 	/** The figure's logarithm at all scores. */
 	readonly predict: (scores: Float64Array, into: Slopes) => number;
-	readonly found: readonly Found[];
+	readonly found: readonly Measurement[];
 }
 
 /** Room for the slopes of a figure. */
-export const slopesFor = ({ places, parts }: Pick<Term, 'places' | 'parts'>): Slopes => ({
+export const slopesFor = ({ places, parts }: Pick<EvidenceTerm, 'places' | 'parts'>): Slopes => ({
 	slopes: new Float64Array(places.length),
 	bends: new Float64Array(parts.length)
 });
 
 /** Something that happened or did not, whose log-odds are linear in the scores. */
-export interface Happening {
+export interface Outcome {
 	readonly logOdds: number;
 	readonly slopes: readonly { readonly k: number; readonly slope: number }[];
 	readonly happened: boolean;
@@ -116,18 +116,18 @@ const ROUNDING = 1e-13;
  */
 export function posterior(
 	count: number,
-	terms: readonly Term[],
+	terms: readonly EvidenceTerm[],
 	{
-		happenings = [],
+		outcomes = [],
 		loss = 'gross',
 		start,
 		near = false,
 		enough = ENOUGH,
 		held,
-		frame = frameOf(count, terms, { happenings, held })
+		frame = frameOf(count, terms, { outcomes, held })
 	}: Question = {}
 ): { mean: Float64Array; rounds: number } {
-	const of = { ...frame, terms, happenings };
+	const of = { ...frame, terms, outcomes };
 	const from = start?.slice() ?? new Float64Array(count);
 	const before =
 		loss === 'gross' && !near ? toMode(of, from, { kind: 'convex', enough: CONVEX_ENOUGH }) : 0;
@@ -137,7 +137,7 @@ export function posterior(
 
 /** How a posterior is sought. */
 export interface Question {
-	readonly happenings?: readonly Happening[];
+	readonly outcomes?: readonly Outcome[];
 	/** Gross errors are reckoned with unless said. */
 	readonly loss?: Loss;
 	/** Where to begin; the prior's mode unless said. */
@@ -154,7 +154,7 @@ export interface Question {
 
 /** What hangs on what, and room for how figures go with it. */
 export interface Frame {
-	/** One a term, then one a happening. */
+	/** One a term, then one an outcome. */
 	readonly rows: readonly (Slopes & { readonly places: Int32Array })[];
 	/** All parts of the terms, and of each term which they are. */
 	readonly parts: readonly Row[];
@@ -175,15 +175,15 @@ interface Free extends Row {
 }
 
 interface Evidence extends Frame {
-	readonly terms: readonly Term[];
-	readonly happenings: readonly Happening[];
+	readonly terms: readonly EvidenceTerm[];
+	readonly outcomes: readonly Outcome[];
 }
 
 /** @param count of scores */
 export function frameOf(
 	count: number,
-	terms: readonly Pick<Term, 'places' | 'parts'>[],
-	{ happenings = [], held }: Pick<Question, 'happenings' | 'held'> = {}
+	terms: readonly Pick<EvidenceTerm, 'places' | 'parts'>[],
+	{ outcomes = [], held }: Pick<Question, 'outcomes' | 'held'> = {}
 ): Frame {
 	const numbers = new Map<Row, number>();
 	const number = (part: Row) => {
@@ -193,7 +193,7 @@ export function frameOf(
 	};
 	const partsOf = terms.map((term) => Int32Array.from(term.parts, number));
 	const rowOf = (of: (typeof terms)[number]) => ({ places: of.places, ...slopesFor(of) });
-	const seen = happenings.map(({ slopes }) => {
+	const seen = outcomes.map(({ slopes }) => {
 		const by = new Map<number, number>();
 		for (const { k, slope } of slopes) by.set(k, (by.get(k) ?? 0) + slope);
 		const row = rowOf({ places: Int32Array.from(by.keys()), parts: [] });
@@ -233,7 +233,7 @@ interface Here {
 }
 
 function lookAt(
-	{ terms, happenings, rows, parts, partsOf }: Evidence,
+	{ terms, outcomes, rows, parts, partsOf }: Evidence,
 	scores: Float64Array,
 	loss: (r: number) => LossAt
 ): Here {
@@ -262,7 +262,7 @@ function lookAt(
 		add(row, pull);
 		partsOf[n]!.forEach((part, i) => (bends[part]! += pull * row.bends[i]!));
 	});
-	happenings.forEach((one, n) => {
+	outcomes.forEach((one, n) => {
 		const odds = oddsOf(one, scores);
 		value += math.log1p(math.exp(-Math.abs(odds))) + Math.max(0, -odds);
 		const miss = 1 / (1 + math.exp(odds));
@@ -332,16 +332,16 @@ function toMode(
 /** Normal about the mode: figures as straight lines. */
 export function laplaceAt(
 	mean: Float64Array,
-	terms: readonly Term[],
-	{ happenings = [], loss = 'gross' }: Pick<Question, 'happenings' | 'loss'> = {}
+	terms: readonly EvidenceTerm[],
+	{ outcomes = [], loss = 'gross' }: Pick<Question, 'outcomes' | 'loss'> = {}
 ): Laplace {
-	const frame = frameOf(mean.length, terms, { happenings });
+	const frame = frameOf(mean.length, terms, { outcomes });
 	const predicted = new Float64Array(terms.length);
 	const noting = terms.map((term, n) => ({
 		...term,
 		predict: (scores: Float64Array, into: Slopes) => (predicted[n] = term.predict(scores, into))
 	}));
-	const { stiff } = lookAt({ ...frame, terms: noting, happenings }, mean, losses[loss]);
+	const { stiff } = lookAt({ ...frame, terms: noting, outcomes }, mean, losses[loss]);
 	const bends = frame.rows.map(({ places, slopes }, n) => ({
 		...{ places, values: slopes, stiff: stiff[n]! }
 	}));
@@ -352,7 +352,7 @@ export function laplaceAt(
 }
 
 /** Log-odds of what was seen. */
-function oddsOf({ logOdds, slopes, happened }: Happening, at: Float64Array): number {
+function oddsOf({ logOdds, slopes, happened }: Outcome, at: Float64Array): number {
 	const odds = slopes.reduce((sum, { k, slope }) => sum + slope * at[k]!, logOdds);
 	return happened ? odds : -odds;
 }

@@ -17,7 +17,7 @@ import { beadWords, coilWords } from '../fly/index';
 import { remediesFor, remediesNamed, type Changeable, type Remedy } from './remedies';
 import { Search } from './search';
 import type { MatchQuestion } from './question';
-import type { Locks } from './looks';
+import type { Locks } from './dressing-variants';
 
 /** A remedy with the chance of a good drift that it brings, counted as every chance of a list is. */
 export interface Advised extends Remedy {

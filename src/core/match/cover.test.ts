@@ -3,13 +3,13 @@ import { describe, expect, test } from 'vitest';
 import { starterRig } from '../rig/index';
 import type { Lie } from '../water/index';
 import {
-	Desk,
+	SearchWorker,
 	emptyShelf,
 	ladder,
 	smallestCover,
 	spanOf,
 	USUAL_WISHES,
-	type Lane,
+	type SearchChannel,
 	type MatchQuestion
 } from './index';
 
@@ -67,9 +67,9 @@ describe('a ladder', () => {
 		...{ rig: starterRig, lie, celsius: 8, shelf: emptyShelf, wishes: USUAL_WISHES },
 		locks: { hook: true, bead: false, coil: false, rib: true, dressing: true }
 	};
-	const lane = (): Lane => {
-		const desk = new Desk();
-		return { ask: (task) => Promise.resolve(desk.do(task) as never) };
+	const channel = (): SearchChannel => {
+		const worker = new SearchWorker();
+		return { ask: (task) => Promise.resolve(worker.do(task) as never) };
 	};
 	const waters = spanOf(lie, [0.5, 1.1], [0.4, 0.9], { depth: 2, speed: 2 }).map((water) => ({
 		lie: water,
@@ -84,7 +84,7 @@ describe('a ladder', () => {
 			[1.1, 0.9]
 		]);
 		const shares: number[] = [];
-		const cover = (await ladder(question, waters, [lane(), lane()], (s) => shares.push(s)))!;
+		const cover = (await ladder(question, waters, [channel(), channel()], (s) => shares.push(s)))!;
 		const covered = cover.rungs.flatMap((rung) => rung.waters);
 		expect([...covered, ...cover.left].sort()).toEqual([0, 1, 2, 3]);
 		expect(cover.rungs.length).toBeGreaterThan(1);
@@ -106,7 +106,7 @@ describe('a ladder', () => {
 			await ladder(
 				question,
 				waters,
-				[lane()],
+				[channel()],
 				() => undefined,
 				() => true
 			)

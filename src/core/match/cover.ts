@@ -3,13 +3,13 @@ import type { Beliefs } from '../belief/index';
 import { fluidAt } from '../water/index';
 import type { Recipe } from '../fly/index';
 import { chanceAt, FLOOR, markOf, standOn, type ChanceCurve } from '../predict/index';
-import { figuresOf, type Place } from './figures';
-import type { Judged } from './judge';
+import { surrogatesOf, type BuildPlace } from './surrogate';
+import type { EvaluatedBuild } from './evaluate-build';
 import { pointsOf, type Wishes } from './rank';
 import { dearestOf } from './price';
-import { countsOn, judgedAt, readOff } from './search';
+import { countsOn, evaluatedAt, readOff } from './search';
 import type { Shelf } from './shelf';
-import type { Locks } from './looks';
+import type { Locks } from './dressing-variants';
 import { spaceOf } from './space';
 
 /** Several waters for which the fewest flies are wanted. */
@@ -25,7 +25,7 @@ export interface CoverQuestion {
 }
 
 /** A fly of the few, with the waters that it is for. */
-export interface Rung extends Judged {
+export interface Rung extends EvaluatedBuild {
 	/** Places in the list of waters: those it is taken for, and all that it would do in. */
 	readonly waters: readonly number[];
 	readonly would: readonly number[];
@@ -66,13 +66,13 @@ export function coverOf(question: CoverQuestion, curves: readonly ChanceCurve[])
 	const best = curves.map(() => 0);
 	let looked = 0;
 	const goThrough = (
-		visit: (chanceIn: (water: number) => number, points: () => number, place: Place) => void
+		visit: (chanceIn: (water: number) => number, points: () => number, place: BuildPlace) => void
 	) => {
 		looked = 0;
 		for (let hook = 0; hook < space.hooks.length; hook++) {
 			for (let bead = 0; bead < space.beads.length; bead++) {
 				const counts = countsOn(space, hook, bead, shelf);
-				looked += figuresOf(space, hook, bead, fluid, (figures, place) => {
+				looked += surrogatesOf(space, hook, bead, fluid, (figures, place) => {
 					if (!(figures.weight > 0)) return;
 					const weight = math.log(figures.weight);
 					visit(
@@ -92,7 +92,7 @@ export function coverOf(question: CoverQuestion, curves: readonly ChanceCurve[])
 	});
 	const marks = best.map((chance) => (chance < FLOOR ? Infinity : markOf(chance, wishes.enough)));
 	/** The best build for each set of waters. */
-	const sets = new Map<number, { points: number; place: Place }>();
+	const sets = new Map<number, { points: number; place: BuildPlace }>();
 	goThrough((chanceIn, pointsNow, place) => {
 		let set = 0;
 		for (let w = 0; w < curves.length; w++) if (chanceIn(w) >= marks[w]!) set |= 1 << w;
@@ -106,7 +106,7 @@ export function coverOf(question: CoverQuestion, curves: readonly ChanceCurve[])
 	const chosen = smallestCover(choices, possible);
 	const rungs = chosen.map((set): Omit<Rung, 'waters'> => {
 		const { place } = sets.get(set)!;
-		const one = judgedAt(space, place, fluid, shelf);
+		const one = evaluatedAt(space, place, fluid, shelf);
 		return {
 			...one,
 			points: sets.get(set)!.points,

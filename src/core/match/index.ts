@@ -7,7 +7,7 @@ export { evaluate } from './evaluate';
 export { adviceFor, chanceOf, type Advice, type Advised } from './advice';
 export * from './bead-options';
 export * from './which-bead';
-export { lockables, type Lockable, type Locks } from './looks';
+export { lockables, type Lockable, type Locks } from './dressing-variants';
 export { spaceOf } from './space';
 export {
 	before,
@@ -16,17 +16,17 @@ export {
 	termsOf,
 	USUAL_WISHES,
 	type Counts,
-	type Term,
+	type WishTerm,
 	type Wishes
 } from './rank';
-export { mergedLists, Search, type Found, type Piece, type Seen } from './search';
+export { mergedLists, Search, type FoundBuild, type PlotRange, type Seen } from './search';
 export type { MatchQuestion } from './question';
 export { placesIn, plainSearch } from './plain-search';
 export { followed } from './follow';
 export { smallestCover, type Cover, type Rung } from './cover';
 export { ladder, spanOf, type Water } from './ladder';
-export { Desk } from './desk';
-export type { Lane, MatchAnswers, MatchTask } from './tasks';
+export { SearchWorker } from './search-worker';
+export type { SearchChannel, MatchAnswers, MatchTask } from './tasks';
 export { dearestIn } from './price';
 export { firstDrifts, match, type MatchAnswer, type MatchProgress } from './run';
 export { limitOf, waysOut, type WayOut } from './ways-out';

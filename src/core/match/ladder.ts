@@ -2,7 +2,7 @@ import { without } from '../quantity/index';
 import type { Lie } from '../water/index';
 import { believedIn, COARSE_CURVE, DRIFTS, FLOOR, type ChanceCurve } from '../predict/index';
 import { MOST_WATERS, type Cover } from './cover';
-import type { Lane } from './tasks';
+import type { SearchChannel } from './tasks';
 import type { MatchQuestion } from './question';
 
 /** A water of several. */
@@ -38,7 +38,7 @@ export function spanOf(
 }
 
 /**
- * The fewest builds for several waters on one rig, shared between lanes: what each water asks for, then
+ * The fewest builds for several waters on one rig, shared between channels: what each water asks for, then
  * the smallest cover.
  *
  * @param question whose own lie does not count
@@ -49,7 +49,7 @@ export function spanOf(
 export async function ladder(
 	question: MatchQuestion,
 	waters: readonly Water[],
-	lanes: readonly Lane[],
+	channels: readonly SearchChannel[],
 	report: (share: number) => void,
 	stopped: () => boolean = () => false
 ): Promise<Cover | null> {
@@ -62,11 +62,11 @@ export async function ladder(
 	let done = 0;
 	report(0);
 	await Promise.all(
-		lanes.map(async (lane) => {
+		channels.map(async (channel) => {
 			while (next < waters.length && !stopped()) {
 				const at = next++;
 				const here = { ...question, ...waters[at]! };
-				curves[at] = await lane.ask({
+				curves[at] = await channel.ask({
 					...{ kind: 'curve', question: here, logs },
 					worlds: COARSE_CURVE.worlds
 				});
@@ -79,12 +79,12 @@ export async function ladder(
 	const { recipe, locks, shelf, wishes } = question;
 	const believed = believedIn(question);
 	const celsius = waters.map((water) => water.celsius);
-	const cover = await lanes[0]!.ask({
+	const cover = await channels[0]!.ask({
 		...{ kind: 'cover', curves },
 		question: { recipe, locks, shelf, wishes, celsius, believed }
 	});
 	if (stopped()) return null;
-	return counted(cover, question, waters, lanes, report, stopped);
+	return counted(cover, question, waters, channels, report, stopped);
 }
 
 /** So much of the time goes into the curves. */
@@ -95,7 +95,7 @@ async function counted(
 	cover: Cover,
 	question: MatchQuestion,
 	waters: readonly Water[],
-	lanes: readonly Lane[],
+	channels: readonly SearchChannel[],
 	report: (share: number) => void,
 	stopped: () => boolean
 ): Promise<Cover | null> {
@@ -104,11 +104,11 @@ async function counted(
 	let next = 0;
 	let done = 0;
 	await Promise.all(
-		lanes.map(async (lane) => {
+		channels.map(async (channel) => {
 			while (next < pairs.length && !stopped()) {
 				const { k, rung, water } = pairs[next++]!;
 				const here = { ...question, ...waters[water]!, recipe: rung.recipe };
-				const { good } = await lane.ask({
+				const { good } = await channel.ask({
 					...{ kind: 'follow', question: here },
 					...{ from: 0, to: DRIFTS.listed }
 				});

@@ -14,13 +14,13 @@ import { without } from '../quantity/index';
 import { attitudeOf, settle, settleNear, type Attitude, type Sink } from '../sink/index';
 import type { Fluid } from '../water/index';
 import type { Shelf } from './shelf';
-import { stepsFrom, type Step } from './steps';
+import { stepsFrom, type BuildStep } from './steps';
 
 /** A share of mass, speed and thickness that nobody can see. */
 const NOTHING = 1e-4;
 
 /** A single next step with what it does. SI; changes are new less old. */
-export interface Lever extends Step {
+export interface Lever extends BuildStep {
 	readonly build: Build;
 	/** kg, m/s, degrees of pitch. */
 	readonly mass: number;

@@ -3,22 +3,22 @@ import { fluidAt } from '../water/index';
 import { before, pointsOf } from './rank';
 import { followed } from './follow';
 import { dearestOf } from './price';
-import { familyOf, judgedAt, type Found } from './search';
+import { familyOf, evaluatedAt, type FoundBuild } from './search';
 import type { MatchQuestion } from './question';
 import { goesOn, spaceOf, type Space } from './space';
-import { LEAST_TURNS, MOST_TURNS } from './figures';
+import { LEAST_TURNS, MOST_TURNS } from './surrogate';
 
 /** Every build of a space, one after the other, whether or not it can be tied. */
 export function* placesIn(space: Space) {
-	const { hooks, beads, windings, looks } = space;
+	const { hooks, beads, windings, variants } = space;
 	for (let hook = 0; hook < hooks.length; hook++) {
 		for (let bead = 0; bead < beads.length; bead++) {
 			if (!goesOn(space, hooks[hook]!, beads[bead]!)) continue;
-			for (let look = 0; look < looks.length; look++) {
-				yield { hook, bead, winding: -1, turns: 0, look };
+			for (let variant = 0; variant < variants.length; variant++) {
+				yield { hook, bead, winding: -1, turns: 0, variant };
 				for (let winding = 0; winding < windings.length; winding++) {
 					for (let turns = LEAST_TURNS; turns <= MOST_TURNS; turns++)
-						yield { hook, bead, winding, turns, look };
+						yield { hook, bead, winding, turns, variant };
 				}
 			}
 		}
@@ -36,16 +36,16 @@ export function plainSearch(
 	question: MatchQuestion,
 	drifts: number = DRIFTS.listed,
 	each = 1
-): Found[] {
+): FoundBuild[] {
 	const { recipe, locks, shelf, wishes, celsius } = question;
 	const space = spaceOf(recipe, locks, shelf, wishes.noLead, believedIn(question));
 	const fluid = fluidAt(celsius);
 	const dearest = dearestOf(space, shelf);
-	const found: Found[] = [];
+	const found: FoundBuild[] = [];
 	let k = 0;
 	for (const place of placesIn(space)) {
 		if (k++ % each !== 0) continue;
-		const one = judgedAt(space, place, fluid, shelf);
+		const one = evaluatedAt(space, place, fluid, shelf);
 		if (!one.fits || !(one.speed > 0)) continue;
 		const { good, miss } = followed(drifting({ ...question, recipe: one.recipe }), 0, drifts);
 		found.push({
@@ -53,7 +53,7 @@ export function plainSearch(
 			...{ chance: good / drifts, miss: miss / drifts },
 			points: pointsOf(one, wishes, dearest),
 			family: familyOf(one.recipe),
-			look: space.looks[place.look]!.words,
+			look: space.variants[place.variant]!.words,
 			drifts
 		});
 	}

@@ -1,5 +1,5 @@
 import type { DriftQuestion } from '../predict/index';
-import type { Locks } from './looks';
+import type { Locks } from './dressing-variants';
 import type { Wishes } from './rank';
 import type { Shelf } from './shelf';
 

@@ -110,7 +110,7 @@ export function termsOf(counts: Counts, wishes: Wishes, dearest: number) {
 		apart: part({ apart })
 	};
 }
-export type Term = keyof ReturnType<typeof termsOf>;
+export type WishTerm = keyof ReturnType<typeof termsOf>;
 
 /** What the ranking looks at. */
 export interface Ranked {

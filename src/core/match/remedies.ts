@@ -8,7 +8,7 @@ import {
 	lineDiameterField,
 	tipHeightField
 } from '../quantity/index';
-import { asUsual, hangsOnFloat, openControls, foundBy, type Rig } from '../rig/index';
+import { asUsual, openControls, wayTable, type Rig } from '../rig/index';
 import { approachOf, type Lie } from '../water/index';
 import type { Shelf } from './shelf';
 import { stepsFrom } from './steps';
@@ -93,12 +93,13 @@ export function remediesNamed(
 		change: { rig: { ...rig, ...change } }
 	});
 	const { tippet, set } = rig;
-	const floats = hangsOnFloat(rig);
+	const way = wayTable[rig.way];
+	const floats = way.floats !== null;
 	const usual = asUsual(rig);
 	switch (name) {
 		case 'find the hand': {
-			const held = foundBy[rig.way].length > openControls(rig).length;
-			const found = Object.fromEntries(foundBy[rig.way].map((control) => [control, false]));
+			const held = way.found.length > openControls(rig).length;
+			const found = Object.fromEntries(way.found.map((control) => [control, false]));
 			return held ? [withRig('the hand found, not set', { set: { ...set, ...found } })] : [];
 		}
 		case 'shorter tip':
@@ -130,7 +131,7 @@ export function remediesNamed(
 					]
 				: [];
 		case 'slower lead': {
-			if (rig.way !== 'tight line') return [];
+			if (!way.led) return [];
 			return [0.1, 0.2].flatMap((less) => {
 				const lead = Math.round(20 * (usual.lead - less)) / 20;
 				const words = `the tip led at ${leadField.show(lead)} of the surface`;
@@ -138,7 +139,7 @@ export function remediesNamed(
 			});
 		}
 		case 'more room':
-			if (lie.surfaceSpeed < STILL || rig.way === 'swing') return [];
+			if (lie.surfaceSpeed < STILL || way.asks === 'depth') return [];
 			return MORE_ROOM.map((more) => {
 				const approach = Math.round(20 * (approachOf(lie) + more)) / 20;
 				return {
@@ -148,33 +149,33 @@ export function remediesNamed(
 				};
 			});
 		case 'feel the bed':
-			return rig.way === 'tight line' && !rig.feelsBed
+			return way.led && !rig.feelsBed
 				? [withRig('line in at each touch of the bed', { feelsBed: true })]
 				: [];
 		case 'larger float':
-			if (rig.way !== 'float') return [];
+			if (way.floats?.part !== 'float') return [];
 			return LARGER.map((more) =>
 				withRig(`a float of ${floatField.show(rig.float + more)}`, { float: rig.float + more })
 			);
 		case 'more buoyant dry':
-			if (rig.way !== 'dry fly') return [];
+			if (way.floats?.part !== 'carries') return [];
 			return MORE_BUOYANT.map((times) =>
 				withRig(`a dry fly that carries ${(rig.carries * times * 1e3).toFixed(2)} g`, {
 					carries: rig.carries * times
 				})
 			);
 		case 'another way': {
-			const way = lie.surfaceSpeed < STILL ? 'still water' : floats ? 'tight line' : 'float';
+			const other = lie.surfaceSpeed < STILL ? 'still water' : floats ? 'tight line' : 'float';
 			const words = {
 				'still water': 'counted down',
 				'tight line': 'on a tight line',
 				float: 'under a float'
 			};
-			if (way === rig.way) return [];
+			if (other === rig.way) return [];
 			return [
-				withRig(words[way], {
-					way,
-					tipHeight: way === 'tight line' ? Math.max(1, rig.tipHeight) : rig.tipHeight
+				withRig(words[other], {
+					way: other,
+					tipHeight: wayTable[other].led ? Math.max(1, rig.tipHeight) : rig.tipHeight
 				})
 			];
 		}

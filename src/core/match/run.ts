@@ -9,10 +9,10 @@ import {
 	type DriftQuestion,
 	type Hand
 } from '../predict/index';
-import type { Lane } from './tasks';
+import type { SearchChannel } from './tasks';
 import type { Followed } from './follow';
 import { before, nearer } from './rank';
-import { MARGIN, mergedLists, type Found, type Seen } from './search';
+import { MARGIN, mergedLists, type FoundBuild, type Seen } from './search';
 import type { MatchQuestion } from './question';
 
 /** How far a search is. */
@@ -25,7 +25,7 @@ export interface MatchProgress {
 /** What a search says so far. */
 export interface MatchAnswer {
 	/** The best of each family, by the ranking; the first few by whole bands, the others by equally many drifts. */
-	readonly list: readonly Found[];
+	readonly list: readonly FoundBuild[];
 	/** Builds looked at. */
 	readonly looked: number;
 	readonly curve: ChanceCurve;
@@ -43,14 +43,14 @@ const FIRST_SCREEN = 6;
 const MOST_FOLLOWED = 24;
 const MOST_WHOLE = 12;
 const LISTED_ON_THE_WAY = 6;
-/** Drifts that a lane does before it looks up. */
+/** Drifts that a channel does before it looks up. */
 const PIECE = 20;
-/** Of so many pairs a lane says what it found before it goes on. */
+/** Of so many pairs a channel says what it found before it goes on. */
 const PAIRS = 4;
 
 /** What is known of a build that was followed. */
 interface Counted {
-	readonly build: Found;
+	readonly build: FoundBuild;
 	readonly hand: Hand;
 	/** Good ones among the first drifts, and m above the zone. */
 	readonly few: number;
@@ -62,12 +62,12 @@ interface Counted {
 /** What a search is about and who does it. */
 interface Job {
 	readonly question: DriftQuestion;
-	readonly lanes: readonly Lane[];
+	readonly channels: readonly SearchChannel[];
 	readonly stopped: () => boolean;
 }
 
 /**
- * A search from the question to the confirmed winners, shared between lanes: the chance over the sink rate,
+ * A search from the question to the confirmed winners, shared between channels: the chance over the sink rate,
  * every build by tables, the best in full, each of those that may be listed by equally many drifts in the
  * same worlds, and the first few by whole bands, until those that stand first have all been followed so far.
  *
@@ -76,22 +76,22 @@ interface Job {
  */
 export async function match(
 	question: MatchQuestion,
-	lanes: readonly Lane[],
+	channels: readonly SearchChannel[],
 	report: (progress: MatchProgress, answer: MatchAnswer | null) => void,
 	stopped: () => boolean = () => false
 ): Promise<MatchAnswer | null> {
-	const job: Job = { question, lanes, stopped };
+	const job: Job = { question, channels, stopped };
 	report({ phase: 'asking', share: 0 }, null);
 	const curve = await curveShared(curveLogs(), {
-		...{ workers: lanesOf(lanes, question), stopped },
+		...{ workers: lanesOf(channels, question), stopped },
 		report: (share) => report({ phase: 'asking', share }, null)
 	});
 	if (!curve) return null;
 	const [pairs = 0] = await Promise.all(
-		lanes.map((lane) => lane.ask({ kind: 'begin', question, curve }))
+		channels.map((channel) => channel.ask({ kind: 'begin', question, curve }))
 	);
-	const looked = lanes.map(() => 0);
-	const lists: (readonly Found[])[] = lanes.map(() => []);
+	const looked = channels.map(() => 0);
+	const lists: (readonly FoundBuild[])[] = channels.map(() => []);
 	let top = 0;
 	let next = 0;
 	let seen: readonly Seen[] = [];
@@ -101,9 +101,9 @@ export async function match(
 	const best = () =>
 		followed.size > 0 ? Math.max(...[...followed.values()].map((its) => shown(its).chance)) : top;
 	/** Those that may be listed, the best first by the tables. */
-	let candidates: readonly Found[] = [];
+	let candidates: readonly FoundBuild[] = [];
 	/** While some are not followed yet they stand as the tables have them; then counted ones alone. */
-	const listNow = (): Found[] => {
+	const listNow = (): FoundBuild[] => {
 		if (candidates.length > 0 && followed.size >= candidates.length) {
 			return rankedOf([...followed.values()], best(), enough);
 		}
@@ -117,28 +117,28 @@ export async function match(
 		looked: looked.reduce((a, b) => a + b, 0),
 		...{ curve, seen, mark: markOf(best(), enough), confirmed }
 	});
-	const listOf = (lane: Lane, most: number, more = 0) =>
-		lane.ask({ kind: 'list', most, mark: markOf(top, enough), more });
+	const listOf = (channel: SearchChannel, most: number, more = 0) =>
+		channel.ask({ kind: 'list', most, mark: markOf(top, enough), more });
 	await Promise.all(
-		lanes.map(async (lane, k) => {
+		channels.map(async (channel, k) => {
 			for (let round = 1; next < pairs && !stopped(); round++) {
 				const some: number[] = [];
 				while (some.length < PAIRS && next < pairs) some.push(next++);
-				const found = await lane.ask({ kind: 'look', pairs: some });
+				const found = await channel.ask({ kind: 'look', pairs: some });
 				looked[k] = found.looked;
 				top = Math.max(top, found.top);
 				// Now and then what is there so far, the first soon.
 				if (round !== 2 && round % 10 !== 0) continue;
-				lists[k] = await listOf(lane, LISTED_ON_THE_WAY);
+				lists[k] = await listOf(channel, LISTED_ON_THE_WAY);
 				if (!stopped()) report({ phase: 'looking', share: next / pairs }, answerNow());
 			}
 		})
 	);
 	if (stopped()) return null;
-	(await Promise.all(lanes.map((lane) => listOf(lane, LISTED, MARGIN)))).forEach(
+	(await Promise.all(channels.map((channel) => listOf(channel, LISTED, MARGIN)))).forEach(
 		(list, k) => (lists[k] = list)
 	);
-	seen = (await Promise.all(lanes.map((lane) => lane.ask({ kind: 'seen' })))).flat();
+	seen = (await Promise.all(channels.map((channel) => channel.ask({ kind: 'seen' })))).flat();
 	if (stopped()) return null;
 	report({ phase: 'looking', share: 1 }, answerNow());
 
@@ -146,10 +146,10 @@ export async function match(
 	candidates = ranked(lists, markOf(top, enough)).slice(0, MOST_FOLLOWED);
 	let at = 0;
 	await Promise.all(
-		lanes.map(async (lane) => {
+		channels.map(async (channel) => {
 			while (at < candidates.length && !stopped()) {
 				const build = candidates[at++]!;
-				const first = await firstDrifts(lane, { ...question, recipe: build.recipe }, stopped);
+				const first = await firstDrifts(channel, { ...question, recipe: build.recipe }, stopped);
 				if (!first) return;
 				const { hand, chance: few } = first;
 				const miss = first.miss / DRIFTS.listed;
@@ -179,16 +179,16 @@ export async function match(
 	return answer;
 }
 
-/** What works out a curve: each lane a point at a time. */
+/** What works out a curve: each channel a point at a time. */
 export const lanesOf = (
-	lanes: readonly Lane[],
+	channels: readonly SearchChannel[],
 	question: DriftQuestion,
 	worlds?: number
 ): CurveWork['workers'] =>
-	lanes.map((lane) => (log) => lane.ask({ kind: 'curve', question, logs: [log], worlds }));
+	channels.map((channel) => (log) => channel.ask({ kind: 'curve', question, logs: [log], worlds }));
 
 /** Candidates as the tables have them, the best first; several of a family. */
-function ranked(lists: readonly (readonly Found[])[], mark: number): Found[] {
+function ranked(lists: readonly (readonly FoundBuild[])[], mark: number): FoundBuild[] {
 	const keys = new Set<string>();
 	return lists
 		.flat()
@@ -197,7 +197,7 @@ function ranked(lists: readonly (readonly Found[])[], mark: number): Found[] {
 }
 
 /** A followed build as it is ranked: by its whole band where there is one. */
-const shown = ({ build, few, miss, whole }: Counted): Found => ({
+const shown = ({ build, few, miss, whole }: Counted): FoundBuild => ({
 	...build,
 	...{ chance: whole ?? few, miss, drifts: whole === null ? DRIFTS.listed : DRIFTS.whole }
 });
@@ -206,10 +206,10 @@ const shown = ({ build, few, miss, whole }: Counted): Found => ({
  * Followed builds by the ranking, the best of each family. Beyond the first screen each stands with its
  * first drifts alone, so that no figure there is luckier than another.
  */
-function rankedOf(all: readonly Counted[], best: number, enough: number): Found[] {
+function rankedOf(all: readonly Counted[], best: number, enough: number): FoundBuild[] {
 	const mark = markOf(best, enough);
-	const order = best < FLOOR ? nearer : (a: Found, b: Found) => before(a, b, mark);
-	const firstOf = (list: readonly Found[]) => {
+	const order = best < FLOOR ? nearer : (a: FoundBuild, b: FoundBuild) => before(a, b, mark);
+	const firstOf = (list: readonly FoundBuild[]) => {
 		const families = new Set<string>();
 		return [...list]
 			.sort(order)
@@ -223,8 +223,8 @@ function rankedOf(all: readonly Counted[], best: number, enough: number): Found[
 	return [...first, ...firstOf(others)];
 }
 
-const keys = new WeakMap<Found['recipe'], string>();
-function keyOf({ recipe }: Found): string {
+const keys = new WeakMap<FoundBuild['recipe'], string>();
+function keyOf({ recipe }: FoundBuild): string {
 	const key = keys.get(recipe) ?? JSON.stringify(recipe);
 	keys.set(recipe, key);
 	return key;
@@ -232,19 +232,19 @@ function keyOf({ recipe }: Found): string {
 
 /** A fly's hand and its first drifts, as every list has them. @returns null when it was stopped between */
 export async function firstDrifts(
-	lane: Lane,
+	channel: SearchChannel,
 	question: DriftQuestion,
 	stopped: () => boolean
 ): Promise<(Followed & { readonly hand: Hand; readonly chance: number }) | null> {
-	const hand = await lane.ask({ kind: 'hold', question });
+	const hand = await channel.ask({ kind: 'hold', question });
 	if (stopped()) return null;
-	const all = await lane.ask({ kind: 'follow', question, from: 0, to: DRIFTS.listed });
+	const all = await channel.ask({ kind: 'follow', question, from: 0, to: DRIFTS.listed });
 	return { ...all, hand, chance: all.good / DRIFTS.listed };
 }
 
 /** Follows a build to the end of its band. @returns how many drifts were good; null when it was stopped */
 async function wholeBand(
-	{ question, lanes, stopped }: Job,
+	{ question, channels, stopped }: Job,
 	{ build, hand, few }: Counted,
 	report: (share: number) => void
 ): Promise<number | null> {
@@ -253,13 +253,13 @@ async function wholeBand(
 	let good = Math.round(few * DRIFTS.listed);
 	let done: number = DRIFTS.listed;
 	await Promise.all(
-		lanes.map(async (lane) => {
+		channels.map(async (channel) => {
 			while (given < DRIFTS.whole && !stopped()) {
 				const from = given;
 				const to = Math.min(DRIFTS.whole, given + PIECE);
 				given = to;
-				// Not added in one go with the waiting: the other lane adds meanwhile.
-				const more = await lane.ask({ kind: 'follow', question: ask, from, to });
+				// Not added in one go with the waiting: the other channel adds meanwhile.
+				const more = await channel.ask({ kind: 'follow', question: ask, from, to });
 				good += more.good;
 				done += to - from;
 				if (!stopped()) report(done / DRIFTS.whole);

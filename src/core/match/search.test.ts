@@ -3,9 +3,9 @@ import { describe, expect, test, vi } from 'vitest';
 import { starterRig } from '../rig/index';
 import type { BeadChoice, CoilChoice, HookChoice, Recipe } from '../fly/index';
 import { fluidAt, type Lie } from '../water/index';
-import { figuresOf, recipeAt } from './figures';
+import { surrogatesOf, recipeAt } from './surrogate';
 import {
-	Desk,
+	SearchWorker,
 	does,
 	evaluate,
 	emptyShelf,
@@ -20,8 +20,8 @@ import {
 	USUAL_WISHES,
 	waysOut,
 	type Counts,
-	type Found,
-	type Lane,
+	type FoundBuild,
+	type SearchChannel,
 	type Locks,
 	type MatchAnswer,
 	type MatchQuestion,
@@ -51,7 +51,7 @@ const ask = (more: Partial<MatchQuestion> = {}): MatchQuestion => ({
 	...more
 });
 /** A whole search by tables and in full, without bands. */
-function found(question: MatchQuestion, curve: ChanceCurve): Found[] {
+function found(question: MatchQuestion, curve: ChanceCurve): FoundBuild[] {
 	const search = new Search(question, curve);
 	for (let pair = 0; pair < search.pairs; pair++) search.look(pair);
 	const mark = markOf(search.topChance, question.wishes.enough);
@@ -60,9 +60,9 @@ function found(question: MatchQuestion, curve: ChanceCurve): Found[] {
 const slotted = (metal: BeadChoice['metal'], mm: number): BeadChoice => ({
 	...{ metal, shape: 'slotted', diameter: mm * 1e-3 }
 });
-const lane = (): Lane => {
-	const desk = new Desk();
-	return { ask: (task) => Promise.resolve(desk.do(task) as never) };
+const channel = (): SearchChannel => {
+	const worker = new SearchWorker();
+	return { ask: (task) => Promise.resolve(worker.do(task) as never) };
 };
 
 describe('the fast search against the plain one that follows builds of a seeded stock', () => {
@@ -97,7 +97,7 @@ describe('the fast search against the plain one that follows builds of a seeded 
 		const shelf: Shelf = { ...emptyShelf, beads, coils, hooks, only: true };
 		const wishes = { ...USUAL_WISHES, onlyOwned: true };
 		const question = ask({ recipe: { ...jig, coil: null }, lie: water, shelf, wishes, locks });
-		const { list, mark, curve, confirmed } = (await match(question, [lane()], () => undefined))!;
+		const { list, mark, curve, confirmed } = (await match(question, [channel()], () => undefined))!;
 		const plain = plainSearch(question, DRIFTS.listed, each);
 		expect(plain.length).toBeGreaterThan(7);
 		expect(confirmed).toBe(true);
@@ -117,7 +117,7 @@ describe('the fast search against the plain one that follows builds of a seeded 
 			if (same) expect(one.chance).toBe(same.chance);
 		}
 		// What surely does the job has no fewer points than the first, and nothing is better on every count.
-		const [first] = list as [Found];
+		const [first] = list as [FoundBuild];
 		for (const other of plain) {
 			if (other.chance >= mark + UNSURE && does(first, mark)) {
 				expect(other.points, JSON.stringify(other.recipe)).toBeGreaterThan(first.points - TIE);
@@ -141,7 +141,7 @@ test('figures by tables: nine of ten builds within two per cent of mass, three o
 	let k = 0;
 	for (let hook = 0; hook < 2; hook++) {
 		for (const bead of [3, 5, 7, 9]) {
-			figuresOf(space, hook, bead, fluid, (figures, place) => {
+			surrogatesOf(space, hook, bead, fluid, (figures, place) => {
 				if (k++ % 127 !== 0 || !space.beads[bead]) return;
 				const full = evaluate(recipeAt(space, place), fluid);
 				expect(full.fits).toBe(true);
@@ -196,7 +196,7 @@ describe('rules of the trade (common practice, no source)', () => {
 		expect(free!.every(({ recipe }) => recipe.coil?.metal !== 'lead')).toBe(true);
 		const [first] = free!;
 		expect(first!.chance).toBeGreaterThan(0.9 * lead![0]!.chance);
-		const heavyWithout = ({ recipe: { bead, coil, hook } }: Found) =>
+		const heavyWithout = ({ recipe: { bead, coil, hook } }: FoundBuild) =>
 			bead?.metal === 'tungsten' || coil?.metal === 'leadFree' || hook.wireX > 0;
 		expect(free!.slice(0, 3).some(heavyWithout)).toBe(true);
 	});
@@ -207,7 +207,7 @@ describe('rules of the trade (common practice, no source)', () => {
 		const water = { ...lie, depth: 0.6, surfaceSpeed: 0.55 };
 		const question = ask({ recipe, lie: water });
 		// Of what surely does the job: at the mark itself a few worlds decide.
-		const sure = ({ chance }: Found) => chance > USUAL_WISHES.enough + 0.1;
+		const sure = ({ chance }: FoundBuild) => chance > USUAL_WISHES.enough + 0.1;
 		const first = found(question, curveOf(question, logs)).find(sure);
 		expect(first!.recipe.bead).not.toBeNull();
 		expect(first!.recipe.coil).toBeNull();
@@ -232,10 +232,14 @@ describe('the run', () => {
 		only: true
 	};
 
-	test('shared between two lanes it looks at everything, and those that stand first are followed through whole bands', async () => {
+	test('shared between two channels it looks at everything, and those that stand first are followed through whole bands', async () => {
 		const question = ask({ shelf });
 		const heard: MatchAnswer[] = [];
-		const answer = (await match(question, [lane(), lane()], (_, now) => now && heard.push(now)))!;
+		const answer = (await match(
+			question,
+			[channel(), channel()],
+			(_, now) => now && heard.push(now)
+		))!;
 		const alone = new Search(question, answer.curve);
 		for (let pair = 0; pair < alone.pairs; pair++) alone.look(pair);
 		expect(answer.looked).toBe(alone.looked);
@@ -247,10 +251,10 @@ describe('the run', () => {
 
 	test('stopped, it ends without an answer', async () => {
 		let asked = 0;
-		const counting: Lane = {
+		const counting: SearchChannel = {
 			ask: (task) => {
 				asked++;
-				return lane().ask(task);
+				return channel().ask(task);
 			}
 		};
 		expect(

@@ -3,8 +3,8 @@ import { nominalHook } from '../material/index';
 import type { HookChoice, Recipe } from '../fly/index';
 import { fluidAt, type Fluid } from '../water/index';
 import { believedIn, chanceAt, markOf, standOn, type ChanceCurve } from '../predict/index';
-import { figuresOf, recipeAt, type Figures, type Place } from './figures';
-import { judge, type Judged } from './judge';
+import { surrogatesOf, recipeAt, type Surrogate, type BuildPlace } from './surrogate';
+import { evaluateBuild, type EvaluatedBuild } from './evaluate-build';
 import { dearestOf, priceIn, pricePerVolume } from './price';
 import { before, pointsOf, type Counts, type Ranked } from './rank';
 import type { Shelf } from './shelf';
@@ -12,7 +12,7 @@ import { liesApart, spaceOf, type Space, type Winding } from './space';
 import type { MatchQuestion } from './question';
 
 /** A build that a search found, looked at in full. */
-export interface Found extends Judged, Ranked {
+export interface FoundBuild extends EvaluatedBuild, Ranked {
 	/** Builds of one family differ in turns, place of the wire and dressing; only the best of one is listed. */
 	readonly family: string;
 	/** What of the pattern's dressing is otherwise, in a few words; empty when nothing is. */
@@ -23,7 +23,7 @@ export interface Found extends Judged, Ranked {
 
 /** One build of many, for a picture: near enough. */
 export interface Seen {
-	readonly place: Place;
+	readonly place: BuildPlace;
 	readonly metal: 'tungsten' | 'brass' | 'other' | 'none';
 	readonly speed: number;
 	readonly bulk: number;
@@ -32,7 +32,7 @@ export interface Seen {
 }
 
 /** A piece of the picture: m/s, and shares of the shank. */
-export interface Piece {
+export interface PlotRange {
 	readonly speed: readonly [number, number];
 	readonly bulk: readonly [number, number];
 }
@@ -51,7 +51,7 @@ const LEVELS = 40;
 /** Of a family the least points at each level of chance or above, and where that build is. */
 interface Best {
 	readonly points: Float64Array;
-	readonly places: (Place | null)[];
+	readonly places: (BuildPlace | null)[];
 }
 
 const noneYet = (): Best => ({ points: new Float64Array(LEVELS + 1).fill(Infinity), places: [] });
@@ -72,7 +72,7 @@ export class Search {
 	/** The lightest build at each place of the picture, kg, and what it is. */
 	private readonly lightest = new Float64Array(COLUMNS * ROWS * METALS.length).fill(Infinity);
 	private readonly picture: (Seen | undefined)[] = [];
-	private readonly judgedOf = new Map<string, Found>();
+	private readonly judgedOf = new Map<string, FoundBuild>();
 
 	constructor(
 		private readonly question: MatchQuestion,
@@ -102,7 +102,7 @@ export class Search {
 		const { wishes } = question;
 		/** By wire, the first without any. */
 		const families: Best[] = [];
-		this.looked += figuresOf(space, hookAt, beadAt, this.fluid, (figures, place) => {
+		this.looked += surrogatesOf(space, hookAt, beadAt, this.fluid, (figures, place) => {
 			if (!(figures.weight > 0)) return;
 			const good = chanceAt(curve, standOn(curve, figures.log, math.log(figures.weight)));
 			this.paint(figures, place, metal, good);
@@ -114,9 +114,9 @@ export class Search {
 	}
 
 	/** Keeps a build where it has the fewest points of its family at its chance. */
-	private keep(best: Best, place: Place, points: number, chance: number): void {
+	private keep(best: Best, place: BuildPlace, points: number, chance: number): void {
 		if (chance > this.top) this.top = chance;
-		let kept: Place | null = null;
+		let kept: BuildPlace | null = null;
 		for (let level = Math.floor(chance * LEVELS); level >= 0; level--) {
 			if (points >= best.points[level]!) break;
 			best.points[level] = points;
@@ -124,7 +124,7 @@ export class Search {
 		}
 	}
 
-	private paint(figures: Figures, place: Place, metal: Seen['metal'], chance: number): void {
+	private paint(figures: Surrogate, place: BuildPlace, metal: Seen['metal'], chance: number): void {
 		const speed = math.exp(figures.log);
 		const column = Math.min(COLUMNS - 1, Math.floor((speed / PICTURE.speed) * COLUMNS));
 		const row = Math.min(ROWS - 1, Math.floor((figures.bulk / PICTURE.bulk) * ROWS));
@@ -152,13 +152,13 @@ export class Search {
 	 * @param mark the chance, by the tables, from which on a build does the job
 	 * @param more what a chance must be above that for the next of its family to be passed over
 	 */
-	list(most: number, mark = markOf(this.top, this.question.wishes.enough), more = 0): Found[] {
+	list(most: number, mark = markOf(this.top, this.question.wishes.enough), more = 0): FoundBuild[] {
 		const from = Math.max(0, Math.floor((mark - MARGIN) * LEVELS));
 		const to = Math.min(LEVELS, Math.ceil((mark + MARGIN) * LEVELS));
-		const near: { family: Best; place: Place; points: number }[] = [];
+		const near: { family: Best; place: BuildPlace; points: number }[] = [];
 		for (const family of this.best) {
 			const { points, places } = family;
-			let last: Place | null = null;
+			let last: BuildPlace | null = null;
 			for (let level = from; level <= to; level++) {
 				const place = places[level];
 				if (!place || place === last) continue;
@@ -167,7 +167,7 @@ export class Search {
 			}
 		}
 		near.sort((a, b) => a.points - b.points);
-		const found = new Set<Found>();
+		const found = new Set<FoundBuild>();
 		const families = new Set<Best>();
 		/** Families of which one build in full does the job: the next ones of them have more points. */
 		const settled = new Set<Best>();
@@ -183,7 +183,7 @@ export class Search {
 	}
 
 	/** Of what is seen within a piece of the picture, looked at in full, the best by the ranking. */
-	within({ speed, bulk }: Piece, most: number, mark: number): Found[] {
+	within({ speed, bulk }: PlotRange, most: number, mark: number): FoundBuild[] {
 		const inside = this.seen()
 			.filter(
 				(seen) =>
@@ -201,7 +201,7 @@ export class Search {
 			.slice(0, most);
 	}
 
-	private full(place: Place): Found {
+	private full(place: BuildPlace): FoundBuild {
 		const key = keyOf(place);
 		const known = this.judgedOf.get(key);
 		if (known) return known;
@@ -210,34 +210,39 @@ export class Search {
 		return one;
 	}
 
-	private judged(place: Place): Found {
+	private judged(place: BuildPlace): FoundBuild {
 		const { space, curve, question } = this;
-		const one = judgedAt(space, place, this.fluid, question.shelf);
+		const one = evaluatedAt(space, place, this.fluid, question.shelf);
 		return {
 			...one,
 			chance: readOff(curve, one),
 			miss: 0,
 			points: pointsOf(one, question.wishes, this.dearest),
 			family: familyOf(one.recipe),
-			look: space.looks[place.look]!.words,
+			look: space.variants[place.variant]!.words,
 			drifts: 0
 		};
 	}
 }
 
 /** The chance of a build off the curve. */
-export const readOff = (curve: ChanceCurve, { speed, weight }: Judged): number =>
+export const readOff = (curve: ChanceCurve, { speed, weight }: EvaluatedBuild): number =>
 	speed > 0 ? chanceAt(curve, standOn(curve, math.log(speed), math.log(weight))) : 0;
 
 /** A build of the space in full. */
-export function judgedAt(space: Space, place: Place, fluid: Fluid, shelf: Shelf): Judged {
+export function evaluatedAt(
+	space: Space,
+	place: BuildPlace,
+	fluid: Fluid,
+	shelf: Shelf
+): EvaluatedBuild {
 	const away = hookDepartures(space, space.hooks[place.hook]!);
-	const { departures } = space.looks[place.look]!;
-	return judge(recipeAt(space, place), away + departures, fluid, shelf, space.believed);
+	const { departures } = space.variants[place.variant]!;
+	return evaluateBuild(recipeAt(space, place), away + departures, fluid, shelf, space.believed);
 }
 
-const keyOf = ({ hook, bead, winding, turns, look }: Place) =>
-	`${hook} ${bead} ${winding} ${turns} ${look}`;
+const keyOf = ({ hook, bead, winding, turns, variant }: BuildPlace) =>
+	`${hook} ${bead} ${winding} ${turns} ${variant}`;
 
 /** Hook, bead, and the wire: what a family has in common. */
 export const familyOf = ({ hook, bead, coil }: Recipe): string =>
@@ -256,7 +261,7 @@ export function countsOn(
 	hookAt: number,
 	beadAt: number,
 	shelf: Shelf
-): (figures: Figures, place: Place) => Counts {
+): (figures: Surrogate, place: BuildPlace) => Counts {
 	const hook = space.hooks[hookAt]!;
 	const own = space.beads[beadAt]!;
 	const gape = hook.measured?.gape ?? nominalHook(hook.size, hook.lengthX, hook.wireX).gape;
@@ -273,13 +278,13 @@ export function countsOn(
 		tungsten: own?.metal === 'tungsten',
 		apart: false
 	};
-	return (figures, { winding, look }) => {
+	return (figures, { winding, variant }) => {
 		counts.mass = figures.mass;
 		counts.pitch = figures.pitch;
 		counts.bulk = figures.bulk;
 		counts.gap = figures.gap / gape;
 		counts.troubles = figures.troubles;
-		counts.departures = away + space.looks[look]!.departures;
+		counts.departures = away + space.variants[variant]!.departures;
 		counts.apart = winding >= 0 ? apart[winding]! : liesApart(own, space.kept);
 		const wound = winding >= 0 ? perVolume[winding]! : kept;
 		const price = without + (figures.coil > 0 ? wound * figures.coil : 0);
@@ -289,7 +294,7 @@ export function countsOn(
 }
 
 /** Lists of several searches over the same question as one, the best build of each family. */
-export function mergedLists(lists: readonly (readonly Found[])[], mark: number): Found[] {
+export function mergedLists(lists: readonly (readonly FoundBuild[])[], mark: number): FoundBuild[] {
 	const all = lists.flat().sort((a, b) => before(a, b, mark));
 	const families = new Set<string>();
 	return all.filter(({ family }) => !families.has(family) && families.add(family));

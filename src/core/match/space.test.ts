@@ -3,7 +3,7 @@ import { expect, test } from 'vitest';
 import { anyRecipe } from '$lib/documents/fly/any-recipe.testing';
 import { recipeChange, type BeadChoice, type HookChoice } from '../fly/index';
 import { nominalHook } from '../material/index';
-import { recipeAt } from './figures';
+import { recipeAt } from './surrogate';
 import { emptyShelf, lockables, placesIn, spaceOf, type Locks, type Shelf } from './index';
 
 const anyLocks = fc.record(
@@ -43,7 +43,7 @@ test('what is locked stays, whatever the pattern; what was weighed as a whole is
 						expect(build[part]).toEqual(pattern[part]);
 					}
 				}
-				const { departures, words } = space.looks[place.look]!;
+				const { departures, words } = space.variants[place.variant]!;
 				expect(departures > 0).toBe(words !== '');
 				break;
 			}
@@ -130,7 +130,7 @@ test('hooks within a size of the pattern’s, beads no wider than the gape (comm
 			for (const { hook, bead } of placesIn({
 				...space,
 				windings: [],
-				looks: space.looks.slice(0, 1)
+				variants: space.variants.slice(0, 1)
 			})) {
 				seen.add(`${hook} ${bead}`);
 				const choice = space.hooks[hook] as HookChoice;

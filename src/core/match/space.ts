@@ -13,7 +13,12 @@ import {
 } from '../fly/index';
 import { nominalHook } from '../material/index';
 import { without } from '../quantity/index';
-import { looksOf, type Locks, type Look, type Trim } from './looks';
+import {
+	dressingVariantsOf,
+	type Locks,
+	type DressingVariant,
+	type DressingChange
+} from './dressing-variants';
 import { beadOf, beadSteps, coilOf, hookOf, wireSteps, type Shelf } from './shelf';
 
 /** A wire to wind, and where; its turns are open. */
@@ -27,8 +32,8 @@ export interface Space {
 	readonly beads: readonly (BeadChoice | null)[];
 	/** Windings, each with 3 to 15 turns; without wire is always among the builds unless the coil is kept. */
 	readonly windings: readonly Winding[];
-	readonly trims: readonly Trim[];
-	readonly looks: readonly Look[];
+	readonly dressingChanges: readonly DressingChange[];
+	readonly variants: readonly DressingVariant[];
 	/** The coil as it is in the pattern, where that is kept. */
 	readonly kept: CoilChoice | null;
 	readonly coilOpen: boolean;
@@ -67,7 +72,7 @@ export function spaceOf(
 		hooks,
 		beads: locks.bead ? [pattern.bead] : beadsFor(hooks, pattern, shelf),
 		windings: locks.coil ? [] : windingsFor(pattern, shelf, noLead),
-		...looksOf(pattern, locks, believed),
+		...dressingVariantsOf(pattern, locks, believed),
 		kept: locks.coil ? pattern.coil : null,
 		coilOpen: !locks.coil,
 		believed

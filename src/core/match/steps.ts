@@ -14,11 +14,11 @@ import {
 	type Recipe
 } from '../fly/index';
 import { coilWireField, MILLIMETRE, showXStep, turnsField } from '../quantity/index';
-import { ribWound, shorter, slimmer, turnLess } from './trims';
+import { ribWound, shorter, slimmer, turnLess } from './dressing-changes';
 import { beadOf, beadSteps, coilOf, hookOf, nextStep, owns, wireSteps, type Shelf } from './shelf';
 
 /** One change at the vise. */
-export interface Step {
+export interface BuildStep {
 	/** The same for the same change on any fly. */
 	readonly key: string;
 	readonly part: PartName;
@@ -36,7 +36,7 @@ const USUAL_BEAD = 0.7;
  *
  * @param shelf what the tier owns; a step that is on it is taken from there
  */
-export function stepsFrom(build: Build, shelf: Shelf): Step[] {
+export function stepsFrom(build: Build, shelf: Shelf): BuildStep[] {
 	return [
 		...beadStepsFrom(build, shelf),
 		...coilStepsFrom(build, shelf),
@@ -45,9 +45,9 @@ export function stepsFrom(build: Build, shelf: Shelf): Step[] {
 	];
 }
 
-function beadStepsFrom({ recipe, hook: { gape } }: Build, shelf: Shelf): Step[] {
+function beadStepsFrom({ recipe, hook: { gape } }: Build, shelf: Shelf): BuildStep[] {
 	const { bead, hook } = recipe;
-	const steps: Step[] = [];
+	const steps: BuildStep[] = [];
 	const offer = (key: string, words: string, next: BeadChoice) => {
 		const found = beadOf(shelf, next);
 		if (found) steps.push({ key, part: 'bead', words, recipe: { ...recipe, bead: found } });
@@ -86,9 +86,9 @@ function beadStepsFrom({ recipe, hook: { gape } }: Build, shelf: Shelf): Step[] 
 	return steps;
 }
 
-function coilStepsFrom({ recipe }: Build, shelf: Shelf): Step[] {
+function coilStepsFrom({ recipe }: Build, shelf: Shelf): BuildStep[] {
 	const { coil } = recipe;
-	const steps: Step[] = [];
+	const steps: BuildStep[] = [];
 	const offer = (key: string, words: string, next: CoilChoice) => {
 		const found =
 			next.turns > 0 && next.turns <= turnsField.possible[1] ? coilOf(shelf, next) : null;
@@ -133,9 +133,9 @@ function coilStepsFrom({ recipe }: Build, shelf: Shelf): Step[] {
 	return steps;
 }
 
-function hookStepsFrom(recipe: Recipe, shelf: Shelf): Step[] {
+function hookStepsFrom(recipe: Recipe, shelf: Shelf): BuildStep[] {
 	const { hook } = recipe;
-	const steps: Step[] = [];
+	const steps: BuildStep[] = [];
 	for (const [which, key] of [
 		['length', 'lengthX'],
 		['wire', 'wireX']
@@ -152,9 +152,9 @@ function hookStepsFrom(recipe: Recipe, shelf: Shelf): Step[] {
 	return steps;
 }
 
-function dressingStepsFrom({ recipe, dressed }: Build): Step[] {
+function dressingStepsFrom({ recipe, dressed }: Build): BuildStep[] {
 	const { rib, hackle, collar, body, tail } = dressingOf(recipe);
-	const steps: Step[] = [];
+	const steps: BuildStep[] = [];
 	const offer = (key: string, part: PartName, words: string, change: Partial<Recipe>) =>
 		steps.push({ key, part, words, recipe: { ...recipe, ...change } });
 	const wound = rib && ribWound(rib, dressed.layout.end - dressed.layout.ribFront);

@@ -4,7 +4,7 @@ import type { BeadOption, BeadQuestion } from './bead-options';
 import type { Cover, CoverQuestion } from './cover';
 import type { Followed } from './follow';
 import type { MatchQuestion } from './question';
-import type { Found, Piece, Seen } from './search';
+import type { FoundBuild, PlotRange, Seen } from './search';
 import type { WayOut } from './ways-out';
 
 /** What one who works at a search is asked; plain data both ways. */
@@ -27,7 +27,12 @@ export type MatchTask =
 			/** What a chance must be above the mark for the next of its family to be passed over. */
 			readonly more: number;
 	  }
-	| { readonly kind: 'within'; readonly piece: Piece; readonly most: number; readonly mark: number }
+	| {
+			readonly kind: 'within';
+			readonly piece: PlotRange;
+			readonly most: number;
+			readonly mark: number;
+	  }
 	| { readonly kind: 'seen' }
 	/** How the rod is held for a build. */
 	| { readonly kind: 'hold'; readonly question: DriftQuestion }
@@ -43,7 +48,7 @@ export type MatchTask =
 			readonly kind: 'ways out';
 			readonly question: MatchQuestion;
 			readonly curve: ChanceCurve;
-			readonly best: Found | null;
+			readonly best: FoundBuild | null;
 	  }
 	/** Every bead that the hook takes. */
 	| { readonly kind: 'beads'; readonly question: BeadQuestion }
@@ -61,8 +66,8 @@ export interface MatchAnswers {
 	/** Pairs there are. */
 	readonly begin: number;
 	readonly look: { readonly looked: number; readonly top: number };
-	readonly list: readonly Found[];
-	readonly within: readonly Found[];
+	readonly list: readonly FoundBuild[];
+	readonly within: readonly FoundBuild[];
 	readonly seen: readonly Seen[];
 	readonly hold: Hand;
 	readonly follow: Followed;
@@ -72,8 +77,8 @@ export interface MatchAnswers {
 	readonly cover: Cover;
 }
 
-/** One who does tasks of a search, in turn: a worker, a thread, or a Desk itself. */
-export interface Lane {
+/** One who does tasks of a search, in turn: a worker, a thread, or a SearchWorker itself. */
+export interface SearchChannel {
 	ask<Kind extends MatchTask['kind']>(
 		task: Extract<MatchTask, { kind: Kind }>
 	): Promise<MatchAnswers[Kind]>;

@@ -5,9 +5,9 @@ import { CENTIMETRE } from '../quantity/index';
 import { adviceFor, chanceOf } from './advice';
 import type { Remedy } from './remedies';
 import type { Wishes } from './rank';
-import { Search, type Found, type Seen } from './search';
+import { Search, type FoundBuild, type Seen } from './search';
 import type { MatchQuestion } from './question';
-import type { Locks, Lockable } from './looks';
+import type { Locks, Lockable } from './dressing-variants';
 import { DRIFTS } from '../predict/index';
 
 /** Something that would make more drifts good than anything the search found. */
@@ -80,7 +80,11 @@ const HELPS = 0.05;
  *
  * @param best the best build there is; null where nothing can be tied
  */
-export function waysOut(question: MatchQuestion, curve: ChanceCurve, best: Found | null): WayOut[] {
+export function waysOut(
+	question: MatchQuestion,
+	curve: ChanceCurve,
+	best: FoundBuild | null
+): WayOut[] {
 	const { shelf, wishes, locks } = question;
 	const found: WayOut[] = [];
 	const least = (best?.chance ?? 0) + HELPS;
@@ -114,7 +118,7 @@ export function waysOut(question: MatchQuestion, curve: ChanceCurve, best: Found
 }
 
 /** The first of a whole search, by tables and in full, without its band. */
-function quickest(question: MatchQuestion, curve: ChanceCurve): Found | null {
+function quickest(question: MatchQuestion, curve: ChanceCurve): FoundBuild | null {
 	const search = new Search(question, curve);
 	for (let pair = 0; pair < search.pairs; pair++) search.look(pair);
 	return search.list(8)[0] ?? null;

@@ -13,7 +13,7 @@ import { math } from '../quantity/index';
 import { askedMetals, type AskedMetal } from './bead-table';
 import { type BeadOption, type BeadQuestion } from './bead-options';
 import { firstDrifts, lanesOf } from './run';
-import type { Lane } from './tasks';
+import type { SearchChannel } from './tasks';
 
 /** Beads of one metal that do the job, without a gap. */
 export interface BeadSpan {
@@ -97,7 +97,7 @@ function runRoundBest(
 }
 
 /**
- * The answer from the question, shared between lanes: first off the curve over the sink rate, marked
+ * The answer from the question, shared between channels: first off the curve over the sink rate, marked
  * provisional, then each bead counted from equally many drifts with the hand that suits it.
  *
  * @param report called with what is known so far
@@ -105,11 +105,11 @@ function runRoundBest(
  */
 export async function whichBead(
 	question: BeadQuestion,
-	lanes: readonly Lane[],
+	channels: readonly SearchChannel[],
 	report: (answer: BeadAnswer) => void,
 	stopped: () => boolean = () => false
 ): Promise<BeadAnswer | null> {
-	const known = [...(await lanes[0]!.ask({ kind: 'beads', question }))];
+	const known = [...(await channels[0]!.ask({ kind: 'beads', question }))];
 	if (stopped()) return null;
 	const [slowest, fastest] = [
 		Math.min(...known.map(({ speed }) => speed)),
@@ -118,7 +118,7 @@ export async function whichBead(
 	if (known.length === 0) return beadAnswer([], question.enough);
 	const curve = await curveShared(COARSE_CURVE.logs(slowest, fastest), {
 		// Each bead is counted next.
-		...{ workers: lanesOf(lanes, question, COARSE_CURVE.worlds), finer: false, stopped }
+		...{ workers: lanesOf(channels, question, COARSE_CURVE.worlds), finer: false, stopped }
 	});
 	if (!curve) return null;
 	known.forEach((one, k) => (known[k] = offCurve(one, curve)));
@@ -127,11 +127,11 @@ export async function whichBead(
 	const order = known.map((_, k) => k).sort((a, b) => known[b]!.chance - known[a]!.chance);
 	let next = 0;
 	await Promise.all(
-		lanes.map(async (lane) => {
+		channels.map(async (channel) => {
 			while (next < order.length && !stopped()) {
 				const k = order[next++]!;
 				const { recipe } = known[k]!;
-				const first = await firstDrifts(lane, { ...question, recipe }, stopped);
+				const first = await firstDrifts(channel, { ...question, recipe }, stopped);
 				if (!first) return;
 				const { chance, fault, hand } = first;
 				known[k] = { ...known[k]!, chance, drifts: DRIFTS.listed, fault, hand };

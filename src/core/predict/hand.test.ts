@@ -2,7 +2,7 @@ import { describe, expect, test, vi } from 'vitest';
 import { priorBeliefs } from '../belief/index';
 import { bandDistances, drift } from '../drift/index';
 import type { HookChoice, Recipe } from '../fly/index';
-import { foundBy, starterRig, withControl, type Rig } from '../rig/index';
+import { starterRig, wayTable, withControl, type Rig } from '../rig/index';
 import type { Lie } from '../water/index';
 import {
 	bandFor,
@@ -208,6 +208,6 @@ test('every way of fishing finds what its table says', () => {
 	for (const way of ['tight line', 'float', 'dry fly', 'swing'] as const) {
 		const worlds = worldsOf(recipe, water(0.8, 0.6, 'gravel'), 8, priorBeliefs);
 		const { found } = findHand(worlds, { ...starterRig, way });
-		expect(found.map(({ control }) => control)).toEqual(foundBy[way]);
+		expect(found.map(({ control }) => control)).toEqual(wayTable[way].found);
 	}
 });

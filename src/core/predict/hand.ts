@@ -5,6 +5,7 @@ import {
 	asUsual,
 	controlOf,
 	openControls,
+	wayTable,
 	withControl,
 	type FoundControl,
 	type Rig
@@ -71,7 +72,8 @@ export function findHand(
 	const open = openControls(rig);
 	if (open.length === 0) return { rig: usual, found: [] };
 	const look = lookWith(worlds, wanted);
-	if (usual.way === 'still water') return countAndRetrieve(worlds, usual, open, look, care);
+	if (wayTable[usual.way].late === 'count')
+		return countAndRetrieve(worlds, usual, open, look, care);
 	const [control] = open as [FoundControl];
 	return alongOne(worlds, usual, control, look, care);
 }
@@ -90,7 +92,7 @@ export const CAREFUL: HandCare = { worlds: 16, few: 6, still: 8 };
 export const QUICK: HandCare = { worlds: 0, few: 6, still: 3 };
 
 /** What is asked of drifts while a hand is looked for. */
-interface Look {
+interface HandSample {
 	/** Mean height of the median's smooth path in the hold, m; what lies on the bed is at 0, what never comes at ∞. */
 	height(rig: Rig): number;
 	/** s until the median's smooth path is in the zone; null when it never is. */
@@ -101,7 +103,7 @@ interface Look {
 	readonly aim: number;
 }
 
-function lookWith(worlds: Worlds, wanted: Wanted): Look {
+function lookWith(worlds: Worlds, wanted: Wanted): HandSample {
 	const { column } = worlds.median;
 	const bed = bedTop(column);
 	const aim = column.zoneTop > bed ? bed + AIMED * (column.zoneTop - bed) : AIMED * column.zoneTop;
@@ -149,7 +151,7 @@ function soft(found: Drift, wanted: Wanted, late: number): number {
 
 /** How much of the room, or of the count, is used up when the fly comes into the zone: over 0 it is late. */
 const latenessOf = ({ time, distance }: Drift, { approach }: Column, rig: Rig): number =>
-	rig.way === 'still water'
+	wayTable[rig.way].late === 'count'
 		? (time ?? Infinity) / Math.max(1, rig.countdown) - 1
 		: (distance ?? 0) / approach - 1;
 const step = (x: number) => 1 / (1 + math.exp(-x));
@@ -159,7 +161,7 @@ function alongOne(
 	{ median }: Worlds,
 	rig: Rig,
 	control: FoundControl,
-	look: Look,
+	look: HandSample,
 	{ worlds, few }: HandCare
 ): Hand {
 	const { depth } = median.column;
@@ -243,7 +245,7 @@ function countAndRetrieve(
 	{ median }: Worlds,
 	rig: Rig,
 	open: readonly FoundControl[],
-	look: Look,
+	look: HandSample,
 	{ still }: HandCare
 ): Hand {
 	const { surfaceSpeed } = median.column;

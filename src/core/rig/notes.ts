@@ -1,6 +1,7 @@
 import { CENTIMETRE, GRAM, tippetField } from '../quantity/index';
 import { carriedBy } from './compile';
-import { hangsOnFloat, lengthOut, type Rig } from './rig';
+import { lengthOut, type Rig } from './rig';
+import { wayTable } from './ways/index';
 
 /** Something about a rig that will not do in this water or with this fly, with what can be done. */
 export interface RigNote {
@@ -23,7 +24,8 @@ export function rigNotes(rig: Rig, depth: number | null, zoneTop: number, wet: n
 	const notes: RigNote[] = [];
 	const out = lengthOut(rig);
 	const cm = (m: number) => `${(m / CENTIMETRE).toFixed(0)} cm`;
-	if (hangsOnFloat(rig)) {
+	const { floats, led } = wayTable[rig.way];
+	if (floats) {
 		if (depth !== null && out < depth - zoneTop) {
 			notes.push({
 				part: 'tippet',
@@ -32,10 +34,9 @@ export function rigNotes(rig: Rig, depth: number | null, zoneTop: number, wet: n
 		}
 		const carried = carriedBy(rig)!;
 		if (wet > carried) {
-			const float = rig.way === 'float';
 			notes.push({
-				part: float ? 'float' : 'carries',
-				words: `The ${float ? 'float' : 'dry fly'} carries ${(carried / GRAM).toFixed(2)} g in water and the fly weighs ${(wet / GRAM).toFixed(2)} g there: take a ${float ? 'larger float' : 'more buoyant dry fly'} or a lighter fly.`
+				part: floats.part,
+				words: `The ${floats.name} carries ${(carried / GRAM).toFixed(2)} g in water and the fly weighs ${(wet / GRAM).toFixed(2)} g there: take a ${floats.more} or a lighter fly.`
 			});
 		}
 		return notes;
@@ -51,7 +52,7 @@ export function rigNotes(rig: Rig, depth: number | null, zoneTop: number, wet: n
 			part: 'leader',
 			words: `${tippetField.show(out)} of line hardly reach from the tip to the water: lengthen the leader or hold the tip lower.`
 		});
-	} else if (depth !== null && out < rig.tipHeight + depth - zoneTop && rig.way === 'tight line') {
+	} else if (depth !== null && out < rig.tipHeight + depth - zoneTop && led) {
 		notes.push({
 			part: 'leader',
 			words: `From a tip ${cm(rig.tipHeight)} over the water ${tippetField.show(out)} of line reach ${cm(out - rig.tipHeight)} down and the zone begins at ${cm(depth - zoneTop)}: lengthen the leader or hold the tip lower.`

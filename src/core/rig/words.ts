@@ -10,16 +10,10 @@ import {
 	tipHeightField,
 	tippetField
 } from '../quantity/index';
-import {
-	handControls,
-	hangsOnFloat,
-	openControls,
-	type HandControl,
-	type Rig,
-	type Stretch
-} from './rig';
+import { handControls, type HandControl, type LineSection } from './parts';
+import { hangsOnFloat, openControls, type Rig } from './rig';
 
-const stretch = ({ length, diameter, material }: Stretch) =>
+const stretch = ({ length, diameter, material }: LineSection) =>
 	`${tippetField.show(length)} of ${lineDiameterField.show(diameter)} ${material}`;
 
 const fields: readonly (readonly [string, (rig: Rig) => string])[] = [

@@ -86,7 +86,7 @@ export function staysUpright(fly: Submerged, { angle, speed, up }: Steady): bool
 }
 
 /** A look at one angle of the stream. */
-export type Look = Pick<Steady, 'angle' | 'moment'>;
+export type PitchSample = Pick<Steady, 'angle' | 'moment'>;
 
 /** How closely a solve looks. */
 export interface Care {
@@ -111,7 +111,7 @@ export function stableAttitudes(
 	{ looks: count, rough, tolerance }: Care
 ): {
 	readonly stable: readonly { readonly steady: Steady; readonly after: number }[];
-	readonly looks: readonly Look[];
+	readonly looks: readonly PitchSample[];
 } {
 	const round: Steady[] = [];
 	let guess = { speed: 0.3, exponent: 1.75 };

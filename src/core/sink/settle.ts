@@ -8,7 +8,7 @@ import {
 	staysUpright,
 	steadyAt,
 	type Care,
-	type Look,
+	type PitchSample,
 	type Steady
 } from './attitude';
 import { submerge, type Submerged } from './balance';
@@ -194,7 +194,7 @@ const ENOUGH_TURN = 0.3;
 /** The stable attitude that a fly turns into from an angle of the stream, driven by its moment alone. */
 function reached(
 	stable: readonly { readonly after: number }[],
-	looks: readonly Look[],
+	looks: readonly PitchSample[],
 	angle: number
 ): number {
 	const { length } = looks;

@@ -1,10 +1,17 @@
 <script lang="ts">
 	import type { Hand } from '$core/predict/index';
-	import { asUsual, landings, type HandControl, type Rig } from '$core/rig/index';
+	import {
+		asUsual,
+		hangsOnFloat,
+		landings,
+		wayTable,
+		type HandControl,
+		type Rig
+	} from '$core/rig/index';
 	import { controlNumber, spanWords } from '$lib/ui/drift-words';
 	import Segments from '$lib/ui/Segments.svelte';
 	import FieldStepper from '$lib/ui/FieldStepper.svelte';
-	import { handNumbers, landingWords } from './rig';
+	import { handNumbers, isHeld, landingWords } from './rig';
 
 	interface Props {
 		rig: Rig;
@@ -16,10 +23,10 @@
 	}
 	let { rig, set, hand, wouldBe }: Props = $props();
 
-	const numbers = $derived(handNumbers.filter(({ ways }) => ways.includes(rig.way)));
+	const numbers = $derived(handNumbers.filter(({ key }) => isHeld(rig.way, key)));
 	/** With every control in place, as far as that is known. */
 	const held = $derived(hand?.rig.way === rig.way ? hand.rig : asUsual(rig));
-	const casts = $derived(rig.way !== 'float' && rig.way !== 'dry fly');
+	const casts = $derived(!hangsOnFloat(rig));
 	const mark = (control: HandControl, is: boolean) => ({ ...rig.set, [control]: is });
 
 	/** What stands under a control: whether it is found or set, and what does nearly as well. */
@@ -76,7 +83,7 @@
 				/>
 			</div>
 		{/if}
-		{#if rig.way === 'tight line'}
+		{#if wayTable[rig.way].led}
 			<label class="col-span-2 flex min-h-9 items-center gap-2">
 				<input
 					type="checkbox"

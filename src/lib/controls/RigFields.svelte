@@ -1,11 +1,17 @@
 <script lang="ts">
-	import { lineMaterials, ways, type Rig, type RigNote } from '$core/rig/index';
+	import {
+		hangsOnFloat,
+		lineMaterials,
+		ways,
+		wayTable,
+		type Rig,
+		type RigNote
+	} from '$core/rig/index';
 	import Segments from '$lib/ui/Segments.svelte';
 	import FieldStepper from '$lib/ui/FieldStepper.svelte';
 	import type { Hand } from '$core/predict/index';
 	import HandFields from './HandFields.svelte';
-	import { wayWords } from '$lib/ui/drift-words';
-	import { rigNumbers } from './rig';
+	import { countsOn, rigNumbers } from './rig';
 
 	interface Props {
 		rig: Rig;
@@ -17,14 +23,14 @@
 	}
 	let { rig, set, notes, hand, wouldBe }: Props = $props();
 
-	const numbers = $derived(rigNumbers.filter(({ ways }) => ways.includes(rig.way)));
-	const casts = $derived(rig.way !== 'float' && rig.way !== 'dry fly');
+	const numbers = $derived(rigNumbers.filter(({ key }) => countsOn(rig.way, key)));
+	const casts = $derived(!hangsOnFloat(rig));
 </script>
 
 <Segments
 	label="Way of fishing"
 	value={rig.way}
-	options={ways.map((value) => ({ value, words: wayWords[value] }))}
+	options={ways.map((value) => ({ value, words: wayTable[value].words }))}
 	onchange={(way) => set({ ...rig, way })}
 />
 <HandFields {rig} {set} {hand} {wouldBe} />

@@ -1,6 +1,6 @@
 import type { Build, PartName, Recipe } from '$core/fly/index';
 import { readQuantity, type QuantityField, type Reading } from '$core/quantity/index';
-import { evenSteps, type Step } from '$lib/ui/steps';
+import { evenSteps, type StepRule } from '$lib/ui/steps';
 
 /** One thing that can be set on a part of the fly, or on a lot; `set` gives what follows. */
 export type Control<To = Recipe> =
@@ -20,7 +20,7 @@ export type Control<To = Recipe> =
 			readonly show: (value: number) => string;
 			readonly say?: (value: number) => string;
 			readonly read: (text: string) => Reading;
-			readonly step: Step;
+			readonly step: StepRule;
 			readonly set: (value: number) => To;
 			/** What the field shows is the nominal value; nothing was said. */
 			readonly nominal?: boolean;

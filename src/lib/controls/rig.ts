@@ -18,17 +18,19 @@ import {
 } from '$core/quantity/index';
 import {
 	controlOf,
+	wayTable,
 	withControl,
 	type FoundControl,
 	type HandControl,
 	type LandingKind,
 	type Rig,
-	type Way
+	type Way,
+	type WayDefinition
 } from '$core/rig/index';
 import { fixed } from './water';
 
-/** A number of a rig: where it is, what a press of a key is worth, and for which ways it counts. */
-export interface RigNumber<Key = string> {
+/** A number of a rig: where it is, what a press of a key is worth. */
+export interface RigNumber<Key> {
 	readonly key: Key;
 	readonly label: string;
 	readonly unit: string;
@@ -39,61 +41,64 @@ export interface RigNumber<Key = string> {
 	/** @param rig with every control of the hand in place */
 	readonly get: (rig: Rig) => number;
 	readonly set: (rig: Rig, value: number) => Rig;
-	readonly ways: readonly Way[];
 }
 
-const cast: readonly Way[] = ['tight line', 'swing', 'still water'];
-const all: readonly Way[] = [...cast, 'float', 'dry fly'];
+/** The tippet's diameter counts on every way. */
+type RigKey = 'tippetDiameter' | WayDefinition['numbers'][number];
 
-export const rigNumbers: readonly RigNumber[] = [
+/** Whether a number of the rig counts on a way of fishing. */
+export const countsOn = (way: Way, key: RigKey): boolean =>
+	key === 'tippetDiameter' || wayTable[way].numbers.includes(key);
+
+export const rigNumbers: readonly RigNumber<RigKey>[] = [
 	{
 		...{ key: 'tippetDiameter', label: 'Tippet', unit: 'mm or X', field: lineDiameterField },
-		...{ small: THOUSANDTH_OF_AN_INCH, big: 3 * THOUSANDTH_OF_AN_INCH, ways: all },
+		...{ small: THOUSANDTH_OF_AN_INCH, big: 3 * THOUSANDTH_OF_AN_INCH },
 		show: (value) => fixed(3)(value / MILLIMETRE),
 		get: (rig) => rig.tippet.diameter,
 		set: (rig, diameter) => ({ ...rig, tippet: { ...rig.tippet, diameter } })
 	},
 	{
 		...{ key: 'tippetLength', label: 'Tippet length', unit: 'm', field: tippetField },
-		...{ small: 0.1, big: 0.5, show: fixed(2), ways: cast },
+		...{ small: 0.1, big: 0.5, show: fixed(2) },
 		get: (rig) => rig.tippet.length,
 		set: (rig, length) => ({ ...rig, tippet: { ...rig.tippet, length } })
 	},
 	{
 		...{ key: 'leaderLength', label: 'Line out to the tippet', unit: 'm', field: leaderField },
-		...{ small: 0.1, big: 1, show: fixed(2), ways: ['swing', 'still water'] },
+		...{ small: 0.1, big: 1, show: fixed(2) },
 		get: (rig) => rig.leader.length,
 		set: (rig, length) => ({ ...rig, leader: { ...rig.leader, length } })
 	},
 	{
 		...{ key: 'leaderDiameter', label: 'Leader', unit: 'mm', field: lineDiameterField },
-		...{ small: 0.01e-3, big: 0.05e-3, ways: cast },
+		...{ small: 0.01e-3, big: 0.05e-3 },
 		show: (value) => fixed(3)(value / MILLIMETRE),
 		get: (rig) => rig.leader.diameter,
 		set: (rig, diameter) => ({ ...rig, leader: { ...rig.leader, diameter } })
 	},
 	{
 		...{ key: 'rod', label: 'Rod', unit: 'm', field: rodField },
-		...{ small: 0.1, big: 0.5, show: fixed(2), ways: cast },
+		...{ small: 0.1, big: 0.5, show: fixed(2) },
 		get: (rig) => rig.rod,
 		set: (rig, rod) => ({ ...rig, rod })
 	},
 	{
 		...{ key: 'tipHeight', label: 'Tip over the water', unit: 'm', field: tipHeightField },
-		...{ small: 0.1, big: 0.5, show: fixed(2), ways: cast },
+		...{ small: 0.1, big: 0.5, show: fixed(2) },
 		get: (rig) => rig.tipHeight,
 		set: (rig, tipHeight) => ({ ...rig, tipHeight })
 	},
 	{
 		...{ key: 'float', label: 'Float', unit: 'mm', field: floatField },
-		...{ small: 1e-3, big: 5e-3, ways: ['float'] },
+		...{ small: 1e-3, big: 5e-3 },
 		show: (value) => fixed(1)(value / MILLIMETRE),
 		get: (rig) => rig.float,
 		set: (rig, float) => ({ ...rig, float })
 	},
 	{
 		...{ key: 'carries', label: 'Dry fly carries', unit: 'g', field: carriesField },
-		...{ small: 0.02e-3, big: 0.1e-3, ways: ['dry fly'] },
+		...{ small: 0.02e-3, big: 0.1e-3 },
 		show: (value) => fixed(2)(value / GRAM),
 		get: (rig) => rig.carries,
 		set: (rig, carries) => ({ ...rig, carries })
@@ -109,31 +114,35 @@ const found = (control: FoundControl): Pick<HandNumber, 'key' | 'get' | 'set'> =
 	set: (rig, value) => withControl(rig, control, value)
 });
 
+/** Whether a control of the hand is said on a way of fishing: of the line at the end of a swing the rig says enough. */
+export const isHeld = (way: Way, key: HandNumber['key']): boolean =>
+	key === 'lead' ? wayTable[way].led : wayTable[way].found.includes(key);
+
 export const handNumbers: readonly HandNumber[] = [
 	{
 		...found('line'),
 		...{ label: 'Line out, tip to fly', unit: 'm', field: lineOutField },
-		...{ small: 0.05, big: 0.5, show: fixed(2), ways: ['tight line'] }
+		...{ small: 0.05, big: 0.5, show: fixed(2) }
 	},
 	{
 		...found('hangs'),
 		...{ label: 'Fly hangs below', unit: 'm', field: tippetField },
-		...{ small: 0.05, big: 0.5, show: fixed(2), ways: ['float', 'dry fly'] }
+		...{ small: 0.05, big: 0.5, show: fixed(2) }
 	},
 	{
 		...found('countdown'),
 		...{ label: 'Count down', unit: 's', field: countdownField },
-		...{ small: 1, big: 5, show: fixed(0), ways: ['still water'] }
+		...{ small: 1, big: 5, show: fixed(0) }
 	},
 	{
 		...found('retrieve'),
 		...{ label: 'Retrieve', unit: 'cm/s', field: retrieveField },
-		...{ small: 0.01, big: 0.05, ways: ['still water'] },
+		...{ small: 0.01, big: 0.05 },
 		show: (value) => fixed(1)(value / CENTIMETRE)
 	},
 	{
 		...{ key: 'lead', label: 'Rod tip speed, of the surface', unit: '%', field: leadField },
-		...{ small: 0.05, big: 0.2, ways: ['tight line'] },
+		...{ small: 0.05, big: 0.2 },
 		show: (value) => fixed(0)(100 * value),
 		get: (rig) => rig.lead,
 		set: (rig, lead) => ({ ...rig, lead })

@@ -1,4 +1,4 @@
-import type { Observation, Reset, Surrogate, Weighed, Weighing } from '$core/learn/index';
+import type { Observation, Reset, OutingLikelihood, Weighed, Weighing } from '$core/learn/index';
 import { starterRecipe, type Recipe } from '$core/fly/index';
 import { GRAM, MILLIMETRE, without } from '$core/quantity/index';
 import { fliesOf, itemOf } from '$lib/documents/batch/body';
@@ -114,7 +114,7 @@ function fromEntry({ id, body }: EntryRow): Observation[] {
 			...{ kind: 'outing', ...noted, recipe: recipeFromDocument(outing.recipe) },
 			...{ lie: { ...lieFromDocument(outing.lie), key: outing.lieKey } },
 			...{ rig: rigFromDocument(outing.rig), celsius: outing.temperatureC, saw: outing.saw },
-			...(outing.fit && { fit: outing.fit as Surrogate })
+			...(outing.fit && { fit: outing.fit as OutingLikelihood })
 		}
 	];
 }

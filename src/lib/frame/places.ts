@@ -13,7 +13,7 @@ export type Mark =
 			readonly ringed?: true;
 	  };
 
-interface Place {
+interface ViewPlace {
 	readonly path: string;
 	readonly name: string;
 	/** The letter that leads there. */
@@ -24,7 +24,7 @@ interface Place {
 }
 
 /** Where one can go: the rail, the keys and the list of keys read this. */
-export const places: readonly Place[] = [
+export const places: readonly ViewPlace[] = [
 	{
 		path: '/',
 		name: 'Bench',

@@ -10,7 +10,7 @@ import { DATA_CORRUPTED, DatabaseError, DISK_FULL, UNKNOWN_OUTCOME } from './db/
 import { DataFolderError } from './db/folder';
 import { INVISIBLE, isVisible } from '$lib/contract/names';
 import { readBody, readJson } from './json';
-import type { Change } from './store/store';
+import type { ActionPart } from './store/store';
 import { Refusal, type Store } from './store/index';
 
 /** The most that an ordinary request may hold. */
@@ -99,13 +99,15 @@ function ownless(raw: object, type: new () => AnyRequest, where: string): Docume
 }
 
 /** Several changes from the request, as one action. @throws Refusal naming each wrong field with its change */
-export async function actionOf(request: Request): Promise<{ label: string; changes: Change[] }> {
+export async function actionOf(
+	request: Request
+): Promise<{ label: string; changes: ActionPart[] }> {
 	const raw = readJson(await readBody(request, MOST_IN_ACTION), 'The request');
 	const { label, changes } = checked(raw, ActionRequest);
 	if (!isVisible(label)) throw new Refusal(422, `label: ${INVISIBLE}`);
 	return {
 		label: label.trim(),
-		changes: changes.map(({ kind, id, revision, document }, k): Change => {
+		changes: changes.map(({ kind, id, revision, document }, k): ActionPart => {
 			const where = `changes.${k}.document`;
 			const content = document && trimmed(ownless(document, documentRequests[kind], where));
 			return { kind, id: id.toLowerCase(), revision: revision ?? null, content: content ?? null };

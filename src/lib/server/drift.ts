@@ -1,7 +1,7 @@
 import { mainFault, type Range } from '$core/drift/index';
 import { GRAVITY } from '$core/material/index';
 import { verdictOf, type DriftQuestion, type FoundHand, type Hand } from '$core/predict/index';
-import { controlOf, rigNotes, type FoundControl, type Rig } from '$core/rig/index';
+import { controlOf, rigNotes, wayTable, type FoundControl, type Rig } from '$core/rig/index';
 import type { DriftsAnswered, DriftsAsked } from '$lib/workers/drift-thread';
 import code from '$lib/workers/drift-thread?nodeworker';
 import { Refusal } from './store/refusal';
@@ -76,17 +76,10 @@ const inUnits: Readonly<Record<FoundControl, string>> = {
 	countdown: 'countdownS',
 	retrieve: 'retrieveMs'
 };
-const controlsOf: Readonly<Record<Rig['way'], readonly FoundControl[]>> = {
-	'tight line': ['line'],
-	float: ['hangs'],
-	'dry fly': ['hangs'],
-	swing: ['line'],
-	'still water': ['countdown', 'retrieve']
-};
 
 /** Each control of the hand that counts on this rig: found with its span, or as it was set. */
 function handWords({ rig, found }: Hand, asked: Rig) {
-	return controlsOf[asked.way].map((control) => {
+	return wayTable[asked.way].held.map((control) => {
 		const its = found.find((one) => one.control === control);
 		const value = controlOf(rig, control);
 		const span: Pick<FoundHand, 'from' | 'to'> = its ?? { from: value, to: value };

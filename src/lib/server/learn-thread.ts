@@ -1,4 +1,4 @@
-import { learn, type Expansion, type Learning, type Surrogate } from '$core/learn/index';
+import { learn, type Expansion, type Learning, type OutingLikelihood } from '$core/learn/index';
 import { MODEL_VERSION } from '$core/predict/index';
 import { collectionsOf } from '$lib/documents/kinds';
 import { evidenceOf } from '$lib/evidence/observations';
@@ -22,7 +22,7 @@ export interface LearnedInThread {
 }
 
 /** What was worked out in this thread before: an entry more costs what it is itself. */
-const kept = new Map<string, Surrogate>();
+const kept = new Map<string, OutingLikelihood>();
 const expanded = new Map<string, Expansion | null>();
 
 /** Reads what was found and learns from it, in a thread of the server. */

@@ -14,7 +14,7 @@ export type Keeping = Pick<Store, 'foundStand' | 'read' | 'workedOut' | 'keepWor
 
 const pool = threads<LearnAsked, LearnedInThread>('learn', code, { threads: 1, waiting: 20 }, 1500);
 
-interface Found {
+interface LatestLearning {
 	readonly answer: LearningAnswer;
 	readonly measured: MeasuredBuilds;
 }
@@ -27,13 +27,13 @@ export const NOTHING_LEARNED: LearningAnswer = {
 	origin: '',
 	observations: 0
 };
-const NOTHING: Found = { answer: NOTHING_LEARNED, measured: {} };
+const NOTHING: LatestLearning = { answer: NOTHING_LEARNED, measured: {} };
 const NEVER: Measured = { weighed: 0, timed: 0 };
 
-let latest: { readonly stand: string; readonly found: Promise<Found> } | null = null;
+let latest: { readonly stand: string; readonly found: Promise<LatestLearning> } | null = null;
 
 /** All that was found, read and learned from in a thread of its own; remembered until something else is found. */
-function foundNow(store: Keeping): Promise<Found> {
+function foundNow(store: Keeping): Promise<LatestLearning> {
 	const stand = store.foundStand();
 	if (latest?.stand === stand) return latest.found;
 	const found = learn(store).catch((error: unknown) => {
@@ -54,7 +54,7 @@ export const learnedNow = async (store: Keeping): Promise<LearningAnswer> =>
 export const measuredOf = async (store: Keeping, recipe: RecipeDocument): Promise<Measured> =>
 	(await foundNow(store)).measured[measuredKey(recipe)] ?? NEVER;
 
-async function learn(store: Keeping): Promise<Found> {
+async function learn(store: Keeping): Promise<LatestLearning> {
 	const texts = await store.read((tx) => documentTexts(tx, taughtBy));
 	if (taughtBy.every((kind) => !texts[kind]?.length)) return NOTHING;
 	const kept = await store.workedOut('learning');

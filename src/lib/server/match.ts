@@ -1,6 +1,6 @@
 import { priorBeliefs } from '$core/belief/index';
 import { verdictOf } from '$core/predict/index';
-import { does, USUAL_WISHES, type Found, type Locks } from '$core/match/index';
+import { does, USUAL_WISHES, type FoundBuild, type Locks } from '$core/match/index';
 import { lieFromDocument } from '$lib/documents/lie/body';
 import { recipeFromDocument, recipeToDocument } from '$lib/documents/fly/recipe';
 import { lieToday } from '$lib/documents/lie/today';
@@ -64,7 +64,7 @@ const given = <T extends object>(choices: T | undefined): Partial<T> =>
 
 const tidy = (n: number) => Number(n.toPrecision(6));
 
-const buildFor = (one: Found, mark: number) => ({
+const buildFor = (one: FoundBuild, mark: number) => ({
 	recipe: recipeToDocument(one.recipe),
 	otherwise: one.look,
 	chance: tidy(one.chance),

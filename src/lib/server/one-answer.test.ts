@@ -7,7 +7,7 @@ import { learnedAbout, priorBeliefs, valuesAt, type Learned } from '$core/belief
 import { buildFly, compileBuild, mixturesFor, type Recipe } from '$core/fly/index';
 import {
 	chanceOf,
-	Desk,
+	SearchWorker,
 	emptyShelf,
 	firstDrifts,
 	followed,
@@ -15,7 +15,7 @@ import {
 	match,
 	USUAL_WISHES,
 	whichBead,
-	type Lane,
+	type SearchChannel,
 	type MatchQuestion,
 	type Shelf
 } from '$core/match/index';
@@ -51,9 +51,9 @@ afterAll(async () => {
 
 const named = <Row extends { name: string }>(rows: readonly Row[], name: string) =>
 	rows.find((row) => row.name === name)!;
-const lane = (): Lane => {
-	const desk = new Desk();
-	return { ask: (task) => Promise.resolve(desk.do(task) as never) };
+const channel = (): SearchChannel => {
+	const worker = new SearchWorker();
+	return { ask: (task) => Promise.resolve(worker.do(task) as never) };
 };
 
 /** What POST /api/predict says of a recipe in a lie of the snapshot, given as it is there. */
@@ -90,7 +90,7 @@ test.each(cells)(
 		for (const { name, body } of snapshot.flies) {
 			const fly = recipeFromDocument(body.recipe);
 			const { chance, verdict, drift } = await predicted(fly, lie, rigRow);
-			const listed = await firstDrifts(lane(), { ...base, recipe: fly }, () => false);
+			const listed = await firstDrifts(channel(), { ...base, recipe: fly }, () => false);
 			expect(tidy(listed!.chance), name).toBe(chance);
 			const row = named(data as unknown as { name: string }[], name) as Record<string, string>;
 			expect(row).toMatchObject({ lie: lieName, rig: rigName, drifts: String(DRIFTS.listed) });
@@ -120,12 +120,12 @@ test.each(cells)(
 			...{ ...base, recipe, shelf, wishes: { ...USUAL_WISHES, onlyOwned: true } },
 			locks: { hook: true, bead: false, coil: false, rib: true, dressing: true }
 		};
-		const asked = await whichBead({ ...question, enough: 0.7 }, [lane()], () => undefined);
+		const asked = await whichBead({ ...question, enough: 0.7 }, [channel()], () => undefined);
 		for (const option of asked!.options) {
 			expect(option.drifts).toBe(DRIFTS.listed);
 			expect(tidy(option.chance)).toBe((await predicted(option.recipe, lie, rigRow)).chance);
 		}
-		const found = (await match(question, [lane()], () => undefined))!;
+		const found = (await match(question, [channel()], () => undefined))!;
 		const listed = found.list.filter(({ drifts }) => drifts === DRIFTS.listed);
 		expect(listed.length).toBeGreaterThan(0);
 		for (const one of listed) {

@@ -11,7 +11,7 @@ import {
 	type Hand,
 	type SpeedWindow
 } from '$core/predict/index';
-import { foundBy, heldAlike, openControls, type Rig } from '$core/rig/index';
+import { heldAlike, openControls, wayTable, type Rig } from '$core/rig/index';
 import type { Learned } from '$core/belief/index';
 import { DriftWorker } from '$lib/workers/drift-worker';
 
@@ -29,7 +29,7 @@ const SINKS = [0.12, 1.5] as const;
 const STILL = 120;
 
 const allFound = ({ way }: Rig) =>
-	Object.fromEntries(foundBy[way].map((control) => [control, false]));
+	Object.fromEntries(wayTable[way].found.map((control) => [control, false]));
 
 /** What else advice depends on: what the tier owns and wants, and all that was learned. */
 export interface AdviceContext {
@@ -240,7 +240,7 @@ export class DriftState {
 	/** What would be found where the person set something. */
 	private async askWouldBe(question: DriftQuestion, turn: number): Promise<void> {
 		const { rig } = question;
-		if (this.wouldBe || openControls(rig).length === foundBy[rig.way].length) return;
+		if (this.wouldBe || openControls(rig).length === wayTable[rig.way].found.length) return;
 		const open = { ...rig, set: { ...rig.set, ...allFound(rig) } };
 		const hand = await this.workers[1]!.ask({ kind: 'hand', question: { ...question, rig: open } });
 		if (turn === this.turn) this.wouldBe = hand;

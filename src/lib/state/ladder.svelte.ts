@@ -13,7 +13,7 @@ export class LadderState {
 		readonly waters: readonly (Water & { readonly name: string })[];
 	} | null>(null);
 
-	private readonly lanes = Array.from({ length: LANES }, () => new MatchWorker());
+	private readonly channels = Array.from({ length: LANES }, () => new MatchWorker());
 	private turn = 0;
 
 	async find(
@@ -29,17 +29,17 @@ export class LadderState {
 			const report = (share: number) => {
 				if (!old()) this.progress = share;
 			};
-			const cover = await ladder(question, plain, this.lanes, report, old);
+			const cover = await ladder(question, plain, this.channels, report, old);
 			if (cover && !old()) this.found = { cover, waters };
 		} catch {
-			// The lanes were ended: it was stopped.
+			// The channels were ended: it was stopped.
 		}
 		if (!old()) this.progress = null;
 	}
 
 	stop(): void {
 		this.turn++;
-		if (this.progress !== null) for (const lane of this.lanes) lane.end();
+		if (this.progress !== null) for (const channel of this.channels) channel.end();
 		this.progress = null;
 	}
 }

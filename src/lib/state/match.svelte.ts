@@ -3,11 +3,11 @@ import {
 	limitOf,
 	match,
 	mergedLists,
-	type Found,
+	type FoundBuild,
 	type MatchAnswer,
 	type MatchProgress,
 	type MatchQuestion,
-	type Piece,
+	type PlotRange,
 	type WayOut
 } from '$core/match/index';
 import { MatchWorker } from '$lib/workers/match-worker';
@@ -31,14 +31,14 @@ export class MatchState {
 	limit = $state<string | null>(null);
 	waysOut = $state.raw<readonly WayOut[] | null>(null);
 	/** The piece of the picture that filters the list, and what is in it. */
-	piece = $state.raw<Piece | null>(null);
-	inPiece = $state.raw<readonly Found[] | null>(null);
-	pinned = $state.raw<readonly Found[]>([]);
+	piece = $state.raw<PlotRange | null>(null);
+	inPiece = $state.raw<readonly FoundBuild[] | null>(null);
+	pinned = $state.raw<readonly FoundBuild[]>([]);
 
 	/** What is listed. */
 	readonly list = $derived(this.piece ? (this.inPiece ?? []) : (this.answer?.list ?? []));
 
-	private readonly lanes = Array.from({ length: LANES }, () => new MatchWorker());
+	private readonly channels = Array.from({ length: LANES }, () => new MatchWorker());
 	private asked = '';
 	private question: MatchQuestion | null = null;
 	private turn = 0;
@@ -85,38 +85,38 @@ export class MatchState {
 	}
 
 	/** Lists what lies within a piece of the picture; null: everything again. */
-	async show(piece: Piece | null): Promise<void> {
+	async show(piece: PlotRange | null): Promise<void> {
 		this.piece = piece;
 		this.inPiece = null;
 		const { answer, turn, question } = this;
 		if (!piece || !answer || !question) return;
 		try {
 			const found = await Promise.all(
-				this.lanes.map((lane) =>
-					lane.ask({ kind: 'within', piece, most: OF_A_PIECE, mark: answer.mark })
+				this.channels.map((channel) =>
+					channel.ask({ kind: 'within', piece, most: OF_A_PIECE, mark: answer.mark })
 				)
 			);
 			if (turn !== this.turn || piece !== this.piece) return;
 			const all = mergedLists(found, answer.mark);
 			this.inPiece = all.sort((a, b) => before(a, b, answer.mark)).slice(0, OF_A_PIECE);
 		} catch {
-			// The lanes were ended for another question.
+			// The channels were ended for another question.
 		}
 	}
 
 	/** Lays a build aside to compare, or takes it away again. */
-	pin(one: Found): void {
+	pin(one: FoundBuild): void {
 		this.pinned = this.isPinned(one)
 			? this.pinned.filter((other) => !same(one, other))
 			: [...this.pinned, one].slice(-MOST_PINNED);
 	}
 
-	readonly isPinned = (one: Found): boolean => this.pinned.some((other) => same(one, other));
+	readonly isPinned = (one: FoundBuild): boolean => this.pinned.some((other) => same(one, other));
 
 	private drop(): void {
 		this.turn++;
 		clearTimeout(this.timer);
-		if (this.progress) for (const lane of this.lanes) lane.end();
+		if (this.progress) for (const channel of this.channels) channel.end();
 		this.progress = null;
 	}
 
@@ -125,7 +125,7 @@ export class MatchState {
 		try {
 			const answer = await match(
 				question,
-				this.lanes,
+				this.channels,
 				(progress, found) => {
 					if (old()) return;
 					this.progress = progress;
@@ -137,21 +137,22 @@ export class MatchState {
 			const best = Math.max(0, ...answer.list.map(({ chance }) => chance));
 			this.limit = limitOf(answer.curve, answer.seen, best, question.wishes);
 			if (this.limit) {
-				const [lane] = this.lanes;
-				const waysOut = await lane!.ask({
+				const [channel] = this.channels;
+				const waysOut = await channel!.ask({
 					...{ kind: 'ways out', question, curve: answer.curve },
 					best: answer.list[0] ?? null
 				});
 				if (!old()) this.waysOut = waysOut;
 			}
 		} catch {
-			// The lanes were ended for another question.
+			// The channels were ended for another question.
 			return;
 		}
 		if (!old()) this.progress = null;
 	}
 }
-const same = (a: Found, b: Found) => JSON.stringify(a.recipe) === JSON.stringify(b.recipe);
+const same = (a: FoundBuild, b: FoundBuild) =>
+	JSON.stringify(a.recipe) === JSON.stringify(b.recipe);
 
 /** The one search of a window: it belongs to no view, so that what was found is still there when one comes back. */
 export const searchOf = (holder: { search: MatchState | null }) =>

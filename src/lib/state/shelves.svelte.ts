@@ -11,7 +11,7 @@ import {
 import { met, withChange } from './rows';
 
 /** The documents of a kind as this window shows them. */
-class Shelf<Kind extends DocumentKind> {
+class KindRows<Kind extends DocumentKind> {
 	/** In the order in which they were made. */
 	rows = $state.raw<readonly RowOf<Kind>[]>([]);
 	readonly inOrder = $derived.by(() => this.order(this.rows));
@@ -23,7 +23,7 @@ type Order = (rows: readonly DocumentRow[]) => readonly DocumentRow[];
 /** What a window shows of each kind, and how the server last said that it is. */
 export class Shelves {
 	private readonly shelves = forKinds(
-		(kind) => new Shelf<DocumentKind>(kinds[kind].order as Order)
+		(kind) => new KindRows<DocumentKind>(kinds[kind].order as Order)
 	);
 	/** Each document as the server last said it was: what a change of this window started from. */
 	// eslint-disable-next-line svelte/prefer-svelte-reactivity -- nothing shown is derived from it
@@ -40,8 +40,8 @@ export class Shelves {
 		for (const row of rowsIn(data)) this.bases.set(row.id, row);
 	}
 
-	of<Kind extends DocumentKind>(kind: Kind): Shelf<Kind> {
-		return this.shelves[kind] as unknown as Shelf<Kind>;
+	of<Kind extends DocumentKind>(kind: Kind): KindRows<Kind> {
+		return this.shelves[kind] as unknown as KindRows<Kind>;
 	}
 
 	find<Kind extends DocumentKind>(kind: Kind, id: string | null | undefined) {

@@ -4,7 +4,7 @@ import type { BatchRow } from '$lib/documents/kinds';
 import type { Batches } from './batches.svelte';
 
 /** One step of one fly, in the order of the run. */
-export interface Place {
+export interface TyingPlace {
 	readonly fly: number;
 	/** Which item of the batch the fly is of. */
 	readonly item: number;
@@ -21,7 +21,7 @@ const HARDLY = 0.15;
 
 /** A run at the vise: where one is, how many turns are counted, what dries. Kept on the server at each key. */
 export class Tying {
-	readonly order: readonly Place[];
+	readonly order: readonly TyingPlace[];
 	place = $state(0);
 	counted = $state(0);
 	/** When each fly that dries is dry, ms since 1970. */
@@ -39,7 +39,7 @@ export class Tying {
 	) {
 		this.order = body.order.flatMap(({ fly, from, to }) => {
 			const item = itemOf(body, fly);
-			return steps[item]!.slice(from, to + 1).map((step, k): Place => ({
+			return steps[item]!.slice(from, to + 1).map((step, k): TyingPlace => ({
 				...{ fly, item, step },
 				index: from + k
 			}));
@@ -55,7 +55,7 @@ export class Tying {
 		return this.batches.batch(this.id);
 	}
 
-	get now(): Place | null {
+	get now(): TyingPlace | null {
 		return this.order[this.place] ?? null;
 	}
 

@@ -16,7 +16,7 @@ export class WhichBeadState {
 	/** What would help where no bead does it; null while that is not known. */
 	advice = $state.raw<Advice | null>(null);
 
-	private readonly lanes = Array.from({ length: LANES }, () => new MatchWorker());
+	private readonly channels = Array.from({ length: LANES }, () => new MatchWorker());
 	private asked = '';
 	private turn = 0;
 	private advising = false;
@@ -30,7 +30,7 @@ export class WhichBeadState {
 		const turn = ++this.turn;
 		clearTimeout(this.timer);
 		// What lasts is ended; the short tasks of a count end sooner than a new worker is warm.
-		if (this.advising) this.lanes[0]!.end();
+		if (this.advising) this.channels[0]!.end();
 		this.advising = false;
 		this.answer = null;
 		this.advice = null;
@@ -44,7 +44,7 @@ export class WhichBeadState {
 		this.busy = false;
 		this.advising = false;
 		clearTimeout(this.timer);
-		for (const lane of this.lanes) lane.end();
+		for (const channel of this.channels) channel.end();
 	}
 
 	private async run(question: BeadQuestion, turn: number): Promise<void> {
@@ -52,7 +52,7 @@ export class WhichBeadState {
 		try {
 			const answer = await whichBead(
 				question,
-				this.lanes,
+				this.channels,
 				(found) => {
 					if (!old()) this.answer = found;
 				},
@@ -63,7 +63,7 @@ export class WhichBeadState {
 			if (!answer.take) {
 				const best = [...answer.options].sort((a, b) => b.chance - a.chance)[0];
 				this.advising = true;
-				const advice = await this.lanes[0]!.ask({
+				const advice = await this.channels[0]!.ask({
 					kind: 'advice',
 					question: {
 						...question,
@@ -76,7 +76,7 @@ export class WhichBeadState {
 				this.advising = false;
 			}
 		} catch {
-			// The lanes were ended for another question.
+			// The channels were ended for another question.
 			return;
 		}
 		if (!old()) this.busy = false;

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import type { Advised } from '$core/match/index';
+	import { wayTable } from '$core/rig/index';
 	import type { DriftState } from '$lib/state/drift.svelte';
 	import { driftAnswer, handSentences, rangeWords } from '$lib/ui/drift-words';
 	import { useWorkspace } from '$lib/state/context';
@@ -13,6 +14,7 @@
 
 	const band = $derived(drift.band);
 	const rig = $derived(strip.rig!);
+	const way = $derived(wayTable[rig.way]);
 	const answer = $derived(band && driftAnswer(band, rig.way, strip.water!.depth));
 	const held = $derived(drift.hand ? handSentences(drift.hand, rig) : []);
 	const advice = $derived(drift.advice);
@@ -55,10 +57,10 @@
 				class="text-quiet">{span ? ` (${span})` : ''}</span
 			></span
 		>{/each}{held.length > 0 ? '. ' : ''}
-	{#if band?.time && rig.way !== 'swing'}
+	{#if band?.time && way.asks === 'drift'}
 		In the zone after <b class="figure">{band.time.middle.toFixed(1)}</b> s
 		<span class="figure text-quiet">{rangeWords(band.time)}</span
-		>{#if band.distance && band.distance.middle > 0.05 && rig.way !== 'still water'}, land it
+		>{#if band.distance && band.distance.middle > 0.05 && way.late === 'room'}, land it
 			<b class="figure">{band.distance.middle.toFixed(1)}</b> m above
 			<span class="figure text-quiet">{rangeWords(band.distance)}</span>{/if}
 	{/if}
@@ -74,7 +76,7 @@
 				<span class="figure text-quiet">{(10 * one.chance).toFixed(0)}/10</span></button
 			>
 		{:else}
-			{#if rig.way !== 'swing'}
+			{#if way.asks === 'drift'}
 				<span class="text-quiet"
 					>{drift.advising
 						? 'Looking for what to change …'

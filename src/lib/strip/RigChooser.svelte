@@ -1,10 +1,9 @@
 <script lang="ts">
 	import { GRAVITY } from '$core/material/index';
-	import { asUsual, rigNotes, rigWords } from '$core/rig/index';
+	import { asUsual, rigNotes, rigWords, wayTable } from '$core/rig/index';
 	import { rigFromDocument } from '$lib/documents/rig/body';
 	import type { DocumentRow } from '$lib/documents/kinds';
 	import RigFields from '$lib/controls/RigFields.svelte';
-	import { wayWords } from '$lib/ui/drift-words';
 	import { useWorkspace } from '$lib/state/context';
 	import DocumentChooser from './DocumentChooser.svelte';
 
@@ -19,7 +18,7 @@
 	const rows = $derived([
 		...documents.all('rig').map(({ id, name, body }) => {
 			const rig = rigFromDocument(body);
-			return { id, name, detail: `${wayWords[rig.way]}, ${rigWords(rig)}` };
+			return { id, name, detail: `${wayTable[rig.way].words}, ${rigWords(rig)}` };
 		}),
 		{ id: FREE, name: 'Sinking freely', detail: 'no line at all' }
 	]);

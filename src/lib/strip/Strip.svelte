@@ -12,11 +12,11 @@
 		timeFigure,
 		wetWeightFigure
 	} from '$lib/ui/figures';
-	import { tippetWords } from '$core/rig/index';
+	import { tippetWords, wayTable } from '$core/rig/index';
 	import { shelfOf } from '$lib/documents/lot/shelf';
 	import { useWorkspace } from '$lib/state/context';
 	import { goodDrift } from '$lib/state/preferences.svelte';
-	import { driftAnswer, wayWords } from '$lib/ui/drift-words';
+	import { driftAnswer } from '$lib/ui/drift-words';
 	import DriftAnswer from './DriftAnswer.svelte';
 	import StripChooser from './StripChooser.svelte';
 
@@ -135,7 +135,7 @@
 		<StripChooser
 			kind="Rig"
 			name={selection.rig?.name ?? 'sinking freely'}
-			detail={strip.rig ? `${wayWords[strip.rig.way]}, ${tippetWords(strip.rig)}` : 'no line'}
+			detail={strip.rig ? `${wayTable[strip.rig.way].words}, ${tippetWords(strip.rig)}` : 'no line'}
 			label="Choose or change a rig"
 			letter="R"
 			bind:open={() => open === 'rig', (is) => (open = is ? 'rig' : null)}

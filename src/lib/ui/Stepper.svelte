@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { Reading } from '$core/quantity/index';
-	import type { Step } from './steps';
+	import type { StepRule } from './steps';
 
 	interface Props {
 		label: string;
@@ -12,7 +12,7 @@
 		say?: (value: number) => string;
 		unit?: string;
 		read: (text: string) => Reading;
-		step: Step;
+		step: StepRule;
 		onchange: (value: number) => void;
 	}
 	let { label, value, show, say = show, unit = '', read, step, onchange }: Props = $props();

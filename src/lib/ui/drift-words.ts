@@ -2,21 +2,12 @@ import { mainFault, type Band, type Fault, type Range } from '$core/drift/index'
 import { verdictOf, type FoundHand, type Hand, type Verdict } from '$core/predict/index';
 import {
 	controlOf,
-	hangsOnFloat,
 	openControls,
+	wayTable,
 	type FoundControl,
 	type Rig,
 	type Way
 } from '$core/rig/index';
-
-/** A way of fishing, after the name of a rig. */
-export const wayWords: Readonly<Record<Way, string>> = {
-	'tight line': 'tight line',
-	float: 'under a float',
-	'dry fly': 'below a dry fly',
-	swing: 'end of a swing',
-	'still water': 'still water'
-};
 
 /** A drift's answer in words, the shortest first. */
 export interface DriftAnswer {
@@ -30,9 +21,11 @@ export interface DriftAnswer {
 	readonly why: string;
 }
 
-const titles: Readonly<Record<Fault, string>> = {
+/** What its line hangs on. */
+const floatWord = (way: Way) => wayTable[way].floats?.name ?? 'float';
+
+const titles: Readonly<Record<Exclude<Fault, 'under'>, string>> = {
 	short: 'The line is too short',
-	under: 'Pulls the float under',
 	never: 'Does not get down',
 	late: 'Gets down too late',
 	hung: 'Hangs up',
@@ -55,9 +48,9 @@ export function faultWords(fault: Fault, way: Way): string {
 		case 'short':
 			return 'The line does not reach the water';
 		case 'under':
-			return way === 'dry fly' ? 'More than the dry fly carries' : 'More than the float carries';
+			return `More than the ${floatWord(way)} carries`;
 		case 'never':
-			return way === 'swing' ? 'The current holds it up' : 'Often stays too high';
+			return wayTable[way].asks === 'depth' ? 'The current holds it up' : 'Often stays too high';
 		case 'late':
 			return 'Often late';
 		case 'hung':
@@ -87,9 +80,9 @@ const restWords: Readonly<Record<Fault, string>> = {
 export function driftAnswer(band: Band, way: Way, depth: number): DriftAnswer {
 	const verdict = verdictOf(band.chance);
 	const fault = band.chance < 0.9 ? mainFault(band) : null;
-	if (way === 'swing') return { ...hangs(band, depth), verdict, fault: null, why: '' };
-	const named =
-		fault === 'under' && way === 'dry fly' ? 'Pulls the dry fly under' : fault && titles[fault];
+	if (wayTable[way].asks === 'depth')
+		return { ...hangs(band, depth), verdict, fault: null, why: '' };
+	const named = fault === 'under' ? `Pulls the ${floatWord(way)} under` : fault && titles[fault];
 	const title = verdict === 'no' ? (named ?? titles.never) : verdictTitles[verdict];
 	const mostly = verdict === 'yes' || verdict === 'likely';
 	const said = fault && (mostly ? restWords[fault] : faultWords(fault, way));
@@ -137,7 +130,7 @@ function controlSentence(control: FoundControl, value: number, way: Way): string
 		case 'line':
 			return `${number} of line from tip to fly`;
 		case 'hangs':
-			return `fly ${number} below the ${way === 'dry fly' ? 'dry fly' : 'float'}`;
+			return `fly ${number} below the ${floatWord(way)}`;
 		case 'countdown':
 			return `count ${number}`;
 		case 'retrieve':
@@ -158,12 +151,8 @@ export function handSentences(
 	{ rig, found }: Hand,
 	asked: Rig
 ): { readonly words: string; readonly span: string }[] {
-	const controls: readonly FoundControl[] =
-		asked.way === 'still water'
-			? ['countdown', 'retrieve']
-			: [hangsOnFloat(asked) ? 'hangs' : 'line'];
 	const open = openControls(asked);
-	return controls.map((control) => {
+	return wayTable[asked.way].held.map((control) => {
 		const its = found.find((one) => one.control === control);
 		return {
 			words: controlSentence(control, controlOf(rig, control), asked.way),

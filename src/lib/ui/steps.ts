@@ -1,8 +1,8 @@
 /** From a value, one step in a direction; `big` is what Shift asks for. */
-export type Step = (value: number, direction: 1 | -1, big: boolean) => number;
+export type StepRule = (value: number, direction: 1 | -1, big: boolean) => number;
 
 /** Equal steps within a range. Values between two steps go to the next one. */
-export function evenSteps(step: number, bigStep: number, low: number, high: number): Step {
+export function evenSteps(step: number, bigStep: number, low: number, high: number): StepRule {
 	const digits = Math.max(0, -Math.floor(Math.log10(step)) + 1);
 	return (value, direction, big) => {
 		const by = big ? bigStep : step;
@@ -15,7 +15,7 @@ export function evenSteps(step: number, bigStep: number, low: number, high: numb
 }
 
 /** The sizes that are sold. A size between two goes to the next one; Shift takes three at once. */
-export function tradeSteps(sizes: readonly number[]): Step {
+export function tradeSteps(sizes: readonly number[]): StepRule {
 	return (value, direction, big) => {
 		const slack = 1e-7;
 		const beyond =

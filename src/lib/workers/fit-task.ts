@@ -1,4 +1,4 @@
-import { surrogateOf, type Outing, type Surrogate } from '$core/learn/index';
+import { outingLikelihoodOf, type Outing, type OutingLikelihood } from '$core/learn/index';
 
 /** What an outing's water says, before it is kept. */
 export interface FitTask {
@@ -7,7 +7,7 @@ export interface FitTask {
 }
 
 export interface FitAnswers {
-	readonly fit: Surrogate;
+	readonly fit: OutingLikelihood;
 }
 
-export const doFitTask = ({ outing }: FitTask): Surrogate => surrogateOf(outing);
+export const doFitTask = ({ outing }: FitTask): OutingLikelihood => outingLikelihoodOf(outing);

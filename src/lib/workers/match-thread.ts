@@ -1,8 +1,8 @@
 import {
-	Desk,
+	SearchWorker,
 	limitOf,
 	match,
-	type Lane,
+	type SearchChannel,
 	type MatchAnswer,
 	type MatchQuestion
 } from '../../core/match/index';
@@ -21,13 +21,13 @@ export interface ThreadAnswer extends Pick<MatchAnswer, 'list' | 'looked' | 'mar
 
 /** A whole search in one thread of the server; what it has by the time that it may take, where that is not all. */
 export default async function search({ question, patience }: SearchAsked): Promise<ThreadAnswer> {
-	const desk = new Desk();
-	const lane: Lane = { ask: (task) => Promise.resolve(desk.do(task) as never) };
+	const worker = new SearchWorker();
+	const channel: SearchChannel = { ask: (task) => Promise.resolve(worker.do(task) as never) };
 	const end = Date.now() + patience;
 	let partial: MatchAnswer | null = null;
 	const whole = await match(
 		question,
-		[lane],
+		[channel],
 		(_, answer) => (partial = answer ?? partial),
 		() => Date.now() > end
 	);

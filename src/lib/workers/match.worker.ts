@@ -1,5 +1,5 @@
-import { Desk, type MatchTask } from '$core/match/index';
+import { SearchWorker, type MatchTask } from '$core/match/index';
 import { serve } from './task-worker';
 
-const desk = new Desk();
-serve((task: MatchTask) => desk.do(task));
+const worker = new SearchWorker();
+serve((task: MatchTask) => worker.do(task));

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
-	import { compileLine } from '$core/rig/index';
+	import { compileLine, wayTable } from '$core/rig/index';
 	import StripHead from '$lib/strip/StripHead.svelte';
 	import DriftFigures from '$lib/views/drift/DriftFigures.svelte';
 	import DriftPicture from '$lib/views/drift/DriftPicture.svelte';
@@ -64,7 +64,7 @@
 					beside={compare.found}
 					band={drift.band}
 					time={player.time}
-					held={drift.hand && strip.rig.way !== 'swing'
+					held={drift.hand && wayTable[strip.rig.way].asks === 'drift'
 						? handSentences(drift.hand, strip.rig)
 								.map(({ words }) => words)
 								.join(', ')

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { beadWords, coilWords, dressingOf, dressingWords, hookWords } from '$core/fly/index';
-	import type { Found, MatchQuestion } from '$core/match/index';
+	import type { FoundBuild, MatchQuestion } from '$core/match/index';
 	import StripHead from '$lib/strip/StripHead.svelte';
 	import { shelfOf } from '$lib/documents/lot/shelf';
 	import { bindMatch } from '$lib/frame/keys';
@@ -60,7 +60,7 @@
 	});
 
 	/** As a fly of its own: the pattern stays as it is. */
-	async function tie(one: Pick<Found, 'recipe'>) {
+	async function tie(one: Pick<FoundBuild, 'recipe'>) {
 		await selection.newBuild(
 			one.recipe,
 			`${selection.fly?.name ?? 'Nymph'} for ${selection.lie?.name ?? 'the water'}`

@@ -5,7 +5,7 @@ import {
 	type LandingKind,
 	type LineMaterial,
 	type Rig,
-	type Stretch,
+	type LineSection,
 	type Way
 } from '$core/rig/index';
 import { tidy } from '../tidy';
@@ -92,12 +92,12 @@ const setTo = ({ set }: Rig) =>
 		boolean
 	>;
 
-const stretchFrom = ({ lengthM, diameterMm, material }: StretchDocument): Stretch => ({
+const stretchFrom = ({ lengthM, diameterMm, material }: StretchDocument): LineSection => ({
 	length: lengthM,
 	diameter: diameterMm * MILLIMETRE,
 	material
 });
-const stretchTo = ({ length, diameter, material }: Stretch): StretchDocument => ({
+const stretchTo = ({ length, diameter, material }: LineSection): StretchDocument => ({
 	lengthM: tidy(length),
 	diameterMm: tidy(diameter / MILLIMETRE),
 	material

@@ -13,7 +13,7 @@ const water = { depthM: 0.9, surfaceSpeedMs: 0.7, bed: 'cobble', zoneTopM: 0.15,
 const ids = ['00000000-0000-4000-8000-00000000000a', '00000000-0000-4000-8000-00000000000b'];
 
 /** What a database holds, and what an import makes of it. */
-class Shelf {
+class Kept {
 	private readonly rows = new Map<string, DocumentRow>();
 
 	async bringIn(files: readonly object[], choice: ImportChoice) {
@@ -88,7 +88,7 @@ test('any files brought in: a second time changes nothing, whatever was chosen',
 			fc.constantFrom<ImportChoice>('keep', 'take', 'both'),
 			async (first, second, choice) => {
 				fc.pre(distinct(second));
-				const shelf = new Shelf();
+				const shelf = new Kept();
 				await shelf.bringIn(first, 'take');
 				await shelf.bringIn(second, choice);
 				const after = shelf.content;
@@ -101,7 +101,7 @@ test('any files brought in: a second time changes nothing, whatever was chosen',
 });
 
 test('new, the same and different are told apart, with or without an id', async () => {
-	const shelf = new Shelf();
+	const shelf = new Kept();
 	const file = (name: string, diameterMm: number, id?: string) => ({
 		...{ format: 'gravitas/fly', version: 0, name, ...(id ? { id } : {}) },
 		body: { recipe: { ...recipe, bead: { ...recipe.bead!, diameterMm } } }
@@ -145,7 +145,7 @@ test.each<[object, string]>([
 		'The lies must be'
 	]
 ])('%j is no document, and is said to be none', async (raw, words) => {
-	const error: unknown = await new Shelf().bringIn([raw], 'take').catch((e: unknown) => e);
+	const error: unknown = await new Kept().bringIn([raw], 'take').catch((e: unknown) => e);
 	expect(error).toBeInstanceOf(Refusal);
 	expect((error as Error).message).toContain(words);
 });

@@ -119,7 +119,7 @@ export function planImport(
 	choose: (kind: DocumentKind, id: string) => ImportChoice
 ): ImportPlan {
 	// As it will be after what is planned so far; a later file may bring the same document again.
-	const here = new Shelf();
+	const here = new NamesHere();
 	rows.forEach((row) => here.put(row));
 	// What others are within goes first. Then what is here under its id: it may give up the name by which another is found.
 	const order = incoming
@@ -195,7 +195,7 @@ function checkFrom(from: Incoming, content: DocumentContent, before: DocumentRow
 }
 
 /** Documents by id and by name. */
-class Shelf {
+class NamesHere {
 	private readonly byId = new Map<string, DocumentRow>();
 	private readonly byName = new Map<string, Map<string, DocumentRow>>();
 

@@ -81,7 +81,7 @@ export interface Store {
 	 *
 	 * @throws Refusal that names the change which cannot be
 	 */
-	act(label: string, changes: readonly Change[]): Promise<ActionAnswer>;
+	act(label: string, changes: readonly ActionPart[]): Promise<ActionAnswer>;
 	/**
 	 * What an import brings, as one action.
 	 *
@@ -115,7 +115,7 @@ export interface Store {
 }
 
 /** One of several changes. */
-export interface Change {
+export interface ActionPart {
 	readonly kind: DocumentKind;
 	readonly id: string;
 	/** That it started from; null for a new document. */
@@ -204,7 +204,7 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 	/** A document as it is changed, checked and put. */
 	const changed = async (
 		tx: Queryable,
-		{ kind, id }: Pick<Change, 'kind' | 'id'>,
+		{ kind, id }: Pick<ActionPart, 'kind' | 'id'>,
 		revision: number,
 		content: DocumentContent
 	) => {
@@ -227,7 +227,7 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 		await removeDocument(tx, kind, id);
 		return { before, records: [...returned, { kind, id, before, after: null }] };
 	};
-	const oneOf = async (tx: Queryable, change: Change): Promise<readonly ChangeRecord[]> => {
+	const oneOf = async (tx: Queryable, change: ActionPart): Promise<readonly ChangeRecord[]> => {
 		const { kind, id, revision, content } = change;
 		if (content === null) {
 			if (revision === null) {

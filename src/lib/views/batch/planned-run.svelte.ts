@@ -1,4 +1,4 @@
-import { pacesOf, planOf, stepsOf } from '$core/batch/index';
+import { stepTimesOf, planOf, stepsOf } from '$core/batch/index';
 import { buildFly, mediansFor, partNames } from '$core/fly/index';
 import { fliesOf, itemOf, MOST_FLIES } from '$lib/documents/batch/body';
 import { recipeFromDocument } from '$lib/documents/fly/recipe';
@@ -41,7 +41,7 @@ export class PlannedRun {
 	readonly complete = $derived(
 		this.chosen !== null && this.chosen.body.flies.length === fliesOf(this.chosen.body)
 	);
-	private readonly pace = $derived(pacesOf(timesOf(this.batches.map(({ body }) => body))));
+	private readonly pace = $derived(stepTimesOf(timesOf(this.batches.map(({ body }) => body))));
 	/** Whether the times are the person's own. */
 	readonly timed = $derived(this.batches.some(({ body }) => body.times.length > 0));
 

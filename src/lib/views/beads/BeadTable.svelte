@@ -2,10 +2,10 @@
 	import { beadMetalWords, styleWords } from '$core/fly/index';
 	import { askedMetals, type BeadOption } from '$core/match/index';
 	import { CENTIMETRE, GRAM } from '$core/quantity/index';
+	import { wayTable } from '$core/rig/index';
 	import { fixed } from '$lib/controls/index';
 	import { useWorkspace } from '$lib/state/context';
 	import type { WhichBeadState } from '$lib/state/which-bead.svelte';
-	import { wayWords } from '$lib/ui/drift-words';
 	import type { BeadQuestion } from './question.svelte';
 	import { mm, tenths } from './words';
 
@@ -41,7 +41,7 @@
 				{styleWords[question.recipe.hook.style]}
 				{question.recipe.hook.size}, in {question.water.depth} m at {fixed(2)(
 					question.water.surfaceSpeed
-				)} m/s, {wayWords[question.way]}.
+				)} m/s, {wayTable[question.way].words}.
 			</caption>
 			<thead>
 				<tr class="border-b-2 border-line">

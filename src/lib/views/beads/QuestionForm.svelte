@@ -1,11 +1,10 @@
 <script lang="ts">
 	import { fullnesses, hookStyles, styleWords } from '$core/fly/index';
 	import { leafField, leafOverField } from '$core/quantity/index';
-	import { ways } from '$core/rig/index';
+	import { ways, wayTable } from '$core/rig/index';
 	import { fixed, hookStepControls } from '$lib/controls/index';
 	import WaterFields from '$lib/controls/WaterFields.svelte';
 	import { useWorkspace } from '$lib/state/context';
-	import { wayWords } from '$lib/ui/drift-words';
 	import FieldStepper from '$lib/ui/FieldStepper.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import Stepper from '$lib/ui/Stepper.svelte';
@@ -58,8 +57,8 @@
 		label="Fished"
 		value={question.way}
 		options={ways
-			.filter((value) => value !== 'swing')
-			.map((value) => ({ value, words: wayWords[value] }))}
+			.filter((value) => wayTable[value].asks === 'drift')
+			.map((value) => ({ value, words: wayTable[value].words }))}
 		onchange={(value) => (question.way = value)}
 	/>
 	{#if selection.fly}

@@ -1,5 +1,5 @@
 import { starterRecipe, type Recipe } from '$core/fly/index';
-import type { Rig, Way } from '$core/rig/index';
+import { wayTable, type Rig, type Way } from '$core/rig/index';
 import type { Lie } from '$core/water/index';
 import type { Workspace } from '$lib/state/workspace.svelte';
 
@@ -31,6 +31,6 @@ export class BeadQuestion {
 			coil: null
 		});
 		const { way } = strip.usedRig.rig;
-		this.way = $state(way === 'swing' ? 'tight line' : way);
+		this.way = $state(wayTable[way].asks === 'depth' ? 'tight line' : way);
 	}
 }

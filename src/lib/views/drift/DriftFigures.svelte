@@ -2,7 +2,7 @@
 	import type { Band, DrawnDrift } from '$core/drift/index';
 	import { GRAVITY } from '$core/material/index';
 	import { CENTIMETRE, GRAM } from '$core/quantity/index';
-	import type { Rig } from '$core/rig/index';
+	import { wayTable, type Rig } from '$core/rig/index';
 	import type { Hand } from '$core/predict/index';
 	import {
 		handSentences,
@@ -31,7 +31,7 @@
 		readonly about: string;
 		readonly value: (band: Band) => readonly [string, string];
 	}
-	const floats = $derived(rig.way === 'float' || rig.way === 'dry fly');
+	const floats = $derived(wayTable[rig.way].floats);
 	const held = $derived(hand ? handSentences(hand, rig) : []);
 	// A figure and its range come from the same drifts; the path in the picture is only one of them.
 	const rows: readonly Row[] = $derived([
@@ -108,7 +108,7 @@
 		...(floats
 			? [
 					{
-						what: rig.way === 'float' ? 'Float under' : 'Dry fly under',
+						what: `${floats.name.charAt(0).toUpperCase()}${floats.name.slice(1)} under`,
 						about: 'pulled under by fly and line',
 						value: ({ faults, drifts }: Band) =>
 							[faults.under ? `in ${percent(faults.under / drifts)}` : 'never', ''] as const

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { handWords, taught, type Taught } from './lessons';
+	import { handWords, taught, type Taught } from './learned-words';
 	import { useWorkspace } from '$lib/state/context';
 	const { beliefs, documents, log } = useWorkspace();
 

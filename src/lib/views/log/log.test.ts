@@ -7,7 +7,7 @@ import type { EntryRow, FlyRow, LotRow } from '$lib/documents/kinds';
 import type { EntryBodyDocument } from '$lib/documents/entry/body';
 import { evidenceOf, weighedOf } from '$lib/evidence/observations';
 import { expectedMass, expectedTime } from './expected';
-import { handWords, taught } from './lessons';
+import { handWords, taught } from './learned-words';
 import { logRows, residuals } from './rows';
 
 const recipe = recipeToDocument(starterRecipe);

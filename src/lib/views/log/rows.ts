@@ -57,14 +57,14 @@ export function residuals(rows: readonly LogRow[]): Residual[] {
 	});
 }
 
-interface Shelf {
+interface FoundDocuments {
 	readonly entries: readonly EntryRow[];
 	readonly lots: readonly LotRow[];
 	readonly batches: readonly BatchRow[];
 }
 
 /** Everything that was found, the newest first. */
-export function logRows(found: Shelf, { judged, unusable }: Learning): LogRow[] {
+export function logRows(found: FoundDocuments, { judged, unusable }: Learning): LogRow[] {
 	const flagged = new Set(judged.flatMap((one) => (one.flagged ? [one.key] : [])));
 	const fights = new Set(judged.flatMap((one) => (one.fights ? [one.key] : [])));
 	const silent = new Set(unusable);
@@ -127,7 +127,7 @@ function compared(
 /** A weighing of the stock or of a batch. */
 function elsewhere(
 	one: Observation,
-	{ lots, batches }: Shelf,
+	{ lots, batches }: FoundDocuments,
 	its: Pick<LogRow, 'key' | 'flagged' | 'fights' | 'silent' | 'exclusion'>
 ): LogRow {
 	const [from, id, fly] = one.key.split(':');

@@ -1,14 +1,14 @@
 <script lang="ts">
 	import Pin from '@lucide/svelte/icons/pin';
 	import { beadMetalWords, coilWords, hookWords, type Recipe } from '$core/fly/index';
-	import type { Found } from '$core/match/index';
+	import type { FoundBuild } from '$core/match/index';
 	import { CENTIMETRE, GRAM, MILLIMETRE } from '$core/quantity/index';
 	import FlyPicture from '$lib/frame/FlyPicture.svelte';
 	import { useWorkspace } from '$lib/state/context';
 	import { searchOf } from '$lib/state/match.svelte';
 
 	interface Props {
-		one: Found;
+		one: FoundBuild;
 		place: number;
 		/** Why it stands where it does. */
 		reason: string;

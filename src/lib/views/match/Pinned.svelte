@@ -1,16 +1,16 @@
 <script lang="ts">
 	import { beadWords, coilWords, recipeChange } from '$core/fly/index';
-	import type { Found } from '$core/match/index';
+	import type { FoundBuild } from '$core/match/index';
 	import { CENTIMETRE, GRAM, MILLIMETRE } from '$core/quantity/index';
 
 	interface Props {
-		builds: readonly Found[];
-		take: (one: Found) => void;
-		remove: (one: Found) => void;
+		builds: readonly FoundBuild[];
+		take: (one: FoundBuild) => void;
+		remove: (one: FoundBuild) => void;
 	}
 	let { builds, take, remove }: Props = $props();
 
-	const rows: readonly { readonly name: string; readonly of: (one: Found) => string }[] = [
+	const rows: readonly { readonly name: string; readonly of: (one: FoundBuild) => string }[] = [
 		{ name: 'good of 10', of: ({ chance }) => (10 * chance).toFixed(1) },
 		{ name: 'mass, g', of: ({ mass }) => (mass / GRAM).toFixed(3) },
 		{

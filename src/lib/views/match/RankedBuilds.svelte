@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { dearestIn, type Found, type MatchQuestion } from '$core/match/index';
+	import { dearestIn, type FoundBuild, type MatchQuestion } from '$core/match/index';
 	import BuildRow from './BuildRow.svelte';
 	import { reasonFor } from './reasons';
 	import WaysOut from './WaysOut.svelte';
@@ -8,7 +8,7 @@
 
 	interface Props {
 		question: MatchQuestion;
-		tie: (one: Pick<Found, 'recipe'>) => Promise<void>;
+		tie: (one: Pick<FoundBuild, 'recipe'>) => Promise<void>;
 	}
 	let { question, tie }: Props = $props();
 	const workspace = useWorkspace();
@@ -23,7 +23,7 @@
 	const followed = $derived(answer?.list[0]?.drifts ?? 0);
 	const others = $derived(answer?.list.at(-1)?.drifts ?? 0);
 	/** Parts that were open to choose, and that a tier who keeps a stock does not have there. */
-	function missing({ recipe: { hook, bead, coil } }: Found): string[] {
+	function missing({ recipe: { hook, bead, coil } }: FoundBuild): string[] {
 		if (documents.all('lot').length === 0) return [];
 		const { locks } = choices;
 		return [

@@ -1,16 +1,16 @@
 <script lang="ts">
 	import { windowOf } from '$core/predict/index';
 	import type { EChartsCoreOption, EChartsType } from 'echarts/core';
-	import type { MatchAnswer, Piece, Seen } from '$core/match/index';
+	import type { MatchAnswer, PlotRange, Seen } from '$core/match/index';
 	import { CENTIMETRE } from '$core/quantity/index';
 	import { chart, colourOf } from '$lib/ui/chart.svelte';
 	import { materialColour } from '$lib/ui/colours';
 
 	interface Props {
 		answer: MatchAnswer;
-		piece: Piece | null;
+		piece: PlotRange | null;
 		/** A piece was brushed; null: none any more. */
-		brush: (piece: Piece | null) => void;
+		brush: (piece: PlotRange | null) => void;
 		showTable: () => void;
 	}
 	let { answer, piece, brush, showTable }: Props = $props();

@@ -1,10 +1,10 @@
 <script lang="ts">
-	import type { Found, WayOut } from '$core/match/index';
+	import type { FoundBuild, WayOut } from '$core/match/index';
 	import { useWorkspace } from '$lib/state/context';
 	import { searchOf } from '$lib/state/match.svelte';
 
 	interface Props {
-		tie: (one: Pick<Found, 'recipe'>) => void;
+		tie: (one: Pick<FoundBuild, 'recipe'>) => void;
 	}
 	let { tie }: Props = $props();
 	const workspace = useWorkspace();

@@ -1,4 +1,4 @@
-import { does, termsOf, type Found, type Term, type Wishes } from '$core/match/index';
+import { does, termsOf, type FoundBuild, type WishTerm, type Wishes } from '$core/match/index';
 import { MILLIMETRE } from '$core/quantity/index';
 
 /** A term of the points must make so much of a difference to be said. */
@@ -10,7 +10,7 @@ const LESS = 0.05;
 const share = (ratio: number) => `${Math.max(1, Math.round(100 * (ratio - 1)))} %`;
 
 /** What sets a build behind the first, by one of its terms. */
-function words(term: Term, one: Found, first: Found): string {
+function words(term: WishTerm, one: FoundBuild, first: FoundBuild): string {
 	switch (term) {
 		case 'mass':
 			return `${share(one.mass / first.mass)} heavier`;
@@ -42,8 +42,8 @@ function words(term: Term, one: Found, first: Found): string {
  * @param mark the chance from which on a build does the job
  */
 export function reasonFor(
-	one: Found,
-	first: Found,
+	one: FoundBuild,
+	first: FoundBuild,
 	mark: number,
 	wishes: Wishes,
 	dearest: number
@@ -59,7 +59,7 @@ export function reasonFor(
 			: 'the lightest and slimmest that comes near the best';
 	}
 	const [mine, best] = [termsOf(one, wishes, dearest), termsOf(first, wishes, dearest)];
-	const behind = (Object.keys(mine) as Term[])
+	const behind = (Object.keys(mine) as WishTerm[])
 		.map((term) => ({ term, more: mine[term] - best[term] }))
 		// Troubles are said beside it, each by its own figure.
 		.filter(({ term, more }) => more >= WORTH_SAYING && term !== 'troubles')

@@ -14,7 +14,7 @@ import type { Measurable } from './expansion';
 import { withoutTools } from './measurables';
 
 /** What was learned of something: what it is now believed to be over what it was before. */
-export interface Lesson {
+export interface LearnedSummary {
 	/** A ratio with its 90 % interval. */
 	readonly ratio: Interval;
 	/** Width of the interval over what it was before anything was learned. */
@@ -27,7 +27,7 @@ const NONE = 0.01;
 const HARDLY = 0.9;
 
 /** What was learned of a thing that can be weighed. */
-export function lessonOf(weighed: Measurable, learned: Learned): Lesson {
+export function summaryOf(weighed: Measurable, learned: Learned): LearnedSummary {
 	const of = withoutTools(weighed);
 	const median = valuesAt(of.beliefs);
 	const compute = of.figuresAbout(median);
@@ -42,12 +42,12 @@ export function lessonOf(weighed: Measurable, learned: Learned): Lesson {
 }
 
 /** What was learned of one belief, of all its kind or of one place. */
-export function lessonAbout(
+export function summaryAbout(
 	belief: BeliefName,
 	learned: Learned,
 	mixture: Mixture,
 	prior: Beliefs = priorBeliefs
-): Lesson {
+): LearnedSummary {
 	const { median } = prior[belief];
 	const width = (beliefs: Beliefs) =>
 		spreadOf((values) => [values[belief] / median], beliefs, [belief])[0]!;
@@ -56,11 +56,11 @@ export function lessonAbout(
 }
 
 /** Whether it is worth a word: it is off by more than nothing, or surely known better. */
-export const worthAWord = ({ ratio, narrower: by }: Lesson): boolean =>
+export const worthAWord = ({ ratio, narrower: by }: LearnedSummary): boolean =>
 	by < HARDLY && (Math.abs(math.log(ratio.value)) > NONE || by < 0.6);
 
 /** It is surely not what it was believed to be: the interval leaves that out. */
-export const surely = ({ ratio }: Lesson): boolean => ratio.low > 1 || ratio.high < 1;
+export const surely = ({ ratio }: LearnedSummary): boolean => ratio.low > 1 || ratio.high < 1;
 
 const narrower = (
 	after: { readonly below: number; readonly above: number },

@@ -11,7 +11,7 @@ import {
 import { BEAD_STEPS } from '../material/index';
 
 /** What may have gone otherwise at the vise. */
-export interface Cause {
+export interface WeightCause {
 	readonly part: PartName;
 	/** "a turn of wire missing" */
 	readonly words: string;
@@ -34,7 +34,7 @@ const ODDS = { turn: 4, turns: 1, bead: 2, metal: 1, drop: 3, dressing: 2, hook:
 const FULLER = 0.5;
 
 /** What may make one fly of a run heavier or lighter than the others, with what each would change by what is believed. */
-export function causesFor(whole: Recipe, believed: Beliefs = priorBeliefs): Cause[] {
+export function causesFor(whole: Recipe, believed: Beliefs = priorBeliefs): WeightCause[] {
 	const recipe: Recipe = { ...whole };
 	delete (recipe as { weighed?: number }).weighed;
 	const { build, compiled } = compiledOf(recipe, believed);
@@ -42,7 +42,7 @@ export function causesFor(whole: Recipe, believed: Beliefs = priorBeliefs): Caus
 	const beadMass = (one: Recipe) =>
 		compiledOf(one, believed).compiled.parts.find(({ part }) => part === 'bead')?.mass ?? 0;
 	const base = compiled.body.mass;
-	const causes: Cause[] = [];
+	const causes: WeightCause[] = [];
 	const add = (part: PartName, words: string, odds: number, changed: Recipe | number) => {
 		const mass = typeof changed === 'number' ? changed : massOf(changed) - base;
 		if (Math.abs(mass) > 1e-9) causes.push({ part, words, odds, mass });
@@ -136,11 +136,11 @@ export function scatterOf(recipe: Recipe, believed: Beliefs = priorBeliefs): num
 /** What a fly that is off says. */
 export interface Diagnosis {
 	/** The likeliest first, each with its probability among those that are known. */
-	readonly causes: readonly (Cause & { readonly share: number })[];
+	readonly causes: readonly (WeightCause & { readonly share: number })[];
 	/** False where this scale, or the flies' own scatter, hides which of the first two it was. */
 	readonly told: boolean;
 	/** The smallest change among the causes that the scale's step hides; null where it shows all. */
-	readonly hidden: Cause | null;
+	readonly hidden: WeightCause | null;
 }
 
 /** So much likelier than the next a cause has to be to be named alone. */
@@ -157,7 +157,7 @@ export function diagnose(
 	off: number,
 	spread: number,
 	step: number,
-	causes: readonly Cause[]
+	causes: readonly WeightCause[]
 ): Diagnosis {
 	// A step that is rounded: its own standard deviation beside that of the flies.
 	const wide = math.hypot(spread, step / Math.sqrt(12));

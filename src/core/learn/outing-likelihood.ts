@@ -2,7 +2,7 @@ import { priorBeliefs, type BeliefName } from '../belief/index';
 import type { Run } from '../drift/index';
 import { bandDistances } from '../drift/index';
 import { drifting, MODEL_VERSION, worldRuns, worldsFrom } from '../predict/index';
-import type { Outing, Sight, Surrogate } from './observation';
+import type { Outing, Sight, OutingLikelihood } from './observation';
 import { posterior } from './posterior';
 
 /** Drifts that a surrogate is fitted to. */
@@ -26,15 +26,15 @@ const shows: Readonly<Record<Sight, (run: Run) => boolean>> = {
  * Fits how likely a sight is over the beliefs: logistic regression, with a prior of one on each slope, on
  * drifts in worlds drawn from the prior with their eddies. Half a second's work; to be kept.
  */
-export function surrogateOf(
+export function outingLikelihoodOf(
 	outing: Pick<Outing, 'recipe' | 'lie' | 'rig' | 'celsius' | 'saw'>
-): Surrogate {
+): OutingLikelihood {
 	const ready = drifting({ ...outing, believed: priorBeliefs });
 	const distances = bandDistances(ready.median.column, 2);
 	const seen = shows[outing.saw];
 	const names: BeliefName[] = [];
 	const runs = worldRuns(ready, [0, DRIFTS], distances);
-	const happenings = [...worldsFrom(ready, 0, DRIFTS)].map(({ scores }, k) => {
+	const outcomes = [...worldsFrom(ready, 0, DRIFTS)].map(({ scores }, k) => {
 		const slopes = (Object.entries(scores) as [BeliefName, number][]).map(([name, slope]) => {
 			if (!names.includes(name)) names.push(name);
 			return { k: names.indexOf(name) + 1, slope };
@@ -42,7 +42,7 @@ export function surrogateOf(
 		const happened = seen(runs[k]!);
 		return { logOdds: 0, slopes: [{ k: 0, slope: WIDE }, ...slopes], happened };
 	});
-	const { mean } = posterior(names.length + 1, [], { happenings, loss: 'square' });
+	const { mean } = posterior(names.length + 1, [], { outcomes, loss: 'square' });
 	return {
 		model: MODEL_VERSION,
 		logOdds: Number((SEEN * WIDE * mean[0]!).toFixed(4)),

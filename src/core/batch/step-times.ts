@@ -22,7 +22,7 @@ const ONE_TIME = 0.3;
  *
  * @returns of a step's key the factor on its usual seconds
  */
-export function pacesOf(timed: readonly Timed[]): (key: string) => number {
+export function stepTimesOf(timed: readonly Timed[]): (key: string) => number {
 	const known = new Map<string, { seconds: number; usual: number; times: number }>();
 	for (const { key, seconds, usual, times } of timed) {
 		if (!(seconds > 0 && usual > 0 && times > 0)) continue;

@@ -13,11 +13,11 @@ import {
 import { GRAVITY } from '../material/index';
 import { settle, settleNear, type Near } from '../sink/index';
 import type { Fluid } from '../water/index';
-import type { Look } from './looks';
+import type { DressingVariant } from './dressing-variants';
 import { goesOn, type Space, type Winding } from './space';
 
 /** What a build of the search comes to, near enough to be looked at again or passed over. SI. */
-export interface Figures {
+export interface Surrogate {
 	mass: number;
 	/** N in water. */
 	weight: number;
@@ -44,37 +44,37 @@ const CLOSE = 2e-3;
 const USUAL_EXPONENT = 2;
 
 /** Where a build is found again: its place in the space's lists; winding −1 is none. */
-export interface Place {
+export interface BuildPlace {
 	hook: number;
 	bead: number;
 	winding: number;
 	turns: number;
-	look: number;
+	variant: number;
 }
 
 /**
  * Figures of every build on one hook with one bead, by tables.
  *
- * Worked out in full: the pattern's own look without wire and at a few numbers of turns of each wire in
- * each place; each other look without wire and once with. Between turns figures are drawn straight; a
- * look changes mass, thickness and the logarithm of the speed by what it changes them there, in
+ * Worked out in full: the pattern's own dressing without wire and at a few numbers of turns of each wire in
+ * each place; each other variant without wire and once with. Between turns figures are drawn straight; a
+ * variant changes mass, thickness and the logarithm of the speed by what it changes them there, in
  * proportion to the wire; another metal of the same wire by its weight. Half of them within 1 % of the full
  * way’s speed, nine of ten within 7 % (tested); the rest hang near where their attitude turns over. What surely cannot be tied is left out.
  *
  * @param visit called for each build with figures that are only lent
  * @returns how many builds there are that can be tied
  */
-export function figuresOf(
+export function surrogatesOf(
 	space: Space,
 	hookAt: number,
 	beadAt: number,
 	fluid: Fluid,
-	visit: (figures: Figures, place: Place) => void
+	visit: (figures: Surrogate, place: BuildPlace) => void
 ): number {
 	const hook = space.hooks[hookAt]!;
 	const bead = space.beads[beadAt]!;
 	if (!goesOn(space, hook, bead)) return 0;
-	const { trims, looks, windings, kept, believed } = space;
+	const { dressingChanges, variants, windings, kept, believed } = space;
 	const densityOf = (coil: Winding) =>
 		mediansFor({ ...space.pattern, hook, bead, coil: { ...coil, turns: 1 } }, believed)[
 			`coil.${coil.metal}.density`
@@ -82,27 +82,27 @@ export function figuresOf(
 	const alone: Recipe = { ...space.pattern, hook, bead, coil: kept };
 	const first = worked(alone, fluid, null, believed);
 	if (first.stopped.some((code) => code !== 'coil-too-long')) return 0;
-	const trimmed = trims.map((trim) => trim.dress(alone));
-	const plain = trimmed.map((recipe) => worked(recipe, fluid, first.sink, believed));
+	const dressed = dressingChanges.map((change) => change.dress(alone));
+	const plain = dressed.map((recipe) => worked(recipe, fluid, first.sink, believed));
 	const changes = plain.map((one) => changeFrom(first, one));
-	const open = looks.flatMap((look, k) =>
-		[first, ...look.trims.map((at) => plain[at]!)].every(({ stopped }) => stopped.length === 0)
-			? [{ k, bare: sumOf(look, changes) }]
+	const open = variants.flatMap((variant, k) =>
+		[first, ...variant.changes.map((at) => plain[at]!)].every(({ stopped }) => stopped.length === 0)
+			? [{ k, bare: sumOf(variant, changes) }]
 			: []
 	);
-	const place: Place = { hook: hookAt, bead: beadAt, winding: -1, turns: 0, look: 0 };
-	const now: Figures = { ...first.figures };
-	const shown: Figures = { ...first.figures };
+	const place: BuildPlace = { hook: hookAt, bead: beadAt, winding: -1, turns: 0, variant: 0 };
+	const now: Surrogate = { ...first.figures };
+	const shown: Surrogate = { ...first.figures };
 	let visited = 0;
 	if (first.stopped.length === 0) {
 		for (const { k, bare } of open) {
 			change(first.figures, bare, bare, 0, shown);
-			place.look = k;
+			place.variant = k;
 			visit(shown, place);
 		}
 		visited += open.length;
 	}
-	/** Each look's change with wire, and how much wire that is; found with the first that fits in a place. */
+	/** Each variant's change with wire, and how much wire that is; found with the first that fits in a place. */
 	const wiredIn = new Map<string, Wired>();
 	const rows = new Map<string, readonly Worked[]>();
 	windings.forEach((winding, windingAt) => {
@@ -117,7 +117,7 @@ export function figuresOf(
 		if (!wired)
 			wiredIn.set(
 				near,
-				(wired = wiredWith(knots[knots.length >> 1]!, trimmed, looks, fluid, believed))
+				(wired = wiredWith(knots[knots.length >> 1]!, dressed, variants, fluid, believed))
 			);
 		const heavier = densityOf(winding) - densityOf(knots[0]!.recipe.coil!);
 		const most = knots[knots.length - 1]!.turns;
@@ -128,9 +128,9 @@ export function figuresOf(
 			between(knots[k]!, knots[Math.min(k + 1, knots.length - 1)]!, turns, heavier, now);
 			const share = Math.min(MOST_SHARE, now.coil / wired.coil);
 			place.turns = turns;
-			for (const { k: look, bare } of open) {
-				change(now, bare, wired.changes[look]!, share, shown);
-				place.look = look;
+			for (const { k: variant, bare } of open) {
+				change(now, bare, wired.changes[variant]!, share, shown);
+				place.variant = variant;
 				visit(shown, place);
 			}
 			visited += open.length;
@@ -138,35 +138,35 @@ export function figuresOf(
 	});
 	return visited;
 }
-/** A look's change is drawn on beyond the wire with which it was found, so many times. */
+/** A variant's change is drawn on beyond the wire with which it was found, so many times. */
 const MOST_SHARE = 1.5;
 
 interface Wired {
 	/** m³ of coil. */
 	readonly coil: number;
-	/** By look. */
-	readonly changes: readonly Change[];
+	/** By variant. */
+	readonly changes: readonly SurrogateChange[];
 }
 
-/** What each look changes on a fly that is wound with wire. */
+/** What each variant changes on a fly that is wound with wire. */
 function wiredWith(
 	own: Worked,
-	trimmed: readonly Recipe[],
-	looks: readonly Look[],
+	dressed: readonly Recipe[],
+	variants: readonly DressingVariant[],
 	fluid: Fluid,
 	believed: Beliefs
 ): Wired {
 	const { coil } = own.recipe;
-	const changes = trimmed.map((recipe) =>
+	const changes = dressed.map((recipe) =>
 		changeFrom(own, worked({ ...recipe, coil }, fluid, own.sink, believed))
 	);
-	return { coil: own.figures.coil, changes: looks.map((look) => sumOf(look, changes)) };
+	return { coil: own.figures.coil, changes: variants.map((variant) => sumOf(variant, changes)) };
 }
 
 /** A build worked out in full. */
 interface Worked {
 	readonly recipe: Recipe;
-	readonly figures: Figures;
+	readonly figures: Surrogate;
 	/** Codes of what forbids it. */
 	readonly stopped: readonly string[];
 	readonly turns: number;
@@ -244,8 +244,8 @@ function knotsOf(
 	return found;
 }
 
-/** What a look changes, without wire and with as much of it as `coil` says. */
-interface Change {
+/** What a variant changes, without wire and with as much of it as `coil` says. */
+interface SurrogateChange {
 	readonly mass: number;
 	readonly weight: number;
 	/** Of the speed's logarithm. */
@@ -256,7 +256,7 @@ interface Change {
 	readonly troubles: number;
 }
 
-function changeFrom({ figures: a }: Worked, { figures: b }: Worked): Change {
+function changeFrom({ figures: a }: Worked, { figures: b }: Worked): SurrogateChange {
 	return {
 		mass: b.mass - a.mass,
 		weight: b.weight - a.weight,
@@ -268,10 +268,13 @@ function changeFrom({ figures: a }: Worked, { figures: b }: Worked): Change {
 	};
 }
 
-/** Trims are taken to change what they change whatever else is trimmed. */
-function sumOf({ trims }: Look, changes: readonly Change[]): Change {
+/** Changes of the dressing are taken to change what they change whatever else is changed. */
+function sumOf(
+	{ changes: places }: DressingVariant,
+	changes: readonly SurrogateChange[]
+): SurrogateChange {
 	const sum = { mass: 0, weight: 0, log: 0, pitch: 0, bulk: 0, gap: 0, troubles: 0 };
-	for (const at of trims) {
+	for (const at of places) {
 		const one = changes[at]!;
 		sum.mass += one.mass;
 		sum.weight += one.weight;
@@ -284,8 +287,14 @@ function sumOf({ trims }: Look, changes: readonly Change[]): Change {
 	return sum;
 }
 
-/** The figures with a change in a look added, what it is without wire moving with the wire to what it is with. */
-function change(figures: Figures, bare: Change, wired: Change, share: number, out: Figures): void {
+/** The figures with a change in a variant added, what it is without wire moving with the wire to what it is with. */
+function change(
+	figures: Surrogate,
+	bare: SurrogateChange,
+	wired: SurrogateChange,
+	share: number,
+	out: Surrogate
+): void {
 	const rest = 1 - share;
 	out.mass = figures.mass + rest * bare.mass + share * wired.mass;
 	out.weight = figures.weight + rest * bare.weight + share * wired.weight;
@@ -298,7 +307,7 @@ function change(figures: Figures, bare: Change, wired: Change, share: number, ou
 }
 
 /** Figures between two knots, in a metal that is so much heavier than theirs, kg/m³. */
-function between(a: Worked, b: Worked, turns: number, heavier: number, out: Figures): void {
+function between(a: Worked, b: Worked, turns: number, heavier: number, out: Surrogate): void {
 	const share = b.turns > a.turns ? (turns - a.turns) / (b.turns - a.turns) : 0;
 	const [from, to] = [a.figures, b.figures];
 	out.coil = from.coil + share * (to.coil - from.coil);
@@ -316,7 +325,10 @@ function between(a: Worked, b: Worked, turns: number, heavier: number, out: Figu
 }
 
 /** The recipe of a build by its place in the space. */
-export function recipeAt(space: Space, { hook, bead, winding, turns, look }: Place): Recipe {
+export function recipeAt(
+	space: Space,
+	{ hook, bead, winding, turns, variant }: BuildPlace
+): Recipe {
 	const wound = space.windings[winding];
 	const coil = wound ? { ...wound, turns } : space.kept;
 	const bare: Recipe = {
@@ -325,5 +337,8 @@ export function recipeAt(space: Space, { hook, bead, winding, turns, look }: Pla
 		bead: space.beads[bead]!,
 		coil
 	};
-	return space.looks[look]!.trims.reduce((recipe, at) => space.trims[at]!.dress(recipe), bare);
+	return space.variants[variant]!.changes.reduce(
+		(recipe, at) => space.dressingChanges[at]!.dress(recipe),
+		bare
+	);
 }

@@ -8,7 +8,7 @@ import { waysOut } from './ways-out';
 import { beadOptions } from './bead-options';
 
 /** Does the tasks of a search, one after the other; holds the search that is under way. */
-export class Desk {
+export class SearchWorker {
 	private search: Search | null = null;
 	/** The last question that was made ready to drift, for the next piece of its band. */
 	private last: { readonly words: string; readonly ready: Drifting } | null = null;
@@ -53,7 +53,7 @@ export class Desk {
 	}
 
 	private underWay(): Search {
-		if (!this.search) throw new Error('Desk: no search was begun; ask “begin” first');
+		if (!this.search) throw new Error('SearchWorker: no search was begun; ask “begin” first');
 		return this.search;
 	}
 }

@@ -1,6 +1,6 @@
 import type { Beliefs } from '../belief/index';
 import { buildFly, dressingOf, mediansFor, type HackleChoice, type Recipe } from '../fly/index';
-import { ribWound, shorter, slimmer, turnLess } from './trims';
+import { ribWound, shorter, slimmer, turnLess } from './dressing-changes';
 
 /** What of a pattern a search may change, or is to keep. */
 export const lockables = ['hook', 'bead', 'coil', 'rib', 'dressing'] as const;
@@ -9,17 +9,17 @@ export type Lockable = (typeof lockables)[number];
 export type Locks = Readonly<Record<Lockable, boolean>>;
 
 /** One change of a pattern's dressing: so many steps away from its own look. */
-export interface Trim {
+export interface DressingChange {
 	readonly departures: number;
 	/** What is otherwise, in a few words. */
 	readonly words: string;
 	readonly dress: (recipe: Recipe) => Recipe;
 }
 
-/** One way to dress a pattern: as it is with some trims, which come one after the other. */
-export interface Look {
-	/** Places in the list of trims; none as it is. */
-	readonly trims: readonly number[];
+/** One way to dress a pattern: as it is with some changes, which come one after the other. */
+export interface DressingVariant {
+	/** Places in the list of changes; none as it is. */
+	readonly changes: readonly number[];
 	readonly departures: number;
 	readonly words: string;
 }
@@ -29,44 +29,47 @@ export interface Look {
  * hackle turns down to none; body as it is or a fifth slimmer; tail as it is or a quarter shorter.
  * What is locked stays.
  */
-export function looksOf(
+export function dressingVariantsOf(
 	pattern: Recipe,
 	locks: Locks,
 	believed: Beliefs
-): { readonly trims: readonly Trim[]; readonly looks: readonly Look[] } {
+): {
+	readonly dressingChanges: readonly DressingChange[];
+	readonly variants: readonly DressingVariant[];
+} {
 	const { rib, hackle, body, tail } = dressingOf(pattern);
 	const slim = body && slimmer(body);
 	const short = tail && shorter(tail);
 	/** Of each row at most one is done. */
-	const rows: Trim[][] = [];
-	if (!locks.rib && rib) rows.push([ribOther(believed), trim(1, 'no rib', { rib: null })]);
+	const rows: DressingChange[][] = [];
+	if (!locks.rib && rib) rows.push([ribOther(believed), change(1, 'no rib', { rib: null })]);
 	if (!locks.dressing) {
 		if (hackle) rows.push(hackles(hackle));
-		if (slim) rows.push([trim(1, 'body a fifth slimmer', { body: slim })]);
-		if (short) rows.push([trim(1, 'tail a quarter shorter', { tail: short })]);
+		if (slim) rows.push([change(1, 'body a fifth slimmer', { body: slim })]);
+		if (short) rows.push([change(1, 'tail a quarter shorter', { tail: short })]);
 	}
-	const trims = rows.flat();
-	let looks: Look[] = [{ trims: [], departures: 0, words: '' }];
+	const changes = rows.flat();
+	let variants: DressingVariant[] = [{ changes: [], departures: 0, words: '' }];
 	for (const row of rows) {
 		const more = row.map((one) => {
-			const at = trims.indexOf(one);
-			return looks.map(({ trims: before, departures, words }) => ({
-				trims: [...before, at],
+			const at = changes.indexOf(one);
+			return variants.map(({ changes: before, departures, words }) => ({
+				changes: [...before, at],
 				departures: departures + one.departures,
 				words: words ? `${words}, ${one.words}` : one.words
 			}));
 		});
-		looks = [...looks, ...more.flat()];
+		variants = [...variants, ...more.flat()];
 	}
-	return { trims, looks };
+	return { dressingChanges: changes, variants };
 }
 
-function trim(departures: number, words: string, change: Partial<Recipe>): Trim {
+function change(departures: number, words: string, change: Partial<Recipe>): DressingChange {
 	return { departures, words, dress: (recipe) => ({ ...recipe, ...change }) };
 }
 
 /** Close turns are counted over the run of the very fly. */
-const ribOther = (believed: Beliefs): Trim => ({
+const ribOther = (believed: Beliefs): DressingChange => ({
 	departures: 1,
 	words: 'rib wound the other way',
 	dress(recipe) {
@@ -78,13 +81,13 @@ const ribOther = (believed: Beliefs): Trim => ({
 	}
 });
 
-function hackles(hackle: HackleChoice): Trim[] {
-	const all: Trim[] = [];
+function hackles(hackle: HackleChoice): DressingChange[] {
+	const all: DressingChange[] = [];
 	for (let now: HackleChoice | null = hackle, away = 1; now; away++) {
 		now = turnLess(now);
 		const turns = now?.turns;
 		const words = turns ? `${turns} ${turns === 1 ? 'turn' : 'turns'} of hackle` : 'no hackle';
-		all.push(trim(away, words, { hackle: now }));
+		all.push(change(away, words, { hackle: now }));
 	}
 	return all;
 }

@@ -8,7 +8,14 @@ import {
 	mixturesFor,
 	starterRecipe
 } from '$core/fly/index';
-import { lessonAbout, lessonOf, massOf, surely, worthAWord, type Lesson } from '$core/learn/index';
+import {
+	summaryAbout,
+	summaryOf,
+	massOf,
+	surely,
+	worthAWord,
+	type LearnedSummary
+} from '$core/learn/index';
 import { MILLIMETRE } from '$core/quantity/index';
 import { recipeFromDocument, recipeToDocument } from '$lib/documents/fly/recipe';
 import type { FlyRow, LotRow } from '$lib/documents/kinds';
@@ -17,7 +24,7 @@ import { materialOf } from '$lib/documents/lot/body';
 import { weighedOf } from '$lib/evidence/observations';
 
 /** Something that was learned, in words. */
-export interface Taught extends Lesson {
+export interface Taught extends LearnedSummary {
 	readonly words: string;
 	/** What a reset of it names: a belief, or a place after an @. */
 	readonly score: string;
@@ -57,11 +64,15 @@ export function taught(
 ): Taught[] {
 	const found: Taught[] = [];
 	const places = new Set(learned.scores.flatMap((score) => score.split('@').slice(1)));
-	const add = (lesson: Lesson, score: string, words: (lesson: Lesson) => string) => {
+	const add = (
+		lesson: LearnedSummary,
+		score: string,
+		words: (lesson: LearnedSummary) => string
+	) => {
 		if (worthAWord(lesson))
 			found.push({ ...lesson, score, words: words(lesson), sure: surely(lesson) });
 	};
-	const than = (lesson: Lesson, more: string, less: string, usual: string) => {
+	const than = (lesson: LearnedSummary, more: string, less: string, usual: string) => {
 		const { value } = lesson.ratio;
 		if (Math.abs(value - 1) < 0.005) return `as ${usual}`;
 		return `${per(value)} ${value > 1 ? more : less} than ${usual}`;
@@ -79,7 +90,7 @@ export function taught(
 					? 'the table says'
 					: `${coilMetalWords[recipe.coil!.metal]} of that size should be`;
 		add(
-			lessonOf(massOf(weighedOf(of, recipe), priorBeliefs), learned),
+			summaryOf(massOf(weighedOf(of, recipe), priorBeliefs), learned),
 			`@${lot.id}`,
 			(lesson) => `Your “${lot.name}”: ${than(lesson, 'heavier', 'lighter', usual)}`
 		);
@@ -92,7 +103,7 @@ export function taught(
 			seen.add(beadPlace(bead));
 			const size = (bead.diameter / MILLIMETRE).toFixed(1);
 			add(
-				lessonOf(massOf(weighedOf('beads', recipe), priorBeliefs), learned),
+				summaryOf(massOf(weighedOf('beads', recipe), priorBeliefs), learned),
 				`@${beadPlace(bead)}`,
 				(lesson) =>
 					`Your ${size} mm ${beadMetalWords[bead.metal]} beads (no packet named): ${than(lesson, 'heavier', 'lighter', 'they should be')}`
@@ -102,7 +113,7 @@ export function taught(
 		if (!hook.lot && places.has(hookPlace) && !seen.has(hookPlace)) {
 			seen.add(hookPlace);
 			add(
-				lessonOf(massOf(weighedOf('hooks', recipe), priorBeliefs), learned),
+				summaryOf(massOf(weighedOf('hooks', recipe), priorBeliefs), learned),
 				`@${hookPlace}`,
 				(lesson) =>
 					`Your hooks ${hookWords(hook)} (no packet named): ${than(lesson, 'heavier', 'lighter', 'the table says')}`
@@ -116,7 +127,7 @@ export function taught(
 		).length;
 		const whose = `“${name}”${alike > 1 ? ` and ${alike - 1} dressed like it` : ''}`;
 		const about = (belief: BeliefName) =>
-			lessonAbout(belief, learned, mixturesFor(recipe)(belief)!);
+			summaryAbout(belief, learned, mixturesFor(recipe)(belief)!);
 		add(
 			about('dressing.drag'),
 			`@${dressing}`,
@@ -133,7 +144,7 @@ export function taught(
 		if (score.includes('@')) continue;
 		const belief = beliefOf(score);
 		add(
-			lessonAbout(belief, learned, mixture(belief, 1, null)),
+			summaryAbout(belief, learned, mixture(belief, 1, null)),
 			score,
 			(lesson) =>
 				`In general, ${priorBeliefs[belief].about.replace(/, kg\/m³$/, '')}: ${than(lesson, 'more', 'less', 'believed')}`

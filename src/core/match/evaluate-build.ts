@@ -19,7 +19,7 @@ import type { Shelf } from './shelf';
 import { liesApart } from './space';
 
 /** A build looked at in full: plain data, so that it can go to and fro between threads. SI. */
-export interface Judged extends Counts {
+export interface EvaluatedBuild extends Counts {
 	readonly recipe: Recipe;
 	/** N in water. */
 	readonly weight: number;
@@ -39,13 +39,13 @@ export interface Judged extends Counts {
  *
  * @param departures steps away from the pattern's look
  */
-export function judge(
+export function evaluateBuild(
 	recipe: Recipe,
 	departures: number,
 	fluid: Fluid,
 	shelf: Shelf,
 	believed: Beliefs = priorBeliefs
-): Judged {
+): EvaluatedBuild {
 	const beliefs = beliefsFor(recipe, believed);
 	const medians = valuesAt(beliefs);
 	const build = buildFly(recipe, medians);

@@ -1,0 +1,51 @@
+export const landings = ['straight', 'slack', 'plunged'] as const;
+/** How the cast ends: line stretched out, with slack on the water, or the fly driven in first. */
+export type LandingKind = (typeof landings)[number];
+
+export const lineMaterials = ['nylon', 'fluorocarbon'] as const;
+export type LineMaterial = (typeof lineMaterials)[number];
+
+/**
+ * What the hand on the rod decides anew for every lie and fly: *set* by the person, or left to be found
+ * (line out, depth below what floats, count and retrieve) or to what is usual (lead, landing).
+ */
+export const handControls = ['line', 'hangs', 'countdown', 'retrieve', 'lead', 'landing'] as const;
+export type HandControl = (typeof handControls)[number];
+/** A control that is found and not just usual. */
+export type FoundControl = Exclude<HandControl, 'lead' | 'landing'>;
+
+/** A length of leader or tippet, m. */
+export interface LineSection {
+	readonly length: number;
+	readonly diameter: number;
+	readonly material: LineMaterial;
+}
+
+/**
+ * What a fly is fished on, whatever the way. All that any way asks for stays with the rig, so that a way can be
+ * tried and left again; metres, kg, m/s.
+ */
+export interface RigParts {
+	/** Length of the rod. */
+	readonly rod: number;
+	/** Its tip over the water. */
+	readonly tipHeight: number;
+	/** Tight line: how fast the tip is led, as a share of the surface speed. */
+	readonly lead: number;
+	/** From the rod tip to the tippet. */
+	readonly leader: LineSection;
+	/** Down to the fly; under a float or a dry fly the whole way from there. */
+	readonly tippet: LineSection;
+	/** Diameter of the float. */
+	readonly float: number;
+	/** What the dry fly carries in water, kg. */
+	readonly carries: number;
+	/** Still water: s counted down, then drawn in at so much. */
+	readonly countdown: number;
+	readonly retrieve: number;
+	readonly landing: LandingKind;
+	/** Which of the hand's controls the person set; the numbers of the others are not looked at. */
+	readonly set: Readonly<Record<HandControl, boolean>>;
+	/** The hand feels the bed: at each touch it draws in a little line, and keeps it. */
+	readonly feelsBed: boolean;
+}

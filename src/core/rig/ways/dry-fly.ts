@@ -1,0 +1,23 @@
+import { math } from '../../quantity/index';
+import { ball } from './ball';
+import type { WayDefinition } from './way';
+
+/** A dry fly that carries so much: as a ball of this density, kg/m³, its size comes out (our estimate). */
+const DRY_FLY_DENSITY = 300;
+
+/** The fly hangs below a dry fly, which drifts. */
+export const dryFly = {
+	words: 'below a dry fly',
+	floats: { name: 'dry fly', part: 'carries', more: 'more buoyant dry fly' },
+	held: ['hangs'],
+	found: ['hangs'],
+	led: false,
+	asks: 'drift',
+	late: 'room',
+	landing: 'slack',
+	numbers: ['carries'],
+	top({ carries }) {
+		const volume = carries / (1000 - DRY_FLY_DENSITY);
+		return ball(math.cbrt((6 * volume) / Math.PI), DRY_FLY_DENSITY);
+	}
+} as const satisfies WayDefinition;
