@@ -2,7 +2,8 @@
  * npm run faults            the long run: 1000 kills, half of them inside actions, imports, batches, restores and
  *                           copies, 100 power cuts, every table's pages damaged in four ways and more (hours)
  * npm run faults -- --short a short run of the same, as npm test does it
- * npm run faults -- soak    100 000 mixed requests alone (or as many as are said after it)
+ * npm run faults -- kills   one part of it alone: kills, inside, creations, power, stops, two, disks, clock,
+ *                           permissions, damages, pages, slow, bad, soak; so often as is said after it
  *
  * Also disks that are full, slow or read-only, a clock that is set back, and 20 000 bad requests.
  * Prints its counts; ends with code 1 when anything acknowledged was lost, or a folder neither opened
@@ -45,7 +46,11 @@ const upTo = (/** @type {number} */ most) => Math.random() * most;
 const failures = [];
 /** @param {string} what @param {string[]} lost */
 function judge(what, lost) {
-	failures.push(...lost.map((words) => `${what}: ${words}`));
+	for (const words of lost) {
+		failures.push(`${what}: ${words}`);
+		// A long run says it at once, and not only when it has come to its end.
+		console.error(`LOST  ${what}: ${words}`);
+	}
 }
 const began = Date.now();
 /** @param {string} line */
@@ -402,35 +407,54 @@ async function damages(rounds) {
 	);
 }
 
-const soaked = process.argv.indexOf('soak');
-/** @param {number} requests */
-const soakFor = async (requests) => say(await soak(home, build, requests, judge));
+/** Every part, with how often in a short and in a long run; 0: not in a short one. */
+const parts = {
+	kills: { short: 6, long: 500, run: kills },
+	inside: {
+		...{ short: 5, long: 500 },
+		run: (/** @type {number} */ rounds) => killsInside(home, build, rounds, judge, say)
+	},
+	creations: { short: 1, long: 20, run: firstCreations },
+	power: { short: 4, long: 100, run: powerCuts },
+	stops: { short: 2, long: 20, run: stops },
+	two: { short: 1, long: 5, run: twoAtOnce },
+	disks: {
+		...{ short: 1, long: 3 },
+		run: async (/** @type {number} */ kinds) => {
+			for (const kind of /** @type {const} */ (['full', 'quietly full', 'stuck']).slice(0, kinds)) {
+				await trouble(kind);
+			}
+			await fullCopies();
+		}
+	},
+	clock: { short: 1, long: 1, run: clockBack },
+	permissions: { short: 1, long: 1, run: permissions },
+	damages: { short: 4, long: 60, run: damages },
+	pages: {
+		...{ short: 4, long: Infinity },
+		run: async (/** @type {number} */ most) => say(await damagedPages(home, build, most, judge))
+	},
+	slow: { short: 0, long: 1, run: slowStarts },
+	bad: { short: 0, long: 1, run: badRequests },
+	soak: {
+		...{ short: 0, long: 100_000 },
+		run: async (/** @type {number} */ requests) => say(await soak(home, build, requests, judge))
+	}
+};
 
-async function everything() {
-	await kills(short ? 6 : 500);
-	await killsInside(home, build, short ? 5 : 500, judge, say);
-	await firstCreations(short ? 1 : 20);
-	await powerCuts(short ? 4 : 100);
-	await stops(short ? 2 : 20);
-	await twoAtOnce(short ? 1 : 5);
-	await trouble('full');
-	if (!short) await trouble('quietly full');
-	if (!short) await trouble('stuck');
-	await fullCopies();
-	await clockBack();
-	await permissions();
-	await damages(short ? 4 : 60);
-	say(await damagedPages(home, build, short ? 4 : Infinity, judge));
-	if (!short) await slowStarts();
-	if (!short) await badRequests();
-	if (!short) await soakFor(100_000);
+const [alone, often] = process.argv.slice(2).filter((word) => !word.startsWith('--'));
+if (alone && !Object.hasOwn(parts, alone)) {
+	console.error(`There is no part “${alone}”; there are ${Object.keys(parts).join(', ')}.`);
+	process.exit(2);
 }
-
 try {
-	await (soaked < 0 ? everything() : soakFor(Number(process.argv[soaked + 1] ?? 100_000)));
+	for (const [name, { short: few, long: many, run }] of Object.entries(parts)) {
+		if (alone && name !== alone) continue;
+		const rounds = (alone && Number(often)) || (short ? few : many);
+		if (rounds > 0) await run(rounds);
+	}
 } finally {
 	rmSync(home, { recursive: true, force: true });
 }
-for (const words of failures) console.error(`LOST  ${words}`);
 say(failures.length === 0 ? 'Nothing was lost.' : `${failures.length} failures.`);
 process.exit(failures.length === 0 ? 0 : 1);

@@ -11,7 +11,8 @@ import {
 	type BeliefValues,
 	type Mixture
 } from '../belief/index';
-import { isJig, type BeadChoice, type Recipe } from './recipe';
+import { hookStyleTable } from './hook-styles';
+import type { BeadChoice, Recipe } from './recipe';
 import { dressingOf } from './usual';
 
 /** Spreads of what was measured (our estimate: a calliper's hundredth, beads and hooks of one lot). */
@@ -132,7 +133,8 @@ export function beliefsAbout(recipe: Recipe, beliefs: Beliefs): BeliefName[] {
 	return (Object.keys(priorBeliefs) as BeliefName[]).filter((name) => {
 		const { spread, scope } = beliefs[name];
 		if (spread === 0 || scope === 'rig' || scope === 'tool') return false;
-		if (name === 'hook.eye') return isJig(hook) && hook.eye === undefined;
+		if (name === 'hook.eye')
+			return hookStyleTable[hook.style].eye === null && hook.eye === undefined;
 		if (name === 'model.eyeShelter' && !bead) return false;
 		if (name.startsWith('bead.')) {
 			if (!bead) return false;

@@ -2,7 +2,8 @@ import { math } from '../quantity/index';
 import type { BeliefValues } from '../belief/index';
 import type { Point } from '../body/index';
 import { materials, nominalHook } from '../material/index';
-import { isJig, type HookChoice } from './recipe';
+import { hookStyleTable } from './hook-styles';
+import type { HookChoice } from './recipe';
 
 /** Proportions that the size table does not give, in gapes (our estimate). */
 const SPEAR = 0.8;
@@ -99,7 +100,7 @@ function walk(
  */
 function eyeAcross(hook: HookChoice, values: BeliefValues): number {
 	if (hook.eye !== undefined) return hook.eye === 'across' ? 1 : 0;
-	return isJig(hook) ? Math.min(1, values['hook.eye']) : 1;
+	return hookStyleTable[hook.style].eye === null ? Math.min(1, values['hook.eye']) : 1;
 }
 
 /**
@@ -151,7 +152,7 @@ export function hookGeometry(hook: HookChoice, values: BeliefValues): HookGeomet
 	const gape = (measured?.gape ?? nominal.gape) * values['hook.gape'];
 
 	const ring = ((EYE_BORE + 1) / 2) * wire;
-	const neckTurn = hook.style === 'jig60' ? Math.PI / 3 : hook.style === 'jig90' ? Math.PI / 2 : 0;
+	const { neckTurn } = hookStyleTable[hook.style];
 	const neck = neckTurn === 0 ? 0 : JIG_NECK * gape;
 	// From the shank's front end out to the eye, the way is backwards and towards the point's side.
 	const outward = { x: -math.cos(neckTurn), y: -math.sin(neckTurn) };
@@ -197,7 +198,7 @@ export function hookGeometry(hook: HookChoice, values: BeliefValues): HookGeomet
 const spear = (gape: number): ShankStretch => ({ region: 'spear', length: SPEAR * gape, turn: 0 });
 
 function shankAndBend(hook: HookChoice, shank: number, gape: number): ShankStretch[] {
-	if (hook.style !== 'curved') {
+	if (!hookStyleTable[hook.style].curved) {
 		return [
 			{ region: 'shank', length: shank, turn: 0 },
 			{ region: 'bend', length: (Math.PI / 2) * gape, turn: Math.PI }

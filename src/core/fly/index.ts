@@ -1,5 +1,6 @@
 /** The recipe, its geometry and mass, its fit, the drawing, and its compilation to FlyBody. */
 export * from './recipe';
+export * from './hook-styles';
 export * from './words';
 export * from './starter';
 export {

@@ -1,4 +1,5 @@
 import type { BeadShape } from './bead/shapes';
+import type { HookStyle } from './hook-styles';
 
 /**
  * What the tier decides, in tie-on order. Lengths in metres; counts and trade steps as they are.
@@ -30,9 +31,6 @@ export interface Recipe {
 	 */
 	readonly weighed?: number;
 }
-
-export const hookStyles = ['straight', 'curved', 'jig60', 'jig90', 'longShank'] as const;
-export type HookStyle = (typeof hookStyles)[number];
 
 /** The eye's ring across the hook's plane, the tippet going through from top to bottom, or in it. */
 export const eyeLies = ['across', 'inPlane'] as const;
@@ -223,6 +221,3 @@ export interface FinishChoice {
 }
 export const finishKinds = ['glue', 'resin', 'lacquer'] as const;
 export type FinishKind = (typeof finishKinds)[number];
-
-export const isJig = (hook: Pick<HookChoice, 'style'>) =>
-	hook.style === 'jig60' || hook.style === 'jig90';

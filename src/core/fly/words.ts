@@ -1,4 +1,5 @@
 import { beadShapeTable } from './bead/index';
+import { hookStyleTable } from './hook-styles';
 import { GRAM, MILLIMETRE, coilWireField, showXStep } from '../quantity/index';
 import type { PartName } from './parts';
 import type {
@@ -12,7 +13,6 @@ import type {
 	EyeLie,
 	HackleChoice,
 	HackleKind,
-	HookStyle,
 	LegsChoice,
 	Recipe,
 	RibKind,
@@ -23,13 +23,6 @@ import type {
 import type { Dressing, DressingPart } from './usual';
 
 /** The trade's words for the choices, as they stand on the screen. */
-export const styleWords: Readonly<Record<HookStyle, string>> = {
-	straight: 'straight',
-	curved: 'curved',
-	jig60: 'jig 60°',
-	jig90: 'jig 90°',
-	longShank: 'long shank'
-};
 export const beadMetalWords: Readonly<Record<BeadMetal, string>> = {
 	tungsten: 'tungsten',
 	brass: 'brass',
@@ -138,7 +131,7 @@ export function hookWords({
 		eye ? `, eye ${eyeWords[eye]}` : '',
 		measured && Object.keys(measured).length > 0 ? ', measured' : ''
 	];
-	return `${styleWords[style]} ${size}${steps.join('')}`;
+	return `${hookStyleTable[style].words} ${size}${steps.join('')}`;
 }
 
 export function beadWords(bead: BeadChoice | null): string {
@@ -216,7 +209,7 @@ const inGrams = (mass: number | undefined) =>
 const gramsPerCc = (density: number) => `${Number((density / 1000).toFixed(2))} g/cm³`;
 
 const metalFields: readonly (readonly [string, (recipe: Recipe) => string])[] = [
-	['hook style', (r) => styleWords[r.hook.style]],
+	['hook style', (r) => hookStyleTable[r.hook.style].words],
 	['hook size', (r) => String(r.hook.size)],
 	['hook length', (r) => showXStep(r.hook.lengthX, 'length')],
 	['hook wire', (r) => showXStep(r.hook.wireX, 'wire')],

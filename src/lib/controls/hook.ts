@@ -1,4 +1,4 @@
-import type { HookChoice, Recipe } from '$core/fly/index';
+import { hookStyleTable, type HookChoice, type Recipe } from '$core/fly/index';
 import {
 	gapeField,
 	GRAM,
@@ -45,9 +45,10 @@ export function hookControls({ recipe, build }: Subject): Control[] {
 	});
 	return [
 		styleControl(hook.style, (style) => {
-			// A long shank is three steps long to begin with, and no longer when it is left.
-			if (style === 'longShank') return set({ style, lengthX: Math.max(3, hook.lengthX) });
-			return set({ style, lengthX: hook.style === 'longShank' ? 0 : hook.lengthX });
+			// A long shank is some steps long to begin with, and no longer when it is left.
+			const { lengthX } = hookStyleTable[style];
+			if (lengthX > 0) return set({ style, lengthX: Math.max(lengthX, hook.lengthX) });
+			return set({ style, lengthX: hookStyleTable[hook.style].lengthX > 0 ? 0 : hook.lengthX });
 		}),
 		...hookStepControls(hook, set),
 		choice(

@@ -6,11 +6,10 @@ import {
 	coilMetalWords,
 	eyeWords,
 	hookStyles,
-	isJig,
+	hookStyleTable,
 	RIB_STEPS,
 	ribKinds,
 	ribKindWords,
-	styleWords,
 	THREAD_STEPS,
 	threadField,
 	type BeadMetal,
@@ -49,7 +48,12 @@ const inMillimetres = (digits: number) => (d: number) =>
 	String(Number((d / MILLIMETRE).toFixed(digits)));
 
 export const styleControl = <To>(style: HookStyle, set: (style: HookStyle) => To) =>
-	choice('Style', style, options(styleWords, hookStyles), (next) => set(next as HookStyle));
+	choice(
+		'Style',
+		style,
+		hookStyles.map((value) => ({ value, words: hookStyleTable[value].words })),
+		(next) => set(next as HookStyle)
+	);
 
 const USUAL_EYE = 'usual';
 /** How the eye's ring lies; what is usual need not be said. */
@@ -61,7 +65,8 @@ export const eyeControl = <To>(
 		'Eye ring',
 		hook.eye ?? USUAL_EYE,
 		options({
-			[USUAL_EYE]: isJig(hook) ? 'not looked at (it varies)' : 'as usual, across',
+			[USUAL_EYE]:
+				hookStyleTable[hook.style].eye === null ? 'not looked at (it varies)' : 'as usual, across',
 			...eyeWords
 		}),
 		(next) => set(next === USUAL_EYE ? undefined : (next as EyeLie))

@@ -1,6 +1,7 @@
 import type { BeliefValues } from '../../belief/index';
 import { BEAD_PROPORTIONS } from '../../material/index';
-import { isJig, type BeadChoice, type HookChoice } from '../recipe';
+import { isJig } from '../hook-styles';
+import type { BeadChoice, HookChoice } from '../recipe';
 import { beadShapeTable, type BeadShape } from './shapes';
 import { beadSolid, type BeadGeometry } from './solid';
 

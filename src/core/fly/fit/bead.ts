@@ -1,6 +1,6 @@
 import { math } from '../../quantity/index';
 import type { Build } from '../build';
-import { isJig } from '../recipe';
+import { isJig } from '../hook-styles';
 import { mm, type FitNote } from './note';
 
 /** Our own rule, by bead diameter over gape; with the nominal gapes it reproduces the trade's table. */

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { beadMetalWords, styleWords } from '$core/fly/index';
+	import { beadMetalWords, hookStyleTable } from '$core/fly/index';
 	import { askedMetals, type BeadOption } from '$core/match/index';
 	import { CENTIMETRE, GRAM } from '$core/quantity/index';
 	import { wayTable } from '$core/rig/index';
@@ -38,7 +38,7 @@
 				{question.like === 'fly'
 					? (selection.fly?.name ?? '')
 					: `a ${question.usual.dressing.fullness} nymph`} on a
-				{styleWords[question.recipe.hook.style]}
+				{hookStyleTable[question.recipe.hook.style].words}
 				{question.recipe.hook.size}, in {question.water.depth} m at {fixed(2)(
 					question.water.surfaceSpeed
 				)} m/s, {wayTable[question.way].words}.

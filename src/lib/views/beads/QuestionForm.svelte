@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { fullnesses, hookStyles, styleWords } from '$core/fly/index';
+	import { fullnesses, hookStyles, hookStyleTable } from '$core/fly/index';
 	import { leafField, leafOverField } from '$core/quantity/index';
 	import { ways, wayTable } from '$core/rig/index';
 	import { fixed, hookStepControls } from '$lib/controls/index';
@@ -76,11 +76,11 @@
 		<Segments
 			label="Hook"
 			value={question.usual.hook.style}
-			options={hookStyles.map((value) => ({ value, words: styleWords[value] }))}
+			options={hookStyles.map((value) => ({ value, words: hookStyleTable[value].words }))}
 			onchange={(style) =>
 				(question.usual = {
 					...question.usual,
-					hook: { ...question.usual.hook, style, lengthX: style === 'longShank' ? 3 : 0 }
+					hook: { ...question.usual.hook, style, lengthX: hookStyleTable[style].lengthX }
 				})}
 		/>
 		<div class="grid grid-cols-2 gap-2">
