@@ -1,14 +1,12 @@
 import {
 	collectionsOf,
 	documentKinds,
-	kinds,
 	kindsWithin,
 	withinOf,
 	type Collections,
 	type DocumentContent,
 	type DocumentKind,
-	type DocumentRow,
-	type RowOf
+	type DocumentRow
 } from '$lib/documents/kinds';
 import { without } from '$core/quantity/index';
 import type { Queryable } from '../db/database';
@@ -86,11 +84,12 @@ export async function listPage(
 }
 const NO_ID = '00000000-0000-0000-0000-000000000000';
 
-/** The fly that a list begins with. */
+/** The fly that was made first: a list by name would be read whole for its beginning. */
 export async function firstFly(db: Queryable): Promise<DocumentRow | null> {
-	const names = await db.query<RowOf<'fly'>>('select id, name from fly order by created_at, id');
-	const [first] = kinds.fly.order(names);
-	return first ? findDocument(db, 'fly', first.id) : null;
+	const [row] = await db.query<SqlRow>(
+		`select ${columnsOf('fly')} from fly order by created_at, id limit 1`
+	);
+	return row ? toRow('fly', row) : null;
 }
 
 /** All documents, by collection. */
