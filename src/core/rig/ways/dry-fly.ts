@@ -1,5 +1,5 @@
 import { math } from '../../quantity/index';
-import { ball } from './ball';
+import { ball, onFloat } from './floating';
 import type { WayDefinition } from './way';
 
 /** A dry fly that carries so much: as a ball of this density, kg/m³, its size comes out (our estimate). */
@@ -9,12 +9,7 @@ const DRY_FLY_DENSITY = 300;
 export const dryFly = {
 	words: 'below a dry fly',
 	floats: { name: 'dry fly', part: 'carries', more: 'more buoyant dry fly' },
-	held: ['hangs'],
-	found: ['hangs'],
-	led: false,
-	asks: 'drift',
-	late: 'room',
-	landing: 'slack',
+	...onFloat,
 	numbers: ['carries'],
 	top({ carries }) {
 		const volume = carries / (1000 - DRY_FLY_DENSITY);
