@@ -113,6 +113,18 @@ export const operations: readonly Operation[] = [
 		]
 	},
 	...documentOperations,
+	{
+		method: 'get',
+		path: '/api/flies/{id}/measured',
+		summary: 'How often a fly of the build that this one has now was weighed and timed',
+		answer: { status: 200, content: ref('Measured') },
+		errors: [404, 422],
+		examples: [
+			{ path: `/api/flies/${FLY}/measured`, status: 200 },
+			{ path: `/api/flies/${ABSENT}/measured`, status: 404 },
+			{ path: '/api/flies/7/measured', status: 422 }
+		]
+	},
 	...removals,
 	{
 		method: 'post',
@@ -169,18 +181,6 @@ export const operations: readonly Operation[] = [
 			{ path: '/api/learning', status: 200 },
 			{ path: '/api/learning?judged=0', status: 200 },
 			{ path: '/api/learning?judged=no', status: 422 }
-		]
-	},
-	{
-		method: 'get',
-		path: '/api/flies/{id}/measured',
-		summary: 'How often a fly of the build that this one has now was weighed and timed',
-		answer: { status: 200, content: ref('Measured') },
-		errors: [404, 422],
-		examples: [
-			{ path: `/api/flies/${FLY}/measured`, status: 200 },
-			{ path: `/api/flies/${ABSENT}/measured`, status: 404 },
-			{ path: '/api/flies/7/measured', status: 422 }
 		]
 	},
 	{
