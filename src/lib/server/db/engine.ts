@@ -1,5 +1,4 @@
 import { createRequire } from 'node:module';
-import { pathToFileURL } from 'node:url';
 import { Worker } from 'node:worker_threads';
 import { DatabaseError, SilentEngineError } from './database';
 import { DEAD_ENGINE, type Answer, type Request, type WorkerSettings } from './messages';
@@ -31,12 +30,11 @@ export interface Engine {
  */
 export async function startEngine(folder: string, quietMs: number): Promise<Engine> {
 	const require = createRequire(import.meta.url);
-	const address = (module: string) => pathToFileURL(require.resolve(module)).href;
 	const settings: WorkerSettings = {
 		folder,
 		beats: new SharedArrayBuffer(4),
-		pglite: address('@electric-sql/pglite'),
-		nodefs: address('@electric-sql/pglite/nodefs')
+		pglite: require.resolve('@electric-sql/pglite'),
+		nodefs: require.resolve('@electric-sql/pglite/nodefs')
 	};
 	const worker = new Worker(new URL(`data:text/javascript,${encodeURIComponent(code)}`), {
 		workerData: settings,

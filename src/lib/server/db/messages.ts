@@ -13,7 +13,7 @@ export interface WorkerSettings {
 	readonly folder: string;
 	/** One whole number that grows whenever the engine does something with its files. */
 	readonly beats: SharedArrayBuffer;
-	/** Addresses of PGlite's modules: the bundled thread cannot look packages up itself. */
+	/** Paths of PGlite's modules: the bundled thread cannot look packages up itself. */
 	readonly pglite: string;
 	readonly nodefs: string;
 }

@@ -2,6 +2,7 @@
  * The database thread. PGlite blocks its thread while a statement runs, so it has one of its own.
  */
 import { existsSync, fsyncSync, mkdirSync, readdirSync, renameSync, rmSync } from 'node:fs';
+import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import { parentPort, workerData } from 'node:worker_threads';
 import type { PGlite, PGliteOptions } from '@electric-sql/pglite';
@@ -85,8 +86,10 @@ function closeAndCount({ node_ops, stream_ops }: EngineFiles['NODEFS']): void {
 }
 
 async function start(path: string): Promise<PGlite> {
-	const { PGlite } = (await import(pglite)) as { PGlite: new (o: PGliteOptions) => PGlite };
-	const { NodeFS } = (await import(nodefs)) as { NodeFS: new (dir: string) => NodeFS };
+	// Required, not imported: an import would read half a megabyte once more for what it exports.
+	const require = createRequire(pglite);
+	const { PGlite } = require(pglite) as { PGlite: new (o: PGliteOptions) => PGlite };
+	const { NodeFS } = require(nodefs) as { NodeFS: new (dir: string) => NodeFS };
 
 	/** PGlite's files on Node, with the fsync that they lack: without it a power cut loses acknowledged rows. */
 	const files = new NodeFS(path);
