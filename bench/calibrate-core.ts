@@ -81,7 +81,8 @@ export async function everyWay({ name, question, searched }: Cell) {
 	const whole: Ways = { band: band.chance, pieces: good / DRIFTS.whole };
 	return {
 		name,
-		...{ chance: band.chance, verdict: verdictOf(band.chance) },
+		chance: band.chance,
+		verdict: verdictOf(band.chance),
 		claims: searched ? [whole, ...(await listedWays(question, worker))] : [whole],
 		hand: ready.hand.found.map(({ control, value }) => `${control} ${value}`).join(', ')
 	};
@@ -112,7 +113,8 @@ async function listedWays(question: DriftQuestion, worker: SearchWorker): Promis
 		{ predicted: whole, match: first?.chance ?? (whole < FLOOR ? null : 0) },
 		{
 			predicted: chanceOf(question, DRIFTS.listed).chance,
-			...{ bead: own?.chance ?? null, now: advice.chance }
+			bead: own?.chance ?? null,
+			now: advice.chance
 		},
 		...(step
 			? [

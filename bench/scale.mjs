@@ -71,7 +71,10 @@ function kept(flies) {
 			row('entry', `On the scale ${n}`, {
 				at: 1770112800000 + n,
 				weighing: {
-					...{ of: 'fly', count: 1, massG: 0.2, scaleStepG: 0.01 },
+					of: 'fly',
+					count: 1,
+					massG: 0.2,
+					scaleStepG: 0.01,
 					recipe: recipes[n % 40]
 				}
 			})
@@ -80,7 +83,9 @@ function kept(flies) {
 			row('lot', `Lot ${k}`, {
 				bead: { metal: 'tungsten', shape: 'slotted', diameterMm: 2 + 0.1 * (k % 20) },
 				entries: Array.from({ length: 50 }, (_, i) => ({
-					...{ on: '2026-01-20', kind: i ? 'used' : 'bought', amount: i ? 1 : 100 }
+					on: '2026-01-20',
+					kind: i ? 'used' : 'bought',
+					amount: i ? 1 : 100
 				}))
 			})
 		)

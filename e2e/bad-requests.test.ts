@@ -39,28 +39,48 @@ const TABLES = {
 /** What a browser asks for, asked for oddly: files, pages, streams and tables, by any method. */
 function oddRequests(files: readonly string[]): fc.Arbitrary<Bad> {
 	const method = fc.constantFrom(
-		...['GET', 'GET', 'GET', 'HEAD', 'POST', 'PUT', 'PATCH', 'DELETE', 'OPTIONS'],
-		...['TRACE', 'PROPFIND', 'MKCOL', 'LOCK', 'M-SEARCH', 'REPORT', 'PURGE', 'SEARCH']
+		'GET',
+		'GET',
+		'GET',
+		'HEAD',
+		'POST',
+		'PUT',
+		'PATCH',
+		'DELETE',
+		'OPTIONS',
+		'TRACE',
+		'PROPFIND',
+		'MKCOL',
+		'LOCK',
+		'M-SEARCH',
+		'REPORT',
+		'PURGE',
+		'SEARCH'
 	);
 	const tail = fc.constantFrom(
-		...[
-			'',
-			'',
-			'',
-			'?',
-			'?a=1&a=2',
-			'/',
-			'/..',
-			'//',
-			'/.',
-			'%00',
-			'%2e%2e',
-			'%',
-			'%zz',
-			'?%',
-			'%ff'
-		],
-		...['.br', '.gz', '.map', ';a', '%5c..', '?x=%E0%A4%A', '#', '?' + 'q'.repeat(3000)]
+		'',
+		'',
+		'',
+		'?',
+		'?a=1&a=2',
+		'/',
+		'/..',
+		'//',
+		'/.',
+		'%00',
+		'%2e%2e',
+		'%',
+		'%zz',
+		'?%',
+		'%ff',
+		'.br',
+		'.gz',
+		'.map',
+		';a',
+		'%5c..',
+		'?x=%E0%A4%A',
+		'#',
+		'?' + 'q'.repeat(3000)
 	);
 	const number = fc.constantFrom('0', '5', '1', '-1', '99999999999999999999', 'x', '', ' 3');
 	const range = fc
@@ -79,7 +99,10 @@ function oddRequests(files: readonly string[]): fc.Arbitrary<Bad> {
 	);
 	const headers = fc.record(
 		{
-			...{ range, 'if-none-match': date, 'if-modified-since': date, 'if-range': date },
+			range,
+			'if-none-match': date,
+			'if-modified-since': date,
+			'if-range': date,
 			'accept-encoding': fc.constantFrom('', 'br', 'gzip;q=0', 'identity;q=0', '*;q=x', 'zip,,;'),
 			accept: fc.constantFrom('', '*/*', 'text/event-stream', 'application/json', ';;', 'a/b/c'),
 			'accept-language': fc.constantFrom('', 'x'.repeat(2000), 'de;q=9'),
@@ -123,7 +146,9 @@ function oddRequests(files: readonly string[]): fc.Arbitrary<Bad> {
 			const its = row!.split(',');
 			its[at % its.length] = cell;
 			return {
-				...{ method: 'POST', path: '/api/import?look=1', any: true },
+				method: 'POST',
+				path: '/api/import?look=1',
+				any: true,
 				headers: { 'content-type': 'multipart/form-data; boundary=x' },
 				body: `--x\r\ncontent-disposition: form-data; name="file"; filename="t.csv"\r\n\r\n${head}\n${its.join(',')}\r\n--x--\r\n`
 			};
@@ -301,7 +326,10 @@ function send(
 		const bytes = typeof body === 'string' ? Buffer.from(body) : body;
 		const sent = request(
 			{
-				...{ hostname, port, path, method },
+				hostname,
+				port,
+				path,
+				method,
 				headers: {
 					...(bytes ? { 'content-type': 'application/json' } : {}),
 					...headers,

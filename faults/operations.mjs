@@ -75,7 +75,9 @@ const operations = {
 		const changes = [
 			{ kind: 'batch', id, document: { name: 'A run', body: run } },
 			...lots.slice(0, 4).map(({ id: lot, name, revision, body }) => ({
-				...{ kind: 'lot', id: lot, revision },
+				kind: 'lot',
+				id: lot,
+				revision,
 				document: { name, body: { ...body, entries: [...body.entries, entry] } }
 			}))
 		];

@@ -411,7 +411,8 @@ async function damages(rounds) {
 const parts = {
 	kills: { short: 6, long: 500, run: kills },
 	inside: {
-		...{ short: 5, long: 500 },
+		short: 5,
+		long: 500,
 		run: (/** @type {number} */ rounds) => killsInside(home, build, rounds, judge, say)
 	},
 	creations: { short: 1, long: 20, run: firstCreations },
@@ -419,7 +420,8 @@ const parts = {
 	stops: { short: 2, long: 20, run: stops },
 	two: { short: 1, long: 5, run: twoAtOnce },
 	disks: {
-		...{ short: 1, long: 3 },
+		short: 1,
+		long: 3,
 		run: async (/** @type {number} */ kinds) => {
 			for (const kind of /** @type {const} */ (['full', 'quietly full', 'stuck']).slice(0, kinds)) {
 				await trouble(kind);
@@ -431,13 +433,15 @@ const parts = {
 	permissions: { short: 1, long: 1, run: permissions },
 	damages: { short: 4, long: 60, run: damages },
 	pages: {
-		...{ short: 4, long: Infinity },
+		short: 4,
+		long: Infinity,
 		run: async (/** @type {number} */ most) => say(await damagedPages(home, build, most, judge))
 	},
 	slow: { short: 0, long: 1, run: slowStarts },
 	bad: { short: 0, long: 1, run: badRequests },
 	soak: {
-		...{ short: 0, long: 100_000 },
+		short: 0,
+		long: 100_000,
 		run: async (/** @type {number} */ requests) => say(await soak(home, build, requests, judge))
 	}
 };

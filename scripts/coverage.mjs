@@ -14,9 +14,14 @@ const { status } = spawnSync(
 	process.execPath,
 	[
 		'node_modules/vitest/vitest.mjs',
-		...['run', '--reporter=dot', '--coverage.enabled', '--coverage.provider=v8'],
-		...['--coverage.include=src/**/*.{ts,svelte}', '--coverage.exclude=**/assembly/**'],
-		...['--coverage.reporter=json-summary', `--coverage.reportsDirectory=${folder}`],
+		'run',
+		'--reporter=dot',
+		'--coverage.enabled',
+		'--coverage.provider=v8',
+		'--coverage.include=src/**/*.{ts,svelte}',
+		'--coverage.exclude=**/assembly/**',
+		'--coverage.reporter=json-summary',
+		`--coverage.reportsDirectory=${folder}`,
 		...process.argv.slice(2)
 	],
 	{ cwd: root, stdio: 'inherit', env: { ...process.env, GRAVITAS_COVERAGE: '1' } }

@@ -12,53 +12,73 @@ import { ensureInstalled, root } from './prepare.mjs';
 const mutants = [
 	{
 		what: 'the flies’ table: sink rate ten times too large',
-		...{ file: 'src/lib/server/csv.ts', tests: 'src/lib/server' },
-		...{ from: 'found.speed, 100)', to: 'found.speed, 1000)' }
+		file: 'src/lib/server/csv.ts',
+		tests: 'src/lib/server',
+		from: 'found.speed, 100)',
+		to: 'found.speed, 1000)'
 	},
 	{
 		what: 'the saver without retries',
-		...{ file: 'src/lib/state/saver.ts', tests: 'src/lib/state' },
-		...{ from: '\t\t\tif (retrying) {', to: '\t\t\tif (!retrying) {' }
+		file: 'src/lib/state/saver.ts',
+		tests: 'src/lib/state',
+		from: '\t\t\tif (retrying) {',
+		to: '\t\t\tif (!retrying) {'
 	},
 	{
 		what: 'shoulder drag doubled',
-		...{ file: 'src/core/sink/element-force.ts', tests: 'src/core/sink/element-force' },
-		...{ from: 'SHOULDER_DRAG = 0.55', to: 'SHOULDER_DRAG = 1.1' }
+		file: 'src/core/sink/element-force.ts',
+		tests: 'src/core/sink/element-force',
+		from: 'SHOULDER_DRAG = 0.55',
+		to: 'SHOULDER_DRAG = 1.1'
 	},
 	{
 		what: 'base drag tenfold',
-		...{ file: 'src/core/sink/element-force.ts', tests: 'src/core/sink/element-force' },
-		...{ from: 'factors.blunt * (0.029', to: 'factors.blunt * (0.29' }
+		file: 'src/core/sink/element-force.ts',
+		tests: 'src/core/sink/element-force',
+		from: 'factors.blunt * (0.029',
+		to: 'factors.blunt * (0.29'
 	},
 	{
 		what: 'a jig’s seat',
-		...{ file: 'src/core/fly/bead/geometry.ts', tests: 'src/core/fly' },
-		...{ from: '? 0.6 * bead.radius', to: '? 0.3 * bead.radius' }
+		file: 'src/core/fly/bead/geometry.ts',
+		tests: 'src/core/fly',
+		from: '? 0.6 * bead.radius',
+		to: '? 0.3 * bead.radius'
 	},
 	{
 		what: 'fur lost',
-		...{ file: 'src/core/fly/stuffs.ts', tests: 'src/core/fly' },
-		...{ from: 'perTurn: 26', to: 'perTurn: 0' }
+		file: 'src/core/fly/stuffs.ts',
+		tests: 'src/core/fly',
+		from: 'perTurn: 26',
+		to: 'perTurn: 0'
 	},
 	{
 		what: 'the hand’s spread',
-		...{ file: 'src/core/belief/priors.ts', tests: 'src/core/learn/one-fly' },
-		...{ from: "belief('fly', 1, 0.03,", to: "belief('fly', 1, 0.3," }
+		file: 'src/core/belief/priors.ts',
+		tests: 'src/core/learn/one-fly',
+		from: "belief('fly', 1, 0.03,",
+		to: "belief('fly', 1, 0.3,"
 	},
 	{
 		what: 'the worth of a sight',
-		...{ file: 'src/core/learn/outing-likelihood.ts', tests: 'src/core/learn/learn' },
-		...{ from: 'const SEEN = 0.7', to: 'const SEEN = 7' }
+		file: 'src/core/learn/outing-likelihood.ts',
+		tests: 'src/core/learn/learn',
+		from: 'const SEEN = 0.7',
+		to: 'const SEEN = 7'
 	},
 	{
 		what: 'a drop’s scatter',
-		...{ file: 'src/core/learn/found.ts', tests: 'src/core/learn' },
-		...{ from: 'DROP_SCATTER = 0.03', to: 'DROP_SCATTER = 0.3' }
+		file: 'src/core/learn/found.ts',
+		tests: 'src/core/learn',
+		from: 'DROP_SCATTER = 0.03',
+		to: 'DROP_SCATTER = 0.3'
 	},
 	{
 		what: 'hang-ups tenfold',
-		...{ file: 'src/core/drift/watch.ts', tests: 'src/core/predict/verdict' },
-		...{ from: 'CATCHES = 0.03', to: 'CATCHES = 0.3' }
+		file: 'src/core/drift/watch.ts',
+		tests: 'src/core/predict/verdict',
+		from: 'CATCHES = 0.03',
+		to: 'CATCHES = 0.3'
 	}
 ];
 

@@ -47,7 +47,12 @@ const arrows = {
 	'lib/frame': ['lib/ui', 'lib/state', ...below],
 	'lib/strip': ['lib/frame', 'lib/controls', 'lib/ui', 'lib/state', ...below],
 	'lib/views': [
-		...['lib/strip', 'lib/devices', 'lib/frame', 'lib/controls', 'lib/ui', 'lib/state'],
+		'lib/strip',
+		'lib/devices',
+		'lib/frame',
+		'lib/controls',
+		'lib/ui',
+		'lib/state',
 		...below
 	],
 	routes: ['app.css', 'lib/*', 'core/*'],
@@ -81,11 +86,9 @@ export function zones(src) {
 	};
 	/** @param {string} target @param {string} room @param {string[]} own */
 	const zone = (target, room, own) => ({
-		...{
-			target: join(src, target),
-			from: src,
-			except: [...own, ...(arrows[room] ?? []).flatMap(open)]
-		},
+		target: join(src, target),
+		from: src,
+		except: [...own, ...(arrows[room] ?? []).flatMap(open)],
 		message: `tools/arrows.js says whom ${room} may know, and of the core's rooms only the index.`
 	});
 	return Object.keys(arrows).flatMap((room) => {

@@ -34,7 +34,9 @@ export function stepTimesOf(timed: readonly Timed[]): (key: string) => number {
 		});
 	}
 	const found = [...known].map(([key, { seconds, usual, times }]) => ({
-		...{ key, log: math.log(seconds / usual), own: math.square(ONE_TIME) / times }
+		key,
+		log: math.log(seconds / usual),
+		own: math.square(ONE_TIME) / times
 	}));
 	let weight = 1 / math.square(BETWEEN_TIERS);
 	let sum = 0;

@@ -32,28 +32,28 @@ export interface TyingStep {
 
 /** Seconds that steps usually take, and drying times (our estimates, until the person's own are known). */
 const TAKES = {
-	...{
-		hook: 20,
-		bead: 15,
-		coil: 15,
-		turn: 2.5,
-		base: 25,
-		dam: 20,
-		tail: 25,
-		ribIn: 15,
-		underbody: 30
-	},
-	...{
-		body: 45,
-		rib: 8,
-		ribTurn: 2,
-		thorax: 30,
-		wingCase: 25,
-		legs: 30,
-		hackle: 25,
-		hackleTurn: 6
-	},
-	...{ whip: 20, drop: 6, lamp: 12, look: 12, weigh: 10 }
+	hook: 20,
+	bead: 15,
+	coil: 15,
+	turn: 2.5,
+	base: 25,
+	dam: 20,
+	tail: 25,
+	ribIn: 15,
+	underbody: 30,
+	body: 45,
+	rib: 8,
+	ribTurn: 2,
+	thorax: 30,
+	wingCase: 25,
+	legs: 30,
+	hackle: 25,
+	hackleTurn: 6,
+	whip: 20,
+	drop: 6,
+	lamp: 12,
+	look: 12,
+	weigh: 10
 } as const;
 const DRIES = { glue: 600, lacquer: 1800 } as const;
 

@@ -121,7 +121,11 @@ const METAL: ReadonlySet<PartName> = new Set(['hook', 'bead', 'coil']);
 
 /** How much each part differs from fly to fly of one run, as a share of its mass (our estimates). */
 const SCATTER: Readonly<Partial<Record<PartName, number>>> = {
-	...{ hook: 0.01, bead: 0.015, coil: 0.03, thread: 0.1, finish: 0.3 }
+	hook: 0.01,
+	bead: 0.015,
+	coil: 0.03,
+	thread: 0.1,
+	finish: 0.3
 };
 const SCATTER_DRESSING = 0.2;
 

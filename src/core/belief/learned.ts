@@ -174,7 +174,9 @@ function movedTo(belief: Belief, at: number, spread: number): Belief {
 	const median = valueAt(belief, at);
 	const end = (z: number) => Math.abs(math.log(valueAt(belief, at + z * spread) / median)) / Z90;
 	return {
-		...{ scope: belief.scope, about: belief.about, median },
+		scope: belief.scope,
+		about: belief.about,
+		median,
 		spread: end(Z90),
 		spreadBelow: end(-Z90),
 		source: LEARNED

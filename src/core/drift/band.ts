@@ -42,7 +42,11 @@ export function bandRuns(
 			heights[0] = 1;
 			let next = 1;
 			yield {
-				...{ flies, column, line, seed, care: { fineness: ROUGH, ...care } },
+				flies,
+				column,
+				line,
+				seed,
+				care: { fineness: ROUGH, ...care },
 				look({ state, before, chain }) {
 					const at = chain.flyAt[0]!;
 					const [x0, x1] = [before.x[at]!, state.x[at]!];

@@ -51,7 +51,12 @@ function follow(
 	let last: Moment | null = null;
 	const [trace] = followed([
 		{
-			...{ flies, column: water, line, eddies: noEddies, fineness, longest: seconds },
+			flies,
+			column: water,
+			line,
+			eddies: noEddies,
+			fineness,
+			longest: seconds,
 			look(moment) {
 				last = moment;
 				return look(moment);

@@ -56,7 +56,11 @@ export function chainOf(
 	const stiffness = Math.max(weight, lineInAir, dragged, 1e-5) / STRETCH;
 	const area = (i: number) => (Math.PI / 4) * math.square(diameter[i]!);
 	const parts: ChainParts = {
-		...{ column, rest, diameter, stiffness, top },
+		column,
+		rest,
+		diameter,
+		stiffness,
+		top,
 		halfMass: rest.map((l, i) => (l * area(i) * density[i]!) / 2),
 		halfWater: rest.map((l, i) => (l * area(i) * column.density) / 2),
 		bedSpring: Math.max(weight, 1e-5) / BED_GIVES,
@@ -66,7 +70,10 @@ export function chainOf(
 	let loader: ReturnType<typeof loaderOf> | null = null;
 	return {
 		...parts,
-		...{ n: rest.length, flyAt, start, weight },
+		n: rest.length,
+		flyAt,
+		start,
+		weight,
 		load: (state, gh, eddies, out) => (loader ??= loaderOf(parts))(state, gh, eddies, out),
 		tension: ({ x, z }, i) =>
 			tensionOf(stiffness, math.hypot(x[i + 1]! - x[i]!, z[i + 1]! - z[i]!) / rest[i]! - 1)

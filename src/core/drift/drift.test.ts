@@ -73,7 +73,8 @@ describe('convergence, the turbulence fixed by its seed', () => {
 		[
 			'deep and fast',
 			{
-				...{ recipe: heavy, lie: { depth: 1.4, surfaceSpeed: 1.1, approach: 8 } },
+				recipe: heavy,
+				lie: { depth: 1.4, surfaceSpeed: 1.1, approach: 8 },
 				rig: { leader: { ...starterRig.leader, length: 4 } }
 			}
 		],
@@ -268,10 +269,14 @@ test('whatever the rig and the water, a drift ends with finite figures within it
 			({ mm, leader, tippet: length, way, landing, tipHeight, lead, seed, ...water }, recipe) => {
 				const found = one(
 					{
-						...{ recipe, seed },
+						recipe,
+						seed,
 						lie: water,
 						rig: {
-							...{ way, landing, tipHeight, lead },
+							way,
+							landing,
+							tipHeight,
+							lead,
 							leader: { ...starterRig.leader, length: leader },
 							tippet: { ...tippet(mm), length }
 						}

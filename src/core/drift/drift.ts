@@ -103,7 +103,11 @@ export function drifts(asked: Iterable<DriftAsked>): Drift[] {
 			}
 			const eddies = smooth ? noEddies : eddiesOf(column, seed);
 			const way: Way = {
-				...{ flies, column, line, eddies, longest: watch.longest },
+				flies,
+				column,
+				line,
+				eddies,
+				longest: watch.longest,
 				fineness: { ...fineness, step: fineness.step * slowness(column) },
 				look(moment) {
 					look?.(moment, eddies);

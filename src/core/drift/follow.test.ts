@@ -18,8 +18,13 @@ test('where there is no WebAssembly all the same drifts are followed, by the pla
 	const fly = towed(body, fluidAt(8), median, settle(body, fluidAt(8), median));
 	const lie = { depth: 0.8, surfaceSpeed: 0.7, bed: 'cobble', zoneTop: 0.2 } as const;
 	const way = (longest: number): Way => ({
-		...{ flies: [{ fly, above: 0 }], column: compileColumn(lie, 8, median), eddies: noEddies },
-		...{ line: compileLine(starterRig), fineness: ROUGH, longest, look: () => false }
+		flies: [{ fly, above: 0 }],
+		column: compileColumn(lie, 8, median),
+		eddies: noEddies,
+		line: compileLine(starterRig),
+		fineness: ROUGH,
+		longest,
+		look: () => false
 	});
 	const ended = [...followed([way(0.45), way(0.95)])];
 	expect(ended.map(({ time }) => time)).toEqual([expect.closeTo(0.5, 9), expect.closeTo(1, 9)]);

@@ -34,14 +34,21 @@ export interface Load {
 const columnsOf = (length: number) => new Float64Array(length);
 
 export const stateOf = (nodes: number): State => ({
-	...{ x: columnsOf(nodes), z: columnsOf(nodes), u: columnsOf(nodes), w: columnsOf(nodes) }
+	x: columnsOf(nodes),
+	z: columnsOf(nodes),
+	u: columnsOf(nodes),
+	w: columnsOf(nodes)
 });
 
 export const loadOf = (nodes: number): Load => ({
-	...{ fx: columnsOf(nodes), fz: columnsOf(nodes) },
-	...{ mxx: columnsOf(nodes), mxz: columnsOf(nodes), mzz: columnsOf(nodes) },
-	...{ own: columnsOf(4 * nodes) },
-	...{ next: columnsOf(4 * nodes), prior: columnsOf(4 * nodes) }
+	fx: columnsOf(nodes),
+	fz: columnsOf(nodes),
+	mxx: columnsOf(nodes),
+	mxz: columnsOf(nodes),
+	mzz: columnsOf(nodes),
+	own: columnsOf(4 * nodes),
+	next: columnsOf(4 * nodes),
+	prior: columnsOf(4 * nodes)
 });
 
 export function copyState(from: State, to: State): void {

@@ -122,7 +122,10 @@ function afloat(
 	const moved = (0.5 * density * Math.PI * math.cube(diameter)) / 6;
 	const full = lift + mass * GRAVITY;
 	return {
-		...{ free: true, diameter, mass, lift },
+		free: true,
+		diameter,
+		mass,
+		lift,
 		under: (z) => depth - z > diameter,
 		load(z, u, w, eddy, gh, fx, fz, mxx, mzz, own) {
 			// z is the height of its lower side; how deep that is, over its diameter.

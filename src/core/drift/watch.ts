@@ -158,7 +158,9 @@ export function watchOf(column: Column, { top }: Line, luck = 0.5): Watch {
 			const whole = drifting || retrieve ? hold : HANGS_FOR;
 			const caught = hangUpOver(between, roughness);
 			const result = {
-				...{ time, distance, under },
+				time,
+				distance,
+				under,
 				tension: quantile(
 					pulls.sort((a, b) => a - b),
 					STRONG

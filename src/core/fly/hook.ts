@@ -123,8 +123,12 @@ function ringPieces(
 	};
 	const aside = (): HookPiece[] =>
 		HALF_RING.map(({ from, to, direction, length }) => ({
-			...{ region: 'eye', from: seated(from), to: seated(to), direction: laid(direction) },
-			...{ length: ring * length, twin: true }
+			region: 'eye',
+			from: seated(from),
+			to: seated(to),
+			direction: laid(direction),
+			length: ring * length,
+			twin: true
 		}));
 	if (across === 0) return inPlane();
 	if (across === 1) return aside();

@@ -167,7 +167,9 @@ test('a jig rides point up and a straight nymph point down; a wing case on top i
 describe('the eye’s ring and the lee of the wire (orders of size worked out apart from this code)', () => {
 	const open = {
 		...median,
-		...{ 'model.eyeShelter': 1, 'model.ringShelter': 1, 'model.bendShelter': 1 }
+		'model.eyeShelter': 1,
+		'model.ringShelter': 1,
+		'model.bendShelter': 1
 	};
 	const sunk = (fly: Recipe, values = median) =>
 		settle(compileFly(fly, values).body, fluidAt(10), values);

@@ -42,7 +42,11 @@ const threadLayer = (Math.PI / 4) * threadWidth;
 const bareDressing = {
 	dressing: { fullness: 'medium' },
 	thread: { denier: 90, baseLayers: 0, dam: false, headTurns: 0 },
-	...{ tail: null, rib: null, body: null, thorax: null, hackle: null },
+	tail: null,
+	rib: null,
+	body: null,
+	thorax: null,
+	hackle: null,
 	finish: { glue: 0, resin: 0, lacquer: 0 }
 } as const;
 
@@ -61,8 +65,11 @@ describe('four whole flies with all dimensions given, summed by hand (0.5 %)', (
 				...bareDressing,
 				hook: hook(0.5, 7, 4),
 				bead: {
-					...{ metal: 'tungsten', shape: 'round' },
-					...{ diameter: 2.8e-3, bore: 0.9e-3, recess: 1.6e-3 }
+					metal: 'tungsten',
+					shape: 'round',
+					diameter: 2.8e-3,
+					bore: 0.9e-3,
+					recess: 1.6e-3
 				},
 				coil: { metal: 'lead', wire: 0.38e-3, turns: 4, place: 'butted' }
 			},
@@ -84,8 +91,11 @@ describe('four whole flies with all dimensions given, summed by hand (0.5 %)', (
 				...bareDressing,
 				hook: hook(0.8, 16, 6.6),
 				bead: {
-					...{ metal: 'brass', shape: 'cone' },
-					...{ diameter: 4.8e-3, bore: 1.2e-3, recess: 2.6e-3 }
+					metal: 'brass',
+					shape: 'cone',
+					diameter: 4.8e-3,
+					bore: 1.2e-3,
+					recess: 2.6e-3
 				},
 				coil: { metal: 'leadFree', wire: 0.508e-3, turns: 8, second: 3, place: 'butted' },
 				thread: { denier: 90, baseLayers: 2, dam: false, headTurns: 0 }
@@ -144,12 +154,19 @@ describe('four whole flies with all dimensions given, summed by hand (0.5 %)', (
 			{
 				...bareDressing,
 				hook: {
-					...{ style: 'straight', size: 12, lengthX: 0, wireX: 0 },
+					style: 'straight',
+					size: 12,
+					lengthX: 0,
+					wireX: 0,
 					measured: { wire: 0.55e-3, shank: 9e-3, gape: 4.4e-3, mass: 47e-6 }
 				},
 				bead: {
-					...{ metal: 'tungsten', shape: 'round', diameter: 3.2e-3 },
-					...{ bore: 1e-3, recess: 1.8e-3, weighed: 221e-6 }
+					metal: 'tungsten',
+					shape: 'round',
+					diameter: 3.2e-3,
+					bore: 1e-3,
+					recess: 1.8e-3,
+					weighed: 221e-6
 				},
 				coil: null,
 				underbody: { kind: 'foam', thickness: 0.08 },
@@ -182,10 +199,14 @@ test.each([
 		const bare: Recipe = {
 			...bareDressing,
 			hook: {
-				...{ style: 'straight', size: 12, lengthX: 0, wireX: 0 },
+				style: 'straight',
+				size: 12,
+				lengthX: 0,
+				wireX: 0,
 				measured: { wire: 0.55e-3, shank: 9e-3, gape: 4.4e-3 }
 			},
-			...{ bead: null, coil: null }
+			bead: null,
+			coil: null
 		};
 		const wound: Recipe = { ...bare, hackle: { kind, turns: 3, length: 0.5, lie: 'swept' } };
 		const fibres = 3 * perTurn * cylinder(d, 4.5);
@@ -204,7 +225,10 @@ test('with every other wound length held, a larger bead, more turns, a longer or
 		return {
 			...bareDressing,
 			hook: {
-				...{ style: 'straight', size: 10, lengthX: 0, wireX: 0 },
+				style: 'straight',
+				size: 10,
+				lengthX: 0,
+				wireX: 0,
 				measured: { wire: wire * 1e-3, shank: shank * 1e-3, gape: 5e-3 }
 			},
 			bead: { metal: 'brass', shape: 'round', diameter: diameter * 1e-3 },

@@ -16,8 +16,11 @@ test('what the gauge writes is read back as it was', () => {
 
 test('columns of a real gauge are guessed by their names and units', () => {
 	expect(guessColumns(['station', 'datetime', 'discharge_cfs', 'temp_F'])).toEqual({
-		...{ time: 1, flow: 2, temperature: 3 },
-		...{ flowUnit: 'ft³/s', temperatureUnit: '°F' }
+		time: 1,
+		flow: 2,
+		temperature: 3,
+		flowUnit: 'ft³/s',
+		temperatureUnit: '°F'
 	});
 	const columns = guessColumns(['Datum', 'Abfluss l/s']);
 	expect(columns).toMatchObject({ time: 0, flow: 1, temperature: -1, flowUnit: 'l/s' });

@@ -28,7 +28,10 @@ test('two lines teach which number is the weight, in which unit, and which word 
 	);
 	expect(a).toEqual({ number: 1, unit: 'g', steady: 'rest', moving: '..' });
 	expect(readScale('# 09  rest  -  0.012 g', a)).toEqual({
-		...{ kind: 'weight', grams: -0.012, step: 0.001, steady: true }
+		kind: 'weight',
+		grams: -0.012,
+		step: 0.001,
+		steady: true
 	});
 	const b = taught(steady('134,5 mg', 0.1345), steady('250,1 mg', 0.2501));
 	expect(b).toMatchObject({ unit: 'mg', steady: null, moving: null });

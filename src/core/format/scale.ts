@@ -68,7 +68,8 @@ export function teachScale(
 		const both = steady !== undefined && moving !== undefined;
 		return {
 			pattern: {
-				...{ number: found.place, unit: found.unit },
+				number: found.place,
+				unit: found.unit,
 				steady: both ? only(steady, moving) : null,
 				moving: both ? only(moving, steady) : null
 			}

@@ -3,7 +3,10 @@ import type { ScalePattern } from './scale';
 
 /** How the simulated scale's lines are read. */
 export const SIMULATED_PATTERN: ScalePattern = {
-	...{ number: 0, unit: 'g', steady: 'steady', moving: 'moving' }
+	number: 0,
+	unit: 'g',
+	steady: 'steady',
+	moving: 'moving'
 };
 
 /** What a small jeweller's scale does (our estimates): g and s. */

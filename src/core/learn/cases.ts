@@ -163,7 +163,9 @@ export const termAt = (
 	found: EvidenceTerm['found'],
 	only?: Part
 ): EvidenceTerm => ({
-	...{ places: at.places, parts: at.parts, found },
+	places: at.places,
+	parts: at.parts,
+	found,
 	predict: (scores, into) => evaluate(at, scores, into, only)
 });
 

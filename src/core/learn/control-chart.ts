@@ -109,7 +109,10 @@ function judge(
 	/** Of the next one against the centre that is known so far. */
 	const next = Math.sqrt(math.square(all.scatter) + all.variance);
 	return {
-		...{ centre: all.mean, lower: all.mean - limit, upper: all.mean + limit, scatter: all.scatter },
+		centre: all.mean,
+		lower: all.mean - limit,
+		upper: all.mean + limit,
+		scatter: all.scatter,
 		// Nine in ten lie no more than so many standard deviations on the near side of where they truly are; half a
 		// step may be lost to rounding.
 		seen: limitOf(next) + NINE_IN_TEN * next + step / 2,
@@ -118,7 +121,9 @@ function judge(
 			const { mean, variance, scatter } = without(k);
 			const spread = Math.sqrt(math.square(scatter) + variance);
 			return {
-				...{ value, off: value - mean, spread },
+				value,
+				off: value - mean,
+				spread,
 				limit: limitOf(spread),
 				flagged: out.has(k),
 				range: k === 0 ? null : Math.abs(value - values[k - 1]!)

@@ -91,7 +91,8 @@ export function curveOf({ order, rank, first }: Envelope, bends: readonly Bend[]
 	const factor: Factor = { first, rows };
 	const x = new Float64Array(order.length);
 	return {
-		...{ factor, rank },
+		factor,
+		rank,
 		solve(b) {
 			for (let i = 0; i < x.length; i++) x[i] = b[order[i]!]!;
 			solveBoth(factor, x);

@@ -8,12 +8,25 @@ const fly = starterRecipe;
 const LIE = { depth: 0.9, surfaceSpeed: 0.6, bed: 'gravel', zoneTop: 0.2 } as const;
 const usual = predict(fly, LIE, 15);
 const weighed = (grams: number, more: Partial<Weighing> = {}): Weighing => ({
-	...{ kind: 'weighing', key: 'one', on: '2026-01-01', of: { kind: 'fly', recipe: fly } },
-	...{ count: 1, mass: grams * 1e-3, step: 1e-6, ...more }
+	kind: 'weighing',
+	key: 'one',
+	on: '2026-01-01',
+	of: { kind: 'fly', recipe: fly },
+	count: 1,
+	mass: grams * 1e-3,
+	step: 1e-6,
+	...more
 });
 const timed = (seconds: number[]): TimedDrop => ({
-	...{ kind: 'drop', key: 'drop', on: '2026-01-01', recipe: fly, seconds },
-	...{ wet: 'soaked', celsius: 15, distance: 0.5, reaction: 0.1 }
+	kind: 'drop',
+	key: 'drop',
+	on: '2026-01-01',
+	recipe: fly,
+	seconds,
+	wet: 'soaked',
+	celsius: 15,
+	distance: 0.5,
+	reaction: 0.1
 });
 const grams = usual.mass.value * 1e3;
 const values = usual.median;
@@ -80,7 +93,10 @@ describe('an entry that is hardly believable', () => {
 		const light: Recipe = { ...fly, hook, bead: null, coil: null };
 		const dropped = (seconds: number, more: Partial<TimedDrop> = {}): TimedDrop => ({
 			...timed([seconds, seconds, seconds]),
-			...{ key: `${seconds} ${JSON.stringify(more)}`, recipe: light, distance: 1, ...more }
+			key: `${seconds} ${JSON.stringify(more)}`,
+			recipe: light,
+			distance: 1,
+			...more
 		});
 		const usually = (drop: TimedDrop) => {
 			const of = timeOf(drop, priorBeliefs);

@@ -86,7 +86,10 @@ export function expand(of: Measurable, scores: Scores): Expansion[] {
 	const centre = figures(values, null).map(math.log);
 	const made = centre.map((value) => ({
 		value,
-		...{ names: about, at: [] as number[], slope: [] as number[], bend: [] as number[] }
+		names: about,
+		at: [] as number[],
+		slope: [] as number[],
+		bend: [] as number[]
 	}));
 	for (const name of about) {
 		const z = scores[name] ?? 0;
@@ -113,7 +116,8 @@ export function expand(of: Measurable, scores: Scores): Expansion[] {
 }
 
 export const shapeOf = (of: Measurable, scores: Scores, expansion: Expansion): Shape => ({
-	...{ expansion, hang: of.hangAt?.(valuesOf(of, scores)) }
+	expansion,
+	hang: of.hangAt?.(valuesOf(of, scores))
 });
 
 /**
@@ -128,7 +132,10 @@ export function expandLike(of: Measurable, scores: Scores, { expansion, hang }: 
 			: (of.figuresAbout(values)(values, null)[0] ?? NaN);
 	const at = of.about.map((name) => logarithmAt(of.beliefs[name], scores[name] ?? 0)[0]);
 	return {
-		...{ names: of.about, value: math.log(figure), at, bend: expansion.bend },
+		names: of.about,
+		value: math.log(figure),
+		at,
+		bend: expansion.bend,
 		slope: expansion.slope.map(
 			(slope, i) => slope + 2 * expansion.bend[i]! * (at[i]! - expansion.at[i]!)
 		)
@@ -154,7 +161,8 @@ export function placesFrom(known: readonly string[] = []): Places {
 		return k;
 	};
 	return {
-		...{ scores, place },
+		scores,
+		place,
 		rowOf(mixture) {
 			const key = mixture.map(({ score, weight }) => `${score} ${weight}`).join('\n');
 			let row = rows.get(key);

@@ -43,12 +43,26 @@ const fly: Recipe = starterRecipe;
 const bead = { metal: 'tungsten', shape: 'round', diameter: 0.0028, lot: 'my beads' } as const;
 
 const weighing = (of: Weighing['of'], mass: number, more: Partial<Weighing> = {}): Weighing => ({
-	...{ kind: 'weighing', key: JSON.stringify([of, mass]), on: '2026-01-01', of, mass },
-	...{ count: 1, step: 0.001 * GRAM, ...more }
+	kind: 'weighing',
+	key: JSON.stringify([of, mass]),
+	on: '2026-01-01',
+	of,
+	mass,
+	count: 1,
+	step: 0.001 * GRAM,
+	...more
 });
 const drop = (recipe: Recipe, seconds: number[], more: Partial<TimedDrop> = {}): TimedDrop => ({
-	...{ kind: 'drop', key: `drop ${seconds.join(' ')}`, on: '2026-01-01', recipe, seconds },
-	...{ wet: 'soaked', celsius: 15, distance: 0.5, reaction: 0.1, ...more }
+	kind: 'drop',
+	key: `drop ${seconds.join(' ')}`,
+	on: '2026-01-01',
+	recipe,
+	seconds,
+	wet: 'soaked',
+	celsius: 15,
+	distance: 0.5,
+	reaction: 0.1,
+	...more
 });
 const usualBead = (recipe: Recipe) => {
 	const { median } = predict(recipe, LIE, 10);
@@ -64,7 +78,8 @@ describe('the posterior', () => {
 	test('of one linear parameter is the closed form of conjugate normals', () => {
 		const [slope, found, spread] = [0.7, 1.3, 0.4];
 		const term: EvidenceTerm = {
-			...{ places: Int32Array.of(0), parts: [] },
+			places: Int32Array.of(0),
+			parts: [],
 			predict: (at, { slopes }) => {
 				slopes[0] = slope;
 				return slope * at[0]!;
@@ -87,7 +102,8 @@ describe('the posterior', () => {
 		const x = Array.from({ length: 12 }, (_, k) => k / 6);
 		const y = x.map((at) => 1.4 * Math.exp(0.6 * at) + 0.01 * normal());
 		const terms = x.map((at, k): EvidenceTerm => ({
-			...{ places: Int32Array.of(0, 1), parts: [] },
+			places: Int32Array.of(0, 1),
+			parts: [],
 			predict: (s, { slopes }) => {
 				slopes.set([Math.exp(s[1]! * at), s[0]! * at * Math.exp(s[1]! * at)]);
 				return s[0]! * Math.exp(s[1]! * at);
@@ -101,8 +117,12 @@ describe('the posterior', () => {
 				(at: number) =>
 					a! * Math.exp(b! * at),
 			{
-				...{ initialValues: [1, 0.5], damping: 1e-3, maxIterations: 200, errorTolerance: 0 },
-				...{ gradientDifference: 1e-6, centralDifference: true }
+				initialValues: [1, 0.5],
+				damping: 1e-3,
+				maxIterations: 200,
+				errorTolerance: 0,
+				gradientDifference: 1e-6,
+				centralDifference: true
 			}
 		);
 		expect(mean[0]).toBeCloseTo(fit.parameterValues[0]!, 6);
@@ -114,7 +134,9 @@ describe('the posterior', () => {
 		const part = { places: Int32Array.of(0, 1), values: Float64Array.of(1, 1) };
 		const found = Array.from({ length: 200 }, () => ({ value: -1, spread: 0.05 }));
 		const term: EvidenceTerm = {
-			...{ places: part.places, parts: [part], found },
+			places: part.places,
+			parts: [part],
+			found,
 			predict: (s, { slopes, bends }) => {
 				const u = s[0]! + s[1]!;
 				slopes.fill(0.5 + 2 * u);
@@ -180,8 +202,12 @@ describe('learning', () => {
 			(at) => (x: number) =>
 				x < count ? at[x]! : logOf(figures[x - count]!, at) / found[x - count]!.spread,
 			{
-				...{ initialValues: own.map(() => 0), damping: 1e-3, maxIterations: 200 },
-				...{ errorTolerance: 0, gradientDifference: 1e-4, centralDifference: true }
+				initialValues: own.map(() => 0),
+				damping: 1e-3,
+				maxIterations: 200,
+				errorTolerance: 0,
+				gradientDifference: 1e-4,
+				centralDifference: true
 			}
 		);
 		own.forEach((score, k) => {
@@ -405,8 +431,14 @@ describe('learning', () => {
 	test('a fly that ticks the bed time and again is believed to sink faster, or the lie to be shallower', () => {
 		const lie = { ...LIE, depth: 1.4, surfaceSpeed: 0.9, key: 'deep' };
 		const outing = (saw: Sight, k: number): Outing => ({
-			...{ kind: 'outing', key: `${saw} ${k}`, on: '2026-01-01', recipe: fly, lie, saw },
-			...{ rig: starterRig, celsius: 10 }
+			kind: 'outing',
+			key: `${saw} ${k}`,
+			on: '2026-01-01',
+			recipe: fly,
+			lie,
+			saw,
+			rig: starterRig,
+			celsius: 10
 		});
 		const kept = new Map();
 		const after = (saw: Sight) => {
@@ -427,7 +459,9 @@ describe('learning', () => {
 			{ depth: 1.4, surfaceSpeed: 0.7 }
 		].map((water) => {
 			const outing = {
-				...{ recipe: fly, rig: starterRig, celsius: 10 },
+				recipe: fly,
+				rig: starterRig,
+				celsius: 10,
 				lie: { ...LIE, ...water, key: 'run' }
 			};
 			const { logOdds, slopes } = outingLikelihoodOf({ ...outing, saw: 'atDepth' });
@@ -451,7 +485,9 @@ describe('learning', () => {
 		const usual = usualBead({ ...fly, bead });
 		const old = weighing({ kind: 'beads', bead }, 9 * usual, { count: 10, on: '2026-01-01' });
 		const fresh = weighing({ kind: 'beads', bead }, 10 * usual, {
-			...{ count: 10, on: '2026-03-01', key: 'fresh' }
+			count: 10,
+			on: '2026-03-01',
+			key: 'fresh'
 		});
 		const massAfter = (all: Observation[], resets: { score: string; on: string }[]) => {
 			const believed = { ...priorBeliefs, learned: learn(all, { resets }).learned };
@@ -512,7 +548,8 @@ test('200 tiers drawn from the prior: 90 % intervals cover 84 to 95 %, and ranks
 				const common = Math.hypot(0.03, 0.7 * 0.03, 0.06 / 2, 0.003 / 0.5);
 				const spread = Math.hypot((Math.SQRT2 * 0.05) / time, common);
 				return drop(recipe, [time * Math.exp(spread * residualFrom(uniform, normal))], {
-					...{ key: `d${k}`, reaction: 0.05 }
+					key: `d${k}`,
+					reaction: 0.05
 				});
 			})
 		];

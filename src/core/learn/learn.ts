@@ -144,8 +144,12 @@ export function learn(
 			});
 			frame ??= frameOf(own.length, terms, { outcomes, held: look.held(own) });
 			const found = posterior(own.length, terms, {
-				...{ outcomes, loss, frame, start: scores },
-				...{ near: near || pass > 0, enough: settled ? enough : ROUGHLY }
+				outcomes,
+				loss,
+				frame,
+				start: scores,
+				near: near || pass > 0,
+				enough: settled ? enough : ROUGHLY
 			});
 			if (settled) return { usable, mean: found.mean };
 			scores = found.mean;

@@ -83,14 +83,20 @@ const builds: readonly Recipe[] = [
 ];
 
 const waterOf = (bed: Lie['bed']): Lie => ({
-	...{ depth: 0.9, surfaceSpeed: 0.6, bed, zoneTop: 0.2, approach: 2.5, hold: 1.5 }
+	depth: 0.9,
+	surfaceSpeed: 0.6,
+	bed,
+	zoneTop: 0.2,
+	approach: 2.5,
+	hold: 1.5
 });
 const standing: Lie = { ...waterOf('sand'), depth: 2.5, surfaceSpeed: 0 };
 const waters: readonly Lie[] = [
 	...beds.map(waterOf),
 	{ ...waterOf('gravel'), timed: { over: 3, seconds: [4.9, 5.2, 5.1] } },
 	...(['measured', 'judged', 'guessed'] as const).map((depthFrom) => ({
-		...{ ...waterOf('gravel'), depthFrom }
+		...waterOf('gravel'),
+		depthFrom
 	})),
 	standing
 ];
@@ -142,18 +148,32 @@ function taught(): unknown {
 		},
 		{ kind: 'weighing', key: 'b', ...noted, ...scale, mass: 0.4e-3, of: { kind: 'hooks', hook } },
 		{
-			...{ kind: 'weighing', key: 'c', ...noted, count: 1, step: 1e-5, mass: 0.2e-3 },
+			kind: 'weighing',
+			key: 'c',
+			...noted,
+			count: 1,
+			step: 1e-5,
+			mass: 0.2e-3,
 			of: { kind: 'wire', coil: coil!, length: 0.15 }
 		},
 		{
-			...{ kind: 'weighing', key: 'd', ...noted, count: 1, step: 1e-5, mass: 0.5e-3 },
+			kind: 'weighing',
+			key: 'd',
+			...noted,
+			count: 1,
+			step: 1e-5,
+			mass: 0.5e-3,
 			of: { kind: 'fly', recipe: jig }
 		},
 		{ kind: 'drop', key: 'e', ...noted, ...drop, wet: 'soaked', tippet: 0.127e-3 },
 		{ kind: 'drop', key: 'f', ...noted, ...drop, wet: 'fresh', gates: true }
 	];
 	const seen = SEEN.map((saw): Observation => ({
-		...{ kind: 'outing', key: saw, ...noted, ...outing, saw },
+		kind: 'outing',
+		key: saw,
+		...noted,
+		...outing,
+		saw,
 		fit: outingLikelihoodOf({ ...outing, saw })
 	}));
 	return [seen, learn([...found, ...seen])];

@@ -25,11 +25,22 @@ const nothing = { scores: [], mean: [], covariance: [] };
 const noted = { key: 'next', on: '2026-01-01' };
 
 const weigh = (of: Weighing['of'], count: number): Weighing => ({
-	...{ kind: 'weighing', ...noted, of, count, mass: count * GRAM, step: 0.001 * GRAM }
+	kind: 'weighing',
+	...noted,
+	of,
+	count,
+	mass: count * GRAM,
+	step: 0.001 * GRAM
 });
 const drop: TimedDrop = {
-	...{ kind: 'drop', ...noted, recipe, wet: 'soaked', celsius: 15, distance: 0.6 },
-	...{ seconds: [1, 1, 1], reaction: 0.1 }
+	kind: 'drop',
+	...noted,
+	recipe,
+	wet: 'soaked',
+	celsius: 15,
+	distance: 0.6,
+	seconds: [1, 1, 1],
+	reaction: 0.1
 };
 /** As it would be found if the prediction were right. */
 function asPredicted(one: Candidate): Candidate {

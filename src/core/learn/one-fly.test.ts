@@ -51,7 +51,8 @@ describe('how much the flies of a hand differ', () => {
 	const group = (kind: 'weighing' | 'drop', scatter: number, measuring: number, n: number) => ({
 		kind,
 		found: Array.from({ length: n }, () => ({
-			...{ value: math.hypot(scatter, measuring) * normal() - 2, count: 1 },
+			value: math.hypot(scatter, measuring) * normal() - 2,
+			count: 1,
 			measuring: measuring * measuring
 		}))
 	});
@@ -87,8 +88,13 @@ describe('how much the flies of a hand differ', () => {
 
 	test('a fly of a steady hand has a narrower range; one that was weighed itself keeps its own', () => {
 		const weighings = Array.from({ length: 60 }, (_, k): Observation => ({
-			...{ kind: 'weighing', key: `w${k}`, on: '2026-01-01', of: { kind: 'fly', recipe } },
-			...{ count: 1, mass: 2e-4 * math.exp(0.005 * normal()), step: 1e-8 }
+			kind: 'weighing',
+			key: `w${k}`,
+			on: '2026-01-01',
+			of: { kind: 'fly', recipe },
+			count: 1,
+			mass: 2e-4 * math.exp(0.005 * normal()),
+			step: 1e-8
 		}));
 		const { learned } = learn(weighings);
 		expect(learned.tied!['tied.mass']).toBeLessThan(0.018);

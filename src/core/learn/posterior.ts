@@ -343,7 +343,9 @@ export function laplaceAt(
 	}));
 	const { stiff } = lookAt({ ...frame, terms: noting, outcomes }, mean, losses[loss]);
 	const bends = frame.rows.map(({ places, slopes }, n) => ({
-		...{ places, values: slopes, stiff: stiff[n]! }
+		places,
+		values: slopes,
+		stiff: stiff[n]!
 	}));
 	const residuals = terms.map(({ found }, n) =>
 		found.map(({ value, spread }) => (value - predicted[n]!) / spread)

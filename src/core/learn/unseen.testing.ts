@@ -59,8 +59,14 @@ function tier(seed: number, wider: number) {
 			return Number((Math.max(0.05, read) * slip()).toFixed(2));
 		});
 		return {
-			...{ kind: 'drop', ...noted, recipe, wet: 'soaked', celsius: CELSIUS },
-			...{ distance, seconds, reaction }
+			kind: 'drop',
+			...noted,
+			recipe,
+			wet: 'soaked',
+			celsius: CELSIUS,
+			distance,
+			seconds,
+			reaction
 		};
 	};
 	return { entry, fly, figures };

@@ -58,5 +58,9 @@ export function beadOptions(question: BeadQuestion): BeadOption[] {
 }
 
 const plain = ({ recipe, mass, speed, weight, trouble }: ReturnType<typeof evaluate>) => ({
-	...{ recipe, mass, speed, weight, trouble }
+	recipe,
+	mass,
+	speed,
+	weight,
+	trouble
 });

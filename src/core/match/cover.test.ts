@@ -54,7 +54,11 @@ describe('the smallest cover', () => {
 
 describe('a ladder', () => {
 	const lie: Lie = {
-		...{ depth: 0.8, surfaceSpeed: 0.6, zoneTop: 0.15, approach: 3, hold: 2 },
+		depth: 0.8,
+		surfaceSpeed: 0.6,
+		zoneTop: 0.15,
+		approach: 3,
+		hold: 2,
 		bed: 'cobble'
 	};
 	const question: MatchQuestion = {
@@ -64,7 +68,11 @@ describe('a ladder', () => {
 			coil: null,
 			dressing: { fullness: 'medium' }
 		},
-		...{ rig: starterRig, lie, celsius: 8, shelf: emptyShelf, wishes: USUAL_WISHES },
+		rig: starterRig,
+		lie,
+		celsius: 8,
+		shelf: emptyShelf,
+		wishes: USUAL_WISHES,
 		locks: { hook: true, bead: false, coil: false, rib: true, dressing: true }
 	};
 	const channel = (): SearchChannel => {

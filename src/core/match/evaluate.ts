@@ -42,7 +42,13 @@ export function evaluate(
 	const { speed, attitude, submergedWeight: weight } = settle(body, fluid, medians);
 	const notes = fitOf(build, medians);
 	return {
-		...{ recipe, build, mass: body.mass, speed, weight, attitude, bulk: chunkiness(build) },
+		recipe,
+		build,
+		mass: body.mass,
+		speed,
+		weight,
+		attitude,
+		bulk: chunkiness(build),
 		fits: !notes.some(({ severity }) => severity === 'stop'),
 		trouble: notes.find(({ severity }) => severity === 'trouble')?.figure ?? null
 	};

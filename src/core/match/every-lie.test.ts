@@ -31,8 +31,12 @@ test('every lie on every rig that suits it ends in an answer or in advice', () =
 			const where = `${rig.way} at ${lie.depth} m, ${lie.surfaceSpeed} m/s, ${lie.bed}`;
 			const { chance, binds, does, best, most } = adviceFor(
 				{
-					...{ recipe: starterRecipe, rig, lie, celsius: 8, shelf: emptyShelf },
-					...{ wishes: USUAL_WISHES },
+					recipe: starterRecipe,
+					rig,
+					lie,
+					celsius: 8,
+					shelf: emptyShelf,
+					wishes: USUAL_WISHES,
 					locks: { hook: true, bead: false, coil: false, rib: true, dressing: true }
 				},
 				CARE

@@ -67,7 +67,9 @@ export async function ladder(
 				const at = next++;
 				const here = { ...question, ...waters[at]! };
 				curves[at] = await channel.ask({
-					...{ kind: 'curve', question: here, logs },
+					kind: 'curve',
+					question: here,
+					logs,
 					worlds: COARSE_CURVE.worlds
 				});
 				done++;
@@ -80,7 +82,8 @@ export async function ladder(
 	const believed = believedIn(question);
 	const celsius = waters.map((water) => water.celsius);
 	const cover = await channels[0]!.ask({
-		...{ kind: 'cover', curves },
+		kind: 'cover',
+		curves,
 		question: { recipe, locks, shelf, wishes, celsius, believed }
 	});
 	if (stopped()) return null;
@@ -109,8 +112,10 @@ async function counted(
 				const { k, rung, water } = pairs[next++]!;
 				const here = { ...question, ...waters[water]!, recipe: rung.recipe };
 				const { good } = await channel.ask({
-					...{ kind: 'follow', question: here },
-					...{ from: 0, to: DRIFTS.listed }
+					kind: 'follow',
+					question: here,
+					from: 0,
+					to: DRIFTS.listed
 				});
 				chances[k]![water] = good / DRIFTS.listed;
 				done++;

@@ -200,11 +200,19 @@ test('the bead table: a tungsten bead sinks before one of brass, the larger befo
 
 describe('advice', () => {
 	const lie: Lie = {
-		...{ depth: 0.9, surfaceSpeed: 0.75, zoneTop: 0.15, hold: 2 },
+		depth: 0.9,
+		surfaceSpeed: 0.75,
+		zoneTop: 0.15,
+		hold: 2,
 		bed: 'cobble'
 	};
 	const question = {
-		...{ recipe: fly, rig: starterRig, lie, celsius: 8, shelf: emptyShelf, wishes: USUAL_WISHES },
+		recipe: fly,
+		rig: starterRig,
+		lie,
+		celsius: 8,
+		shelf: emptyShelf,
+		wishes: USUAL_WISHES,
 		locks: { hook: true, bead: false, coil: false, rib: true, dressing: true }
 	};
 

@@ -50,7 +50,8 @@ export function plainSearch(
 		const { good, miss } = followed(drifting({ ...question, recipe: one.recipe }), 0, drifts);
 		found.push({
 			...one,
-			...{ chance: good / drifts, miss: miss / drifts },
+			chance: good / drifts,
+			miss: miss / drifts,
 			points: pointsOf(one, wishes, dearest),
 			family: familyOf(one.recipe),
 			look: space.variants[place.variant]!.words,

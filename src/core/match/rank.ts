@@ -91,9 +91,17 @@ export function pointsOf(counts: Counts, wishes: Wishes, dearest: number): numbe
 /** What of the points goes to what counts, for the reasons that are given. */
 export function termsOf(counts: Counts, wishes: Wishes, dearest: number) {
 	const none: Counts = {
-		...{ mass: 1e-4, speed: 0, bulk: 1, gap: 1, head: 1, price: 0, troubles: 0, departures: 0 },
+		mass: 1e-4,
+		speed: 0,
+		bulk: 1,
+		gap: 1,
+		head: 1,
+		price: 0,
+		troubles: 0,
+		departures: 0,
 		pitch: wishes.hang === 'head-down' ? 90 : 0,
-		...{ tungsten: false, apart: false }
+		tungsten: false,
+		apart: false
 	};
 	const part = (change: Partial<Counts>) => pointsOf({ ...none, ...change }, wishes, dearest);
 	const { mass, bulk, gap, head, pitch, price, troubles, departures, tungsten, apart } = counts;

@@ -83,7 +83,8 @@ export async function match(
 	const job: Job = { question, channels, stopped };
 	report({ phase: 'asking', share: 0 }, null);
 	const curve = await curveShared(curveLogs(), {
-		...{ workers: lanesOf(channels, question), stopped },
+		workers: lanesOf(channels, question),
+		stopped,
 		report: (share) => report({ phase: 'asking', share }, null)
 	});
 	if (!curve) return null;
@@ -115,7 +116,10 @@ export async function match(
 	const answerNow = (confirmed = false): MatchAnswer => ({
 		list: listNow().slice(0, LISTED),
 		looked: looked.reduce((a, b) => a + b, 0),
-		...{ curve, seen, mark: markOf(best(), enough), confirmed }
+		curve,
+		seen,
+		mark: markOf(best(), enough),
+		confirmed
 	});
 	const listOf = (channel: SearchChannel, most: number, more = 0) =>
 		channel.ask({ kind: 'list', most, mark: markOf(top, enough), more });
@@ -199,7 +203,9 @@ function ranked(lists: readonly (readonly FoundBuild[])[], mark: number): FoundB
 /** A followed build as it is ranked: by its whole band where there is one. */
 const shown = ({ build, few, miss, whole }: Counted): FoundBuild => ({
 	...build,
-	...{ chance: whole ?? few, miss, drifts: whole === null ? DRIFTS.listed : DRIFTS.whole }
+	chance: whole ?? few,
+	miss,
+	drifts: whole === null ? DRIFTS.listed : DRIFTS.whole
 });
 
 /**

@@ -40,13 +40,22 @@ const jig: Recipe = {
 	dressing: { fullness: 'medium' }
 };
 const lie: Lie = {
-	...{ depth: 0.9, surfaceSpeed: 0.75, zoneTop: 0.15, approach: 3, hold: 2 },
+	depth: 0.9,
+	surfaceSpeed: 0.75,
+	zoneTop: 0.15,
+	approach: 3,
+	hold: 2,
 	bed: 'cobble'
 };
 const open: Locks = { hook: false, bead: false, coil: false, rib: false, dressing: false };
 const onlyBead: Locks = { hook: true, bead: false, coil: true, rib: true, dressing: true };
 const ask = (more: Partial<MatchQuestion> = {}): MatchQuestion => ({
-	...{ recipe: jig, rig: starterRig, lie, celsius: 8, shelf: emptyShelf, wishes: USUAL_WISHES },
+	recipe: jig,
+	rig: starterRig,
+	lie,
+	celsius: 8,
+	shelf: emptyShelf,
+	wishes: USUAL_WISHES,
 	locks: { ...onlyBead, coil: false },
 	...more
 });
@@ -58,7 +67,9 @@ function found(question: MatchQuestion, curve: ChanceCurve): FoundBuild[] {
 	return mergedLists([search.list(20, mark)], mark);
 }
 const slotted = (metal: BeadChoice['metal'], mm: number): BeadChoice => ({
-	...{ metal, shape: 'slotted', diameter: mm * 1e-3 }
+	metal,
+	shape: 'slotted',
+	diameter: mm * 1e-3
 });
 const channel = (): SearchChannel => {
 	const worker = new SearchWorker();

@@ -272,7 +272,13 @@ export function countsOn(
 	const kept = space.kept ? pricePerVolume(shelf, space.kept) : 0;
 	const apart = space.windings.map((winding) => liesApart(own, winding));
 	const counts = {
-		...{ mass: 0, speed: 0, pitch: 0, bulk: 0, gap: 0, troubles: 0, departures: 0 },
+		mass: 0,
+		speed: 0,
+		pitch: 0,
+		bulk: 0,
+		gap: 0,
+		troubles: 0,
+		departures: 0,
 		price: null as number | null,
 		head: (own?.diameter ?? 0) / gape,
 		tungsten: own?.metal === 'tungsten',

@@ -62,7 +62,10 @@ test('turns go into a slot where the pattern’s bead has one or may get one; an
 	const inSlot = (shape: BeadChoice['shape'] | null) =>
 		space(shape).windings.some(({ place }) => place === 'slot');
 	expect([null, 'round', 'slotted', 'cone'].map((shape) => inSlot(shape as never))).toEqual([
-		...[true, false, true, false]
+		true,
+		false,
+		true,
+		false
 	]);
 	const shapes = (shape: BeadChoice['shape']) =>
 		new Set(space(shape).beads.flatMap((bead) => (bead ? [bead.shape] : [])));

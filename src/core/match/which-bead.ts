@@ -72,7 +72,12 @@ function beadAnswer(options: readonly BeadOption[], enough: number): BeadAnswer 
 	};
 	const above = beside(heaviest, 1);
 	return {
-		...{ options, mark, take, lightest, heaviest, provisional },
+		options,
+		mark,
+		take,
+		lightest,
+		heaviest,
+		provisional,
 		spans: spans.map(({ metal, from, to }) => ({ metal, from, to })),
 		lighter: beside(lightest, -1)?.fault ?? null,
 		heavier: above ? (above.trouble ? 'choked' : above.fault) : null
@@ -118,7 +123,9 @@ export async function whichBead(
 	if (known.length === 0) return beadAnswer([], question.enough);
 	const curve = await curveShared(COARSE_CURVE.logs(slowest, fastest), {
 		// Each bead is counted next.
-		...{ workers: lanesOf(channels, question, COARSE_CURVE.worlds), finer: false, stopped }
+		workers: lanesOf(channels, question, COARSE_CURVE.worlds),
+		finer: false,
+		stopped
 	});
 	if (!curve) return null;
 	known.forEach((one, k) => (known[k] = offCurve(one, curve)));

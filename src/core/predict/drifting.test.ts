@@ -17,11 +17,18 @@ import {
 } from './index';
 
 const lie: Lie = {
-	...{ depth: 0.9, surfaceSpeed: 0.7, zoneTop: 0.2, approach: 2.6, hold: 1.5 },
+	depth: 0.9,
+	surfaceSpeed: 0.7,
+	zoneTop: 0.2,
+	approach: 2.6,
+	hold: 1.5,
 	bed: 'cobble'
 };
 const ask = (more: Partial<DriftQuestion> = {}): DriftQuestion => ({
-	...{ recipe: starterRecipe, rig: starterRig, lie, celsius: 8 },
+	recipe: starterRecipe,
+	rig: starterRig,
+	lie,
+	celsius: 8,
 	...more
 });
 const tippet = (mm: number) => ({

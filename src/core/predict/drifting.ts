@@ -74,7 +74,8 @@ export function drifting(
 	const worlds = worldsOf(recipe, lie, celsius, believedIn(question), known);
 	const hand = question.hand ?? findHand(worlds, rig, wanted, care);
 	return {
-		...{ hand, wanted },
+		hand,
+		wanted,
 		median: caseIn(worlds.median, hand.rig),
 		sample(seed, k) {
 			const world = worlds.sample(seed, k);

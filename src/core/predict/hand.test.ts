@@ -35,13 +35,19 @@ const water = (
 	zoneTop = 0.2,
 	hold = 1.5
 ): Lie => ({
-	...{ depth, surfaceSpeed, bed, zoneTop, hold }
+	depth,
+	surfaceSpeed,
+	bed,
+	zoneTop,
+	hold
 });
 const tight = starterRig;
 const float: Rig = { ...starterRig, way: 'float' };
 const dry: Rig = { ...starterRig, way: 'dry fly', carries: 0.35e-3 };
 const still: Rig = {
-	...{ ...starterRig, way: 'still water', tipHeight: 0.5 },
+	...starterRig,
+	way: 'still water',
+	tipHeight: 0.5,
 	leader: { ...starterRig.leader, length: 8 }
 };
 
@@ -113,7 +119,9 @@ describe('the hand that is found', () => {
 
 	test('in still water the count and the retrieve together, landed straight', () => {
 		const question: DriftQuestion = {
-			...{ recipe: fly('straight', 12, 0), rig: still, celsius: 8 },
+			recipe: fly('straight', 12, 0),
+			rig: still,
+			celsius: 8,
 			lie: water(2, 0, 'sand', 0.4, 3)
 		};
 		const { hand } = drifting(question);

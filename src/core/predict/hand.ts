@@ -272,7 +272,8 @@ function countAndRetrieve(
 		return Math.round((a + b) / 2);
 	};
 	const scored = (retrieve: number, count: number) => ({
-		...{ retrieve, count },
+		retrieve,
+		count,
 		score: look.score(with_(retrieve, count), still)
 	});
 	const aim = (AIMED_DRAWN / AIMED) * look.aim;

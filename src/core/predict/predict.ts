@@ -99,7 +99,8 @@ export function predict(
 
 	return {
 		modelVersion: MODEL_VERSION,
-		...{ beliefs, median },
+		beliefs,
+		median,
 		mass: mass.interval,
 		massContributors: mass.contributions,
 		ride: rideOf(rollMoment(fly, fluid.density), roll),

@@ -9,7 +9,14 @@ test('what does the job: what is asked for, nearly the best, never below the flo
 	expect(markOf(0.5)).toBeCloseTo(0.45, 12);
 	expect(markOf(0.1)).toBe(0.25);
 	expect([0.85, 0.84, 0.6, 0.59, 0.4, 0.39, 0.25, 0.24].map(verdictOf)).toEqual([
-		...['yes', 'likely', 'likely', 'even', 'even', 'unlikely', 'unlikely', 'no']
+		'yes',
+		'likely',
+		'likely',
+		'even',
+		'even',
+		'unlikely',
+		'unlikely',
+		'no'
 	]);
 });
 

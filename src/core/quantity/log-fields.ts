@@ -12,7 +12,10 @@ const short = (
 	usual: readonly [number, number],
 	example: string
 ): QuantityField => ({
-	...{ name, possible, usual, example },
+	name,
+	possible,
+	usual,
+	example,
 	units: { ...waterLengths, mm: times(MILLIMETRE) },
 	bare: times(CENTIMETRE),
 	show: (value) => `${trim(value / CENTIMETRE, 1)} cm`
@@ -44,6 +47,12 @@ export const runField: QuantityField = {
 };
 /** Things on the scale together. */
 export const piecesField: QuantityField = {
-	...{ name: 'How many', units: {}, bare: (n) => n, possible: [1, 1000], usual: [1, 200] },
-	...{ show: String, whole: true, example: '10' }
+	name: 'How many',
+	units: {},
+	bare: (n) => n,
+	possible: [1, 1000],
+	usual: [1, 200],
+	show: String,
+	whole: true,
+	example: '10'
 };

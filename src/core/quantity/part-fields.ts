@@ -17,7 +17,11 @@ function millimetres(
 	const metres = ([low, high]: readonly [number, number]) =>
 		[low * MILLIMETRE, high * MILLIMETRE] as const;
 	return {
-		...{ name, units: smallLengths, bare: times(MILLIMETRE), show: showMm, example },
+		name,
+		units: smallLengths,
+		bare: times(MILLIMETRE),
+		show: showMm,
+		example,
 		possible: metres(possible),
 		usual: metres(usual)
 	};
@@ -94,7 +98,11 @@ function count(
 	many: string
 ): QuantityField {
 	return {
-		...{ name, possible, usual, bare: times(1), whole: true },
+		name,
+		possible,
+		usual,
+		bare: times(1),
+		whole: true,
 		units: { [one]: times(1), [many]: times(1) },
 		show: (value) => `${trim(value, 2)} ${value === 1 ? one : many}`,
 		example: String(usual[0])

@@ -8,7 +8,12 @@ const whole = (
 	usual: readonly [number, number],
 	example: string
 ): QuantityField => ({
-	...{ name, units: {}, bare: (n) => n, possible, usual, example },
+	name,
+	units: {},
+	bare: (n) => n,
+	possible,
+	usual,
+	example,
 	show: String,
 	whole: true
 });

@@ -79,8 +79,12 @@ export const starterRig: Rig = {
 	retrieve: 0.1,
 	landing: 'slack',
 	set: {
-		...{ line: false, hangs: false, countdown: false, retrieve: false },
-		...{ lead: false, landing: false }
+		line: false,
+		hangs: false,
+		countdown: false,
+		retrieve: false,
+		lead: false,
+		landing: false
 	},
 	feelsBed: false
 };

@@ -125,8 +125,13 @@ describe('against the outside', () => {
 		const [length, d] = [0.3, 0.03];
 		const volume = (Math.PI / 4) * d * d * length;
 		const rod: FlyBody = {
-			...{ mass: 4000 * volume, volume, held: 0, inertia: 1 },
-			...{ centreOfMass: { x: 0, y: 0 }, centreOfBuoyancy: { x: 0, y: 0 }, eye: { x: 0, y: 0 } },
+			mass: 4000 * volume,
+			volume,
+			held: 0,
+			inertia: 1,
+			centreOfMass: { x: 0, y: 0 },
+			centreOfBuoyancy: { x: 0, y: 0 },
+			eye: { x: 0, y: 0 },
 			elements: lone(WIRE, { length, diameter: d })
 		};
 		const sink = settle(rod, water, median);

@@ -69,7 +69,10 @@ export function descend(
 	const pointOf = (time: number, y: Float64Array): DropPoint => {
 		const [sin, cos] = [math.sin(y[PITCH]!), math.cos(y[PITCH]!)];
 		return {
-			...{ time, depth: y[DEPTH]!, forward: y[FORWARD]!, pitch: y[PITCH]! / DEGREE },
+			time,
+			depth: y[DEPTH]!,
+			forward: y[FORWARD]!,
+			pitch: y[PITCH]! / DEGREE,
 			speed: -(y[U]! * sin + y[V]! * cos)
 		};
 	};

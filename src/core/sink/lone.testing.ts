@@ -10,11 +10,23 @@ export function lone(
 	const { length = 0, diameter = 0, slenderness = 0, stiffness = 0 } = more;
 	const { shelter = 0, leeX = 0, leeY = 0, rimX = 0, rimY = 0 } = more;
 	return {
-		...{ count: 1, kind: Uint8Array.of(kind), part: Uint8Array.of(0) },
-		...{ x: column(x), y: column(y), shelter: Uint8Array.of(shelter) },
-		...{ axisX: column(axisX), axisY: column(axisY), axisZ: column(axisZ) },
-		...{ length: column(length), diameter: column(diameter), number: column(number) },
-		...{ slenderness: column(slenderness), stiffness: column(stiffness) },
-		...{ leeX: column(leeX), leeY: column(leeY), rimX: column(rimX), rimY: column(rimY) }
+		count: 1,
+		kind: Uint8Array.of(kind),
+		part: Uint8Array.of(0),
+		x: column(x),
+		y: column(y),
+		shelter: Uint8Array.of(shelter),
+		axisX: column(axisX),
+		axisY: column(axisY),
+		axisZ: column(axisZ),
+		length: column(length),
+		diameter: column(diameter),
+		number: column(number),
+		slenderness: column(slenderness),
+		stiffness: column(stiffness),
+		leeX: column(leeX),
+		leeY: column(leeY),
+		rimX: column(rimX),
+		rimY: column(rimY)
 	};
 }

@@ -95,7 +95,10 @@ export function settle(body: FlyBody, fluid: Fluid, values: BeliefValues, care: 
 		floats: false,
 		tumbles: false,
 		turnsOver: flat !== plane,
-		...{ hangs, flat, noseFirst, ...slopesAt(fly, flat.steady) }
+		hangs,
+		flat,
+		noseFirst,
+		...slopesAt(fly, flat.steady)
 	};
 }
 
@@ -254,7 +257,12 @@ const nowhere: Steady = { angle: 0, speed: 0, moment: 0, up: { x: 1, y: 0 }, exp
 
 function floating(fly: Submerged): Sink {
 	const hang: Hang = {
-		...{ speed: 0, pitch: 0, attitude: 'level', pointUp: false, glide: 0, upright: true },
+		speed: 0,
+		pitch: 0,
+		attitude: 'level',
+		pointUp: false,
+		glide: 0,
+		upright: true,
 		steady: nowhere
 	};
 	const rest = { submergedWeight: fly.weight, floats: true, tumbles: false };

@@ -21,8 +21,13 @@ function single(
 	volume: number
 ): FlyBody {
 	return {
-		...{ mass, volume, held: 0, inertia: 1e-9 },
-		...{ centreOfMass: { x: 0, y: 0 }, centreOfBuoyancy: { x: 0, y: 0 }, eye: { x: 0, y: 0 } },
+		mass,
+		volume,
+		held: 0,
+		inertia: 1e-9,
+		centreOfMass: { x: 0, y: 0 },
+		centreOfBuoyancy: { x: 0, y: 0 },
+		eye: { x: 0, y: 0 },
 		elements: lone(kind, { length, diameter })
 	};
 }

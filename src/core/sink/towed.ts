@@ -96,7 +96,11 @@ export function towedAlike(of: Towed, mass: number, weight: number, speed: numbe
 	pullOn(of, 0, speed, drag);
 	const scale = weight / drag.z;
 	return {
-		...{ mass, inertia, weight, speed, pitch: of.pitch },
+		mass,
+		inertia,
+		weight,
+		speed,
+		pitch: of.pitch,
 		along: of.along.map((value) => value * scale),
 		across: of.across.map((value) => value * scale)
 	};

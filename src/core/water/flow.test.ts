@@ -5,7 +5,11 @@ import { FOOT } from '../quantity/index';
 import { beliefsIn, lieAtFlow, simulatedGauge, speedOf, wadingCaution, type Lie } from './index';
 
 const lie: Lie = {
-	...{ depth: 1, surfaceSpeed: 0.8, bed: 'gravel', zoneTop: 0.2, approach: 3 },
+	depth: 1,
+	surfaceSpeed: 0.8,
+	bed: 'gravel',
+	zoneTop: 0.2,
+	approach: 3,
 	surveyedAt: 4
 };
 

@@ -328,11 +328,16 @@ export function Name(): PropertyDecorator {
 	const message = 'The name must have 1 to 80 characters.';
 	return field(
 		() => ({
-			...{ type: 'string', minLength: 1, maxLength: 80, description: 'The name' },
+			type: 'string',
+			minLength: 1,
+			maxLength: 80,
+			description: 'The name',
 			allOf: [{ pattern: '\\S' }, { pattern: VISIBLE }]
 		}),
 		[
-			...[IsString({ message }), Length(1, 80, { message }), Matches(/\S/, { message })],
+			IsString({ message }),
+			Length(1, 80, { message }),
+			Matches(/\S/, { message }),
 			Matches(new RegExp(VISIBLE, 'u'), { message: INVISIBLE })
 		]
 	);

@@ -13,18 +13,24 @@ test('a name holds nothing that nobody sees; joiners stay where they shape what 
 		expect(isVisible(name), name).toBe(true);
 	}
 	for (const unseen of [
-		...['\u0000', '\u0007', '\n', '\u009f', '\u00ad', '\u200b', '\u200d', '\u200e', '\u202e'],
-		...[
-			'\u2028',
-			'\u2066',
-			'\u2800',
-			'\u3164',
-			'\ufe0f',
-			'\ufeff',
-			'\u{e0041}',
-			'\u{e000}',
-			'\ud800'
-		]
+		'\u0000',
+		'\u0007',
+		'\n',
+		'\u009f',
+		'\u00ad',
+		'\u200b',
+		'\u200d',
+		'\u200e',
+		'\u202e',
+		'\u2028',
+		'\u2066',
+		'\u2800',
+		'\u3164',
+		'\ufe0f',
+		'\ufeff',
+		'\u{e0041}',
+		'\u{e000}',
+		'\ud800'
 	]) {
 		expect(isVisible(`Rust${unseen}neck`), escape(unseen)).toBe(false);
 	}

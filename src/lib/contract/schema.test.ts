@@ -35,10 +35,16 @@ const documents = [
 	[
 		documentFiles.lie,
 		{
-			...{ format: 'gravitas/lie', version: 0, name: 'Lie' },
+			format: 'gravitas/lie',
+			version: 0,
+			name: 'Lie',
 			body: {
 				...water,
-				...{ holdM: 2, depthFrom: 'guessed', notes: 'x', surveyedAtM3s: 3, residualDepthM: 0.2 },
+				holdM: 2,
+				depthFrom: 'guessed',
+				notes: 'x',
+				surveyedAtM3s: 3,
+				residualDepthM: 0.2,
 				timed: { overM: 3, runsS: [4, 4.2] }
 			},
 			river: { name: 'River', body: { temperatureC: 9, flowM3s: 3.4, depthExponent: 0.4 } }

@@ -52,53 +52,89 @@ export const countsOn = (way: Way, key: RigKey): boolean =>
 
 export const rigNumbers: readonly RigNumber<RigKey>[] = [
 	{
-		...{ key: 'tippetDiameter', label: 'Tippet', unit: 'mm or X', field: lineDiameterField },
-		...{ small: THOUSANDTH_OF_AN_INCH, big: 3 * THOUSANDTH_OF_AN_INCH },
+		key: 'tippetDiameter',
+		label: 'Tippet',
+		unit: 'mm or X',
+		field: lineDiameterField,
+		small: THOUSANDTH_OF_AN_INCH,
+		big: 3 * THOUSANDTH_OF_AN_INCH,
 		show: (value) => fixed(3)(value / MILLIMETRE),
 		get: (rig) => rig.tippet.diameter,
 		set: (rig, diameter) => ({ ...rig, tippet: { ...rig.tippet, diameter } })
 	},
 	{
-		...{ key: 'tippetLength', label: 'Tippet length', unit: 'm', field: tippetField },
-		...{ small: 0.1, big: 0.5, show: fixed(2) },
+		key: 'tippetLength',
+		label: 'Tippet length',
+		unit: 'm',
+		field: tippetField,
+		small: 0.1,
+		big: 0.5,
+		show: fixed(2),
 		get: (rig) => rig.tippet.length,
 		set: (rig, length) => ({ ...rig, tippet: { ...rig.tippet, length } })
 	},
 	{
-		...{ key: 'leaderLength', label: 'Line out to the tippet', unit: 'm', field: leaderField },
-		...{ small: 0.1, big: 1, show: fixed(2) },
+		key: 'leaderLength',
+		label: 'Line out to the tippet',
+		unit: 'm',
+		field: leaderField,
+		small: 0.1,
+		big: 1,
+		show: fixed(2),
 		get: (rig) => rig.leader.length,
 		set: (rig, length) => ({ ...rig, leader: { ...rig.leader, length } })
 	},
 	{
-		...{ key: 'leaderDiameter', label: 'Leader', unit: 'mm', field: lineDiameterField },
-		...{ small: 0.01e-3, big: 0.05e-3 },
+		key: 'leaderDiameter',
+		label: 'Leader',
+		unit: 'mm',
+		field: lineDiameterField,
+		small: 0.01e-3,
+		big: 0.05e-3,
 		show: (value) => fixed(3)(value / MILLIMETRE),
 		get: (rig) => rig.leader.diameter,
 		set: (rig, diameter) => ({ ...rig, leader: { ...rig.leader, diameter } })
 	},
 	{
-		...{ key: 'rod', label: 'Rod', unit: 'm', field: rodField },
-		...{ small: 0.1, big: 0.5, show: fixed(2) },
+		key: 'rod',
+		label: 'Rod',
+		unit: 'm',
+		field: rodField,
+		small: 0.1,
+		big: 0.5,
+		show: fixed(2),
 		get: (rig) => rig.rod,
 		set: (rig, rod) => ({ ...rig, rod })
 	},
 	{
-		...{ key: 'tipHeight', label: 'Tip over the water', unit: 'm', field: tipHeightField },
-		...{ small: 0.1, big: 0.5, show: fixed(2) },
+		key: 'tipHeight',
+		label: 'Tip over the water',
+		unit: 'm',
+		field: tipHeightField,
+		small: 0.1,
+		big: 0.5,
+		show: fixed(2),
 		get: (rig) => rig.tipHeight,
 		set: (rig, tipHeight) => ({ ...rig, tipHeight })
 	},
 	{
-		...{ key: 'float', label: 'Float', unit: 'mm', field: floatField },
-		...{ small: 1e-3, big: 5e-3 },
+		key: 'float',
+		label: 'Float',
+		unit: 'mm',
+		field: floatField,
+		small: 1e-3,
+		big: 5e-3,
 		show: (value) => fixed(1)(value / MILLIMETRE),
 		get: (rig) => rig.float,
 		set: (rig, float) => ({ ...rig, float })
 	},
 	{
-		...{ key: 'carries', label: 'Dry fly carries', unit: 'g', field: carriesField },
-		...{ small: 0.02e-3, big: 0.1e-3 },
+		key: 'carries',
+		label: 'Dry fly carries',
+		unit: 'g',
+		field: carriesField,
+		small: 0.02e-3,
+		big: 0.1e-3,
 		show: (value) => fixed(2)(value / GRAM),
 		get: (rig) => rig.carries,
 		set: (rig, carries) => ({ ...rig, carries })
@@ -121,28 +157,47 @@ export const isHeld = (way: Way, key: HandNumber['key']): boolean =>
 export const handNumbers: readonly HandNumber[] = [
 	{
 		...found('line'),
-		...{ label: 'Line out, tip to fly', unit: 'm', field: lineOutField },
-		...{ small: 0.05, big: 0.5, show: fixed(2) }
+		label: 'Line out, tip to fly',
+		unit: 'm',
+		field: lineOutField,
+		small: 0.05,
+		big: 0.5,
+		show: fixed(2)
 	},
 	{
 		...found('hangs'),
-		...{ label: 'Fly hangs below', unit: 'm', field: tippetField },
-		...{ small: 0.05, big: 0.5, show: fixed(2) }
+		label: 'Fly hangs below',
+		unit: 'm',
+		field: tippetField,
+		small: 0.05,
+		big: 0.5,
+		show: fixed(2)
 	},
 	{
 		...found('countdown'),
-		...{ label: 'Count down', unit: 's', field: countdownField },
-		...{ small: 1, big: 5, show: fixed(0) }
+		label: 'Count down',
+		unit: 's',
+		field: countdownField,
+		small: 1,
+		big: 5,
+		show: fixed(0)
 	},
 	{
 		...found('retrieve'),
-		...{ label: 'Retrieve', unit: 'cm/s', field: retrieveField },
-		...{ small: 0.01, big: 0.05 },
+		label: 'Retrieve',
+		unit: 'cm/s',
+		field: retrieveField,
+		small: 0.01,
+		big: 0.05,
 		show: (value) => fixed(1)(value / CENTIMETRE)
 	},
 	{
-		...{ key: 'lead', label: 'Rod tip speed, of the surface', unit: '%', field: leadField },
-		...{ small: 0.05, big: 0.2 },
+		key: 'lead',
+		label: 'Rod tip speed, of the surface',
+		unit: '%',
+		field: leadField,
+		small: 0.05,
+		big: 0.2,
 		show: (value) => fixed(0)(100 * value),
 		get: (rig) => rig.lead,
 		set: (rig, lead) => ({ ...rig, lead })

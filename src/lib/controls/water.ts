@@ -22,19 +22,39 @@ export const fixed = (digits: number) => (value: number) => String(Number(value.
 
 export const waterNumbers: readonly WaterNumber[] = [
 	{
-		...{ part: 'depth', label: 'Depth', unit: 'm' },
-		...{ field: depthField, small: 0.05, big: 0.5, show: fixed(2) }
+		part: 'depth',
+		label: 'Depth',
+		unit: 'm',
+		field: depthField,
+		small: 0.05,
+		big: 0.5,
+		show: fixed(2)
 	},
 	{
-		...{ part: 'surfaceSpeed', label: 'Surface speed', unit: 'm/s' },
-		...{ field: speedField, small: 0.05, big: 0.5, show: fixed(2) }
+		part: 'surfaceSpeed',
+		label: 'Surface speed',
+		unit: 'm/s',
+		field: speedField,
+		small: 0.05,
+		big: 0.5,
+		show: fixed(2)
 	},
 	{
-		...{ part: 'zoneTop', label: 'Zone above the bed', unit: 'cm' },
-		...{ field: zoneField, small: 0.05, big: 0.2, show: (value) => fixed(1)(value / CENTIMETRE) }
+		part: 'zoneTop',
+		label: 'Zone above the bed',
+		unit: 'cm',
+		field: zoneField,
+		small: 0.05,
+		big: 0.2,
+		show: (value) => fixed(1)(value / CENTIMETRE)
 	},
 	{
-		...{ part: 'approach', label: 'Room upstream to land it', unit: 'm' },
-		...{ field: approachField, small: 0.1, big: 1, show: fixed(2) }
+		part: 'approach',
+		label: 'Room upstream to land it',
+		unit: 'm',
+		field: approachField,
+		small: 0.1,
+		big: 1,
+		show: fixed(2)
 	}
 ];

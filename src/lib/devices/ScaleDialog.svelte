@@ -18,7 +18,9 @@
 	moving
 	teach={(...samples) => {
 		const [first, second] = samples.map(({ line, value, steady }) => ({
-			...{ line, steady, grams: value }
+			line,
+			steady,
+			grams: value
 		}));
 		const found = teachScale([first!, second!]);
 		if ('fault' in found) return found.fault;

@@ -9,7 +9,13 @@ import { rig } from './rig/definition';
 import { river } from './river/definition';
 
 const definitions: { readonly [Of in DocumentKind]: Definition<Of> } = {
-	...{ fly, rig, lie, river, lot, batch, entry }
+	fly,
+	rig,
+	lie,
+	river,
+	lot,
+	batch,
+	entry
 };
 
 export const definitionOf = (kind: DocumentKind) => definitions[kind] as Definition<DocumentKind>;

@@ -26,7 +26,9 @@ export function fileOf(row: DocumentRow, around: Around): Readonly<Record<string
 			.map(plain)
 	]);
 	return {
-		...{ format: `gravitas/${row.kind}`, version: DOCUMENT_VERSION, ...plain(row) },
+		format: `gravitas/${row.kind}`,
+		version: DOCUMENT_VERSION,
+		...plain(row),
 		...(within && outer && { [within.kind]: plain(outer) }),
 		...Object.fromEntries(inner)
 	};

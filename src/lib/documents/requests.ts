@@ -74,7 +74,8 @@ export const documentFiles = forKinds((kind): Class<FileContent> => {
 		return [collection, Many(`The ${many}`, () => parts[one], 500)] as const;
 	});
 	return withFields(DocumentFile, {
-		...{ format, ...bodyOf(kind) },
+		format,
+		...bodyOf(kind),
 		...(outerPart && { [outer]: outerPart }),
 		...Object.fromEntries(inner)
 	});

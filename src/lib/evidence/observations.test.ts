@@ -9,12 +9,18 @@ import { evidenceOf, weighedOf } from './observations';
 
 const recipe = recipeToDocument(starterRecipe);
 const entry = (id: string, body: Omit<EntryBodyDocument, 'at'>, at = 1e12): EntryRow => ({
-	...{ kind: 'entry', id, name: id, revision: 1 },
+	kind: 'entry',
+	id,
+	name: id,
+	revision: 1,
 	body: { at, ...body }
 });
 const weighing = { of: 'fly', recipe, count: 1, massG: 0.2, scaleStepG: 0.001 } as const;
 const lot: LotRow = {
-	...{ kind: 'lot', id: 'tin', name: 'Grey tin', revision: 1 },
+	kind: 'lot',
+	id: 'tin',
+	name: 'Grey tin',
+	revision: 1,
 	body: {
 		bead: { metal: 'tungsten', shape: 'slotted', diameterMm: 2.8 },
 		measured: { pieces: 25, togetherG: 2.86 },
@@ -22,9 +28,18 @@ const lot: LotRow = {
 	}
 };
 const run = (flies: BatchBodyDocument['flies']): BatchRow => ({
-	...{ kind: 'batch', id: 'run', name: 'Six', revision: 1 },
+	kind: 'batch',
+	id: 'run',
+	name: 'Six',
+	revision: 1,
 	body: {
-		...{ on: '2026-02-03', state: 'done', carry: 2, order: [], taken: [], times: [], flies },
+		on: '2026-02-03',
+		state: 'done',
+		carry: 2,
+		order: [],
+		taken: [],
+		times: [],
+		flies,
 		items: [
 			{ name: 'A', recipe, count: 4 },
 			{ name: 'B', recipe, count: 2 }
@@ -41,7 +56,8 @@ test('what was weighed in the stock, in a run and in the log is read where it li
 		batches: [run([...flies, { fly: 5, on: '2026-02-03' }])]
 	});
 	expect(observations.map(({ key }) => key)).toEqual([
-		...['entry:e', 'lot:tin'],
+		'entry:e',
+		'lot:tin',
 		...[0, 1, 2, 3, 4].map((fly) => `batch:run:${fly}`)
 	]);
 	const [own, tin] = observations;
@@ -52,7 +68,11 @@ test('what was weighed in the stock, in a run and in the log is read where it li
 
 test('flies that lay on the scale together count once, as so many', () => {
 	const together = [0, 1, 2].map((fly) => ({
-		...{ fly, on: '2026-02-03', massG: 0.21, together: 3, scaleStepG: 0.1 }
+		fly,
+		on: '2026-02-03',
+		massG: 0.21,
+		together: 3,
+		scaleStepG: 0.1
 	}));
 	const { observations } = evidenceOf({ ...none, batches: [run(together)] });
 	expect(observations).toHaveLength(1);
@@ -90,7 +110,11 @@ test('a lot is held against its trade values, whatever was weighed of it before'
 
 test('a lie that is typed anew is another place to learn of; an entry is just one thing, and whole', () => {
 	const body = {
-		...{ depthM: 0.9, surfaceSpeedMs: 0.7, bed: 'gravel' as const, zoneTopM: 0.2, approachM: 3 }
+		depthM: 0.9,
+		surfaceSpeedMs: 0.7,
+		bed: 'gravel' as const,
+		zoneTopM: 0.2,
+		approachM: 3
 	};
 	const key = lieKey({ id: 'run', body });
 	expect(lieKey({ id: 'run', body: { ...body, notes: 'ash' } })).toBe(key);

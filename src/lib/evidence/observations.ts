@@ -92,7 +92,11 @@ function fromEntry({ id, body }: EntryRow): Observation[] {
 		const { of, recipe, count, massG, scaleStepG, lengthM } = weighing;
 		return [
 			{
-				...{ kind: 'weighing', ...noted, count, mass: massG * GRAM, step: scaleStepG * GRAM },
+				kind: 'weighing',
+				...noted,
+				count,
+				mass: massG * GRAM,
+				step: scaleStepG * GRAM,
 				of: weighedOf(of, recipeFromDocument(recipe), lengthM)
 			}
 		];
@@ -101,8 +105,14 @@ function fromEntry({ id, body }: EntryRow): Observation[] {
 		const { recipe, wet, temperatureC, distanceM, runsS, reactionS, tippetMm, gates } = drop;
 		return [
 			{
-				...{ kind: 'drop', ...noted, recipe: recipeFromDocument(recipe), wet },
-				...{ celsius: temperatureC, distance: distanceM, seconds: runsS, reaction: reactionS },
+				kind: 'drop',
+				...noted,
+				recipe: recipeFromDocument(recipe),
+				wet,
+				celsius: temperatureC,
+				distance: distanceM,
+				seconds: runsS,
+				reaction: reactionS,
 				...(tippetMm === undefined ? {} : { tippet: tippetMm * MILLIMETRE }),
 				...(gates === undefined ? {} : { gates })
 			}
@@ -111,9 +121,13 @@ function fromEntry({ id, body }: EntryRow): Observation[] {
 	if (!outing) return [];
 	return [
 		{
-			...{ kind: 'outing', ...noted, recipe: recipeFromDocument(outing.recipe) },
-			...{ lie: { ...lieFromDocument(outing.lie), key: outing.lieKey } },
-			...{ rig: rigFromDocument(outing.rig), celsius: outing.temperatureC, saw: outing.saw },
+			kind: 'outing',
+			...noted,
+			recipe: recipeFromDocument(outing.recipe),
+			lie: { ...lieFromDocument(outing.lie), key: outing.lieKey },
+			rig: rigFromDocument(outing.rig),
+			celsius: outing.temperatureC,
+			saw: outing.saw,
 			...(outing.fit && { fit: outing.fit as OutingLikelihood })
 		}
 	];
@@ -135,9 +149,13 @@ export function fromLot(lot: LotRow): Weighing[] {
 	const recipe = recipeFromDocument(withLot(BLANK, lot, material));
 	return [
 		{
-			...{ kind: 'weighing', key: `lot:${lot.id}`, on: '' },
+			kind: 'weighing',
+			key: `lot:${lot.id}`,
+			on: '',
 			of: weighedOf(material === 'hook' ? 'hooks' : 'beads', recipe),
-			...{ count: measured.pieces, mass: measured.togetherG * GRAM, step: USUAL_STEP * GRAM }
+			count: measured.pieces,
+			mass: measured.togetherG * GRAM,
+			step: USUAL_STEP * GRAM
 		}
 	];
 }
@@ -154,9 +172,13 @@ function fromBatch({ id, body }: BatchRow): Observation[] {
 		seen.set(group, before + 1);
 		if (before % together !== 0) continue;
 		found.push({
-			...{ kind: 'weighing', key: `batch:${id}:${fly}`, on },
+			kind: 'weighing',
+			key: `batch:${id}:${fly}`,
+			on,
 			of: { kind: 'fly', recipe: recipeFromDocument(item.recipe) },
-			...{ count: together, mass: massG * together * GRAM, step: scaleStepG * GRAM }
+			count: together,
+			mass: massG * together * GRAM,
+			step: scaleStepG * GRAM
 		});
 	}
 	return found;

@@ -67,7 +67,7 @@ const plain = (
 	words: string,
 	act: () => void,
 	more: Partial<Command> = {}
-): Command => ({ ...{ words, keys: [key], when: 'plain', act }, ...more });
+): Command => ({ words, keys: [key], when: 'plain', act, ...more });
 
 /** What can be done in every view. @returns takes it off again */
 export function bindEverywhere(
@@ -75,7 +75,7 @@ export function bindEverywhere(
 	{ showCommands, showDone }: { showCommands: () => void; showDone: () => void }
 ): () => void {
 	const always = (keys: readonly string[], shown: string, words: string, act: () => void) =>
-		({ ...{ words, keys, shown, act }, when: 'always' }) as const;
+		({ words, keys, shown, act, when: 'always' }) as const;
 	const unbind = commands.bind([
 		always(['$mod+z'], 'Ctrl+Z', 'Undo, whatever it was', () => void documents.undo()),
 		always(
@@ -90,8 +90,12 @@ export function bindEverywhere(
 		),
 		plain('t', 'Light or dark', toggleTheme, { shown: 'T' }),
 		{
-			...{ words: 'This list', keys: ['$mod+k'], shown: 'Ctrl+K', when: 'always' },
-			...{ unlisted: true, act: showCommands }
+			words: 'This list',
+			keys: ['$mod+k'],
+			shown: 'Ctrl+K',
+			when: 'always',
+			unlisted: true,
+			act: showCommands
 		},
 		// With Shift on most keyboards, without on some.
 		plain('?', 'This list', showCommands, { keys: ['Shift+?', '?'], unlisted: true })

@@ -42,22 +42,31 @@ const pool = threads<FiguresAsked, Figures[]>('predict', code, { threads: 2, wai
 
 /** The table's columns: a unit, if any, stands at the end of its name. */
 const COLUMNS = [
-	...['name', 'hook_style', 'hook_size', 'hook_length_x', 'hook_wire_x'],
-	...[
-		'bead_metal',
-		'bead_shape',
-		'bead_mm',
-		'coil_metal',
-		'coil_wire_in',
-		'coil_turns',
-		'dressing'
-	],
+	'name',
+	'hook_style',
+	'hook_size',
+	'hook_length_x',
+	'hook_wire_x',
+	'bead_metal',
+	'bead_shape',
+	'bead_mm',
+	'coil_metal',
+	'coil_wire_in',
+	'coil_turns',
+	'dressing',
 	...ranged('mass_g'),
 	...ranged('sink_cm_s'),
-	...['attitude', 'pitch_deg', 'lie', 'water_c'],
+	'attitude',
+	'pitch_deg',
+	'lie',
+	'water_c',
 	...ranged('time_to_zone_s'),
 	...ranged('land_above_m'),
-	...['rig', 'drifts', 'chance', 'chance_error', 'model']
+	'rig',
+	'drifts',
+	'chance',
+	'chance_error',
+	'model'
 ];
 
 /**

@@ -86,7 +86,9 @@ function handWords({ rig, found }: Hand, asked: Rig) {
 		return {
 			control: inUnits[control],
 			found: its !== undefined,
-			...{ value: tidy(value), low: tidy(span.from), high: tidy(span.to) }
+			value: tidy(value),
+			low: tidy(span.from),
+			high: tidy(span.to)
 		};
 	});
 }

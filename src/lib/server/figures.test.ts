@@ -16,12 +16,22 @@ import { Refusal, type Store } from './store/index';
 
 const recipe = recipeToDocument(starterRecipe);
 const water = {
-	...{ depthM: 0.9, surfaceSpeedMs: 0.7, bed: 'cobble' as const, zoneTopM: 0.15, approachM: 2.5 }
+	depthM: 0.9,
+	surfaceSpeedMs: 0.7,
+	bed: 'cobble' as const,
+	zoneTopM: 0.15,
+	approachM: 2.5
 };
 const here = { ...water, temperatureC: 9 };
 /** A data folder with a starter rig that was used last, and nothing found yet. */
 const kept = {
-	...{ flies: [], lies: [], rivers: [], lots: [], batches: [], entries: [], rigs: [] },
+	flies: [],
+	lies: [],
+	rivers: [],
+	lots: [],
+	batches: [],
+	entries: [],
+	rigs: [],
 	strip: { flyId: null, lieId: null, rigId: null }
 } as unknown as Snapshot;
 const store = {
@@ -122,7 +132,10 @@ test('the zone ends at the surface: a lie in which it does not is refused with i
 test('the table reads back as it was written, and no name becomes a formula', async () => {
 	const names = ['Plain', 'Quoted "x", and\nbroken', '=1+1', '魚'];
 	const flies = names.map((name, i): DocumentRow => ({
-		...{ kind: 'fly', id: String(i), name, revision: 1 },
+		kind: 'fly',
+		id: String(i),
+		name,
+		revision: 1,
 		body: { recipe }
 	}));
 	const full = { ...store, snapshot: () => Promise.resolve({ ...kept, flies }) } as Store;
@@ -139,7 +152,9 @@ test('the table reads back as it was written, and no name becomes a formula', as
 	const expected = [mass.value * 1e3, mass.low * 1e3, speed!.value * 100, speed!.high * 100];
 	expected.forEach((value, k) => expect(figures[k]! / value).toBeCloseTo(1, 3));
 	expect(row).toMatchObject({
-		...{ bead_mm: '2.8', water_c: '10', attitude: sink.attitude },
+		bead_mm: '2.8',
+		water_c: '10',
+		attitude: sink.attitude,
 		pitch_deg: String(Math.round(sink.pitch))
 	});
 	expect(row).toMatchObject({ time_to_zone_s: '', chance: '', drifts: '', rig: '' });

@@ -31,7 +31,9 @@ export default function learned({ texts, known }: LearnAsked): LearnedInThread {
 	const { observations, resets } = evidence;
 	const origin = hashOf([MODEL_VERSION, evidence]);
 	return {
-		...{ origin, observations: observations.length, measured: measuredIn(evidence) },
+		origin,
+		observations: observations.length,
+		measured: measuredIn(evidence),
 		learning: origin === known ? null : learn(observations, { resets, kept, expanded })
 	};
 }

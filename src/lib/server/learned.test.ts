@@ -46,7 +46,9 @@ test('what was learned is kept between starts, until something else was found', 
 	kept = { ...kept!, answer: { ...learned, unusable: ['kept'] } };
 	const again = await started();
 	expect(await again.learnedNow(store)).toMatchObject({
-		...{ unusable: ['kept'], origin: learned.origin, observations: learned.observations }
+		unusable: ['kept'],
+		origin: learned.origin,
+		observations: learned.observations
 	} satisfies Partial<LearningAnswer>);
 	found = { ...found, lot: [] };
 	stand++;
@@ -59,16 +61,22 @@ test('how often a build was weighed and timed counts every entry of it that is l
 	const { measuredOf } = await started();
 	const { recipe } = entries[0]!.body.weighing!;
 	const entry = (id: string, body: Partial<EntryRow['body']>): EntryRow => ({
-		...{ kind: 'entry', id, name: id, revision: 1 },
+		kind: 'entry',
+		id,
+		name: id,
+		revision: 1,
 		body: { at: 0, ...body }
 	});
 	const weighing = { of: 'fly', recipe, count: 1, massG: 0.2, scaleStepG: 0.01 } as const;
 	const drop = {
 		...({ recipe, wet: 'soaked', temperatureC: 10 } as const),
-		...{ distanceM: 1, runsS: [3], reactionS: 0.2 }
+		distanceM: 1,
+		runsS: [3],
+		reactionS: 0.2
 	};
 	found = {
-		...{ lot: [], batch: [] },
+		lot: [],
+		batch: [],
 		entry: [
 			entry('one', { weighing }),
 			entry('two', { weighing }),

@@ -23,7 +23,11 @@ const recipe = recipeToDocument({
 	coil: { metal: 'lead', wire: 0.0004, turns: 3 }
 });
 const lie: LieBodyDocument = {
-	...{ depthM: 0.9, surfaceSpeedMs: 0.7, bed: 'gravel', zoneTopM: 0.2, approachM: 3 },
+	depthM: 0.9,
+	surfaceSpeedMs: 0.7,
+	bed: 'gravel',
+	zoneTopM: 0.2,
+	approachM: 3,
 	notes: 'under the “old” ash,\nleft'
 };
 const some = (max: number) => fc.double({ min: 1e-6, max, noNaN: true });
@@ -33,21 +37,34 @@ const name = text(80).filter(isVisible);
 const maybe = <T>(of: fc.Arbitrary<T>) => fc.option(of, { nil: undefined });
 
 const weighing = fc.record({
-	...{ of: fc.constantFrom(...weighedThings), recipe: fc.constant(recipe) },
-	...{ count: fc.integer({ min: 1, max: 1000 }), massG: some(1000), scaleStepG: some(10) },
+	of: fc.constantFrom(...weighedThings),
+	recipe: fc.constant(recipe),
+	count: fc.integer({ min: 1, max: 1000 }),
+	massG: some(1000),
+	scaleStepG: some(10),
 	lengthM: some(100)
 });
 const drop = fc.record({
-	...{ recipe: fc.constant(recipe), wet: fc.constantFrom('soaked' as const, 'fresh' as const) },
-	...{ temperatureC: fc.integer({ min: 0, max: 35 }), distanceM: some(20), reactionS: some(5) },
+	recipe: fc.constant(recipe),
+	wet: fc.constantFrom('soaked' as const, 'fresh' as const),
+	temperatureC: fc.integer({ min: 0, max: 35 }),
+	distanceM: some(20),
+	reactionS: some(5),
 	runsS: fc.array(fc.double({ min: 0.01, max: 600, noNaN: true }), { minLength: 1, maxLength: 9 }),
-	...{ tippetMm: maybe(some(1)), gates: maybe(fc.boolean()) }
+	tippetMm: maybe(some(1)),
+	gates: maybe(fc.boolean())
 });
 const outing = fc.record({
-	...{ recipe: fc.constant(recipe), lie: fc.constant(lie), lieName: name, lieKey: text(99) },
-	...{ rig: fc.constant(rigToDocument(starterRig)), rigName: name, fish: fc.boolean() },
-	...{ temperatureC: fc.integer({ min: 0, max: 35 }), saw: fc.constantFrom(...sights) },
-	...{ flowM3s: maybe(some(1e4)) },
+	recipe: fc.constant(recipe),
+	lie: fc.constant(lie),
+	lieName: name,
+	lieKey: text(99),
+	rig: fc.constant(rigToDocument(starterRig)),
+	rigName: name,
+	fish: fc.boolean(),
+	temperatureC: fc.integer({ min: 0, max: 35 }),
+	saw: fc.constantFrom(...sights),
+	flowM3s: maybe(some(1e4)),
 	fit: maybe(
 		fc.constant({ model: 3, logOdds: -1.25, slopes: [{ belief: 'water.depth', slope: 0.5 }] })
 	)
@@ -74,7 +91,10 @@ test('whatever the log holds, its table reads back exactly', () => {
 	fc.assert(
 		fc.property(fc.array(fc.tuple(fc.uuid(), name, body), { maxLength: 4 }), (all) => {
 			const rows = all.map(([id, name, its]): EntryRow => ({
-				...{ kind: 'entry', id, name, revision: 1 },
+				kind: 'entry',
+				id,
+				name,
+				revision: 1,
 				// As it comes from the database: what is undefined is not there.
 				body: JSON.parse(JSON.stringify(its)) as EntryBodyDocument
 			}));

@@ -7,12 +7,39 @@ import { asCsv, readTable, type RowDocument, type TableRow } from './table';
  * fits are JSON in their column, as in the document files, so that nothing is lost on the way.
  */
 const COLUMNS = [
-	...['log_entry', 'id', 'name', 'at', 'excluded', 'note'],
-	...['expected', 'expected_low', 'expected_high'],
-	...['weighed', 'count', 'mass_g', 'scale_step_g', 'length_m'],
-	...['wet', 'temperature_c', 'distance_m', 'runs_s', 'reaction_s', 'tippet_mm', 'gates'],
-	...['saw', 'fish', 'lie_name', 'lie_key', 'rig_name', 'flow_m3s'],
-	...['exclusion_of', 'reset_score', 'recipe_json', 'lie_json', 'rig_json', 'fit_json']
+	'log_entry',
+	'id',
+	'name',
+	'at',
+	'excluded',
+	'note',
+	'expected',
+	'expected_low',
+	'expected_high',
+	'weighed',
+	'count',
+	'mass_g',
+	'scale_step_g',
+	'length_m',
+	'wet',
+	'temperature_c',
+	'distance_m',
+	'runs_s',
+	'reaction_s',
+	'tippet_mm',
+	'gates',
+	'saw',
+	'fish',
+	'lie_name',
+	'lie_key',
+	'rig_name',
+	'flow_m3s',
+	'exclusion_of',
+	'reset_score',
+	'recipe_json',
+	'lie_json',
+	'rig_json',
+	'fit_json'
 ] as const;
 type Column = (typeof COLUMNS)[number];
 const MOST_ROWS = 100_000;
@@ -25,21 +52,34 @@ export function logAsCsv(entries: readonly EntryRow[]): string {
 		const of = weighing ?? drop ?? outing;
 		return {
 			log_entry: logKind(body) ?? '',
-			...{ id, name, at: new Date(body.at).toISOString(), note: body.note ?? '' },
+			id,
+			name,
+			at: new Date(body.at).toISOString(),
+			note: body.note ?? '',
 			excluded: body.excluded ?? '',
-			...{ expected: expected?.value ?? '', expected_low: expected?.low ?? '' },
+			expected: expected?.value ?? '',
+			expected_low: expected?.low ?? '',
 			expected_high: expected?.high ?? '',
-			...{ weighed: weighing?.of ?? '', count: weighing?.count ?? '' },
-			...{ mass_g: weighing?.massG ?? '', scale_step_g: weighing?.scaleStepG ?? '' },
+			weighed: weighing?.of ?? '',
+			count: weighing?.count ?? '',
+			mass_g: weighing?.massG ?? '',
+			scale_step_g: weighing?.scaleStepG ?? '',
 			length_m: weighing?.lengthM ?? '',
-			...{ wet: drop?.wet ?? '', temperature_c: (drop ?? outing)?.temperatureC ?? '' },
-			...{ distance_m: drop?.distanceM ?? '', runs_s: drop?.runsS.join(' ') ?? '' },
-			...{ reaction_s: drop?.reactionS ?? '', tippet_mm: drop?.tippetMm ?? '' },
+			wet: drop?.wet ?? '',
+			temperature_c: (drop ?? outing)?.temperatureC ?? '',
+			distance_m: drop?.distanceM ?? '',
+			runs_s: drop?.runsS.join(' ') ?? '',
+			reaction_s: drop?.reactionS ?? '',
+			tippet_mm: drop?.tippetMm ?? '',
 			gates: drop?.gates ?? '',
-			...{ saw: outing?.saw ?? '', fish: outing?.fish ?? '', lie_name: outing?.lieName ?? '' },
-			...{ lie_key: outing?.lieKey ?? '', rig_name: outing?.rigName ?? '' },
+			saw: outing?.saw ?? '',
+			fish: outing?.fish ?? '',
+			lie_name: outing?.lieName ?? '',
+			lie_key: outing?.lieKey ?? '',
+			rig_name: outing?.rigName ?? '',
 			flow_m3s: outing?.flowM3s ?? '',
-			...{ exclusion_of: exclusion?.of ?? '', reset_score: reset?.score ?? '' },
+			exclusion_of: exclusion?.of ?? '',
+			reset_score: reset?.score ?? '',
 			recipe_json: of ? JSON.stringify(of.recipe) : '',
 			lie_json: outing ? JSON.stringify(outing.lie) : '',
 			rig_json: outing ? JSON.stringify(outing.rig) : '',
@@ -92,23 +132,34 @@ function entryOf(row: TableRow<Column>): object {
 	const recipe = row.json('recipe_json');
 	const inner: Record<(typeof logKinds)[number], () => object> = {
 		weighing: () => ({
-			...{ of: text('weighed'), recipe, count: row.number('count'), massG: row.number('mass_g') },
-			...{ scaleStepG: row.number('scale_step_g'), lengthM: row.number('length_m') }
+			of: text('weighed'),
+			recipe,
+			count: row.number('count'),
+			massG: row.number('mass_g'),
+			scaleStepG: row.number('scale_step_g'),
+			lengthM: row.number('length_m')
 		}),
 		drop: () => ({
-			...{ recipe, wet: text('wet'), temperatureC: row.number('temperature_c') },
+			recipe,
+			wet: text('wet'),
+			temperatureC: row.number('temperature_c'),
 			distanceM: row.number('distance_m'),
 			runsS: row.numbers('runs_s'),
-			...{
-				reactionS: row.number('reaction_s'),
-				tippetMm: row.number('tippet_mm'),
-				gates: row.yes('gates')
-			}
+			reactionS: row.number('reaction_s'),
+			tippetMm: row.number('tippet_mm'),
+			gates: row.yes('gates')
 		}),
 		outing: () => ({
-			...{ recipe, lie: row.json('lie_json'), lieName: text('lie_name'), lieKey: text('lie_key') },
-			...{ rig: row.json('rig_json'), rigName: text('rig_name'), flowM3s: row.number('flow_m3s') },
-			...{ temperatureC: row.number('temperature_c'), saw: text('saw'), fish: row.yes('fish') },
+			recipe,
+			lie: row.json('lie_json'),
+			lieName: text('lie_name'),
+			lieKey: text('lie_key'),
+			rig: row.json('rig_json'),
+			rigName: text('rig_name'),
+			flowM3s: row.number('flow_m3s'),
+			temperatureC: row.number('temperature_c'),
+			saw: text('saw'),
+			fish: row.yes('fish'),
 			fit: row.json('fit_json')
 		}),
 		exclusion: () => ({ of: text('exclusion_of') }),
@@ -116,13 +167,19 @@ function entryOf(row: TableRow<Column>): object {
 	};
 	const value = row.number('expected');
 	const body: Partial<Record<keyof EntryBodyDocument, unknown>> = {
-		...{ at: moment, [kind]: inner[kind](), excluded: row.yes('excluded'), note: text('note') },
+		at: moment,
+		[kind]: inner[kind](),
+		excluded: row.yes('excluded'),
+		note: text('note'),
 		...(value === undefined
 			? {}
 			: { expected: { value, low: row.number('expected_low'), high: row.number('expected_high') } })
 	};
 	return {
-		...{ format: 'gravitas/entry', version: DOCUMENT_VERSION, name: row.at('name'), body },
+		format: 'gravitas/entry',
+		version: DOCUMENT_VERSION,
+		name: row.at('name'),
+		body,
 		...(row.trimmed('id') ? { id: row.trimmed('id') } : {})
 	};
 }

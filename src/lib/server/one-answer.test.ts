@@ -117,7 +117,10 @@ test.each(cells)(
 			only: true
 		};
 		const question: MatchQuestion = {
-			...{ ...base, recipe, shelf, wishes: { ...USUAL_WISHES, onlyOwned: true } },
+			...base,
+			recipe,
+			shelf,
+			wishes: { ...USUAL_WISHES, onlyOwned: true },
 			locks: { hook: true, bead: false, coil: false, rib: true, dressing: true }
 		};
 		const asked = await whichBead({ ...question, enough: 0.7 }, [channel()], () => undefined);
@@ -143,7 +146,8 @@ test.each(cells)(
 
 		// The page hands its workers only what bears on the fly and the lie; the digits are the same.
 		const about: DriftQuestion = {
-			...{ ...base, recipe },
+			...base,
+			recipe,
 			learned: learnedAbout(learned, [mixturesFor(recipe), mixturesIn(water)])
 		};
 		const [all, some] = [drifting({ ...base, recipe }), drifting(about)];

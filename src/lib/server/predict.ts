@@ -47,7 +47,11 @@ export async function predictionFor(
 	);
 	const { settled } = descend(found.body, fluid, values, found.sink, DROP, 'flat', SECONDS);
 	const question: DriftQuestion = {
-		...{ recipe, lie: water, celsius: temperatureC, rig: rig.rig, believed },
+		recipe,
+		lie: water,
+		celsius: temperatureC,
+		rig: rig.rig,
+		believed,
 		...(wanted && { wanted })
 	};
 	const weight = found.submergedWeight?.value ?? 0;
@@ -142,7 +146,11 @@ function withBeliefs(given: Record<string, unknown>): Beliefs {
 		const { median, spread, spreadBelow } = checked(raw, BeliefRequest, path);
 		const { scope, about, source } = priorBeliefs[name as BeliefName];
 		changed[name] = {
-			...{ scope, about, source, median, spread },
+			scope,
+			about,
+			source,
+			median,
+			spread,
 			...(spreadBelow === undefined ? {} : { spreadBelow })
 		};
 	}

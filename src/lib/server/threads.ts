@@ -29,7 +29,10 @@ export function threads<Task, Answer>(
 		process.once('exit', () => rmSync(folder, { recursive: true, force: true }));
 		pool = new Piscina<Task, Answer>({
 			filename: file,
-			...{ minThreads: 0, maxThreads: most.threads, maxQueue: most.waiting, idleTimeout: IDLE },
+			minThreads: 0,
+			maxThreads: most.threads,
+			maxQueue: most.waiting,
+			idleTimeout: IDLE,
 			resourceLimits: { maxOldGenerationSizeMb: heap }
 		});
 		pool.on('error', (error) => console.error(`${name}: ${String(error)}`));

@@ -51,7 +51,14 @@ export class Batches {
 		taken: TakenLot[]
 	): Promise<string | null> {
 		const body: BatchBodyDocument = {
-			...{ on: localDay(), state: 'tying', carry, items, order, flies: [], taken, times: [] }
+			on: localDay(),
+			state: 'tying',
+			carry,
+			items,
+			order,
+			flies: [],
+			taken,
+			times: []
 		};
 		const entries = taken.map(({ lotId, amount }) => [lotId, 'reserved', amount] as const);
 		return this.newBatch(items, body, entries, 'begun');
@@ -92,7 +99,13 @@ export class Batches {
 			on: localDay()
 		}));
 		const body: BatchBodyDocument = {
-			...{ on: localDay(), state: 'done', carry: 1, items: [item], order: [], flies, taken: used },
+			on: localDay(),
+			state: 'done',
+			carry: 1,
+			items: [item],
+			order: [],
+			flies,
+			taken: used,
 			times: []
 		};
 		const entries = used.map(({ lotId, amount }) => [lotId, 'used', amount] as const);
@@ -210,7 +223,9 @@ export class Batches {
 			lots.set(lotId, { ...lot, body: { ...lot.body, entries: more } });
 		}
 		return [...lots.values()].map(({ id, name, revision, body }) => ({
-			...{ kind: 'lot', id, revision },
+			kind: 'lot',
+			id,
+			revision,
 			document: { name, body }
 		}));
 	}

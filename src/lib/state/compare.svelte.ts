@@ -87,7 +87,10 @@ export class CompareState {
 				for (let from = 0; from < DRIFTS.first; from += PIECE) {
 					const to = Math.min(DRIFTS.first, from + PIECE);
 					const piece = await this.worker.ask({
-						...{ kind: 'band', question, from, to }
+						kind: 'band',
+						question,
+						from,
+						to
 					});
 					if (turn !== this.turn) return;
 					runs.push(...piece.runs);

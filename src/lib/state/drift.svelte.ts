@@ -265,7 +265,10 @@ export class DriftState {
 					const from = given;
 					given = Math.min(this.most, given + PIECE);
 					const { runs: some, distances } = await worker.ask({
-						...{ kind: 'band', question: held, from, to: given }
+						kind: 'band',
+						question: held,
+						from,
+						to: given
 					});
 					if (turn !== this.turn) return;
 					// Always the same drifts in the same order, whichever worker was quicker.

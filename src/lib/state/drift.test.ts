@@ -32,7 +32,9 @@ afterEach(() => vi.unstubAllGlobals());
 
 test('what to change is said of the stock as it is, also of one that came later', async () => {
 	const question = {
-		...{ recipe: { ...starterRecipe, bead: null }, rig: starterRig, celsius: 10 },
+		recipe: { ...starterRecipe, bead: null },
+		rig: starterRig,
+		celsius: 10,
 		lie: { depth: 1.2, surfaceSpeed: 0.9, bed: 'cobble', zoneTop: 0.2 } as const
 	};
 	const learned = { scores: [], mean: [], covariance: [] };

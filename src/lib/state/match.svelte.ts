@@ -139,7 +139,9 @@ export class MatchState {
 			if (this.limit) {
 				const [channel] = this.channels;
 				const waysOut = await channel!.ask({
-					...{ kind: 'ways out', question, curve: answer.curve },
+					kind: 'ways out',
+					question,
+					curve: answer.curve,
 					best: answer.list[0] ?? null
 				});
 				if (!old()) this.waysOut = waysOut;

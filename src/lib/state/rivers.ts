@@ -5,7 +5,9 @@ import { freeName } from './rows';
 
 /** A lie as it is, on another river. */
 const moved = (lie: LieRow, riverId: string): ActionChange => ({
-	...{ kind: 'lie', id: lie.id, revision: lie.revision },
+	kind: 'lie',
+	id: lie.id,
+	revision: lie.revision,
 	document: { ...contentOf(lie), riverId }
 });
 

@@ -121,7 +121,8 @@ export class Selection {
 	): Promise<boolean> {
 		await this.documents.want(['fly']);
 		const changes = flies.map(({ name, recipe }): ActionChange => ({
-			...{ kind: 'fly', id: crypto.randomUUID() },
+			kind: 'fly',
+			id: crypto.randomUUID(),
 			document: {
 				name: freeName(name, this.documents.made('fly')),
 				body: { recipe: recipeToDocument(recipe) }

@@ -40,7 +40,9 @@ export class Tying {
 		this.order = body.order.flatMap(({ fly, from, to }) => {
 			const item = itemOf(body, fly);
 			return steps[item]!.slice(from, to + 1).map((step, k): TyingPlace => ({
-				...{ fly, item, step },
+				fly,
+				item,
+				step,
 				index: from + k
 			}));
 		});
@@ -122,7 +124,8 @@ export class Tying {
 	private keep(): void {
 		const { place, counted, drying, times } = this;
 		this.batches.keepTying(this.id, {
-			...{ place, counted },
+			place,
+			counted,
 			drying: drying.map(({ fly, at }) => ({ fly, at })),
 			times: [...times]
 		});

@@ -68,7 +68,8 @@ export class WhichBeadState {
 					question: {
 						...question,
 						...(best && { recipe: best.recipe }),
-						...{ locks: LOCKS, wishes: { ...USUAL_WISHES, enough: question.enough } }
+						locks: LOCKS,
+						wishes: { ...USUAL_WISHES, enough: question.enough }
 					}
 				});
 				if (old()) return;

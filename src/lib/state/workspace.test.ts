@@ -22,7 +22,10 @@ const was = JSON.parse(readFileSync(file, 'utf8')) as Omit<
 >;
 const NOTHING: LearningAnswer = {
 	learned: { scores: [], mean: [], covariance: [] },
-	...{ judged: [], unusable: [], origin: '', observations: 0 }
+	judged: [],
+	unusable: [],
+	origin: '',
+	observations: 0
 };
 const open = (
 	change: Partial<Snapshot> = {},
@@ -129,7 +132,8 @@ describe('what is on the strip', () => {
 		selection.selectFly(first.id);
 		selection.selectFly(second.id);
 		documents.receive({
-			...{ stand: 'a.1', history: was.history },
+			stand: 'a.1',
+			history: was.history,
 			changes: [{ kind: 'fly', id: second.id, row: null }]
 		});
 		expect(selection.fly?.name).toBe('Sill Nymph');
@@ -200,7 +204,9 @@ test('a window opens on what is on the strip, and gets the rest page by page', a
 	await entire;
 	vi.useRealTimers();
 	expect(asked.map(({ path }) => path)).toEqual([
-		...['/api/flies?most=500', '/api/flies?most=500', '/api/flies?most=500&after=x']
+		'/api/flies?most=500',
+		'/api/flies?most=500',
+		'/api/flies?most=500&after=x'
 	]);
 	expect(documents.made('fly')).toEqual([second, third, since]);
 	expect(documents.has(['fly'])).toBe(true);
@@ -212,7 +218,11 @@ test('what was missed is asked for of what is here, and no more', async () => {
 	const strip = { flyId: second.id, lieId: null, rigId: null };
 	const left = ['fly', 'batch', 'entry'] as const;
 	const { documents } = open({
-		...{ flies: [first, second], batches: [], entries: [], strip, left }
+		flies: [first, second],
+		batches: [],
+		entries: [],
+		strip,
+		left
 	} as Partial<Opening>);
 	const lot = { ...was.lots[0]!, name: 'Renamed meanwhile' };
 	// Of a copy that was restored: an earlier revision.
@@ -230,7 +240,9 @@ test('what was missed is asked for of what is here, and no more', async () => {
 	documents.hello('b.7');
 	await vi.waitFor(() => expect(documents.made('fly')).toEqual([restored]));
 	expect(told().map(({ path }) => path)).toEqual([
-		...['/api/snapshot?short=1', `/api/flies/${first.id}`, `/api/flies/${second.id}`],
+		'/api/snapshot?short=1',
+		`/api/flies/${first.id}`,
+		`/api/flies/${second.id}`,
 		'/api/lots?most=500'
 	]);
 	expect(documents.made('lot')).toEqual([lot]);
@@ -239,11 +251,15 @@ test('what was missed is asked for of what is here, and no more', async () => {
 
 describe('what is learned', () => {
 	const about: LearningAnswer = {
-		...{ learned: { scores: ['model.friction'], mean: [1], covariance: [[0.5]] }, judged: [] },
-		...{ unusable: [], origin: 'later', observations: 3 }
+		learned: { scores: ['model.friction'], mean: [1], covariance: [[0.5]] },
+		judged: [],
+		unusable: [],
+		origin: 'later',
+		observations: 3
 	};
 	const news = (stand: string, kind: 'entry' | 'fly' | 'batch', name: string) => ({
-		...{ stand, history: { undo: null, redo: null } },
+		stand,
+		history: { undo: null, redo: null },
 		changes: [
 			{ kind, id: name, row: { ...(kind === 'fly' ? was.flies : was.entries)[0]!, id: name, name } }
 		] as never
@@ -316,7 +332,9 @@ test('two rivers become one by one action, of the lies as they are by then; a ne
 		label: `${river.name} joined with Other beck`,
 		changes: [
 			...byName(lies).map(({ id, revision, name, body }) => ({
-				...{ kind: 'lie', id, revision },
+				kind: 'lie',
+				id,
+				revision,
 				document: { name, body, riverId: 'r-other' }
 			})),
 			{ kind: 'river', id: river.id, revision: river.revision }
@@ -328,8 +346,8 @@ test('two rivers become one by one action, of the lies as they are by then; a ne
 	await newRiverFor(documents, lies[0]!);
 	const [made, moved] = (asked[0]!.body as { changes: ActionChange[] }).changes;
 	expect(made).toMatchObject({
-		...{ kind: 'river', document: { name: 'New river' } },
-		document: { body: { temperatureC: river.body.temperatureC } }
+		kind: 'river',
+		document: { name: 'New river', body: { temperatureC: river.body.temperatureC } }
 	});
 	expect(moved).toMatchObject({ id: lies[0]!.id, document: { riverId: made!.id } });
 });

@@ -64,7 +64,11 @@ describe('figures', () => {
 		const title = (chance: number, fault?: 'late' | 'under') =>
 			driftAnswer(band(chance, fault), 'float', 1).title;
 		expect([0.9, 0.85, 0.7, 0.5, 0.3].map((chance) => title(chance))).toEqual([
-			...['A good drift', 'A good drift', 'Mostly good', 'Touch and go', 'Seldom good']
+			'A good drift',
+			'A good drift',
+			'Mostly good',
+			'Touch and go',
+			'Seldom good'
 		]);
 		expect(title(0.1)).toBe('Gets down too late');
 		expect(title(0, 'under')).toBe('Pulls the float under');

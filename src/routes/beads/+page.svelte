@@ -19,7 +19,11 @@
 	$effect(() => {
 		const { recipe, rig, water, temperature } = question;
 		search.follow({
-			...{ recipe, rig, lie: water, celsius: temperature, wanted: goodDrift.current },
+			recipe,
+			rig,
+			lie: water,
+			celsius: temperature,
+			wanted: goodDrift.current,
 			learned: beliefs.learning.learned,
 			shelf: shelfOf(documents.all('lot'), question.only),
 			enough: choices.wishes.enough

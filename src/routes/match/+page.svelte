@@ -30,8 +30,13 @@
 		const { rig } = strip.usedRig;
 		if (!recipe || !water) return null;
 		return {
-			...{ recipe, rig, lie: water, celsius: temperature, wanted: goodDrift.current },
-			...{ locks: choices.locks, wishes: choices.wishes },
+			recipe,
+			rig,
+			lie: water,
+			celsius: temperature,
+			wanted: goodDrift.current,
+			locks: choices.locks,
+			wishes: choices.wishes,
 			shelf: shelfOf(lots, choices.wishes.onlyOwned),
 			believed: beliefs.believed
 		};

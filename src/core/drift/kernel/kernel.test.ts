@@ -16,7 +16,12 @@ const { body } = compileFly(starterRecipe, median);
 const fly = towed(body, fluidAt(8), median, settle(body, fluidAt(8), median));
 const light = towedAlike(fly, fly.mass / 2, fly.weight / 4, fly.speed / 2);
 const lie: Lie = {
-	...{ depth: 0.8, surfaceSpeed: 0.7, bed: 'cobble', zoneTop: 0.2, approach: 3, hold: 2 }
+	depth: 0.8,
+	surfaceSpeed: 0.7,
+	bed: 'cobble',
+	zoneTop: 0.2,
+	approach: 3,
+	hold: 2
 };
 
 /** Every state of a way, as numbers. */

@@ -75,8 +75,14 @@ export class Kernel {
 		[x, z, u, w].forEach((values, k) => this.spread(lane, code.state.value + k * COLUMN, values));
 		// In the order in which assembly/index.ts names them.
 		const world = [
-			...[column.depth, column.density, column.viscosity, chain.stiffness, chain.bedSpring],
-			...[column.surfaceSpeed, way.fineness.enough, hung.length],
+			column.depth,
+			column.density,
+			column.viscosity,
+			chain.stiffness,
+			chain.bedSpring,
+			column.surfaceSpeed,
+			way.fineness.enough,
+			hung.length,
 			...(top.free ? [top.diameter, top.mass, top.lift] : [])
 		];
 		this.spread(lane, code.worlds.value, world);

@@ -12,6 +12,9 @@ export const stillWater = {
 	landing: 'straight',
 	numbers: ['tippetLength', 'leaderLength', 'leaderDiameter', 'rod', 'tipHeight'],
 	top: ({ tipHeight, countdown, retrieve }) => ({
-		...{ kind: 'retrieve', height: tipHeight, wait: countdown, speed: retrieve }
+		kind: 'retrieve',
+		height: tipHeight,
+		wait: countdown,
+		speed: retrieve
 	})
 } as const satisfies WayDefinition;

@@ -15,6 +15,9 @@ export const tightLine = {
 	landing: 'slack',
 	numbers: ['tippetLength', 'leaderDiameter', 'rod', 'tipHeight'],
 	top: ({ tipHeight, lead, feelsBed }) => ({
-		...{ kind: 'tip', height: tipHeight, lead, drawsIn: feelsBed ? DRAWN_IN : 0 }
+		kind: 'tip',
+		height: tipHeight,
+		lead,
+		drawsIn: feelsBed ? DRAWN_IN : 0
 	})
 } as const satisfies WayDefinition;

@@ -7,8 +7,11 @@ import { EntryBodyRequest } from './validation';
 
 const name = 'Sill Nymph on the scale';
 const weighing = {
-	...{ of: 'fly', recipe: recipeToDocument(starterRecipe), count: 1 },
-	...{ massG: 0.243, scaleStepG: 0.001 }
+	of: 'fly',
+	recipe: recipeToDocument(starterRecipe),
+	count: 1,
+	massG: 0.243,
+	scaleStepG: 0.001
 };
 const body = { at: 1770112800000, weighing };
 

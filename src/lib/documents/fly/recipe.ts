@@ -105,7 +105,10 @@ export function recipeFromDocument(document: RecipeDocument): Recipe {
 		bead:
 			bead &&
 			clean({
-				...{ metal: bead.metal, shape: bead.shape, slotTurn: bead.slotTurnDeg, lot: bead.lot },
+				metal: bead.metal,
+				shape: bead.shape,
+				slotTurn: bead.slotTurnDeg,
+				lot: bead.lot,
 				diameter: fine(bead.diameterMm * MILLIMETRE),
 				density: scaled(bead.densityGcm3, 1000),
 				bore: scaled(bead.boreMm, MILLIMETRE),
@@ -116,8 +119,13 @@ export function recipeFromDocument(document: RecipeDocument): Recipe {
 		coil:
 			coil &&
 			clean({
-				...{ metal: coil.metal, wire: fine(coil.wireInch * INCH), turns: coil.turns },
-				...{ place: coil.place, second: coil.second, measured: coil.measured, lot: coil.lot }
+				metal: coil.metal,
+				wire: fine(coil.wireInch * INCH),
+				turns: coil.turns,
+				place: coil.place,
+				second: coil.second,
+				measured: coil.measured,
+				lot: coil.lot
 			}),
 		dressing: { fullness: dressing.fullness },
 		thread: thread && clean({ ...thread }),
@@ -130,7 +138,8 @@ export function recipeFromDocument(document: RecipeDocument): Recipe {
 		),
 		body: given(document.body, ({ thicknessGapes, lengthOfRoom, ...rest }) => ({
 			...rest,
-			...{ thickness: thicknessGapes, length: lengthOfRoom }
+			thickness: thicknessGapes,
+			length: lengthOfRoom
 		})),
 		thorax: thickness(document.thorax),
 		wingCase: length(document.wingCase),
@@ -140,7 +149,9 @@ export function recipeFromDocument(document: RecipeDocument): Recipe {
 		finish:
 			finish &&
 			clean({
-				...{ glue: finish.glue, resin: finish.resin, lacquer: finish.lacquer },
+				glue: finish.glue,
+				resin: finish.resin,
+				lacquer: finish.lacquer,
 				gap: finish.gapEyes,
 				lots: finish.lots && { ...finish.lots }
 			}),
@@ -174,7 +185,10 @@ export function recipeToDocument(recipe: Recipe): RecipeDocument {
 		bead:
 			bead &&
 			clean({
-				...{ metal: bead.metal, shape: bead.shape, slotTurnDeg: bead.slotTurn, lot: bead.lot },
+				metal: bead.metal,
+				shape: bead.shape,
+				slotTurnDeg: bead.slotTurn,
+				lot: bead.lot,
 				diameterMm: tidy(bead.diameter / MILLIMETRE),
 				densityGcm3: scaled(bead.density, 1 / 1000),
 				boreMm: scaled(bead.bore, 1 / MILLIMETRE),
@@ -185,8 +199,13 @@ export function recipeToDocument(recipe: Recipe): RecipeDocument {
 		coil:
 			coil &&
 			clean({
-				...{ metal: coil.metal, wireInch: tidy(coil.wire / INCH), turns: coil.turns },
-				...{ place: coil.place, second: coil.second, measured: coil.measured, lot: coil.lot }
+				metal: coil.metal,
+				wireInch: tidy(coil.wire / INCH),
+				turns: coil.turns,
+				place: coil.place,
+				second: coil.second,
+				measured: coil.measured,
+				lot: coil.lot
 			}),
 		dressing: { ...dressing },
 		thread: thread && { ...thread },
@@ -199,7 +218,8 @@ export function recipeToDocument(recipe: Recipe): RecipeDocument {
 		),
 		body: given(recipe.body, ({ thickness, length, ...rest }) => ({
 			...rest,
-			...{ thicknessGapes: fine(thickness), lengthOfRoom: fine(length) }
+			thicknessGapes: fine(thickness),
+			lengthOfRoom: fine(length)
 		})),
 		thorax: thickness(recipe.thorax),
 		wingCase: length(recipe.wingCase),
@@ -209,7 +229,9 @@ export function recipeToDocument(recipe: Recipe): RecipeDocument {
 		finish:
 			finish &&
 			clean({
-				...{ glue: finish.glue, resin: finish.resin, lacquer: finish.lacquer },
+				glue: finish.glue,
+				resin: finish.resin,
+				lacquer: finish.lacquer,
 				gapEyes: finish.gap,
 				lots: finish.lots && { ...finish.lots }
 			}),

@@ -36,8 +36,14 @@ export const dressingUses: Readonly<
 };
 /** The parts that a packet of dressing may be for. */
 const TIED_IN = {
-	...{ tail: true, underbody: true, body: true, thorax: true },
-	...{ wingCase: true, legs: true, hackle: true, collar: true }
+	tail: true,
+	underbody: true,
+	body: true,
+	thorax: true,
+	wingCase: true,
+	legs: true,
+	hackle: true,
+	collar: true
 };
 type KindOf<Part extends DressingPart> = Dressing[Part] extends infer Choice
 	? Choice extends { readonly kind: infer Kind }

@@ -9,7 +9,10 @@ import { costOf, shelfOf } from './shelf';
 const median = valuesAt(priorBeliefs);
 let count = 0;
 const lot = (body: Omit<LotBodyDocument, 'entries'>, amount: number, price?: number): LotRow => ({
-	...{ kind: 'lot', id: `lot-${++count}`, name: `Lot ${count}`, revision: 1 },
+	kind: 'lot',
+	id: `lot-${++count}`,
+	name: `Lot ${count}`,
+	revision: 1,
 	body: {
 		...body,
 		entries: [
@@ -43,7 +46,10 @@ test('the shelf is what is left, with its lots and what was measured of them', (
 	expect(shelf.only).toBe(true);
 	expect(shelf.beads).toEqual([
 		{
-			...{ metal: 'tungsten', shape: 'round', diameter: 2.8e-3, lot: beads.id },
+			metal: 'tungsten',
+			shape: 'round',
+			diameter: 2.8e-3,
+			lot: beads.id,
 			weighed: expect.closeTo(0.18e-3, 9) as number
 		}
 	]);

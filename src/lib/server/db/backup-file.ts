@@ -20,7 +20,11 @@ export interface Header {
 
 /** The first line of a new one. */
 export const headerFor = (schema: number, now: Date, tables: readonly string[]): Header => ({
-	...{ format: FORMAT, version: VERSION, schema, madeAt: now.toISOString(), tables }
+	format: FORMAT,
+	version: VERSION,
+	schema,
+	madeAt: now.toISOString(),
+	tables
 });
 
 /** A backup that cannot be used, in words. */

@@ -20,7 +20,8 @@ const port = parentPort!;
  * system tables be changed. The log of changes is kept small by our own checkpoints.
  */
 const startParams = [
-	...['--single', '-j'],
+	'--single',
+	'-j',
 	...[
 		'search_path=public',
 		'exit_on_error=false',

@@ -24,7 +24,8 @@ const file = { format: 'gravitas/fly', version: 0, name: 'Weir Darter', body: { 
 /** One of two flies that are made, and deleted, together. */
 const pairId = (k: number) => `00000000-0000-4000-8000-00000000aa0${k}`;
 const pair = (k: number) => ({
-	...{ kind: 'fly', id: pairId(k) },
+	kind: 'fly',
+	id: pairId(k),
 	document: { name: `Pair ${k}`, body: { recipe } }
 });
 const gone = (k: number) => ({ kind: 'fly', id: pairId(k), revision: 1 });
@@ -100,7 +101,9 @@ export const operations: readonly Operation[] = [
 			{
 				path: '/api/match',
 				body: {
-					...{ fly: { recipe }, lie: here, locks: { coil: true } },
+					fly: { recipe },
+					lie: here,
+					locks: { coil: true },
 					wishes: { noLead: true, slim: 'body' }
 				},
 				status: 200

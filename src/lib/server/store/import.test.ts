@@ -35,28 +35,40 @@ class Kept {
 const someId = fc.option(fc.constantFrom(...ids), { nil: undefined });
 const some = fc.record({ id: someId, name: fc.constantFrom('A', 'B', 'C') });
 const flyFile = fc.tuple(some, fc.constantFrom(2, 2.8, 4)).map(([{ id, name }, diameterMm]) => ({
-	...{ format: 'gravitas/fly', version: 0, name, ...(id ? { id } : {}) },
+	format: 'gravitas/fly',
+	version: 0,
+	name,
+	...(id ? { id } : {}),
 	body: { recipe: { ...recipe, bead: { ...recipe.bead!, diameterMm } } }
 }));
 const lieIn = fc.tuple(some, fc.constantFrom(0.5, 1)).map(([{ id, name }, depthM]) => ({
-	...{ name, ...(id ? { id } : {}) },
+	name,
+	...(id ? { id } : {}),
 	body: { ...water, depthM }
 }));
 const riverFile = fc
 	.tuple(some, fc.constantFrom(8, 9), fc.array(lieIn, { maxLength: 3 }))
 	.map(([{ id, name }, temperatureC, lies]) => ({
-		...{ format: 'gravitas/river', version: 0, name, ...(id ? { id } : {}) },
+		format: 'gravitas/river',
+		version: 0,
+		name,
+		...(id ? { id } : {}),
 		body: { temperatureC },
 		lies
 	}));
 const lieFile = fc.tuple(lieIn, some).map(([lie, river]) => ({
-	...{ format: 'gravitas/lie', version: 0, ...lie },
+	format: 'gravitas/lie',
+	version: 0,
+	...lie,
 	river: { name: river.name, ...(river.id ? { id: river.id } : {}), body: { temperatureC: 8 } }
 }));
 const lotFile = fc
 	.tuple(some, fc.array(fc.constantFrom(3, 4), { maxLength: 3 }))
 	.map(([{ id, name }, amounts]) => ({
-		...{ format: 'gravitas/lot', version: 0, name, ...(id ? { id } : {}) },
+		format: 'gravitas/lot',
+		version: 0,
+		name,
+		...(id ? { id } : {}),
 		body: {
 			bead: { metal: 'brass', shape: 'round', diameterMm: 3 },
 			entries: amounts.map((amount) => ({ on: '2026-01-02', kind: 'bought', amount }))
@@ -103,7 +115,10 @@ test('any files brought in: a second time changes nothing, whatever was chosen',
 test('new, the same and different are told apart, with or without an id', async () => {
 	const shelf = new Kept();
 	const file = (name: string, diameterMm: number, id?: string) => ({
-		...{ format: 'gravitas/fly', version: 0, name, ...(id ? { id } : {}) },
+		format: 'gravitas/fly',
+		version: 0,
+		name,
+		...(id ? { id } : {}),
 		body: { recipe: { ...recipe, bead: { ...recipe.bead!, diameterMm } } }
 	});
 	await shelf.bringIn([file('With', 2.8, ids[0]), file('Without', 2.8)], 'keep');

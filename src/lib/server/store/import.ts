@@ -67,7 +67,12 @@ export function documentsIn(
 		throw new Refusal(422, `${source}: ${message}`, { errors: [{ path: 'format', message }] });
 	}
 	const incoming = (of: DocumentKind, { id, name, body }: FileContent, outer: Incoming | null) => ({
-		...{ kind: of, id: id?.toLowerCase() ?? null, name: name.trim(), body, ...from, outer }
+		kind: of,
+		id: id?.toLowerCase() ?? null,
+		name: name.trim(),
+		body,
+		...from,
+		outer
 	});
 	const file = readAs(from, documentFiles[kind], raw);
 	const parts = file as unknown as Record<string, FileContent & FileContent[]>;

@@ -300,7 +300,12 @@ test('a run that is deleted gives back what it reserved, in one action; its plac
 	const { flies } = await store.snapshot();
 	const id = '00000000-0000-4000-8000-0000000000b1';
 	const body: BatchBodyDocument = {
-		...{ on: '2026-02-03', state: 'tying', carry: 1, order: [], flies: [], times: [] },
+		on: '2026-02-03',
+		state: 'tying',
+		carry: 1,
+		order: [],
+		flies: [],
+		times: [],
 		items: [{ name: 'Quiet', recipe: flies[0]!.body.recipe, count: 4 }],
 		taken: [{ lotId: lot.id, amount: 5 }]
 	};
@@ -364,7 +369,12 @@ test('what a killed program left half made is swept, and what others could read 
 	const modes = ['.', 'database', 'backups', 'lock', 'backups/notes.part', 'database/PG_VERSION'];
 	// A folder that a person named stays as they have it.
 	expect(modes.map((name) => (statSync(join(old, name)).mode & 0o777).toString(8))).toEqual([
-		...['755', '700', '700', '600', '600', '600']
+		'755',
+		'700',
+		'700',
+		'600',
+		'600',
+		'600'
 	]);
 	await again.close();
 }, 60_000);
@@ -426,9 +436,17 @@ test('rigs of before get a flag a control: what stood at the starter’s number 
 	await migrate(db, undefined, migrations.slice(0, 6));
 	const stretch = (lengthM: number) => ({ lengthM, diameterMm: 0.127, material: 'nylon' });
 	const old = {
-		...{ way: 'tight line', rodM: 3, tipHeightM: 2, lead: 0.8, floatMm: 14, carriesG: 0.25 },
-		...{ countdownS: 8, retrieveMs: 0.25, landing: 'slack' },
-		...{ leader: stretch(2.4), tippet: stretch(1.3) }
+		way: 'tight line',
+		rodM: 3,
+		tipHeightM: 2,
+		lead: 0.8,
+		floatMm: 14,
+		carriesG: 0.25,
+		countdownS: 8,
+		retrieveMs: 0.25,
+		landing: 'slack',
+		leader: stretch(2.4),
+		tippet: stretch(1.3)
 	};
 	const lie = { depthM: 0.8, surfaceSpeedMs: 0.6, bed: 'gravel', zoneTopM: 0.2 };
 	const [rigId, riverId, usual, own] = Array.from({ length: 4 }, () => randomUUID());
@@ -446,7 +464,12 @@ test('rigs of before get a flag a control: what stood at the starter’s number 
 	await migrate(db);
 	const [row] = await db.query<{ body: RigBodyDocument }>('select body from rig');
 	const set = {
-		...{ line: false, hangs: true, countdown: false, retrieve: true, lead: false, landing: false }
+		line: false,
+		hangs: true,
+		countdown: false,
+		retrieve: true,
+		lead: false,
+		landing: false
 	};
 	expect(row!.body).toEqual({ ...old, set });
 	// The same by reading a file of before, which has no flags.
@@ -464,11 +487,16 @@ test('ledgers and names of before say plainly what they meant', async () => {
 	const entries = [
 		{ ...entry('bought', 50), price: 5 },
 		{ ...entry('bought', -2), price: 1 },
-		...[entry('used', -5), entry('used', 7), entry('returned', -3), entry('corrected', -4)]
+		entry('used', -5),
+		entry('used', 7),
+		entry('returned', -3),
+		entry('corrected', -4)
 	];
 	const put = (kind: string, name: string, body: object) =>
 		db.query(`insert into ${kind} (id, name, body) values ($1, $2, $3)`, [
-			...[randomUUID(), name, JSON.stringify(body)]
+			randomUUID(),
+			name,
+			JSON.stringify(body)
 		]);
 	await put('lot', 'a\u202eb \u{1f41f}\u200d\u{1f525}', { dressing, entries });
 	await put('lot', '\u00ad', { thread: { denier: 70 }, entries: [] });
@@ -481,8 +509,12 @@ test('ledgers and names of before say plainly what they meant', async () => {
 	expect(lots[0]!.body).toEqual({
 		dressing: { kind: 'herl' },
 		entries: [
-			...[entries[0], entry('corrected', -2), entry('returned', 5), entries[3]],
-			...[entry('used', 3), entries[5]]
+			entries[0],
+			entry('corrected', -2),
+			entry('returned', 5),
+			entries[3],
+			entry('used', 3),
+			entries[5]
 		]
 	});
 	expect(leftOf(lots[0]!.body)).toBe(50 - 2 + 5 - 7 - 3 - 4);

@@ -38,7 +38,9 @@
 		{ value: 'nothing', words: 'nothing', grams: 0 },
 		{ value: 'fly', words: 'this fly', grams },
 		...mishaps.map(({ words, mass }, k) => ({
-			...{ value: `mishap ${k}`, words, grams: Math.max(0, grams + mass) }
+			value: `mishap ${k}`,
+			words,
+			grams: Math.max(0, grams + mass)
 		}))
 	]);
 	let on = $state('nothing');

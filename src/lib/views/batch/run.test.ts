@@ -19,7 +19,10 @@ import {
 } from './run';
 
 const lot = (id: string, body: Omit<LotBodyDocument, 'entries'>, amount: number): LotRow => ({
-	...{ kind: 'lot', id, name: `Lot ${id}`, revision: 1 },
+	kind: 'lot',
+	id,
+	name: `Lot ${id}`,
+	revision: 1,
 	body: { ...body, entries: [{ on: '2026-01-02', kind: 'bought', amount }] }
 });
 const bead = (id: string, diameterMm: number, amount: number) =>
@@ -66,10 +69,17 @@ test('the weigh-in: one of three with a bead too small is flagged with that reas
 	const small = recipeFromDocument({ ...tied, bead: { ...tied.bead!, diameterMm: 2.4 } });
 	const less = itemToDocument({ ...item, recipe: small }, 10).predicted!.massG - massG;
 	const body = (grams: readonly number[]): BatchBodyDocument => ({
-		...{ on: '2026-02-03', state: 'tying', carry: 1, order: [], taken: [], times: [] },
+		on: '2026-02-03',
+		state: 'tying',
+		carry: 1,
+		order: [],
+		taken: [],
+		times: [],
 		items: [document],
 		flies: grams.map((one, fly): TiedFly => ({
-			...{ fly, on: '2026-02-03', scaleStepG: 0.001 },
+			fly,
+			on: '2026-02-03',
+			scaleStepG: 0.001,
 			massG: Number(one.toFixed(3))
 		}))
 	});

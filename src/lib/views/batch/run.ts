@@ -94,11 +94,15 @@ export function itemToDocument(
 	const { mass, speed } = predict(recipe, STILL, celsius, believed);
 	const g = (kg: number) => Number((kg / GRAM).toPrecision(5));
 	return {
-		...{ name, count, recipe: recipeToDocument(recipe) },
+		name,
+		count,
+		recipe: recipeToDocument(recipe),
 		...(speed
 			? {
 					predicted: {
-						...{ massG: g(mass.value), lowG: g(mass.low), highG: g(mass.high) },
+						massG: g(mass.value),
+						lowG: g(mass.low),
+						highG: g(mass.high),
 						sinkMs: Number(speed.value.toPrecision(4))
 					}
 				}
@@ -106,7 +110,8 @@ export function itemToDocument(
 	};
 }
 export const itemFromDocument = ({ name, recipe, count }: BatchItem): RunItem => ({
-	...{ name, count },
+	name,
+	count,
 	recipe: recipeFromDocument(recipe)
 });
 

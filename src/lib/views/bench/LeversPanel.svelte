@@ -78,7 +78,13 @@
 {#if steps.current}
 	{@const { sink, window, levers, owned, costs } = steps.current}
 	<Levers
-		{...{ window, levers, owned, costs, stale, take, showEquivalents }}
+		{window}
+		{levers}
+		{owned}
+		{costs}
+		{stale}
+		{take}
+		{showEquivalents}
 		attitude={sink.attitude}
 		weighed={strip.recipe?.weighed !== undefined}
 		only={onlyOwned}

@@ -41,7 +41,13 @@ export function sceneOf(
 	const bed = height - BOTTOM;
 	const surface = TOP + AIR * (bed - TOP);
 	return {
-		...{ left: LEFT, right, top: TOP, surface, bed, from, to },
+		left: LEFT,
+		right,
+		top: TOP,
+		surface,
+		bed,
+		from,
+		to,
 		x: (metres) => LEFT + ((metres - from) / (to - from)) * (right - LEFT),
 		y: (z) => bed - (z / depth) * (bed - surface)
 	};

@@ -49,7 +49,10 @@
 	const tippet = $derived(strip.rig?.tippet.diameter ?? 0.00013);
 	const drop = $derived(
 		strip.recipe && {
-			...{ recipe: strip.recipe, wet, celsius, distance },
+			recipe: strip.recipe,
+			wet,
+			celsius,
+			distance,
 			...(line === 'tippet' ? { tippet } : {}),
 			...(gated || gates.kind !== 'none' ? { gates: true } : {})
 		}
@@ -91,8 +94,12 @@
 		if (question) return;
 		const done = await log.keepEntry(`${selection.fly?.name ?? 'A fly'}, timed`, {
 			drop: {
-				...{ recipe: recipeToDocument(drop.recipe), wet, temperatureC: celsius },
-				...{ distanceM: distance, runsS: [...runs], reactionS: reaction },
+				recipe: recipeToDocument(drop.recipe),
+				wet,
+				temperatureC: celsius,
+				distanceM: distance,
+				runsS: [...runs],
+				reactionS: reaction,
 				...(line === 'tippet' ? { tippetMm: Number((tippet / MILLIMETRE).toFixed(3)) } : {}),
 				...(drop.gates ? { gates: true } : {})
 			},

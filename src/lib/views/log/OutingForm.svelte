@@ -32,9 +32,15 @@
 			const chance = Number((saw === 'untouched' ? 1 - odds : odds).toFixed(3));
 			const done = await log.keepEntry(`${selection.fly?.name ?? 'A fly'} at ${lie.name}`, {
 				outing: {
-					...{ recipe: recipeToDocument(recipe), lie: lieToDocument(water), lieName: lie.name },
-					...{ lieKey: lieKey(lie), rig: rigToDocument(rig), rigName: rigRow.name },
-					...{ temperatureC: celsius, saw, fish },
+					recipe: recipeToDocument(recipe),
+					lie: lieToDocument(water),
+					lieName: lie.name,
+					lieKey: lieKey(lie),
+					rig: rigToDocument(rig),
+					rigName: rigRow.name,
+					temperatureC: celsius,
+					saw,
+					fish,
 					...(flow === null ? {} : { flowM3s: flow }),
 					fit: { ...fit, slopes: fit.slopes.map((one) => ({ ...one })) }
 				},

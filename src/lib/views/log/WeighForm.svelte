@@ -108,7 +108,10 @@
 		const thing = { fly: '', beads: 'beads of ', hooks: 'hooks of ', wire: 'wire of ' }[of];
 		const done = await log.keepEntry(`${pieces > 1 ? `${pieces} ` : ''}${thing}${name}`, {
 			weighing: {
-				...{ of, recipe: recipeToDocument(recipe), count: pieces, scaleStepG },
+				of,
+				recipe: recipeToDocument(recipe),
+				count: pieces,
+				scaleStepG,
 				massG: Number(grams.toPrecision(6)),
 				...(of === 'wire' ? { lengthM: length } : {})
 			},

@@ -19,7 +19,11 @@ const seconds = expectedTime(
 )!;
 let n = 0;
 const entry = (body: Omit<EntryBodyDocument, 'at'>, name = 'Sill Nymph'): EntryRow => ({
-	...{ kind: 'entry', id: `e${n++}`, name, revision: 1, body: { at: 1e12 + n * 1e6, ...body } }
+	kind: 'entry',
+	id: `e${n++}`,
+	name,
+	revision: 1,
+	body: { at: 1e12 + n * 1e6, ...body }
 });
 const weighed = (massG: number, more: Partial<EntryBodyDocument> = {}) =>
 	entry({
@@ -66,7 +70,10 @@ describe('found against predicted', () => {
 
 describe('what was learned, in words', () => {
 	const tin: LotRow = {
-		...{ kind: 'lot', id: '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e05', name: 'Grey tin', revision: 1 },
+		kind: 'lot',
+		id: '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e05',
+		name: 'Grey tin',
+		revision: 1,
 		body: {
 			bead: { metal: 'tungsten', shape: 'slotted', diameterMm: 2.8 },
 			measured: { pieces: 25, togetherG: 2.86 },

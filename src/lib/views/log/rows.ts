@@ -35,8 +35,13 @@ export interface LogRow {
 }
 
 const groups = {
-	...{ fly: 'flies', beads: 'beads', hooks: 'hooks', wire: 'wire' },
-	...{ weighing: 'weighings', drop: 'drops', outing: 'outings' }
+	fly: 'flies',
+	beads: 'beads',
+	hooks: 'hooks',
+	wire: 'wire',
+	weighing: 'weighings',
+	drop: 'drops',
+	outing: 'outings'
 } as const;
 
 /** What is found of a part or in a way, on the whole over what was predicted; what is left out does not count. */
@@ -72,7 +77,10 @@ export function logRows(found: FoundDocuments, { judged, unusable }: Learning): 
 		found.entries.flatMap((row) => (row.body.exclusion ? [[row.body.exclusion.of, row]] : []))
 	);
 	const of = (key: string) => ({
-		...{ key, flagged: flagged.has(key), fights: fights.has(key), silent: silent.has(key) },
+		key,
+		flagged: flagged.has(key),
+		fights: fights.has(key),
+		silent: silent.has(key),
 		exclusion: exclusions.get(key) ?? null
 	});
 	const own = found.entries.flatMap((row): LogRow[] => {
@@ -80,10 +88,16 @@ export function logRows(found: FoundDocuments, { judged, unusable }: Learning): 
 		if (kind !== 'weighing' && kind !== 'drop' && kind !== 'outing') return [];
 		return [
 			{
-				...{ ...of(`entry:${row.id}`), kind, name: row.name, at: row.body.at },
+				...of(`entry:${row.id}`),
+				kind,
+				name: row.name,
+				at: row.body.at,
 				group: groups[row.body.weighing?.of ?? kind],
-				...{ words: wordsOf(row), ...besides(row) },
-				...{ excluded: row.body.excluded ?? false, entry: row, note: row.body.note ?? '' }
+				words: wordsOf(row),
+				...besides(row),
+				excluded: row.body.excluded ?? false,
+				entry: row,
+				note: row.body.note ?? ''
 			}
 		];
 	});
@@ -134,15 +148,20 @@ function elsewhere(
 	const weighing = one as Extract<Observation, { kind: 'weighing' }>;
 	const each = weighing.mass / GRAM / weighing.count;
 	const common = {
-		...{ ...its, kind: 'weighing' as const, entry: null, note: '' },
+		...its,
+		kind: 'weighing' as const,
+		entry: null,
+		note: '',
 		group: groups[weighing.of.kind],
-		...{ at: one.on ? Date.parse(one.on) : 0, excluded: its.exclusion !== null }
+		at: one.on ? Date.parse(one.on) : 0,
+		excluded: its.exclusion !== null
 	};
 	if (from === 'lot') {
 		const expected = expectedMass(weighing.of, priorBeliefs);
 		const name = lots.find((lot) => lot.id === id)?.name ?? '';
 		return {
-			...{ ...common, name: `${name}, in the stock` },
+			...common,
+			name: `${name}, in the stock`,
 			words: `${weighing.count} weigh ${Number((weighing.mass / GRAM).toPrecision(6))} g`,
 			...(expected ? compared(each, expected, 'g') : { ratio: null, predicted: '' })
 		};
@@ -152,7 +171,8 @@ function elsewhere(
 	const item = batch?.body.items.find(({ count }) => (first += count) > Number(fly));
 	const { predicted } = item ?? {};
 	return {
-		...{ ...common, name: `${item?.name ?? ''}, fly ${Number(fly) + 1} of a run` },
+		...common,
+		name: `${item?.name ?? ''}, fly ${Number(fly) + 1} of a run`,
 		words: `${weighing.count > 1 ? `${weighing.count} together, each ` : 'weighs '}${each.toFixed(3)} g`,
 		...(predicted
 			? compared(each, { value: predicted.massG, low: predicted.lowG, high: predicted.highG }, 'g')

@@ -61,7 +61,11 @@ export function suggestions(
 	const weigh = (of: WeighedThing, count: number, words: string, lot: LotRow | null, its: Recipe) =>
 		found.push({
 			candidate: {
-				...{ kind: 'weighing', ...noted, of: weighedOf(of, its, 0.5), count, step: STEP },
+				kind: 'weighing',
+				...noted,
+				of: weighedOf(of, its, 0.5),
+				count,
+				step: STEP,
 				mass: massOf(of, its) * count
 			},
 			suggestion: { words, form: { kind: 'weighing', of, lotId: lot?.id ?? null, count } }
@@ -102,8 +106,13 @@ export function suggestions(
 	weigh('fly', 1, `Weigh ${fly?.name ?? 'the fly'}, tied`, null, recipe);
 	found.push({
 		candidate: {
-			...{ kind: 'drop', ...noted, recipe, wet: 'soaked', celsius: DROP.celsius },
-			...{ distance: DROP.distance, reaction: DROP.reaction },
+			kind: 'drop',
+			...noted,
+			recipe,
+			wet: 'soaked',
+			celsius: DROP.celsius,
+			distance: DROP.distance,
+			reaction: DROP.reaction,
 			seconds: Array.from({ length: DROP.runs }, () => 1)
 		},
 		suggestion: {

@@ -52,8 +52,13 @@
 		const [ink, quiet, line] = ['--ink', '--quiet', '--line'].map(colourOf);
 		const font = { fontFamily: 'Atkinson Hyperlegible Next Variable', color: quiet, fontSize: 14 };
 		const axis = (name: string, min: number, max: number) => ({
-			...{ type: 'value', name, nameLocation: 'middle', min, max },
-			...{ nameTextStyle: font, axisLabel: font },
+			type: 'value',
+			name,
+			nameLocation: 'middle',
+			min,
+			max,
+			nameTextStyle: font,
+			axisLabel: font,
 			axisLine: { show: true, lineStyle: { color: line } },
 			splitLine: { show: false }
 		});

@@ -16,7 +16,10 @@ export const GET: RequestHandler = ({ url, request }) =>
 		};
 		const drifts = wholeFrom(url.searchParams, 'drifts', DRIFTS_RANGE);
 		const csv = await fliesAsCsv(store, {
-			...{ lieId: id('lie'), rigId: id('rig'), drifts, gone: request.signal }
+			lieId: id('lie'),
+			rigId: id('rig'),
+			drifts,
+			gone: request.signal
 		});
 		return download('flies.csv', 'text/csv; charset=utf-8', streamOf(csv));
 	});
