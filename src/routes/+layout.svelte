@@ -20,6 +20,8 @@
 	);
 	const { documents, learning, drift } = workspace;
 	learning.follow();
+	// svelte-ignore state_referenced_locally
+	const learnedLater = data.learning === null;
 
 	/** Some browsers forbid even to look at it. */
 	function storageOf(): Storage | null {
@@ -42,6 +44,7 @@
 	onMount(() => {
 		ready = true;
 		letters.load();
+		if (learnedLater) void learning.catchUp();
 		void documents.offerUnsent();
 		const unbind = bindEverywhere(documents, {
 			showCommands: () => (commandsShown = true),

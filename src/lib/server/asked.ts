@@ -4,6 +4,7 @@ import { rigFromDocument, type RigBodyDocument } from '$lib/documents/rig/body';
 import type { LieBodyDocument } from '$lib/documents/lie/body';
 import type { RiverBodyDocument } from '$lib/documents/river/body';
 import type { Snapshot } from '$lib/api/answers';
+import type { RiverRow } from '$lib/documents/kinds';
 import { lieKey } from '$lib/documents/lie/body';
 import { Refusal, type Store } from './store/index';
 
@@ -31,8 +32,8 @@ export async function unpacked(raw: unknown, store: Store): Promise<unknown> {
 
 async function lieOfRow(row: Loose & { body: Loose }, store: Store): Promise<Loose> {
 	const { riverId, id } = row;
-	const snapshot = await store.snapshot();
-	const river = snapshot.rivers.find((one) => one.id === riverId);
+	const rivers = (await store.list('river')) as RiverRow[];
+	const river = rivers.find((one) => one.id === riverId);
 	if (!river) {
 		const message = 'The lie’s river is not here: name the temperature, lie.temperatureC, instead.';
 		throw new Refusal(422, message, { errors: [{ path: 'lie.riverId', message }] });
@@ -64,7 +65,10 @@ export interface NamedRig {
 }
 
 /** The rig of a request, else the last used, else the starter's. */
-export function rigFor(given: RigBodyDocument | undefined, { rigs, strip }: Snapshot): NamedRig {
+export function rigFor(
+	given: RigBodyDocument | undefined,
+	{ rigs, strip }: Pick<Snapshot, 'rigs' | 'strip'>
+): NamedRig {
 	if (given) return { name: null, from: 'request', rig: rigFromDocument(given) };
 	const last = rigs.find(({ id }) => id === (strip.rigId ?? strip.lastRigId));
 	if (last) return { name: last.name, from: 'last used', rig: rigFromDocument(last.body) };

@@ -86,14 +86,16 @@ export async function fliesAsCsv(
 		const message = 'Drifts need a lie: add lie=<id>, or leave drifts out.';
 		throw new Refusal(422, message, { errors: [{ path: 'lie', message }] });
 	}
-	const snapshot = await store.snapshot();
-	const water = (row && waterOf(row, snapshot.rivers)) ?? STILL;
+	const [about, flies] = await Promise.all([
+		store.opening(),
+		store.list('fly') as Promise<FlyRow[]>
+	]);
+	const water = (row && waterOf(row, about.rivers)) ?? STILL;
 	const rig = rigRow
 		? { name: rigRow.name, rig: rigFromDocument(rigRow.body) }
-		: rigFor(undefined, snapshot);
+		: rigFor(undefined, about);
 	const { learned } = await learnedNow(store);
 	const believed = { ...priorBeliefs, learned };
-	const { flies } = snapshot;
 	const pieces: FlyRow[][] = [];
 	const size = drifts === null ? PIECE : AT_ONCE;
 	for (let from = 0; from < flies.length; from += pieces.at(-1)!.length) {

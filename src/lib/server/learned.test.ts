@@ -57,6 +57,14 @@ test('what was learned is kept between starts, until something else was found', 
 	expect(other.origin).not.toBe(learned.origin);
 }, 60_000);
 
+test('a page does not wait for what takes long to learn: it goes on, and is there when it is asked for again', async () => {
+	const { learnedSoon, learnedNow } = await started();
+	expect(await learnedSoon(store, 0)).toBeNull();
+	const learned = await learnedNow(store);
+	expect(learned.observations).toBe(2);
+	expect(await learnedSoon(store, 1000)).toBe(learned);
+}, 60_000);
+
 test('how often a build was weighed and timed counts every entry of it that is learned from', async () => {
 	const { measuredOf } = await started();
 	const { recipe } = entries[0]!.body.weighing!;

@@ -1,5 +1,6 @@
 import type { Learning } from '$core/learn/index';
 import type { LearningAnswer, Measured } from '$lib/api/answers';
+import { NOTHING_LEARNED } from '$lib/api/nothing-learned';
 import { taughtBy } from '$lib/evidence/observations';
 import type { RecipeDocument } from '$lib/documents/fly/recipe';
 import type { LearnAsked, LearnedInThread } from './learn-thread';
@@ -19,14 +20,6 @@ interface LatestLearning {
 	readonly measured: MeasuredBuilds;
 }
 
-/** Nothing was found yet. */
-export const NOTHING_LEARNED: LearningAnswer = {
-	learned: { scores: [], mean: [], covariance: [] },
-	judged: [],
-	unusable: [],
-	origin: '',
-	observations: 0
-};
 const NOTHING: LatestLearning = { answer: NOTHING_LEARNED, measured: {} };
 const NEVER: Measured = { weighed: 0, timed: 0 };
 
@@ -49,6 +42,19 @@ function foundNow(store: Keeping): Promise<LatestLearning> {
 /** What all that is kept teaches. The last answer is kept between starts; while nothing is found it costs nothing. */
 export const learnedNow = async (store: Keeping): Promise<LearningAnswer> =>
 	(await foundNow(store)).answer;
+
+/** As learnedNow; null when it is not there after `ms`: it goes on, and who could not wait asks again. */
+export async function learnedSoon(store: Keeping, ms: number): Promise<LearningAnswer | null> {
+	let timer: NodeJS.Timeout | undefined;
+	const late = new Promise<null>((resolve) => {
+		timer = setTimeout(() => resolve(null), ms);
+	});
+	try {
+		return await Promise.race([learnedNow(store), late]);
+	} finally {
+		clearTimeout(timer);
+	}
+}
 
 /** How often this very build was weighed and timed. */
 export const measuredOf = async (store: Keeping, recipe: RecipeDocument): Promise<Measured> =>

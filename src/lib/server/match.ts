@@ -1,6 +1,7 @@
 import { priorBeliefs } from '$core/belief/index';
 import { verdictOf } from '$core/predict/index';
 import { does, USUAL_WISHES, type FoundBuild, type Locks } from '$core/match/index';
+import type { LotRow } from '$lib/documents/kinds';
 import { lieFromDocument } from '$lib/documents/lie/body';
 import { recipeFromDocument, recipeToDocument } from '$lib/documents/fly/recipe';
 import { lieToday } from '$lib/documents/lie/today';
@@ -8,7 +9,8 @@ import { questionsIn } from '$lib/contract/fields';
 import { shelfOf } from '$lib/documents/lot/shelf';
 import { MatchRequest } from '$lib/api/requests';
 import { checkZone, rigFor, type Today } from './asked';
-import { learnedNow, NOTHING_LEARNED } from './learned';
+import { NOTHING_LEARNED } from '$lib/api/nothing-learned';
+import { learnedNow } from './learned';
 import type { Store } from './store/index';
 import { searchFor } from './match-pool';
 
@@ -23,12 +25,11 @@ export async function matchFor(
 	today: Today | null = null
 ) {
 	const { fly, lie, locks, wishes, wanted, most = USUAL_LIST } = request;
-	const snapshot = await store.snapshot();
 	const { temperatureC, ...body } = lie;
 	const plain = lieFromDocument(body);
 	const water = today ? lieToday({ ...plain, key: today.key }, today.river) : plain;
 	checkZone(water);
-	const rig = rigFor(request.rig, snapshot);
+	const rig = rigFor(request.rig, await store.opening());
 	const wished = { ...USUAL_WISHES, ...given(wishes) };
 	const { learned } = request.learned === false ? NOTHING_LEARNED : await learnedNow(store);
 	const found = await searchFor(
@@ -40,7 +41,7 @@ export async function matchFor(
 			...(wanted && { wanted }),
 			locks: { ...USUAL_LOCKS, ...given(locks) },
 			wishes: wished,
-			shelf: shelfOf(snapshot.lots, wished.onlyOwned),
+			shelf: shelfOf((await store.list('lot')) as LotRow[], wished.onlyOwned),
 			believed: { ...priorBeliefs, learned }
 		},
 		gone

@@ -12,7 +12,8 @@ import { BeliefRequest, PredictRequest } from '$lib/api/requests';
 import { checked } from './api';
 import { checkZone, rigFor, type Today } from './asked';
 import { driftFor } from './drift';
-import { learnedNow, NOTHING_LEARNED, type Keeping } from './learned';
+import { NOTHING_LEARNED } from '$lib/api/nothing-learned';
+import { learnedNow, type Keeping } from './learned';
 import type { Store } from './store/index';
 import { Refusal } from './store/refusal';
 
@@ -23,19 +24,18 @@ import { Refusal } from './store/refusal';
  */
 export async function predictionFor(
 	request: PredictRequest,
-	store: Keeping & Pick<Store, 'snapshot'>,
+	store: Keeping & Pick<Store, 'opening'>,
 	{ today = null, gone }: { readonly today?: Today | null; readonly gone?: AbortSignal } = {}
 ) {
 	const { fly, lie, beliefs, drifts = DRIFTS.first, wanted } = request;
 	const { temperatureC, ...body } = lie;
-	const snapshot = await store.snapshot();
 	const recipe = recipeFromDocument(fly.recipe);
 	const { learned } = request.learned === false ? NOTHING_LEARNED : await learnedNow(store);
 	const believed: Beliefs = { ...withBeliefs(beliefs ?? {}), learned };
 	const plain = lieFromDocument(body);
 	const water = today ? lieToday({ ...plain, key: today.key }, today.river) : plain;
 	checkZone(water);
-	const rig = rigFor(request.rig, snapshot);
+	const rig = rigFor(request.rig, await store.opening());
 	const found = predict(recipe, water, temperatureC, believed);
 	const values = found.median;
 	const fluid = fluidAt(temperatureC);

@@ -51,6 +51,24 @@ export class LearningState {
 		});
 	}
 
+	/** Fetches what was learned, where the page did not wait for it; until then the figures are those of the tables. */
+	async catchUp(): Promise<void> {
+		const { documents } = this.parts;
+		const notice = {
+			words:
+				'Learning from what you weighed, timed and saw; until that is done the figures are those of the tables.',
+			choices: [],
+			passing: true
+		};
+		documents.notice = notice;
+		this.busy = true;
+		const answer = await api.learning(this.judging).catch(() => null);
+		this.busy = this.asking;
+		// What was found meanwhile is learned with all the rest, and has its own answer on the way.
+		if (answer && !this.asking) this.parts.beliefs.learning = answer;
+		if (documents.notice?.words === notice.words) documents.notice = null;
+	}
+
 	/** Fetches how each entry goes with what was learned, and keeps that up. @returns ends it */
 	judge(): () => void {
 		this.judging = true;

@@ -1,5 +1,6 @@
 import type { LearningAnswer, Opening, Snapshot } from '$lib/api/answers';
 import type { TyingRow } from '$lib/documents/batch/body';
+import { NOTHING_LEARNED } from '$lib/api/nothing-learned';
 import { Answer } from './answer.svelte';
 import type { Batches } from './batches.svelte';
 import { Beliefs } from './beliefs.svelte';
@@ -31,16 +32,19 @@ export class Workspace {
 	batches: Batches | null = null;
 	search: MatchState | null = null;
 
-	/** @param storage the browser's; null while the page is made on the server */
+	/**
+	 * @param learning null while the server still learns: the tables alone, until learning.catchUp()
+	 * @param storage the browser's; null while the page is made on the server
+	 */
 	constructor(
 		data: Snapshot & Partial<Opening>,
-		learning: LearningAnswer,
+		learning: LearningAnswer | null,
 		storage: Storage | null = null
 	) {
 		this.documents = new Documents(data, storage);
 		this.selection = new Selection(this.documents, data.strip);
 		this.strip = new Strip(this.documents, this.selection);
-		this.beliefs = new Beliefs(this.documents, learning);
+		this.beliefs = new Beliefs(this.documents, learning ?? NOTHING_LEARNED);
 		this.answer = new Answer(this.documents, this.selection, this.strip, this.beliefs);
 		this.stock = new Stock(this.documents, this.selection);
 		this.tying = data.tying;

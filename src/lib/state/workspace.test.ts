@@ -12,6 +12,7 @@ import { FIRST_LIE, lieFromDocument } from '$lib/documents/lie/body';
 import { byName } from '$lib/documents/order';
 import type { LotBodyDocument } from '$lib/documents/lot/body';
 import type { ActionChange } from './client';
+import { NOTHING_LEARNED } from '$lib/api/nothing-learned';
 import { joinRivers, newRiverFor } from './rivers';
 import { Workspace } from './workspace.svelte';
 
@@ -20,17 +21,10 @@ const was = JSON.parse(readFileSync(file, 'utf8')) as Omit<
 	Snapshot,
 	'stand' | 'database' | 'trouble'
 >;
-const NOTHING: LearningAnswer = {
-	learned: { scores: [], mean: [], covariance: [] },
-	judged: [],
-	unusable: [],
-	origin: '',
-	observations: 0
-};
 const open = (
 	change: Partial<Snapshot> = {},
 	storage: Storage | null = null,
-	learning: LearningAnswer = NOTHING
+	learning: LearningAnswer | null = NOTHING_LEARNED
 ) =>
 	new Workspace(
 		{ ...was, stand: 'a.0', database: 'd', trouble: null, ...change },
@@ -302,8 +296,22 @@ describe('what is learned', () => {
 		// What is shown is not what is kept.
 		documents.saving = true;
 		expect(answer.checked).toBe('Learned from 3 entries of your log');
-		beliefs.learning = NOTHING;
+		beliefs.learning = NOTHING_LEARNED;
 		expect(answer.checked).toBe('Not yet checked against your own flies');
+	});
+
+	test('that a page did not wait for is fetched, and said until it is there', async () => {
+		const { learning, beliefs, documents } = open({}, null, null);
+		answers = () => ({ status: 200, body: about });
+		expect(beliefs.learning).toEqual(NOTHING_LEARNED);
+		const caughtUp = learning.catchUp();
+		expect(learning.busy).toBe(true);
+		expect(documents.notice!.words).toMatch(/^Learning from what you weighed.*those of the tables/);
+		await caughtUp;
+		expect(beliefs.learning.origin).toBe('later');
+		expect(learning.busy).toBe(false);
+		// No entry moved anything: it was so all along.
+		expect(documents.notice).toBe(null);
 	});
 
 	test('with how each entry goes with it is fetched for the view that shows it', async () => {
