@@ -38,7 +38,8 @@ const store = {
 	opening: () => Promise.resolve(kept),
 	list: () => Promise.resolve([]),
 	foundStand: () => 'a.0',
-	read: () => Promise.resolve({})
+	workedOut: () => Promise.resolve(null),
+	found: () => Promise.resolve({ sum: '', texts: {} })
 } as unknown as Store;
 const ask = async (fly: object, lie: object = here, beliefs?: object, more: object = {}) =>
 	predictionFor(

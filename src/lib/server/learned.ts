@@ -1,4 +1,4 @@
-import type { Learning } from '$core/learn/index';
+import { MODEL_VERSION } from '$core/predict/index';
 import type { LearningAnswer, Measured } from '$lib/api/answers';
 import { NOTHING_LEARNED } from '$lib/api/nothing-learned';
 import { taughtBy } from '$lib/evidence/observations';
@@ -6,12 +6,14 @@ import type { RecipeDocument } from '$lib/documents/fly/recipe';
 import type { LearnAsked, LearnedInThread } from './learn-thread';
 import code from './learn-thread.ts?nodeworker';
 import { measuredKey, type MeasuredBuilds } from './measured';
-import { documentTexts } from './store/document-texts';
 import type { Store } from './store/index';
 import { threads } from './threads';
 
 /** Where what was found lies, and where the last answer is kept. */
-export type Keeping = Pick<Store, 'foundStand' | 'read' | 'workedOut' | 'keepWorkedOut'>;
+export type Keeping = Pick<
+	Store,
+	'foundStand' | 'foundSum' | 'found' | 'workedOut' | 'keepWorkedOut'
+>;
 
 const pool = threads<LearnAsked, LearnedInThread>('learn', code, { threads: 1, waiting: 20 }, 1500);
 
@@ -61,17 +63,21 @@ export const measuredOf = async (store: Keeping, recipe: RecipeDocument): Promis
 	(await foundNow(store)).measured[measuredKey(recipe)] ?? NEVER;
 
 async function learn(store: Keeping): Promise<LatestLearning> {
-	const texts = await store.read((tx) => documentTexts(tx, taughtBy));
-	if (taughtBy.every((kind) => !texts[kind]?.length)) return NOTHING;
 	const kept = await store.workedOut('learning');
-	const { learning, ...about } = await pool().run({ texts, known: kept?.origin ?? null });
-	const { origin, observations, measured } = about;
-	if (learning) {
-		// Nobody waits for it, and without it the next start takes a moment longer.
-		store.keepWorkedOut('learning', origin, learning).catch((error: unknown) => {
-			console.error(`Learning was not kept: ${String(error)}`);
-		});
-	}
-	const its = learning ?? (kept!.answer as Learning);
-	return { answer: { ...its, origin, observations }, measured };
+	// Of an earlier Gravitas it may be something else.
+	const last = (kept?.answer ?? null) as Partial<LatestLearning> | null;
+	if (last?.answer && kept!.origin === byModel(await store.foundSum()))
+		return last as LatestLearning;
+	const { sum, texts } = await store.found();
+	if (taughtBy.every((kind) => !texts[kind]?.length)) return NOTHING;
+	const known = last?.answer?.origin ?? null;
+	const { learning, measured, ...about } = await pool().run({ texts, known });
+	const now = { answer: { ...(learning ?? last!.answer!), ...about }, measured };
+	// Nobody waits for it, and without it the next start takes a moment longer.
+	store.keepWorkedOut('learning', byModel(sum), now).catch((error: unknown) => {
+		console.error(`Learning was not kept: ${String(error)}`);
+	});
+	return now;
 }
+
+const byModel = (sum: string) => `${MODEL_VERSION} ${sum}`;

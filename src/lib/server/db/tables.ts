@@ -70,6 +70,15 @@ async function talliesOf(db: Queryable): Promise<ReadonlyMap<string, Tally> | nu
 	return new Map(rows.map(({ name, ...tally }) => [name, tally]));
 }
 
+/** What tables hold, as one text that changes with any row of them; from what is counted, without reading them. */
+export async function sumOf(db: Queryable, tables: readonly string[]): Promise<string> {
+	const rows = await db.query<{ one: string }>(
+		`select name || ' ' || rows || ' ' || sum as one from tally where name = any ($1) order by name`,
+		[tables]
+	);
+	return rows.map(({ one }) => one).join(', ');
+}
+
 /** The sum of hashes of keys and of where their rows are; whatever else is in a row need not be read for it. */
 const places = (key: string) =>
 	`coalesce(sum(hash_record_extended(row(${key}, ctid), 0)), 0)::text as places`;

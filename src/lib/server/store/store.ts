@@ -25,6 +25,7 @@ import {
 import { taughtBy } from '$lib/evidence/observations';
 import type { TyingProgress } from '$lib/documents/batch/body';
 import type { Database, Queryable } from '../db/database';
+import { sumOf } from '../db/tables';
 import {
 	doneLately,
 	historyEnds,
@@ -47,6 +48,7 @@ import {
 	removeDocument,
 	type ListPage
 } from './documents';
+import { documentTexts, type DocumentTexts } from './document-texts';
 import { listTying, putTying } from './tying';
 import { checkContent } from './content';
 import type { Write } from './import';
@@ -110,6 +112,10 @@ export interface Store {
 	stand(): string;
 	/** Changes whenever something is kept that is learned from. */
 	foundStand(): string;
+	/** As foundStand, and the same after a start: from what the database counts of the rows that are learned from. */
+	foundSum(): Promise<string>;
+	/** All that is learned from, and its sum. */
+	found(): Promise<{ readonly sum: string; readonly texts: DocumentTexts }>;
 	readonly backups: Backups;
 	close(): Promise<void>;
 }
@@ -132,6 +138,9 @@ export const nameDatabase = (db: Database): Promise<unknown> =>
 			[randomUUID()]
 		)
 	);
+
+/** Each kind has a table of its name. */
+const foundSum = (db: Queryable) => sumOf(db, taughtBy);
 
 /**
  * @param backups makes and restores copies of this database
@@ -408,6 +417,12 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 		},
 		stand,
 		foundStand: () => `${epoch}.${found}`,
+		foundSum: () => foundSum(db),
+		found: () =>
+			db.read(async (tx) => ({
+				sum: await foundSum(tx),
+				texts: await documentTexts(tx, taughtBy)
+			})),
 		backups: {
 			...backups,
 			restore: async (name) => {
