@@ -43,12 +43,9 @@ export async function soak(home, build, requests, judge) {
 		if (sent++ % LOOK === 0) memory.push(resident(starting.pid));
 		const response = await fetch(new URL(path, server.address), {
 			method,
-			...(body === undefined
-				? {}
-				: {
-						body: typeof body === 'string' ? body : JSON.stringify(body),
-						headers: { 'content-type': 'application/json' }
-					})
+			// One that is kept open may be closed as idle just as a client that was held up writes to it.
+			headers: { connection: 'close', 'content-type': 'application/json' },
+			...(body !== undefined && { body: typeof body === 'string' ? body : JSON.stringify(body) })
 		});
 		const text = await response.text();
 		const kind = `${Math.floor(response.status / 100)}xx`;
