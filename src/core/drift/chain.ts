@@ -2,10 +2,17 @@ import { math } from '../quantity/index';
 import type { Column, Line } from '../body/index';
 import { GRAVITY } from '../material/index';
 import { cut, landed } from './cut';
-import { BED_GIVES, loaderOf, STRETCH, tensionOf, type ChainParts } from './load';
+import type { ChainParts } from './chain-parts';
+import { loaderOf } from './load';
+import { tensionOf } from './segment';
 import type { Eddies } from './eddies';
 import type { Hung, Load, State } from './state';
 import { heldEnd } from './upper-end';
+
+/** Stretch of the line where it carries the heaviest thing that hangs on it; real nylon gives less. */
+const STRETCH = 5e-4;
+/** The bed, as a spring under whatever sinks into it: this deep under the flies' weight, m. */
+const BED_GIVES = 5e-4;
 
 /**
  * Fly and line as a chain in the vertical plane of the current: nodes with mass, between them

@@ -1,6 +1,7 @@
 import { math } from '../quantity/index';
 import type { Column, LineTop } from '../body/index';
 import { GRAVITY } from '../material/index';
+import type { Load, State } from './state';
 
 /** The line's upper end: led by a hand, or afloat. */
 export type Held = Led | Afloat;
@@ -24,15 +25,8 @@ export interface Afloat {
 	readonly diameter: number;
 	readonly mass: number;
 	readonly lift: number;
-	/** Adds its weight, lift, drag and mass to node 0, as a `Load` keeps them. @param eddy along the stream, at the bed, m/s */
-	load(
-		z: number,
-		u: number,
-		w: number,
-		eddy: number,
-		gh: number,
-		...[fx, fz, mxx, mzz, own]: readonly Float64Array[]
-	): void;
+	/** Adds its weight, lift, drag and mass to node 0. @param eddy along the stream, at the bed, m/s @param gh γh, s */
+	load(state: State, eddy: number, gh: number, out: Load): void;
 	/** Whether it is under at this height of its lower side. */
 	under(z: number): boolean;
 }
@@ -127,7 +121,10 @@ function afloat(
 		mass,
 		lift,
 		under: (z) => depth - z > diameter,
-		load(z, u, w, eddy, gh, fx, fz, mxx, mzz, own) {
+		load(state, eddy, gh, { fx, fz, mxx, mzz, own }) {
+			const z = state.z[0]!;
+			const u = state.u[0]!;
+			const w = state.w[0]!;
 			// z is the height of its lower side; how deep that is, over its diameter.
 			const deep = (depth - z) / diameter;
 			const share = Math.max(0, Math.min(1, deep));

@@ -23,21 +23,27 @@ export const turbulenceOf = (column: Column) => ({
 	across: turbulenceAcross(column, 0)
 });
 
+/** What eddies add at the bed, m/s. */
+export interface Eddy {
+	u: number;
+	w: number;
+}
+
 /**
  * The water's velocity over the height, mean and eddies, from a table: within a tenth of a percent of
  * the laws from a hand's breadth over the roughness length up.
  *
- * @returns what leaves the velocity at height z, m/s, in `out`; of an eddy it is given the velocity at the bed
+ * @returns what leaves the velocity at height z, m/s, in `out`
  */
 export function waterTable(column: Column) {
 	const { depth } = column;
 	const mean = meanSpeeds(column);
-	return (z: number, eddyU: number, eddyW: number, out: { x: number; z: number }): void => {
+	return (z: number, eddy: Eddy, out: { x: number; z: number }): void => {
 		const place = Math.max(0, Math.min(WATER_ROWS, (z / depth) * WATER_ROWS));
 		const k = place | 0;
 		const f = place - k;
 		const fades = decays[k]! + f * (decays[k + 1]! - decays[k]!);
-		out.x = mean[k]! + f * (mean[k + 1]! - mean[k]!) + eddyU * fades;
-		out.z = eddyW * fades;
+		out.x = mean[k]! + f * (mean[k + 1]! - mean[k]!) + eddy.u * fades;
+		out.z = eddy.w * fades;
 	};
 }

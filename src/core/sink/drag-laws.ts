@@ -51,27 +51,29 @@ export const cylinderRows = (): Float64Array =>
 		(_, k) => [rows, drags, rises][k % 3]![Math.trunc(k / 3)]!
 	);
 
-/** In memory that is not made anew each time. */
-const slope = new Float64Array(1);
-/** Slope of the last `cylinderDragTabled`, by ln Re. */
-export const lastSlope = (): number => slope[0]!;
+const rowOf = (re: number) => (math.upperOf(re) >> ROW_BITS) - FIRST_ROW;
 
-/** cylinderDrag from the table, within 2e-5 of it, leaving its slope by ln Re for `lastSlope`. */
+/** cylinderDrag from the table, within 2e-5 of it. */
 export function cylinderDragTabled(re: number): number {
-	if (re >= TABLE_TO) {
-		slope[0] = 0;
-		return 1;
-	}
-	if (re < TABLE_FROM) {
-		// Creeping: the law's own power.
-		const value = cylinderDrag(re);
-		slope[0] = -0.78 * value;
-		return value;
-	}
-	const i = (math.upperOf(re) >> ROW_BITS) - FIRST_ROW;
-	const rise = rises[i]!;
-	slope[0] = rise * re;
-	return drags[i]! + (re - rows[i]!) * rise;
+	if (re >= TABLE_TO) return 1;
+	if (re < TABLE_FROM) return cylinderDrag(re);
+	const i = rowOf(re);
+	return drags[i]! + (re - rows[i]!) * rises[i]!;
+}
+
+/** A drag coefficient, and its slope by ln Re. */
+export interface DragSlope {
+	coefficient: number;
+	slope: number;
+}
+
+/** cylinderDragTabled with its slope, both left in `out`. */
+export function cylinderDragSlope(re: number, out: DragSlope): void {
+	out.coefficient = cylinderDragTabled(re);
+	if (re >= TABLE_TO) out.slope = 0;
+	// Creeping: the law's own power.
+	else if (re < TABLE_FROM) out.slope = -0.78 * out.coefficient;
+	else out.slope = rises[rowOf(re)]! * re;
 }
 
 /**
