@@ -40,6 +40,16 @@ export const BASE = 5;
 /** A bundle of like fibres that trails along its axis. */
 export const TRAIL = 6;
 
+/** Of DragElements.kind, which lies in memory as bytes. */
+export type ElementKind =
+	| typeof SPHERE
+	| typeof STRIP
+	| typeof WIRE
+	| typeof FIBRES
+	| typeof SHOULDER
+	| typeof BASE
+	| typeof TRAIL;
+
 /** Ways in which a piece of wire is sheltered, as stored in DragElements.shelter. */
 export const OPEN = 0;
 /** Before a bead, in its stagnation zone, or in its wake. */

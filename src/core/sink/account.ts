@@ -25,15 +25,13 @@ export function dragAccount(
 ): PartDrag[] {
 	if (floats) return [];
 	const { elements } = body;
-	const factors = dragFactors(values);
-	const { laws } = submerge(body, fluid, factors);
+	const { laws } = submerge(body, fluid, dragFactors(values));
 	const force = { x: 0, y: 0, z: 0 };
 	const { speed, angle, up } = steady;
 	const parts = new Map<number, { share: number; low: number; high: number }>();
+	const past = { x: speed * math.cos(angle), y: speed * math.sin(angle), z: 0 };
 	for (let i = 0; i < elements.count; i++) {
-		const x = speed * math.cos(angle);
-		const y = speed * math.sin(angle);
-		elementForce(elements, i, x, y, 0, fluid, factors, laws, force);
+		elementForce(elements, i, past, laws, force);
 		const share = (force.x * up.x + force.y * up.y) / submergedWeight;
 		const reynolds = (fluid.density * speed * elements.diameter[i]!) / fluid.viscosity;
 		const part = elements.part[i]!;

@@ -2,14 +2,13 @@ import { STRIP, type FlyBody, type Point } from '../body/index';
 import { GRAVITY } from '../material/index';
 import type { Fluid } from '../water/index';
 import { cylinderDragTabled, finiteLength } from './drag-laws';
-import { elementForce, type DragFactors, type Force, type Laws } from './element-force';
+import { elementForce, type DragFactors, type Laws, type Vector } from './element-force';
 import { lambCoefficients, slendernessOf, stripVolume, type Envelope } from './envelope';
 
 /** A body in its water, with what does not change while its attitude is sought. */
 export interface Submerged {
 	readonly body: FlyBody;
 	readonly fluid: Fluid;
-	readonly factors: DragFactors;
 	readonly envelope: Envelope | null;
 	readonly laws: Laws;
 	/** Weight less buoyancy, N; negative when it floats. */
@@ -26,8 +25,8 @@ export function submerge(
 	const weight = GRAVITY * (body.mass - fluid.density * body.volume);
 	const slenderness = slendernessOf(body.elements);
 	const envelope = slenderness === null ? null : lambCoefficients(slenderness);
-	const laws = { cylinder, short: slenderness === null ? 1 : finiteLength(slenderness) };
-	return { body, fluid, factors, envelope, laws, weight };
+	const short = slenderness === null ? 1 : finiteLength(slenderness);
+	return { body, fluid, envelope, laws: { fluid, factors, cylinder, short }, weight };
 }
 
 /** What the water does to the whole fly. */
@@ -42,7 +41,8 @@ export interface Pull {
 	lever: number;
 }
 
-const one: Force = { x: 0, y: 0, z: 0 };
+const past: Vector = { x: 0, y: 0, z: 0 };
+const one: Vector = { x: 0, y: 0, z: 0 };
 
 /**
  * The water's force and moment on a fly held in a stream.
@@ -53,7 +53,7 @@ const one: Force = { x: 0, y: 0, z: 0 };
  * @param up unit direction along which `lever` is taken; only looked at with uz
  */
 export function pullOf(
-	{ body, fluid, factors, envelope, laws }: Submerged,
+	{ body, fluid, envelope, laws }: Submerged,
 	ux: number,
 	uy: number,
 	uz: number,
@@ -63,13 +63,15 @@ export function pullOf(
 ): void {
 	out.x = out.y = out.z = out.moment = out.lever = 0;
 	const { elements, centreOfMass } = body;
+	const { factors } = laws;
+	past.z = uz;
 	for (let i = 0; i < elements.count; i++) {
 		const rx = elements.x[i]! - centreOfMass.x;
 		const ry = elements.y[i]! - centreOfMass.y;
 		// The water past a place that the turning fly moves itself.
-		const vx = ux + spin * ry;
-		const vy = uy - spin * rx;
-		elementForce(elements, i, vx, vy, uz, fluid, factors, laws, one);
+		past.x = ux + spin * ry;
+		past.y = uy - spin * rx;
+		elementForce(elements, i, past, laws, one);
 		out.x += one.x;
 		out.y += one.y;
 		out.z += one.z;
@@ -79,8 +81,8 @@ export function pullOf(
 			// Munk's moment: ideal flow turns a slender body across the stream.
 			const axisX = elements.axisX[i]!;
 			const axisY = elements.axisY[i]!;
-			const along = axisX * vx + axisY * vy;
-			const across = axisX * vy - axisY * vx;
+			const along = axisX * past.x + axisY * past.y;
+			const across = axisX * past.y - axisY * past.x;
 			const turning = factors.munk * (envelope.across - envelope.along);
 			out.moment -= turning * fluid.density * stripVolume(elements, i) * along * across;
 		}

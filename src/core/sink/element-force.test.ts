@@ -11,7 +11,7 @@ import {
 	type DragElements
 } from '../body/index';
 import { fluidAt } from '../water/index';
-import { elementForce, type DragFactors } from './element-force';
+import { elementForce, type DragFactors, type Laws } from './element-force';
 import { cylinderDrag, cylinderDragTabled, finiteLength, sphereDrag } from './index';
 import { lone } from './lone.testing';
 
@@ -42,11 +42,17 @@ function one(
 	const axisY = Math.sqrt(1 - axisX * axisX);
 	return lone(kind, { ...rest, axisX, axisY, length: length * 1e-3, diameter: diameter * 1e-3 });
 }
+const lawsOf = (factors: DragFactors, short = 1): Laws => ({
+	fluid: water,
+	factors,
+	cylinder: cylinderDrag,
+	short
+});
 const force = { x: 0, y: 0, z: 0 };
 /** Force along the flow, N. */
 function drag(e: DragElements, flow: typeof forward, speed: number, factors = plain): number {
-	const laws = { cylinder: cylinderDrag, short: finiteLength(e.slenderness[0]!) };
-	elementForce(e, 0, speed * flow.x, speed * flow.y, 0, water, factors, laws, force);
+	const past = { x: speed * flow.x, y: speed * flow.y, z: 0 };
+	elementForce(e, 0, past, lawsOf(factors, finiteLength(e.slenderness[0]!)), force);
 	return force.x * flow.x + force.y * flow.y;
 }
 const pressure = (speed: number) => 0.5 * water.density * speed * speed;
@@ -102,12 +108,12 @@ describe('wire in the lee, and out of the plane', () => {
 				length;
 			normal.forEach((part, k) => (sum[k]! += push * part));
 		}
-		const laws = { cylinder: cylinderDrag, short: 1 };
-		elementForce(pair, 0, ...u, water, { ...plain, friction: 0 }, laws, force);
+		const [x, y, z] = u;
+		elementForce(pair, 0, { x, y, z }, lawsOf({ ...plain, friction: 0 }), force);
 		expect(force.x).toBeCloseTo(sum[0]!, 12);
 		expect(force.y).toBeCloseTo(sum[1]!, 12);
 		expect(force.z).toBeCloseTo(sum[2]!, 12);
-		elementForce(pair, 0, u[0], u[1], 0, water, plain, laws, force);
+		elementForce(pair, 0, { x, y, z: 0 }, lawsOf(plain), force);
 		expect(force.z).toBe(0);
 	});
 });
@@ -220,10 +226,9 @@ describe('blunt faces', () => {
 
 	test('out of the plane a wire is met as in it: the same law turned round its axis', () => {
 		const wire = one(WIRE, 4, 0.5);
-		const laws = { cylinder: cylinderDrag, short: 1 };
-		elementForce(wire, 0, 0.2, 0, 0.3, water, plain, laws, force);
+		elementForce(wire, 0, { x: 0.2, y: 0, z: 0.3 }, lawsOf(plain), force);
 		const { x, z } = { ...force };
-		elementForce(wire, 0, 0.2, 0.3, 0, water, plain, laws, force);
+		elementForce(wire, 0, { x: 0.2, y: 0.3, z: 0 }, lawsOf(plain), force);
 		expect([x, z]).toEqual([force.x, force.y]);
 	});
 

@@ -10,7 +10,8 @@ import {
 	STRIP,
 	TRAIL,
 	WIRE,
-	type DragElements
+	type DragElements,
+	type ElementKind
 } from '../body/index';
 import type { Fluid } from '../water/index';
 import { axialFriction, effectiveLength, sphereDrag } from './drag-laws';
@@ -64,155 +65,215 @@ export function dragFactors(values: BeliefValues): DragFactors {
 
 /** What is the same for all elements of a body while it is solved. */
 export interface Laws {
+	readonly fluid: Fluid;
+	readonly factors: DragFactors;
+	/** The cylinder's drag, */
 	readonly cylinder: (re: number) => number;
+	/** and what a strip keeps of it for being short. */
 	readonly short: number;
 }
 
-/** A force in the fly's frame, N; z stands out of the hook's plane. Filled anew by each call. */
-export interface Force {
+/** A force, N, or a velocity, m/s, in the fly's frame; z stands out of the hook's plane. */
+export interface Vector {
 	x: number;
 	y: number;
 	z: number;
 }
 
 /**
- * The water's force on one element, by strip theory.
+ * The water's force on one element, by strip theory:
  *
- * @param u velocity of the water past the element, m/s, in the fly's frame; z out of the hook's plane
- * @param laws the cylinder's drag, and what a strip keeps of it for being short
- * @param out where the force is left, N
+ *   F = (normal + whole) u + (axial − normal) (u · axis) axis
  *
- * Wire, strips and trailing fibres: cross-flow principle (Hoerner): the pressure part acts square to
- * the axis with the square of the normal speed, friction along it. A ring of fibres: the same,
- * averaged round the axis. Faces push along their own normal.
+ * with three resistances, N s/m: to the velocity across the axis, along it, and whichever way it goes. Wire, strips
+ * and trailing fibres: cross-flow principle (Hoerner): the pressure part acts square to the axis with the square of
+ * the normal speed, friction along it. A ring of fibres: the same, averaged round the axis. Faces push along their
+ * own normal.
+ *
+ * @param u velocity of the water past the element
+ * @param out where the force is left
  */
 export function elementForce(
 	elements: DragElements,
 	i: number,
-	ux: number,
-	uy: number,
-	uz: number,
-	fluid: Fluid,
-	factors: DragFactors,
+	u: Readonly<Vector>,
 	laws: Laws,
-	out: Force
+	out: Vector
 ): void {
-	oneForce(elements, i, ux, uy, uz, fluid, factors, laws, out);
+	oneForce(elements, i, u, laws, out);
 	if (elements.axisZ[i] === 0) return;
 	const { x, y, z } = out;
-	if (uz !== 0) oneForce(elements, i, ux, uy, -uz, fluid, factors, laws, out);
+	if (u.z !== 0) {
+		mirrored.x = u.x;
+		mirrored.y = u.y;
+		mirrored.z = -u.z;
+		oneForce(elements, i, mirrored, laws, out);
+	}
 	// What the mirror image feels is the image of what it would feel itself in the stream's image.
 	out.x += x;
 	out.y += y;
-	out.z = uz === 0 ? 0 : z - out.z;
+	out.z = u.z === 0 ? 0 : z - out.z;
 }
+
+/** Scratch of what is below, and of it alone: an element is worked out some thousand times for each key press. */
+const mirrored: Vector = { x: 0, y: 0, z: 0 };
+/** How the water goes past an element: u², |u|, u · axis and what is left across it, m/s. */
+const past = { square: 0, speed: 0, along: 0, across: 0 };
+/** Resistances, N s/m: to the velocity across the axis, along it, and whole. */
+const pull = { normal: 0, axial: 0, whole: 0 };
 
 function oneForce(
 	elements: DragElements,
 	i: number,
-	ux: number,
-	uy: number,
-	uz: number,
-	fluid: Fluid,
-	factors: DragFactors,
+	u: Readonly<Vector>,
 	laws: Laws,
-	out: Force
+	out: Vector
 ): void {
 	out.x = out.y = out.z = 0;
-	const square = ux * ux + uy * uy + uz * uz;
-	if (square < STILL * STILL) return;
-	const speed = Math.sqrt(square);
-	const { density, viscosity } = fluid;
-	const diameter = elements.diameter[i]!;
-	const length = elements.length[i]!;
+	past.square = u.x * u.x + u.y * u.y + u.z * u.z;
+	if (past.square < STILL * STILL) return;
 	const axisX = elements.axisX[i]!;
 	const axisY = elements.axisY[i]!;
 	const axisZ = elements.axisZ[i]!;
-	const along = axisX * ux + axisY * uy + axisZ * uz;
-	const across = Math.sqrt(Math.max(0, square - along * along));
-	const reynolds = (density * diameter) / viscosity;
-	const half = 0.5 * density;
-	/** Newtons a metre a second: on the velocity across the axis, along it, and whole. */
-	let normal = 0;
-	let axial = 0;
-	let whole = 0;
-	switch (elements.kind[i]!) {
+	const along = axisX * u.x + axisY * u.y + axisZ * u.z;
+	past.speed = Math.sqrt(past.square);
+	past.along = along;
+	past.across = Math.sqrt(Math.max(0, past.square - along * along));
+	pull.normal = pull.axial = pull.whole = 0;
+	const kind = elements.kind[i] as ElementKind;
+	switch (kind) {
 		case WIRE:
-		case STRIP: {
-			const strip = elements.kind[i] === STRIP;
-			const re = reynolds * across;
-			if (re > 1e-9) {
-				const short = strip ? laws.short : 1;
-				normal = factors.crossFlow * short * laws.cylinder(re) * half * across * diameter * length;
-			}
-			// Laminar plate friction (Blasius) over the whole run, where there is hardly any cross-flow.
-			const tangent = Math.abs(along);
-			let friction = Math.PI * viscosity * axialFriction(re) * length;
-			if (strip || across < WIRE_PLATE * tangent) {
-				const run = strip ? elements.slenderness[i]! * diameter : WIRE_RUN * diameter;
-				const plate = 1.328 / Math.sqrt(Math.max((density * tangent * run) / viscosity, 1));
-				const rough = strip ? ROUGH_BODY : 1;
-				friction = Math.max(friction, rough * plate * half * tangent * Math.PI * diameter * length);
-			}
-			axial = factors.friction * friction;
-			if (!strip) {
-				const left = leeOf(elements, i, ux / speed, uy / speed, factors);
-				normal *= left;
-				axial *= left;
-			}
+			resistWire(elements, i, laws, leeOf(elements, i, u, laws.factors));
 			break;
-		}
-		case SPHERE: {
-			// The body fills the wake only as far as it lies behind the bead.
-			const wake = 1 - (1 - factors.beadWake) * Math.abs(along / speed);
-			whole = wake * sphereDrag(reynolds * speed) * half * speed * area(diameter);
+		case STRIP:
+			resistStrip(elements, i, laws);
 			break;
-		}
+		case SPHERE:
+			resistSphere(elements, i, laws);
+			break;
 		case FIBRES:
-		case TRAIL: {
-			const re = reynolds * speed;
-			const push = laws.cylinder(re) * half * diameter * length;
-			const share = effectiveLength((push * square * length * length) / elements.stiffness[i]!);
-			const many = factors.dressing * elements.number[i]!;
-			/** What stands square to the flow, over the speed's square. */
-			const standing = many * factors.crossFlow * push * share;
-			const sweeping =
-				many * factors.friction * Math.PI * viscosity * axialFriction(SWEPT_ACROSS * re) * length;
-			if (elements.kind[i] === TRAIL) {
-				// It stands across the flow only as far as the flow comes from the side.
-				normal = standing * across;
-				whole = sweeping * (1 - (across / speed) * share);
-				break;
-			}
-			for (const sin2 of RING) {
-				const seen = standing * Math.sqrt(along * along + across * across * sin2);
-				axial += seen / RING.length;
-				normal += (seen * sin2) / RING.length;
-			}
-			whole = sweeping * (1 - share);
+		case TRAIL:
+			resistFibres(elements, i, laws, kind === TRAIL);
 			break;
-		}
 		case SHOULDER:
-			if (along < 0) axial = factors.blunt * SHOULDER_DRAG * half * -along * area(diameter);
+			if (along < 0) resistShoulder(elements, i, laws);
 			break;
-		case BASE: {
-			if (along <= 0) break;
-			// Hoerner's base drag, 0.029/√(forebody friction on the base), from memory.
-			const wetted = elements.slenderness[i]!;
-			// Wetted over base area is 4 L/d, which gives the run's length back.
-			const reRun = Math.max(1, (reynolds * speed * wetted) / 4);
-			const friction = (ROUGH_BODY * 1.328) / Math.sqrt(reRun);
-			axial =
-				factors.blunt * (0.029 / Math.sqrt(friction * wetted)) * half * along * area(diameter);
+		case BASE:
+			if (along > 0) resistBase(elements, i, laws);
 			break;
+		default: {
+			const unknown: never = kind;
+			throw new Error(`elementForce: unknown element kind ${String(unknown)}`);
 		}
-		default:
-			throw new Error(`elementForce: unknown element kind ${elements.kind[i]}`);
 	}
-	const lengthwise = (axial - normal) * along;
-	out.x = (normal + whole) * ux + lengthwise * axisX;
-	out.y = (normal + whole) * uy + lengthwise * axisY;
-	out.z = (normal + whole) * uz + lengthwise * axisZ;
+	const lengthwise = (pull.axial - pull.normal) * along;
+	out.x = (pull.normal + pull.whole) * u.x + lengthwise * axisX;
+	out.y = (pull.normal + pull.whole) * u.y + lengthwise * axisY;
+	out.z = (pull.normal + pull.whole) * u.z + lengthwise * axisZ;
+}
+
+/** normal = k C_D(Re) ½ ρ |u_n| d l, of a cylinder across the stream; Re of the cross-flow, from which it is. */
+function crossFlow(laws: Laws, keeps: number, re: number, d: number, l: number): number {
+	if (re <= 1e-9) return 0;
+	const half = 0.5 * laws.fluid.density;
+	return laws.factors.crossFlow * keeps * laws.cylinder(re) * half * past.across * d * l;
+}
+
+/** Laminar plate friction (Blasius) of a run on the surface of a cylinder: 1.328/√Re_run ½ ρ |u_t| π d l. */
+function plateFriction({ fluid }: Laws, run: number, d: number, l: number, rough: number): number {
+	const tangent = Math.abs(past.along);
+	const plate = 1.328 / Math.sqrt(Math.max((fluid.density * tangent * run) / fluid.viscosity, 1));
+	return rough * plate * (0.5 * fluid.density) * tangent * Math.PI * d * l;
+}
+
+/** axial = π μ C_f(Re) l, friction along a cylinder that also has cross-flow. */
+const axialResistance = ({ fluid }: Laws, re: number, l: number) =>
+	Math.PI * fluid.viscosity * axialFriction(re) * l;
+
+/** @param left what shelter leaves of both */
+function resistWire(elements: DragElements, i: number, laws: Laws, left: number): void {
+	const d = elements.diameter[i]!;
+	const l = elements.length[i]!;
+	const re = ((laws.fluid.density * d) / laws.fluid.viscosity) * past.across;
+	pull.normal = crossFlow(laws, 1, re, d, l);
+	let friction = axialResistance(laws, re, l);
+	// Plate friction, where there is hardly any cross-flow.
+	if (past.across < WIRE_PLATE * Math.abs(past.along)) {
+		friction = Math.max(friction, plateFriction(laws, WIRE_RUN * d, d, l, 1));
+	}
+	pull.axial = laws.factors.friction * friction;
+	pull.normal *= left;
+	pull.axial *= left;
+}
+
+function resistStrip(elements: DragElements, i: number, laws: Laws): void {
+	const d = elements.diameter[i]!;
+	const l = elements.length[i]!;
+	const re = ((laws.fluid.density * d) / laws.fluid.viscosity) * past.across;
+	pull.normal = crossFlow(laws, laws.short, re, d, l);
+	const run = elements.slenderness[i]! * d;
+	const friction = Math.max(
+		axialResistance(laws, re, l),
+		plateFriction(laws, run, d, l, ROUGH_BODY)
+	);
+	pull.axial = laws.factors.friction * friction;
+}
+
+/** whole = C_D(Re) ½ ρ |u| π d²/4, of which the body fills the wake as far as it lies behind the bead. */
+function resistSphere(elements: DragElements, i: number, { fluid, factors }: Laws): void {
+	const d = elements.diameter[i]!;
+	const re = ((fluid.density * d) / fluid.viscosity) * past.speed;
+	const wake = 1 - (1 - factors.beadWake) * Math.abs(past.along / past.speed);
+	pull.whole = wake * sphereDrag(re) * (0.5 * fluid.density) * past.speed * area(d);
+}
+
+/**
+ * A bundle of like fibres, of each a share that still stands as if rigid (Luhar & Nepf) and a rest swept along: round
+ * the axis, averaged over the azimuth; or trailing, which stands across the flow only as far as that comes from the
+ * side.
+ */
+function resistFibres(elements: DragElements, i: number, laws: Laws, trails: boolean): void {
+	const { fluid, factors } = laws;
+	const d = elements.diameter[i]!;
+	const l = elements.length[i]!;
+	const { square, speed, along, across } = past;
+	const re = ((fluid.density * d) / fluid.viscosity) * speed;
+	const push = laws.cylinder(re) * (0.5 * fluid.density) * d * l;
+	const share = effectiveLength((push * square * l * l) / elements.stiffness[i]!);
+	const many = factors.dressing * elements.number[i]!;
+	/** What stands square to the flow, over the speed's square. */
+	const standing = many * factors.crossFlow * push * share;
+	const sweeping =
+		many * factors.friction * Math.PI * fluid.viscosity * axialFriction(SWEPT_ACROSS * re) * l;
+	if (trails) {
+		pull.normal = standing * across;
+		pull.whole = sweeping * (1 - (across / speed) * share);
+		return;
+	}
+	for (const sin2 of RING) {
+		const seen = standing * Math.sqrt(along * along + across * across * sin2);
+		pull.axial += seen / RING.length;
+		pull.normal += (seen * sin2) / RING.length;
+	}
+	pull.whole = sweeping * (1 - share);
+}
+
+/** axial = C_shoulder ½ ρ |u_t| π d²/4 */
+function resistShoulder(elements: DragElements, i: number, { fluid, factors }: Laws): void {
+	const half = 0.5 * fluid.density;
+	pull.axial = factors.blunt * SHOULDER_DRAG * half * -past.along * area(elements.diameter[i]!);
+}
+
+/** Hoerner's base drag, 0.029/√(forebody friction on the base), from memory. */
+function resistBase(elements: DragElements, i: number, { fluid, factors }: Laws): void {
+	const d = elements.diameter[i]!;
+	const wetted = elements.slenderness[i]!;
+	const reynolds = (fluid.density * d) / fluid.viscosity;
+	// Wetted over base area is 4 L/d, which gives the run's length back.
+	const reRun = Math.max(1, (reynolds * past.speed * wetted) / 4);
+	const friction = (ROUGH_BODY * 1.328) / Math.sqrt(reRun);
+	const coefficient = 0.029 / Math.sqrt(friction * wetted);
+	pull.axial = factors.blunt * coefficient * (0.5 * fluid.density) * past.along * area(d);
 }
 
 /**
@@ -220,15 +281,15 @@ function oneForce(
  * between the stream and the way to it from what shelters it. Before a bead and behind it alike; in the wake
  * of the body, and on a ring's far side, only downstream.
  *
- * @param x unit direction of the stream
  */
 function leeOf(
 	{ shelter, leeX, leeY, rimX, rimY }: DragElements,
 	i: number,
-	x: number,
-	y: number,
+	u: Readonly<Vector>,
 	factors: DragFactors
 ): number {
+	const x = u.x / past.speed;
+	const y = u.y / past.speed;
 	let left = 1;
 	if (shelter[i] !== OPEN) {
 		const c = leeX[i]! * x + leeY[i]! * y;
