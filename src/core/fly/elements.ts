@@ -11,9 +11,11 @@ import {
 	TRAIL,
 	WIRE,
 	type DragElements,
+	type ElementKind,
 	type Point
 } from '../body/index';
 import type { Build } from './build';
+import type { Bundle } from './bundles';
 import { onShank, type ShankPoint } from './hook';
 import { partNames, type PartName } from './parts';
 import { girthOf } from './profile';
@@ -40,22 +42,36 @@ interface Wire {
 const NO_WAY: Point = { x: 0, y: 0 };
 const IN_PLANE: Wire = { axisZ: 0, shelter: OPEN, lee: NO_WAY, rim: NO_WAY };
 
+/** One element, as DragElements says of its columns. */
+interface Element {
+	readonly kind: ElementKind;
+	readonly part: PartName;
+	readonly at: Point;
+	readonly axis: Point;
+	readonly length: number;
+	readonly diameter: number;
+	readonly slenderness?: number;
+	readonly number?: number;
+	readonly stiffness?: number;
+	readonly wire?: Wire;
+}
+
 /** Lays rows out as the parallel columns of the door, all in one piece of memory. */
 class ElementRows {
 	private count = 0;
 
-	add(
-		kind: number,
-		part: PartName,
-		at: Point,
-		axis: Point,
-		length: number,
-		diameter: number,
+	add({
+		kind,
+		part,
+		at,
+		axis,
+		length,
+		diameter,
 		slenderness = 0,
 		number = 1,
 		stiffness = 0,
-		wire: Wire = IN_PLANE
-	): void {
+		wire = IN_PLANE
+	}: Element): void {
 		if (this.count === MOST_ELEMENTS) {
 			throw new Error('compileFly: a fly has more drag elements than are reserved for it');
 		}
@@ -173,25 +189,38 @@ function emptyColumns(length: number, count: number): DragElements {
  *   columns may then be longer than `count`
  */
 export function elementsOf(build: Build, into: DragElements | null = null): DragElements {
-	const { hook, bead, dressed } = build;
-	const { outline, bundles } = dressed;
-	const { cuts, from, to } = outline;
 	const rows = new ElementRows();
-	const forward = { x: -1, y: 0 };
-
-	if (bead) {
-		rows.add(
-			SPHERE,
-			'bead',
-			{ x: bead.seat, y: bead.lift * math.cos(bead.turn) },
-			forward,
-			0,
-			2 * bead.radius
-		);
+	const ball = ballOf(build);
+	if (ball) {
+		rows.add({
+			kind: SPHERE,
+			part: 'bead',
+			at: { x: ball.x, y: ball.y },
+			axis: FORWARD,
+			length: 0,
+			diameter: 2 * ball.radius
+		});
 	}
+	addWire(rows, build, ball);
+	addBody(rows, build);
+	for (const bundle of build.dressed.bundles) addBundle(rows, build, bundle);
+	return rows.columns(into);
+}
 
-	// Bare wire: everything but the shank, which the dressing covers, cut off where it goes into the bead.
-	const ball = bead && { x: bead.seat, y: bead.lift * math.cos(bead.turn), radius: bead.radius };
+const FORWARD: Point = { x: -1, y: 0 };
+
+interface Ball extends Point {
+	readonly radius: number;
+}
+
+/** The bead, or a ball of a cone's width; where it sits. */
+function ballOf({ bead }: Build): Ball | null {
+	return bead && { x: bead.seat, y: bead.lift * math.cos(bead.turn), radius: bead.radius };
+}
+
+/** Bare wire: everything but the shank, which the dressing covers, cut off where it goes into the bead. */
+function addWire(rows: ElementRows, { hook, dressed }: Build, ball: Ball | null): void {
+	const { cuts } = dressed.outline;
 	const ring = hook.eye.radius - hook.wire / 2;
 	const tail = onShank(hook, cuts[cuts.length - 1]!).at;
 	for (const { region, from: a, to: b, direction, length, twin } of hook.pieces) {
@@ -206,19 +235,31 @@ export function elementsOf(build: Build, into: DragElements | null = null): Drag
 			if (end <= start) continue;
 			const middle = (start + end) / 2;
 			const at = { x: a.x + middle * (b.x - a.x), y: a.y + middle * (b.y - a.y) };
-			const rim = region === 'eye' ? scaled(at, hook.eye.centre, ring) : NO_WAY;
-			const wire = {
-				axisZ: direction.z,
-				shelter: !by ? OPEN : fore ? BY_BEAD : BEHIND_BODY,
-				lee: by ? unit(at, by) : NO_WAY,
-				rim
-			};
-			const long = (end - start) * length;
-			rows.add(WIRE, 'hook', at, direction, long, hook.wire, 0, twin ? 2 : 1, 0, wire);
+			rows.add({
+				kind: WIRE,
+				part: 'hook',
+				at,
+				axis: direction,
+				length: (end - start) * length,
+				diameter: hook.wire,
+				number: twin ? 2 : 1,
+				wire: {
+					axisZ: direction.z,
+					shelter: !by ? OPEN : fore ? BY_BEAD : BEHIND_BODY,
+					lee: by ? unit(at, by) : NO_WAY,
+					rim: region === 'eye' ? scaled(at, hook.eye.centre, ring) : NO_WAY
+				}
+			});
 		}
 	}
+}
 
-	const run = cuts[cuts.length - 1]! - cuts[0]!;
+/** The dressed body: a strip for each run of its outline, and the faces at its ends. */
+function addBody(rows: ElementRows, build: Build): void {
+	const { hook, bead, dressed } = build;
+	const { outline } = dressed;
+	const { cuts, from, to } = outline;
+	/** Seen from the side, m². */
 	let side = 0;
 	let widest = 0;
 	for (let i = 0; i < from.length; i++) {
@@ -226,64 +267,71 @@ export function elementsOf(build: Build, into: DragElements | null = null): Drag
 		const wide = Math.max(from[i]!, to[i]!);
 		if (wide > Math.max(from[widest]!, to[widest]!)) widest = i;
 	}
+	const run = cuts[cuts.length - 1]! - cuts[0]!;
 	const slenderness = (run * run) / side;
 	for (let i = 0; i < from.length; i++) {
 		const { at, direction } = onShank(hook, (cuts[i]! + cuts[i + 1]!) / 2);
-		const length = cuts[i + 1]! - cuts[i]!;
-		rows.add(
-			STRIP,
-			outermost(build, i),
+		rows.add({
+			kind: STRIP,
+			part: outermost(build, i),
 			at,
-			direction,
-			length,
-			(from[i]! + to[i]!) / 2,
+			axis: direction,
+			length: cuts[i + 1]! - cuts[i]!,
+			diameter: (from[i]! + to[i]!) / 2,
 			slenderness
-		);
+		});
 	}
 	// A body wider than the head meets the water with the part that stands out.
 	const head = bead ? 2 * bead.radius : hook.wire;
 	const girth = girthOf(outline);
 	if (girth > head) {
-		const annulus = Math.sqrt(math.square(girth) - math.square(head));
-		rows.add(SHOULDER, outermost(build, widest), onShank(hook, cuts[0]!).at, forward, 0, annulus);
+		rows.add({
+			kind: SHOULDER,
+			part: outermost(build, widest),
+			at: onShank(hook, cuts[0]!).at,
+			axis: FORWARD,
+			length: 0,
+			diameter: Math.sqrt(math.square(girth) - math.square(head))
+		});
 	}
 	const end = onShank(hook, cuts[cuts.length - 1]!);
 	const last = to[to.length - 1]!;
-	rows.add(
-		BASE,
-		outermost(build, from.length - 1),
-		end.at,
-		end.direction,
-		0,
-		last,
-		(Math.PI * side) / ((Math.PI / 4) * math.square(last))
-	);
+	rows.add({
+		kind: BASE,
+		part: outermost(build, from.length - 1),
+		at: end.at,
+		axis: end.direction,
+		length: 0,
+		diameter: last,
+		slenderness: (Math.PI * side) / ((Math.PI / 4) * math.square(last))
+	});
+}
 
-	for (const { part, root, count, length, strand, tilt } of bundles) {
-		const { at, direction } = onShank(hook, root);
-		if (tilt === 0) {
-			const middle = { x: at.x + (length / 2) * direction.x, y: at.y + (length / 2) * direction.y };
-			rows.add(TRAIL, part, middle, direction, length, strand.diameter, 0, count, strand.stiffness);
-		} else {
-			// What stands across the flow of a fibre that is tied in at an angle.
-			const across = length * math.sin(tilt);
-			// Legs hang to the point's side; hackles stand all round.
-			const out = part === 'legs' ? across / 2 : 0;
-			const centre = { x: at.x + out * direction.y, y: at.y - out * direction.x };
-			rows.add(
-				FIBRES,
-				part,
-				centre,
-				direction,
-				across,
-				strand.diameter,
-				0,
-				count,
-				strand.stiffness
-			);
-		}
+/** A bundle of fibres: trailing along the shank, or standing round it. */
+function addBundle(
+	rows: ElementRows,
+	{ hook }: Build,
+	{ part, root, count, length, strand, tilt }: Bundle
+): void {
+	const { at, direction } = onShank(hook, root);
+	const alike = {
+		part,
+		axis: direction,
+		diameter: strand.diameter,
+		number: count,
+		stiffness: strand.stiffness
+	};
+	if (tilt === 0) {
+		const middle = { x: at.x + (length / 2) * direction.x, y: at.y + (length / 2) * direction.y };
+		rows.add({ ...alike, kind: TRAIL, at: middle, length });
+		return;
 	}
-	return rows.columns(into);
+	// What stands across the flow of a fibre that is tied in at an angle.
+	const across = length * math.sin(tilt);
+	// Legs hang to the point's side; hackles stand all round.
+	const out = part === 'legs' ? across / 2 : 0;
+	const centre = { x: at.x + out * direction.y, y: at.y - out * direction.x };
+	rows.add({ ...alike, kind: FIBRES, at: centre, length: across });
 }
 
 /** The part that the water meets on a run of the dressed body. */
