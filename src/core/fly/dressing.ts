@@ -41,6 +41,27 @@ const THORAX = [
 	[1, 0.7]
 ] as const;
 
+/** What the dressing goes on. */
+interface Ground {
+	readonly dressing: Dressing;
+	readonly hook: HookGeometry;
+	readonly bead: (BeadGeometry & { readonly seat: number }) | null;
+	readonly coil: CoilGeometry | null;
+	readonly layout: Layout;
+	/** How much thicker than said this tier makes things. */
+	readonly girth: number;
+	/** Diameter of the thread, m, and where its head ends. */
+	readonly thread: number;
+	readonly headEnd: number;
+}
+
+/** What is wound and tied in so far; the next part goes over it. */
+interface Work {
+	over: Profile;
+	readonly layers: Layer[];
+	readonly pieces: DressingPiece[];
+}
+
 /** Lays the dressing on hook, bead and coil in tie-on order. */
 export function dressingGeometry(
 	dressing: Dressing,
@@ -50,122 +71,157 @@ export function dressingGeometry(
 	values: BeliefValues
 ): DressingGeometry {
 	const layout = layoutOf(dressing, hook, bead, coil);
-	const { face, gapEnd, bodyFront, underbodyFront, end, dam } = layout;
 	const thread = threadDiameter(dressing.thread.denier);
-	const headEnd = Math.min(gapEnd, face + (dressing.thread.headTurns / 2) * thread);
-	const thoraxPeak = gapEnd + THORAX[1][0] * (bodyFront - gapEnd);
-	const knots = [headEnd, gapEnd, thoraxPeak, bodyFront, underbodyFront, dam[0], dam[1]];
-	if (coil) knots.push(coil.start, coil.secondEnd, coil.end, coil.start - RAMP * coil.wire);
-	const cuts = cutsOf(knots, face, end);
-	const layers: Layer[] = [];
-	const pieces: DressingPiece[] = [];
-	let over = bar(cuts, hook.wire);
-
+	const headEnd = Math.min(layout.gapEnd, layout.face + (dressing.thread.headTurns / 2) * thread);
 	const girth = values['dressing.girth'];
-	const wrap = (
-		part: DressingPart,
-		kind: keyof typeof wraps,
-		next: Profile,
-		amount: BeliefName
-	) => {
-		const { volume, centre } = shell(over, next);
-		if (volume > 0) {
-			const { solid, density, air } = wraps[kind];
-			layers.push({ part, kind, under: over, over: next });
-			pieces.push({
-				part,
-				density,
-				amount,
-				s: centre,
-				off: 0,
-				volume: volume * solid,
-				air: volume * (1 - solid) * air,
-				room: volume * (1 - solid)
-			});
-		}
-		over = next;
-	};
-
-	if (coil) {
-		over = filled(over, coil.start, coil.end, () => coil.outerDiameter);
-		over = filled(over, coil.start, coil.secondEnd, () => coil.outerDiameter + 2 * coil.wire);
-	}
-	// Thread: base, dam and head are one part in three places.
-	const base = (Math.PI / 4) * thread * dressing.thread.baseLayers;
-	let wrapped = wound(over, face, end, () => base);
-	if (dressing.thread.dam) wrapped = dammed(wrapped, hook, bead, coil, layout, base);
-	wrap('thread', 'thread', wrapped, 'thread.mass');
-
-	const taper = (front: number, thin: number, thick: number) => (s: number) =>
-		thin + ((thick - thin) * (s - front)) / Math.max(end - front, 1e-12);
-	if (dressing.underbody) {
-		const t = dressing.underbody.thickness * hook.gape * girth;
-		const { kind } = dressing.underbody;
-		const wool = wound(over, underbodyFront, end, taper(underbodyFront, t, THIN * t));
-		wrap('underbody', kind, wool, 'dressing.mass');
-	}
-	if (dressing.body) {
-		const { kind, shape, thickness } = dressing.body;
-		const t = thickness * hook.gape * (kind === 'wire' ? 1 : girth);
-		const [front, rear] =
-			shape === 'straight' ? [t, t] : shape === 'tapered' ? [t, THIN * t] : [THIN * t, t];
-		const next = wound(over, bodyFront, end, taper(bodyFront, front, rear));
-		wrap('body', kind, next, kind === 'wire' ? 'rib.mass' : 'dressing.mass');
-	}
-	const ribLength = dressing.rib ? helixLength(over, layout, dressing.rib) : 0;
-	if (dressing.rib && ribLength > 0) {
-		pieces.push({
-			part: 'rib',
-			volume: (Math.PI / 4) * math.square(dressing.rib.wire) * ribLength,
-			density: ribDensity[dressing.rib.kind],
-			s: (layout.ribFront + end) / 2,
-			off: 0,
-			amount: 'rib.mass',
-			air: 0,
-			room: 0
-		});
-	}
-	if (dressing.thorax) {
-		const t = dressing.thorax.thickness * hook.gape * girth;
-		const length = Math.max(bodyFront - gapEnd, 1e-12);
-		const shape = (s: number) => {
-			const u = (s - gapEnd) / length;
-			const [a, b] = u <= THORAX[1][0] ? [THORAX[0], THORAX[1]] : [THORAX[1], THORAX[2]];
-			return t * (a[1] + ((b[1] - a[1]) * (u - a[0])) / (b[0] - a[0]));
-		};
-		wrap('thorax', dressing.thorax.kind, wound(over, gapEnd, bodyFront, shape), 'dressing.mass');
-	}
-	// The head lies on what is there: 2 layers deep.
-	wrap(
-		'thread',
-		'thread',
-		wound(over, face, headEnd, () => (Math.PI / 2) * thread),
-		'thread.mass'
-	);
-
+	const ground: Ground = { dressing, hook, bead, coil, layout, girth, thread, headEnd };
+	const work: Work = { over: bareShank(ground), layers: [], pieces: [] };
+	windBase(work, ground);
+	windUnderbody(work, ground);
+	windBody(work, ground);
+	const ribLength = windRib(work, ground);
+	windThorax(work, ground);
+	windHead(work, ground);
 	const bundles = bundlesOf(dressing, hook, layout);
-	for (const { part, root, count, length, strand, tilt } of bundles) {
-		const volume = count * length * (Math.PI / 4) * math.square(strand.diameter);
-		const hackle = part === 'hackle' || part === 'collar' ? dressing[part] : null;
-		const stem = hackle
-			? hackle.turns * Math.PI * (diameterAt(over, root) + STEM) * (Math.PI / 4) * math.square(STEM)
-			: 0;
-		pieces.push({
-			part,
-			volume: volume + stem,
-			density: strand.density,
-			s: root + (length / 2) * math.cos(tilt),
-			off: 0,
-			amount: 'dressing.mass',
-			air: hackle ? volume * hackleStrands[hackle.kind].air : 0,
-			room: hackle ? volume * hackleStrands[hackle.kind].air : 0
-		});
-	}
+	const { over, layers, pieces } = work;
 	pieces.push(
+		...bundles.map((bundle) => bundlePiece(bundle, dressing, over)),
 		...wingCasePiece(dressing, hook, layout, over),
 		...dropPieces(dressing, hook, layout, over)
 	);
 	return { layout, layers, outline: over, pieces, bundles, ribLength };
+}
+
+/** Wire and coil, cut wherever anything begins, ends or bends. */
+function bareShank({ hook, coil, layout, headEnd }: Ground): Profile {
+	const { face, gapEnd, bodyFront, underbodyFront, end, dam } = layout;
+	const thoraxPeak = gapEnd + THORAX[1][0] * (bodyFront - gapEnd);
+	const knots = [headEnd, gapEnd, thoraxPeak, bodyFront, underbodyFront, dam[0], dam[1]];
+	if (coil) knots.push(coil.start, coil.secondEnd, coil.end, coil.start - RAMP * coil.wire);
+	const bare = bar(cutsOf(knots, face, end), hook.wire);
+	if (!coil) return bare;
+	const first = filled(bare, coil.start, coil.end, () => coil.outerDiameter);
+	return filled(first, coil.start, coil.secondEnd, () => coil.outerDiameter + 2 * coil.wire);
+}
+
+/** Winds a part from what is there out to `next`. */
+function wrap(
+	work: Work,
+	part: DressingPart,
+	kind: keyof typeof wraps,
+	next: Profile,
+	amount: BeliefName
+): void {
+	const { volume, centre } = shell(work.over, next);
+	if (volume > 0) {
+		const { solid, density, air } = wraps[kind];
+		work.layers.push({ part, kind, under: work.over, over: next });
+		work.pieces.push({
+			part,
+			density,
+			amount,
+			s: centre,
+			off: 0,
+			volume: volume * solid,
+			air: volume * (1 - solid) * air,
+			room: volume * (1 - solid)
+		});
+	}
+	work.over = next;
+}
+
+/** Thread: base, dam and head are one part in three places. */
+function windBase(work: Work, { dressing, hook, bead, coil, layout, thread }: Ground): void {
+	const base = (Math.PI / 4) * thread * dressing.thread.baseLayers;
+	const wrapped = wound(work.over, layout.face, layout.end, () => base);
+	const next = dressing.thread.dam ? dammed(wrapped, hook, bead, coil, layout, base) : wrapped;
+	wrap(work, 'thread', 'thread', next, 'thread.mass');
+}
+
+/** Straight between a thickness at the front and one at the end. */
+const taper = (front: number, end: number, thin: number, thick: number) => (s: number) =>
+	thin + ((thick - thin) * (s - front)) / Math.max(end - front, 1e-12);
+
+function windUnderbody(work: Work, { dressing, hook, layout, girth }: Ground): void {
+	if (!dressing.underbody) return;
+	const { underbodyFront: front, end } = layout;
+	const t = dressing.underbody.thickness * hook.gape * girth;
+	const next = wound(work.over, front, end, taper(front, end, t, THIN * t));
+	wrap(work, 'underbody', dressing.underbody.kind, next, 'dressing.mass');
+}
+
+/** Shares of a body's thickness at its front and at its end. */
+const SHAPES = { straight: [1, 1], tapered: [1, THIN], reversed: [THIN, 1] } as const;
+
+function windBody(work: Work, { dressing, hook, layout, girth }: Ground): void {
+	if (!dressing.body) return;
+	const { kind, shape, thickness } = dressing.body;
+	const { bodyFront, end } = layout;
+	const t = thickness * hook.gape * (kind === 'wire' ? 1 : girth);
+	const [front, rear] = SHAPES[shape];
+	const next = wound(work.over, bodyFront, end, taper(bodyFront, end, front * t, rear * t));
+	wrap(work, 'body', kind, next, kind === 'wire' ? 'rib.mass' : 'dressing.mass');
+}
+
+/** @returns the rib's length, m; it lies on the body and is too thin to be wound over */
+function windRib({ over, pieces }: Work, { dressing: { rib }, layout }: Ground): number {
+	const length = rib ? helixLength(over, layout, rib) : 0;
+	if (!rib || length === 0) return 0;
+	pieces.push({
+		part: 'rib',
+		volume: (Math.PI / 4) * math.square(rib.wire) * length,
+		density: ribDensity[rib.kind],
+		s: (layout.ribFront + layout.end) / 2,
+		off: 0,
+		amount: 'rib.mass',
+		air: 0,
+		room: 0
+	});
+	return length;
+}
+
+function windThorax(work: Work, { dressing, hook, layout, girth }: Ground): void {
+	if (!dressing.thorax) return;
+	const { gapEnd, bodyFront } = layout;
+	const t = dressing.thorax.thickness * hook.gape * girth;
+	const length = Math.max(bodyFront - gapEnd, 1e-12);
+	const shape = (s: number) => {
+		const u = (s - gapEnd) / length;
+		const [a, b] = u <= THORAX[1][0] ? [THORAX[0], THORAX[1]] : [THORAX[1], THORAX[2]];
+		return t * (a[1] + ((b[1] - a[1]) * (u - a[0])) / (b[0] - a[0]));
+	};
+	const next = wound(work.over, gapEnd, bodyFront, shape);
+	wrap(work, 'thorax', dressing.thorax.kind, next, 'dressing.mass');
+}
+
+/** The head lies on what is there: 2 layers deep. */
+function windHead(work: Work, { layout, headEnd, thread }: Ground): void {
+	const next = wound(work.over, layout.face, headEnd, () => (Math.PI / 2) * thread);
+	wrap(work, 'thread', 'thread', next, 'thread.mass');
+}
+
+/** What a bundle weighs and where: its fibres, and of a hackle the stem round the body and the air between. */
+function bundlePiece(
+	{ part, root, count, length, strand, tilt }: Bundle,
+	dressing: Dressing,
+	over: Profile
+): DressingPiece {
+	const volume = count * length * (Math.PI / 4) * math.square(strand.diameter);
+	const hackle = part === 'hackle' || part === 'collar' ? dressing[part] : null;
+	const stem = hackle
+		? hackle.turns * Math.PI * (diameterAt(over, root) + STEM) * (Math.PI / 4) * math.square(STEM)
+		: 0;
+	const room = hackle ? volume * hackleStrands[hackle.kind].air : 0;
+	return {
+		part,
+		volume: volume + stem,
+		density: strand.density,
+		s: root + (length / 2) * math.cos(tilt),
+		off: 0,
+		amount: 'dressing.mass',
+		air: room,
+		room
+	};
 }
 
 /** Thread from the coil's girth down to the shank, behind it and, where it stands alone, before it. */
