@@ -1,0 +1,281 @@
+import {
+	beadWords,
+	coilWords,
+	dressingWords,
+	hookWords,
+	isJig,
+	type Build,
+	type PartName
+} from '../fly/index';
+import type { MarkCode } from './marks';
+
+/** What a step is on one fly. */
+export interface StepOnFly {
+	readonly part: PartName;
+	/** What to do, in a short sentence. */
+	readonly words: string;
+	/** How long it usually takes, s. */
+	readonly usual: number;
+	/** Marks that are looked at here. */
+	readonly marks?: readonly MarkCode[];
+	/** Turns to count. */
+	readonly turns?: number;
+	/** How long it then must lie before the next, s. */
+	readonly dries?: number;
+	/** What to mind, where it applies; local rules decide. */
+	readonly caution?: 'lead' | 'glue' | 'resin' | 'hook' | null;
+}
+
+/** A step of the table. */
+interface StepKind {
+	/** The same for the same step on any fly. */
+	readonly key: string;
+	/** null where the fly has no such step. */
+	on(build: Build): StepOnFly | null;
+}
+
+/** Seconds that steps usually take, and drying times (our estimates, until the person's own are known). */
+const TAKES = {
+	hook: 20,
+	bead: 15,
+	coil: 15,
+	turn: 2.5,
+	base: 25,
+	dam: 20,
+	tail: 25,
+	ribIn: 15,
+	underbody: 30,
+	body: 45,
+	rib: 8,
+	ribTurn: 2,
+	thorax: 30,
+	wingCase: 25,
+	legs: 30,
+	hackle: 25,
+	hackleTurn: 6,
+	whip: 20,
+	drop: 6,
+	lamp: 12,
+	look: 12,
+	weigh: 10
+} as const;
+const DRIES = { glue: 600, lacquer: 1800 } as const;
+
+/** So many of a thing, in words. */
+const many = (count: number, one: string) => `${count} ${one}${count === 1 ? '' : 's'}`;
+
+/** A feather wound at the head. */
+function wound(part: 'hackle' | 'collar', { dressing }: Build): StepOnFly | null {
+	const choice = dressing[part];
+	return (
+		choice && {
+			part,
+			words: `${part === 'hackle' ? 'Hackle' : 'Collar'}: ${dressingWords[part](choice)}.`,
+			usual: TAKES.hackle + TAKES.hackleTurn * choice.turns,
+			turns: choice.turns,
+			marks: [part, 'gap']
+		}
+	);
+}
+
+/** All steps in tie-on order (common practice, no source). */
+export const stepTable: readonly StepKind[] = [
+	{
+		// A bead must be on before the hook is clamped.
+		key: 'bead',
+		on: ({ recipe: { bead, hook } }) =>
+			bead && {
+				part: 'bead',
+				words: `Bead on: ${beadWords(bead)}, ${isJig(hook) ? 'slot towards the bend of the neck' : 'small hole towards the eye'}.`,
+				usual: TAKES.bead
+			}
+	},
+	{
+		key: 'hook',
+		on: ({ recipe }) => ({
+			part: 'hook',
+			words: `Hook in the vise: ${hookWords(recipe.hook)}.`,
+			usual: TAKES.hook,
+			caution: 'hook'
+		})
+	},
+	{
+		key: 'coil',
+		on({ recipe, coil }) {
+			if (!recipe.coil || !coil) return null;
+			const turns = coil.turns + coil.second;
+			return {
+				part: 'coil',
+				words: `Wind ${coilWords(recipe.coil)}; break the ends flush.`,
+				usual: TAKES.coil + TAKES.turn * turns,
+				turns,
+				marks: ['coil', 'coil-end'],
+				caution: recipe.coil.metal === 'lead' ? 'lead' : null
+			};
+		}
+	},
+	{
+		key: 'base',
+		on: ({ dressing }) => ({
+			part: 'thread',
+			words: `Thread base, ${dressingWords.thread(dressing.thread)}.`,
+			usual: TAKES.base
+		})
+	},
+	{
+		key: 'dam',
+		on: ({ dressing, coil, bead }) =>
+			dressing.thread.dam && (coil || bead)
+				? {
+						part: 'thread',
+						words: 'Dam: a ramp of thread that holds wire and bead forward.',
+						usual: TAKES.dam,
+						marks: ['dam']
+					}
+				: null
+	},
+	{
+		key: 'tail',
+		on: ({ dressing: { tail } }) =>
+			tail && {
+				part: 'tail',
+				words: `Tail: ${dressingWords.tail(tail)}.`,
+				usual: TAKES.tail,
+				marks: ['tail']
+			}
+	},
+	{
+		key: 'rib-in',
+		on: ({ dressing: { rib } }) =>
+			rib && { part: 'rib', words: 'Tie in the rib along the far side.', usual: TAKES.ribIn }
+	},
+	{
+		key: 'underbody',
+		on: ({ dressing: { underbody } }) =>
+			underbody && {
+				part: 'underbody',
+				words: `Underbody of ${dressingWords.underbody(underbody)}, for the taper.`,
+				usual: TAKES.underbody
+			}
+	},
+	{
+		key: 'body',
+		on: ({ dressing: { body } }) =>
+			body && {
+				part: 'body',
+				words: `Body: ${dressingWords.body(body)}; stop at the mark.`,
+				usual: TAKES.body,
+				marks: ['body']
+			}
+	},
+	{
+		key: 'rib',
+		on: ({ dressing: { rib } }) =>
+			rib && {
+				part: 'rib',
+				words: `Wind the rib, ${rib.turns} turns ${rib.against ? 'against the body' : 'with the body'}.`,
+				usual: TAKES.rib + TAKES.ribTurn * rib.turns,
+				turns: rib.turns,
+				marks: ['rib']
+			}
+	},
+	{
+		key: 'case-in',
+		on: ({ dressing: { wingCase } }) =>
+			wingCase && {
+				part: 'wingCase',
+				words: `Tie in the wing case: ${dressingWords.wingCase(wingCase)}.`,
+				usual: TAKES.wingCase,
+				marks: ['wing-case']
+			}
+	},
+	{
+		key: 'thorax',
+		on: ({ dressing: { thorax } }) =>
+			thorax && {
+				part: 'thorax',
+				words: `Thorax of ${dressingWords.thorax(thorax)}.`,
+				usual: TAKES.thorax
+			}
+	},
+	{
+		key: 'legs',
+		on: ({ dressing: { legs } }) =>
+			legs && {
+				part: 'legs',
+				words: `Legs: ${dressingWords.legs(legs)}.`,
+				usual: TAKES.legs,
+				marks: ['legs']
+			}
+	},
+	{
+		key: 'case-over',
+		on: ({ dressing: { wingCase } }) =>
+			wingCase && {
+				part: 'wingCase',
+				words: 'Wing case over, and tie it down.',
+				usual: TAKES.wingCase
+			}
+	},
+	{ key: 'hackle', on: (build) => wound('hackle', build) },
+	{ key: 'collar', on: (build) => wound('collar', build) },
+	{
+		key: 'whip',
+		on: () => ({
+			part: 'thread',
+			words: 'Whip finish, and cut.',
+			usual: TAKES.whip,
+			marks: ['gap']
+		})
+	},
+	{
+		key: 'resin',
+		on: ({ dressing: { finish } }) =>
+			finish.resin > 0
+				? {
+						part: 'finish',
+						words: `${many(finish.resin, 'drop')} of resin, and the lamp.`,
+						usual: TAKES.drop * finish.resin + TAKES.lamp,
+						caution: 'resin'
+					}
+				: null
+	},
+	{
+		key: 'glue',
+		on: ({ dressing: { finish } }) =>
+			finish.glue > 0
+				? {
+						part: 'finish',
+						words: `${many(finish.glue, 'drop')} of glue on the whip finish.`,
+						usual: TAKES.drop * finish.glue,
+						dries: DRIES.glue,
+						caution: 'glue'
+					}
+				: null
+	},
+	{
+		key: 'lacquer',
+		on: ({ dressing: { finish } }) =>
+			finish.lacquer > 0
+				? {
+						part: 'finish',
+						words: `${many(finish.lacquer, 'coat')} of lacquer on the head.`,
+						usual: TAKES.drop * finish.lacquer,
+						dries: DRIES.lacquer,
+						caution: 'glue'
+					}
+				: null
+	},
+	{
+		key: 'look',
+		on: () => ({
+			part: 'hook',
+			words: 'Look it over: profile, gap, point clear, fibres not past the tail.',
+			usual: TAKES.look
+		})
+	},
+	{
+		key: 'weigh',
+		on: () => ({ part: 'hook', words: 'Weigh it as it leaves the vise.', usual: TAKES.weigh })
+	}
+];
