@@ -27,24 +27,6 @@ export interface Remedy {
 	readonly change: Partial<Changeable>;
 }
 
-type RemedyName =
-	| 'find the hand'
-	| 'shorter tip'
-	| 'thinner tippet'
-	| 'slack cast'
-	| 'plunged cast'
-	| 'slower lead'
-	| 'more room'
-	| 'feel the bed'
-	| 'larger float'
-	| 'more buoyant dry'
-	| 'another way'
-	| 'heavier bead'
-	| 'lighter bead'
-	| 'more wire'
-	| 'less wire'
-	| 'less dressing';
-
 /** What to try against a fault, in the order in which it costs the person least. */
 export const remediesFor: Readonly<Record<Fault, readonly RemedyName[]>> = {
 	short: ['find the hand', 'shorter tip', 'another way'],
@@ -80,140 +62,146 @@ const LOW_TIP = 1;
 /** Water that is slower than this is fished as still water, m/s. */
 const STILL = 0.08;
 
+/** What a remedy is worked out from. */
+interface Case extends Changeable {
+	readonly shelf: Shelf;
+	readonly believed: Beliefs;
+	/** Whether something floats on the line. */
+	readonly floats: boolean;
+	/** The rig with whatever is not set as it usually is. */
+	readonly usual: Rig;
+}
+
+const onTheRod = ({ rig }: Case, words: string, change: Partial<Rig>): Remedy => ({
+	words,
+	at: 'rod',
+	change: { rig: { ...rig, ...change } }
+});
+
+/** The same with a control set where else the hand would be found. */
+const set = ({ rig }: Case, control: keyof Rig['set']) => ({
+	set: { ...rig.set, [control]: true }
+});
+
+/** Every remedy: its steps, the smallest first; none where it makes no sense. */
+const remedyTable = {
+	'find the hand': (its) => {
+		const { found } = wayTable[its.rig.way];
+		if (found.length <= openControls(its.rig).length) return [];
+		const open = Object.fromEntries(found.map((control) => [control, false]));
+		return [onTheRod(its, 'the hand found, not set', { set: { ...its.rig.set, ...open } })];
+	},
+	'shorter tip': (its) =>
+		its.rig.tipHeight > LOW_TIP && !its.floats
+			? [
+					onTheRod(its, `the tip ${tipHeightField.show(LOW_TIP)} over the water`, {
+						tipHeight: LOW_TIP
+					})
+				]
+			: [],
+	'thinner tippet': (its) =>
+		[1, 2].flatMap((steps) => {
+			const { tippet } = its.rig;
+			const diameter = tippet.diameter - steps * X_STEP;
+			if (diameter < THINNEST) return [];
+			const words = `a tippet of ${lineDiameterField.show(diameter)}`;
+			return [onTheRod(its, words, { tippet: { ...tippet, diameter } })];
+		}),
+	'slack cast': (its) =>
+		its.usual.landing === 'straight' && !its.floats
+			? [onTheRod(its, 'a cast with slack', { landing: 'slack', ...set(its, 'landing') })]
+			: [],
+	'plunged cast': (its) =>
+		its.usual.landing !== 'plunged' && !its.floats
+			? [
+					onTheRod(its, 'a cast that drives the fly in', {
+						landing: 'plunged',
+						...set(its, 'landing')
+					})
+				]
+			: [],
+	'slower lead': (its) =>
+		wayTable[its.rig.way].led
+			? [0.1, 0.2].flatMap((less) => {
+					const lead = Math.round(20 * (its.usual.lead - less)) / 20;
+					const words = `the tip led at ${leadField.show(lead)} of the surface`;
+					return lead >= SLOWEST_LEAD ? [onTheRod(its, words, { lead, ...set(its, 'lead') })] : [];
+				})
+			: [],
+	'more room': ({ lie, rig }) =>
+		lie.surfaceSpeed < STILL || wayTable[rig.way].asks === 'depth'
+			? []
+			: MORE_ROOM.map((more) => {
+					const approach = Math.round(20 * (approachOf(lie) + more)) / 20;
+					return {
+						words: `landed ${approachField.show(approach)} above`,
+						at: 'rod',
+						change: { lie: { ...lie, approach } }
+					};
+				}),
+	'feel the bed': (its) =>
+		wayTable[its.rig.way].led && !its.rig.feelsBed
+			? [onTheRod(its, 'line in at each touch of the bed', { feelsBed: true })]
+			: [],
+	'larger float': (its) =>
+		wayTable[its.rig.way].floats?.part === 'float'
+			? LARGER.map((more) =>
+					onTheRod(its, `a float of ${floatField.show(its.rig.float + more)}`, {
+						float: its.rig.float + more
+					})
+				)
+			: [],
+	'more buoyant dry': (its) =>
+		wayTable[its.rig.way].floats?.part === 'carries'
+			? MORE_BUOYANT.map((times) =>
+					onTheRod(its, `a dry fly that carries ${(its.rig.carries * times * 1e3).toFixed(2)} g`, {
+						carries: its.rig.carries * times
+					})
+				)
+			: [],
+	'another way': (its) => {
+		const { rig, lie, floats } = its;
+		const other = lie.surfaceSpeed < STILL ? 'still water' : floats ? 'tight line' : 'float';
+		const words = {
+			'still water': 'counted down',
+			'tight line': 'on a tight line',
+			float: 'under a float'
+		};
+		if (other === rig.way) return [];
+		const tipHeight = wayTable[other].led ? Math.max(1, rig.tipHeight) : rig.tipHeight;
+		return [onTheRod(its, words[other], { way: other, tipHeight })];
+	},
+	'heavier bead': atTheVise('bead-up', 'bead-tungsten'),
+	'lighter bead': atTheVise('bead-down', 'bead-brass', 'bead-off'),
+	'more wire': atTheVise('turns3', 'coil-lead', 'coil-leadFree'),
+	'less wire': atTheVise('turns-3', 'coil-off'),
+	'less dressing': atTheVise('hackle-less', 'sparser')
+} as const satisfies Readonly<Record<string, (its: Case) => readonly Remedy[]>>;
+
+type RemedyName = keyof typeof remedyTable;
+
 /** The steps of a remedy, the smallest first; none where it makes no sense. */
 export function remediesNamed(
 	name: RemedyName,
 	{ recipe, rig, lie }: Changeable,
 	shelf: Shelf,
 	believed: Beliefs
-): Remedy[] {
-	const withRig = (words: string, change: Partial<Rig>): Remedy => ({
-		words,
-		at: 'rod',
-		change: { rig: { ...rig, ...change } }
-	});
-	const { tippet, set } = rig;
-	const way = wayTable[rig.way];
-	const floats = way.floats !== null;
-	const usual = asUsual(rig);
-	switch (name) {
-		case 'find the hand': {
-			const held = way.found.length > openControls(rig).length;
-			const found = Object.fromEntries(way.found.map((control) => [control, false]));
-			return held ? [withRig('the hand found, not set', { set: { ...set, ...found } })] : [];
-		}
-		case 'shorter tip':
-			return rig.tipHeight > LOW_TIP && !floats
-				? [
-						withRig(`the tip ${tipHeightField.show(LOW_TIP)} over the water`, {
-							tipHeight: LOW_TIP
-						})
-					]
-				: [];
-		case 'thinner tippet':
-			return [1, 2].flatMap((steps) => {
-				const diameter = tippet.diameter - steps * X_STEP;
-				if (diameter < THINNEST) return [];
-				const words = `a tippet of ${lineDiameterField.show(diameter)}`;
-				return [withRig(words, { tippet: { ...tippet, diameter } })];
-			});
-		case 'slack cast':
-			return usual.landing === 'straight' && !floats
-				? [withRig('a cast with slack', { landing: 'slack', set: { ...set, landing: true } })]
-				: [];
-		case 'plunged cast':
-			return usual.landing !== 'plunged' && !floats
-				? [
-						withRig('a cast that drives the fly in', {
-							landing: 'plunged',
-							set: { ...set, landing: true }
-						})
-					]
-				: [];
-		case 'slower lead': {
-			if (!way.led) return [];
-			return [0.1, 0.2].flatMap((less) => {
-				const lead = Math.round(20 * (usual.lead - less)) / 20;
-				const words = `the tip led at ${leadField.show(lead)} of the surface`;
-				return lead >= SLOWEST_LEAD ? [withRig(words, { lead, set: { ...set, lead: true } })] : [];
-			});
-		}
-		case 'more room':
-			if (lie.surfaceSpeed < STILL || way.asks === 'depth') return [];
-			return MORE_ROOM.map((more) => {
-				const approach = Math.round(20 * (approachOf(lie) + more)) / 20;
-				return {
-					words: `landed ${approachField.show(approach)} above`,
-					at: 'rod' as const,
-					change: { lie: { ...lie, approach } }
-				};
-			});
-		case 'feel the bed':
-			return way.led && !rig.feelsBed
-				? [withRig('line in at each touch of the bed', { feelsBed: true })]
-				: [];
-		case 'larger float':
-			if (way.floats?.part !== 'float') return [];
-			return LARGER.map((more) =>
-				withRig(`a float of ${floatField.show(rig.float + more)}`, { float: rig.float + more })
-			);
-		case 'more buoyant dry':
-			if (way.floats?.part !== 'carries') return [];
-			return MORE_BUOYANT.map((times) =>
-				withRig(`a dry fly that carries ${(rig.carries * times * 1e3).toFixed(2)} g`, {
-					carries: rig.carries * times
-				})
-			);
-		case 'another way': {
-			const other = lie.surfaceSpeed < STILL ? 'still water' : floats ? 'tight line' : 'float';
-			const words = {
-				'still water': 'counted down',
-				'tight line': 'on a tight line',
-				float: 'under a float'
-			};
-			if (other === rig.way) return [];
-			return [
-				withRig(words[other], {
-					way: other,
-					tipHeight: wayTable[other].led ? Math.max(1, rig.tipHeight) : rig.tipHeight
-				})
-			];
-		}
-		case 'heavier bead':
-		case 'lighter bead':
-		case 'more wire':
-		case 'less wire':
-		case 'less dressing':
-			return atTheVise(name, recipe, shelf, believed);
-	}
+): readonly Remedy[] {
+	const floats = wayTable[rig.way].floats !== null;
+	return remedyTable[name]({ recipe, rig, lie, shelf, believed, floats, usual: asUsual(rig) });
 }
 
-const stepKeys: Readonly<
-	Record<
-		'heavier bead' | 'lighter bead' | 'more wire' | 'less wire' | 'less dressing',
-		readonly string[]
-	>
-> = {
-	'heavier bead': ['bead-up', 'bead-tungsten'],
-	'lighter bead': ['bead-down', 'bead-brass', 'bead-off'],
-	'more wire': ['turns3', 'coil-lead', 'coil-leadFree'],
-	'less wire': ['turns-3', 'coil-off'],
-	'less dressing': ['hackle-less', 'sparser']
-};
-
-function atTheVise(
-	name: keyof typeof stepKeys,
-	recipe: Recipe,
-	shelf: Shelf,
-	believed: Beliefs
-): Remedy[] {
-	const steps = stepsFrom(buildFly(recipe, mediansFor(recipe, believed)), shelf);
-	return stepKeys[name].flatMap((key) => {
-		const step = steps.find((one) => one.key === key);
-		if (!step) return [];
-		const values = mediansFor(step.recipe, believed);
-		const notes = fitOf(buildFly(step.recipe, values), values);
-		if (notes.some(({ severity }) => severity === 'stop')) return [];
-		return [{ words: step.words, at: 'vise' as const, change: { recipe: step.recipe } }];
-	});
+/** A step of the Bench, by its key, where it can be tied. */
+function atTheVise(...keys: readonly string[]) {
+	return ({ recipe, shelf, believed }: Case): Remedy[] => {
+		const steps = stepsFrom(buildFly(recipe, mediansFor(recipe, believed)), shelf);
+		return keys.flatMap((key) => {
+			const step = steps.find((one) => one.key === key);
+			if (!step) return [];
+			const values = mediansFor(step.recipe, believed);
+			const notes = fitOf(buildFly(step.recipe, values), values);
+			if (notes.some(({ severity }) => severity === 'stop')) return [];
+			return [{ words: step.words, at: 'vise' as const, change: { recipe: step.recipe } }];
+		});
+	};
 }

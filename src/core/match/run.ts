@@ -80,107 +80,183 @@ export async function match(
 	report: (progress: MatchProgress, answer: MatchAnswer | null) => void,
 	stopped: () => boolean = () => false
 ): Promise<MatchAnswer | null> {
-	const job: Job = { question, channels, stopped };
-	report({ phase: 'asking', share: 0 }, null);
-	const curve = await curveShared(curveLogs(), {
-		workers: lanesOf(channels, question),
-		stopped,
-		report: (share) => report({ phase: 'asking', share }, null)
-	});
-	if (!curve) return null;
-	const [pairs = 0] = await Promise.all(
-		channels.map((channel) => channel.ask({ kind: 'begin', question, curve }))
-	);
-	const looked = channels.map(() => 0);
-	const lists: (readonly FoundBuild[])[] = channels.map(() => []);
-	let top = 0;
-	let next = 0;
-	let seen: readonly Seen[] = [];
-	const followed = new Map<string, Counted>();
-	const { enough } = question.wishes;
-	/** The best chance that is known, counted where anything was. */
-	const best = () =>
-		followed.size > 0 ? Math.max(...[...followed.values()].map((its) => shown(its).chance)) : top;
-	/** Those that may be listed, the best first by the tables. */
-	let candidates: readonly FoundBuild[] = [];
-	/** While some are not followed yet they stand as the tables have them; then counted ones alone. */
-	const listNow = (): FoundBuild[] => {
-		if (candidates.length > 0 && followed.size >= candidates.length) {
-			return rankedOf([...followed.values()], best(), enough);
+	const search = new Search({ question, channels, stopped }, report);
+	return (await search.begin()) &&
+		(await search.look()) &&
+		(await search.follow()) &&
+		(await search.confirm())
+		? search.end()
+		: null;
+}
+
+/** A search under way. Each part says whether it came to its end; when not, the search was stopped. */
+class Search {
+	private curve!: ChanceCurve;
+	/** Pairs of hook and bead in all, and the first that no channel has. */
+	private pairs = 0;
+	private next = 0;
+	/** Builds looked at and the best list, a channel each. */
+	private readonly looked: number[];
+	private readonly lists: (readonly FoundBuild[])[];
+	/** The best chance by the tables. */
+	private top = 0;
+	private seen: readonly Seen[] = [];
+	/** Those that may be listed, the best first by the tables; and what is known of those that were followed. */
+	private candidates: readonly FoundBuild[] = [];
+	private readonly followed = new Map<string, Counted>();
+
+	constructor(
+		private readonly job: Job & { readonly question: MatchQuestion },
+		private readonly report: (progress: MatchProgress, answer: MatchAnswer | null) => void
+	) {
+		this.looked = job.channels.map(() => 0);
+		this.lists = job.channels.map(() => []);
+	}
+
+	/** The chance over the sink rate, for all channels. */
+	async begin(): Promise<boolean> {
+		const { question, channels, stopped } = this.job;
+		this.report({ phase: 'asking', share: 0 }, null);
+		const curve = await curveShared(curveLogs(), {
+			workers: lanesOf(channels, question),
+			stopped,
+			report: (share) => this.report({ phase: 'asking', share }, null)
+		});
+		if (!curve) return false;
+		this.curve = curve;
+		const counts = await Promise.all(
+			channels.map((channel) => channel.ask({ kind: 'begin', question, curve }))
+		);
+		this.pairs = counts[0] ?? 0;
+		return true;
+	}
+
+	/** Every build, by the tables. */
+	async look(): Promise<boolean> {
+		const { channels, stopped } = this.job;
+		await Promise.all(channels.map((channel, k) => this.lookBy(channel, k)));
+		if (stopped()) return false;
+		const lists = await Promise.all(
+			channels.map((channel) => this.listOf(channel, LISTED, MARGIN))
+		);
+		lists.forEach((list, k) => (this.lists[k] = list));
+		this.seen = (
+			await Promise.all(channels.map((channel) => channel.ask({ kind: 'seen' })))
+		).flat();
+		if (stopped()) return false;
+		this.report({ phase: 'looking', share: 1 }, this.answer());
+		return true;
+	}
+
+	/** One channel's part of it, a few pairs at a time. */
+	private async lookBy(channel: SearchChannel, k: number): Promise<void> {
+		const { stopped } = this.job;
+		for (let round = 1; this.next < this.pairs && !stopped(); round++) {
+			const some: number[] = [];
+			while (some.length < PAIRS && this.next < this.pairs) some.push(this.next++);
+			const found = await channel.ask({ kind: 'look', pairs: some });
+			this.looked[k] = found.looked;
+			this.top = Math.max(this.top, found.top);
+			// Now and then what is there so far, the first soon.
+			if (round !== 2 && round % 10 !== 0) continue;
+			this.lists[k] = await this.listOf(channel, LISTED_ON_THE_WAY);
+			if (!stopped())
+				this.report({ phase: 'looking', share: this.next / this.pairs }, this.answer());
 		}
+	}
+
+	private listOf(channel: SearchChannel, most: number, more = 0) {
+		return channel.ask({ kind: 'list', most, mark: markOf(this.top, this.enough), more });
+	}
+
+	/** All that may be listed meet the same few worlds. */
+	async follow(): Promise<boolean> {
+		const { channels, stopped } = this.job;
+		this.candidates = ranked(this.lists, markOf(this.top, this.enough)).slice(0, MOST_FOLLOWED);
+		let at = 0;
+		await Promise.all(
+			channels.map(async (channel) => {
+				while (at < this.candidates.length && !stopped()) {
+					if (!(await this.followOne(channel, this.candidates[at++]!))) return;
+				}
+			})
+		);
+		return !stopped();
+	}
+
+	private async followOne(channel: SearchChannel, build: FoundBuild): Promise<boolean> {
+		const { question, stopped } = this.job;
+		const first = await firstDrifts(channel, { ...question, recipe: build.recipe }, stopped);
+		if (!first) return false;
+		const { hand, chance: few } = first;
+		const miss = first.miss / DRIFTS.listed;
+		this.followed.set(keyOf(build), { build, hand, few, miss, whole: null });
+		const share = this.followed.size / this.candidates.length;
+		if (!stopped()) this.report({ phase: 'following', share }, this.answer());
+		return true;
+	}
+
+	/** Those that stand first go through whole bands, until all on the first screen have. */
+	async confirm(): Promise<boolean> {
+		const { stopped } = this.job;
+		for (let further = 0; further < MOST_WHOLE; further++) {
+			if (stopped()) return false;
+			const list = this.ranking().slice(0, FIRST_SCREEN);
+			const open = list.find(({ drifts }) => drifts < DRIFTS.whole);
+			if (!open) return true;
+			const its = this.followed.get(keyOf(open))!;
+			const done = list.filter(({ drifts }) => drifts === DRIFTS.whole).length;
+			const good = await wholeBand(this.job, its, (share) =>
+				this.report({ phase: 'confirming', share: (done + share) / list.length }, this.answer())
+			);
+			if (good === null) return false;
+			this.followed.set(keyOf(open), { ...its, whole: good / DRIFTS.whole });
+		}
+		return !stopped();
+	}
+
+	end(): MatchAnswer {
+		const answer = this.answer(true);
+		this.report({ phase: 'done', share: 1 }, answer);
+		return answer;
+	}
+
+	private answer(confirmed = false): MatchAnswer {
+		return {
+			list: this.list().slice(0, LISTED),
+			looked: this.looked.reduce((a, b) => a + b, 0),
+			curve: this.curve,
+			seen: this.seen,
+			mark: markOf(this.best(), this.enough),
+			confirmed
+		};
+	}
+
+	/** While some are not followed yet they stand as the tables have them; then counted ones alone. */
+	private list(): FoundBuild[] {
+		const { candidates, followed } = this;
+		if (candidates.length > 0 && followed.size >= candidates.length) return this.ranking();
 		const open = candidates.filter((one) => !followed.has(keyOf(one)));
 		const counted = [...followed.values()].map(shown);
-		const known = candidates.length > 0 ? [[...counted, ...open]] : lists;
-		return mergedLists(known, markOf(best(), enough));
-	};
-	const answerNow = (confirmed = false): MatchAnswer => ({
-		list: listNow().slice(0, LISTED),
-		looked: looked.reduce((a, b) => a + b, 0),
-		curve,
-		seen,
-		mark: markOf(best(), enough),
-		confirmed
-	});
-	const listOf = (channel: SearchChannel, most: number, more = 0) =>
-		channel.ask({ kind: 'list', most, mark: markOf(top, enough), more });
-	await Promise.all(
-		channels.map(async (channel, k) => {
-			for (let round = 1; next < pairs && !stopped(); round++) {
-				const some: number[] = [];
-				while (some.length < PAIRS && next < pairs) some.push(next++);
-				const found = await channel.ask({ kind: 'look', pairs: some });
-				looked[k] = found.looked;
-				top = Math.max(top, found.top);
-				// Now and then what is there so far, the first soon.
-				if (round !== 2 && round % 10 !== 0) continue;
-				lists[k] = await listOf(channel, LISTED_ON_THE_WAY);
-				if (!stopped()) report({ phase: 'looking', share: next / pairs }, answerNow());
-			}
-		})
-	);
-	if (stopped()) return null;
-	(await Promise.all(channels.map((channel) => listOf(channel, LISTED, MARGIN)))).forEach(
-		(list, k) => (lists[k] = list)
-	);
-	seen = (await Promise.all(channels.map((channel) => channel.ask({ kind: 'seen' })))).flat();
-	if (stopped()) return null;
-	report({ phase: 'looking', share: 1 }, answerNow());
-
-	// All that may be listed meet the same few worlds.
-	candidates = ranked(lists, markOf(top, enough)).slice(0, MOST_FOLLOWED);
-	let at = 0;
-	await Promise.all(
-		channels.map(async (channel) => {
-			while (at < candidates.length && !stopped()) {
-				const build = candidates[at++]!;
-				const first = await firstDrifts(channel, { ...question, recipe: build.recipe }, stopped);
-				if (!first) return;
-				const { hand, chance: few } = first;
-				const miss = first.miss / DRIFTS.listed;
-				followed.set(keyOf(build), { build, hand, few, miss, whole: null });
-				const share = followed.size / candidates.length;
-				if (!stopped()) report({ phase: 'following', share }, answerNow());
-			}
-		})
-	);
-	// And those that stand first all of them.
-	for (let further = 0; further < MOST_WHOLE; further++) {
-		if (stopped()) return null;
-		const list = rankedOf([...followed.values()], best(), enough).slice(0, FIRST_SCREEN);
-		const open = list.find(({ drifts }) => drifts < DRIFTS.whole);
-		if (!open) break;
-		const its = followed.get(keyOf(open))!;
-		const done = list.filter(({ drifts }) => drifts === DRIFTS.whole).length;
-		const good = await wholeBand(job, its, (share) =>
-			report({ phase: 'confirming', share: (done + share) / list.length }, answerNow())
-		);
-		if (good === null) return null;
-		followed.set(keyOf(open), { ...its, whole: good / DRIFTS.whole });
+		const known = candidates.length > 0 ? [[...counted, ...open]] : this.lists;
+		return mergedLists(known, markOf(this.best(), this.enough));
 	}
-	if (stopped()) return null;
-	const answer = answerNow(true);
-	report({ phase: 'done', share: 1 }, answer);
-	return answer;
+
+	private ranking(): FoundBuild[] {
+		return rankedOf([...this.followed.values()], this.best(), this.enough);
+	}
+
+	/** The best chance that is known, counted where anything was. */
+	private best(): number {
+		const { followed, top } = this;
+		return followed.size > 0
+			? Math.max(...[...followed.values()].map((its) => shown(its).chance))
+			: top;
+	}
+
+	private get enough(): number {
+		return this.job.question.wishes.enough;
+	}
 }
 
 /** What works out a curve: each channel a point at a time. */
