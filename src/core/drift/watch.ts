@@ -57,135 +57,184 @@ export const hangUpOver = (way: number, roughness: number): number => {
  *
  * @param luck 0 to 1; it hangs up where the chance of that is larger
  */
-export function watchOf(column: Column, { top }: Line, luck = 0.5): Watch {
-	const { zoneTop, approach, hold, depth } = column;
-	const retrieve = top.kind === 'retrieve' ? top : null;
-	const drifting = !retrieve && top.kind !== 'hand' && column.surfaceSpeed > STANDS;
-	const longest = retrieve
-		? Math.min(600, retrieve.wait + (2 * hold) / Math.max(retrieve.speed, 0.01) + 2)
-		: drifting
-			? Math.max(
-					LEAST,
-					Math.min(LONGEST, (TIMES_SURFACE * (approach + hold)) / column.surfaceSpeed)
-				)
-			: SETTLE + HANGS_FOR;
-	const roughness = 30 * column.roughnessLength;
-	const bed = bedTop(column);
-	let time: number | null = zoneTop >= depth ? 0 : null;
-	let distance: number | null = time === null ? null : 0;
-	/** Whether the first time in the zone was early enough. */
-	let early = time !== null;
-	let passed = 0;
-	let inZone = 0;
-	let seconds = 0;
-	let lying = 0;
-	let slip = 0;
-	let angle = 0;
-	let between = 0;
-	/** Integral of the height over what is counted of the hold. */
-	let heights = 0;
-	/** s in the water, and of those on the bed. */
-	let all = 0;
-	let allLying = 0;
-	/** s for which it has lain where it is. */
-	let stuck = 0;
-	/** Means of the pull at the fly over pieces of so long, N; the piece under way, N s and s. */
-	const pulls: number[] = [];
-	let pulled = 0;
-	let pulling = 0;
-	let under: number | null = null;
-	/** Where the retrieve began. */
-	let from: number | null = null;
+export function watchOf(column: Column, line: Line, luck = 0.5): Watch {
+	return new Watcher(column, line, luck);
+}
 
-	function see({ time: now, step, state, before, chain }: Moment, eddies: Eddies): boolean {
-		const point = chain.flyAt[0]!;
-		const [x0, z0, x1, z1] = [before.x[point]!, before.z[point]!, state.x[point]!, state.z[point]!];
-		if (time === null && z1 <= zoneTop) {
-			const share = crossing(z0, z1, before.w[point]!, state.w[point]!, step, zoneTop);
-			time = now - step + share * step;
-			distance = hermite(x0, x1, before.u[point]!, state.u[point]!, step, share);
-			early = drifting ? distance < approach : retrieve ? time <= retrieve.wait : true;
-		}
-		const dx = Math.max(0, x1 - x0);
-		const { top: end } = chain;
-		if (end.free && under === null && end.under(state.z[0]!)) under = now;
-		if (point > 0) {
-			pulled += step * chain.tension(state, point - 1);
-			pulling += step;
-			if (pulling >= SMOOTHED - 1e-9) {
-				pulls.push(pulled / pulling);
-				pulled = pulling = 0;
-			}
-		}
-		if (z1 < bed) {
-			between += dx;
-			allLying += step;
-		}
-		all += step;
-		if (retrieve && now >= retrieve.wait) from ??= x1;
-		// The part of this step that lies within the hold.
-		const start = drifting ? approach : (from ?? Infinity);
-		const part = drifting || retrieve ? overlap(x0, x1, start, start + hold) : 0;
-		const share =
-			drifting || retrieve
-				? dx > 0
-					? part / dx
-					: x1 >= start && x1 < start + hold
-						? 1
-						: 0
-				: now > SETTLE
-					? 1
-					: 0;
-		if (share > 0) {
-			const dt = share * step;
-			const counted = drifting || retrieve ? part : dt;
-			passed += counted;
-			heights += counted * z1;
-			if (z1 <= zoneTop) inZone += counted;
-			seconds += dt;
-			if (z1 < bed) lying += dt;
-			slip += dt * slipOf(state, point, column, eddies);
-			angle += dt * entryAngle(entrySegment(state, chain.n, depth));
-		}
-		stuck = drifting && z1 < bed && dx < STANDS * step ? stuck + step : 0;
-		return ((drifting || retrieve !== null) && x1 >= start + hold) || stuck > GIVEN_UP;
+class Watcher implements Watch {
+	readonly longest: number;
+	private readonly retrieve: Extract<Line['top'], { kind: 'retrieve' }> | null;
+	private readonly drifting: boolean;
+	private readonly bed: number;
+	/** When and where it first was in the zone; null before. And whether that was early enough. */
+	private time: number | null;
+	private distance: number | null;
+	private early: boolean;
+	/** Of the hold, in metres where it drifts and in seconds where it hangs: passed, and of that in the zone. */
+	private passed = 0;
+	private inZone = 0;
+	/** Integral of the height over what is passed. */
+	private heights = 0;
+	/** In the hold: s, of those on the bed; integrals of the slip and of the line's angle. */
+	private seconds = 0;
+	private lying = 0;
+	private slip = 0;
+	private angle = 0;
+	/** Way among the stones, m. */
+	private between = 0;
+	/** s in the water, and of those on the bed. */
+	private all = 0;
+	private allLying = 0;
+	/** s for which it has lain where it is. */
+	private stuck = 0;
+	/** Means of the pull at the fly over pieces of so long, N; the piece under way, N s and s. */
+	private readonly pulls: number[] = [];
+	private pulled = 0;
+	private pulling = 0;
+	private under: number | null = null;
+	/** Where the retrieve began. */
+	private from: number | null = null;
+
+	constructor(
+		private readonly column: Column,
+		{ top }: Line,
+		private readonly luck: number
+	) {
+		const { zoneTop, depth, surfaceSpeed } = column;
+		this.retrieve = top.kind === 'retrieve' ? top : null;
+		this.drifting = !this.retrieve && top.kind !== 'hand' && surfaceSpeed > STANDS;
+		this.longest = this.lasts();
+		this.bed = bedTop(column);
+		this.early = zoneTop >= depth;
+		this.time = this.distance = this.early ? 0 : null;
 	}
 
-	return {
-		longest,
-		see,
-		verdict(failed, wanted) {
-			const whole = drifting || retrieve ? hold : HANGS_FOR;
-			const caught = hangUpOver(between, roughness);
-			const result = {
-				time,
-				distance,
-				under,
-				tension: quantile(
-					pulls.sort((a, b) => a - b),
-					STRONG
-				),
-				inZone: Math.min(1, inZone / whole),
-				// One that never came through the hold is judged by all of its way.
-				onBed: stuck > GIVEN_UP ? 1 : seconds > 0 ? lying / seconds : all > 0 ? allLying / all : 0,
-				hangUp: caught,
-				height: passed > 0 ? heights / passed : null,
-				slip: seconds > 0 ? slip / seconds : 0,
-				angle: seconds > 0 ? angle / seconds : 0
-			};
-			// In the order in which they spoil a drift; each is true of the drift that it is said of.
-			const faults: readonly (readonly [Fault, boolean])[] = [
-				['under', under !== null],
-				['never', time === null],
-				['late', !early],
-				['hung', caught > luck],
-				['bed', result.onBed > wanted.onBed],
-				['lifted', result.inZone < wanted.inZone]
-			];
-			const fault = failed ?? faults.find(([, is]) => is)?.[0] ?? null;
-			return { ...result, good: fault === null, fault };
+	/** Whether it comes through the hold; where not, it hangs in it. */
+	private get passes(): boolean {
+		return this.drifting || this.retrieve !== null;
+	}
+
+	private lasts(): number {
+		const { approach, hold, surfaceSpeed } = this.column;
+		if (this.retrieve) {
+			const { wait, speed } = this.retrieve;
+			return Math.min(600, wait + (2 * hold) / Math.max(speed, 0.01) + 2);
 		}
-	};
+		if (!this.drifting) return SETTLE + HANGS_FOR;
+		return Math.max(LEAST, Math.min(LONGEST, (TIMES_SURFACE * (approach + hold)) / surfaceSpeed));
+	}
+
+	see(moment: Moment, eddies: Eddies): boolean {
+		const { time: now, step, state, before, chain } = moment;
+		const point = chain.flyAt[0]!;
+		const [x0, x, z] = [before.x[point]!, state.x[point]!, state.z[point]!];
+		this.arrive(moment);
+		const dx = Math.max(0, x - x0);
+		const { top: end } = chain;
+		if (end.free && this.under === null && end.under(state.z[0]!)) this.under = now;
+		if (point > 0) this.pull(step, chain.tension(state, point - 1));
+		if (z < this.bed) {
+			this.between += dx;
+			this.allLying += step;
+		}
+		this.all += step;
+		if (this.retrieve && now >= this.retrieve.wait) this.from ??= x;
+		const { approach, hold } = this.column;
+		const start = this.drifting ? approach : (this.from ?? Infinity);
+		// The part of this step that lies within the hold, m.
+		const part = this.passes ? overlap(x0, x, start, start + hold) : 0;
+		const inside = x >= start && x < start + hold;
+		const share = this.passes ? (dx > 0 ? part / dx : Number(inside)) : Number(now > SETTLE);
+		if (share > 0) this.count(share, part, moment, eddies);
+		this.stuck = this.drifting && z < this.bed && dx < STANDS * step ? this.stuck + step : 0;
+		return (this.passes && x >= start + hold) || this.stuck > GIVEN_UP;
+	}
+
+	/** The first time in the zone, within the step. */
+	private arrive({ time: now, step, state, before, chain }: Moment): void {
+		const { zoneTop, approach } = this.column;
+		const point = chain.flyAt[0]!;
+		const z = state.z[point]!;
+		if (this.time !== null || z > zoneTop) return;
+		const [vz0, vz1] = [before.w[point]!, state.w[point]!];
+		const share = crossing(before.z[point]!, z, vz0, vz1, step, zoneTop);
+		this.time = now - step + share * step;
+		const [x0, x1] = [before.x[point]!, state.x[point]!];
+		this.distance = hermite(x0, x1, before.u[point]!, state.u[point]!, step, share);
+		this.early = this.drifting
+			? this.distance < approach
+			: this.retrieve
+				? this.time <= this.retrieve.wait
+				: true;
+	}
+
+	/** The pull at the fly, N. */
+	private pull(step: number, tension: number): void {
+		this.pulled += step * tension;
+		this.pulling += step;
+		if (this.pulling < SMOOTHED - 1e-9) return;
+		this.pulls.push(this.pulled / this.pulling);
+		this.pulled = this.pulling = 0;
+	}
+
+	/** What of a step lies within the hold. @param share of its time @param part of its way, m */
+	private count(share: number, part: number, moment: Moment, eddies: Eddies): void {
+		const { step, state, chain } = moment;
+		const z = state.z[chain.flyAt[0]!]!;
+		const { zoneTop, depth } = this.column;
+		const dt = share * step;
+		const counted = this.passes ? part : dt;
+		this.passed += counted;
+		this.heights += counted * z;
+		if (z <= zoneTop) this.inZone += counted;
+		this.seconds += dt;
+		if (z < this.bed) this.lying += dt;
+		this.slip += dt * slipOf(state, chain.flyAt[0]!, this.column, eddies);
+		this.angle += dt * entryAngle(entrySegment(state, chain.n, depth));
+	}
+
+	verdict(failed: 'unsolved' | 'short' | null, wanted: Wanted): Drift {
+		const result = this.result();
+		// In the order in which they spoil a drift; each is true of the drift that it is said of.
+		const faults: readonly (readonly [Fault, boolean])[] = [
+			['under', this.under !== null],
+			['never', this.time === null],
+			['late', !this.early],
+			['hung', result.hangUp > this.luck],
+			['bed', result.onBed > wanted.onBed],
+			['lifted', result.inZone < wanted.inZone]
+		];
+		const fault = failed ?? faults.find(([, is]) => is)?.[0] ?? null;
+		return { ...result, good: fault === null, fault };
+	}
+
+	private result() {
+		const { time, distance, under, seconds, passed } = this;
+		const whole = this.passes ? this.column.hold : HANGS_FOR;
+		const over = (sum: number) => (seconds > 0 ? sum / seconds : 0);
+		return {
+			time,
+			distance,
+			under,
+			tension: quantile(
+				this.pulls.sort((a, b) => a - b),
+				STRONG
+			),
+			inZone: Math.min(1, this.inZone / whole),
+			onBed: this.onBed(),
+			hangUp: hangUpOver(this.between, 30 * this.column.roughnessLength),
+			height: passed > 0 ? this.heights / passed : null,
+			slip: over(this.slip),
+			angle: over(this.angle)
+		};
+	}
+
+	/** Share of its time in the hold; one that never came through is judged by all of its way. */
+	private onBed(): number {
+		if (this.stuck > GIVEN_UP) return 1;
+		if (this.seconds > 0) return this.lying / this.seconds;
+		return this.all > 0 ? this.allLying / this.all : 0;
+	}
 }
 
 const overlap = (a: number, b: number, from: number, to: number) =>
