@@ -4,6 +4,7 @@ import { MODEL_VERSION } from '../predict/index';
 import { math } from '../quantity/index';
 import { mixturesIn } from '../water/index';
 import { Case, termAt } from './cases';
+import type { Curve } from './curve';
 import {
 	ownPart,
 	placesFrom,
@@ -12,6 +13,7 @@ import {
 	type Expansion,
 	type Outlook,
 	type PlacedExpansion,
+	type Places,
 	type Shape
 } from './expansion';
 import { alikeIn, foundOf, idOf } from './found';
@@ -87,11 +89,44 @@ export function learn(
 		readonly loss?: Loss;
 	} = {}
 ): Learning {
-	const sorted = [...observations].sort(byKey);
 	const places = placesFrom();
+	const { cases, outings } = casesIn(observations, resets, places);
+	const outcomes = outings.map((one) => outcomeOf(one, { resets, places, kept }));
+	const tied = handFrom(cases.map(({ found }) => alikeIn(found)));
+	const hand: Hand = { ...usualHand, ...tied };
+	const seeking: Seeking = {
+		outcomes,
+		hand,
+		loss,
+		expanded,
+		own: Uint8Array.from(places.scores.keys(), (score) => Number(score.includes('@'))),
+		...(cases.length > 2 * FIRST && { shapes: new Map<string, Shape | null>() })
+	};
+	const every = Math.ceil(cases.length / FIRST);
+	// What all share is found from some of them; the others are expanded where it then stands.
+	const some = seeking.shapes && cases.filter((_, k) => k % every === 0);
+	const first = some && modeOf(seeking, some, looks.shared, { enough: ROUGHLY }).mean;
+	const aim = { start: first, near: first !== undefined, enough: CLOSELY };
+	const shared = modeOf(seeking, cases, looks.shared, aim).mean;
+	const { usable, mean } = modeOf(seeking, cases, looks.own, { start: shared });
+	const terms = usable.map((one) => one.term(hand));
+	const { curve, residuals } = laplaceAt(mean, terms, { outcomes, loss });
+	return {
+		learned: { ...(Object.keys(tied).length > 0 && { tied }), ...learnedAt(mean, curve, places) },
+		judged: judgedBy(usable, mean, residuals, hand),
+		unusable: cases.flatMap(({ at, found }) => (at ? [] : found.map(({ key }) => key)))
+	};
+}
+
+/** What was weighed and timed, alike ones together, and the outings; in an order that entering has no part in. */
+function casesIn(
+	observations: readonly Observation[],
+	resets: readonly Reset[],
+	places: Places
+): { readonly cases: readonly Case[]; readonly outings: readonly Outing[] } {
 	const cases = new Map<string, Case>();
 	const outings: Outing[] = [];
-	for (const one of sorted) {
+	for (const one of [...observations].sort(byKey)) {
 		if (one.kind === 'outing') {
 			outings.push(one);
 			continue;
@@ -102,112 +137,137 @@ export function learn(
 		if (!its) cases.set(id, (its = new Case(one, resets, places)));
 		its.found.push(one);
 	}
-	const outcomes = outings.map((one): Outcome => {
-		const id = JSON.stringify([one.recipe, one.lie, one.rig, one.celsius, one.saw]);
-		const ready = one.fit?.model === MODEL_VERSION ? one.fit : kept.get(id);
-		const fit = ready ?? outingLikelihoodOf(one);
-		kept.set(id, fit);
-		const made = asOf(one.on, resets, bothOf(one));
-		return {
-			logOdds: fit.logOdds,
-			happened: one.saw !== 'untouched',
-			slopes: fit.slopes.flatMap(({ belief, slope }) =>
-				(made(belief) ?? []).map(({ score, weight }) => ({
-					k: places.place(score),
-					slope: slope * weight
-				}))
-			)
-		};
-	});
-	const all = [...cases.values()];
-	const tied = handFrom(all.map(({ found }) => alikeIn(found)));
-	const hand: Hand = { ...usualHand, ...tied };
-	const shapes = all.length > 2 * FIRST ? new Map<string, Shape | null>() : undefined;
-	const own = Uint8Array.from(places.scores.keys(), (score) => Number(score.includes('@')));
-	/** The mode as one look has it, the figures expanded about it and anew where it has moved. */
-	const modeOf = (some: readonly Case[], look: EvidenceView, { start, enough, near }: Aim = {}) => {
-		const expandAt = (them: Iterable<Case>, about: Float64Array) => {
-			for (const one of them) one.expand(about, { figures: expanded, shapes });
-		};
-		let scores = start ?? new Float64Array(own.length);
-		expandAt(look.anew ? some : some.filter(({ at }) => !at), look.about(scores, own));
-		const usable = some.filter(({ at }) => at !== null);
-		const sharedOf = sharedRows(own);
-		let frame: Frame | undefined;
-		let terms: readonly EvidenceTerm[] = [];
-		let moved: ReadonlySet<Case> = new Set();
-		for (let pass = 0, settled = false; ; pass++) {
-			const outlook = { own, sharedOf, scores };
-			terms = usable.map((one, k) => {
-				const known = look.stays && !moved.has(one) ? terms[k] : undefined;
-				return known ?? look.term(one.term(hand), one.at!, outlook);
-			});
-			frame ??= frameOf(own.length, terms, { outcomes, held: look.held(own) });
-			const found = posterior(own.length, terms, {
-				outcomes,
-				loss,
-				frame,
-				start: scores,
-				near: near || pass > 0,
-				enough: settled ? enough : ROUGHLY
-			});
-			if (settled) return { usable, mean: found.mean };
-			scores = found.mean;
-			const about = look.about(scores, own);
-			moved = new Set(usable.filter((one) => one.isFar(about, shapes ? LEANING : 1)));
-			expandAt(moved, about);
-			settled = moved.size <= FEW * usable.length || pass === MOST_PASSES - 1;
-		}
+	return { cases: [...cases.values()], outings };
+}
+
+/** What an outing says of the scores: the log-odds of a touch there, and how they change with each. */
+function outcomeOf(
+	one: Outing,
+	{
+		resets,
+		places,
+		kept
+	}: {
+		readonly resets: readonly Reset[];
+		readonly places: Places;
+		readonly kept: Map<string, OutingLikelihood>;
+	}
+): Outcome {
+	const id = JSON.stringify([one.recipe, one.lie, one.rig, one.celsius, one.saw]);
+	const ready = one.fit?.model === MODEL_VERSION ? one.fit : kept.get(id);
+	const fit = ready ?? outingLikelihoodOf(one);
+	kept.set(id, fit);
+	const made = asOf(one.on, resets, bothOf(one));
+	return {
+		logOdds: fit.logOdds,
+		happened: one.saw !== 'untouched',
+		slopes: fit.slopes.flatMap(({ belief, slope }) =>
+			(made(belief) ?? []).map(({ score, weight }) => ({
+				k: places.place(score),
+				slope: slope * weight
+			}))
+		)
 	};
-	const every = Math.ceil(all.length / FIRST);
-	// What all share is found from some of them; the others are expanded where it then stands.
-	const some = shapes && all.filter((_, k) => k % every === 0);
-	const first = some && modeOf(some, looks.shared, { enough: ROUGHLY }).mean;
-	const aim = { start: first, near: first !== undefined, enough: CLOSELY };
-	const shared = modeOf(all, looks.shared, aim).mean;
-	const { usable, mean } = modeOf(all, looks.own, { start: shared });
-	const terms = usable.map((one) => one.term(hand));
-	const { curve, residuals } = laplaceAt(mean, terms, { outcomes, loss });
-	const unusable = all.flatMap(({ at, found }) => (at ? [] : found.map(({ key }) => key)));
+}
+
+/** What stays the same while a mode is sought. */
+interface Seeking {
+	readonly outcomes: readonly Outcome[];
+	readonly hand: Hand;
+	readonly loss: Loss;
+	/** By score, 1 where it is one place's own. */
+	readonly own: Uint8Array;
+	readonly expanded: Map<string, Expansion | null>;
+	/** Figures that lean as their like; only where there are many. */
+	readonly shapes?: Map<string, Shape | null>;
+}
+
+/** The mode as one look has it, the figures expanded about it and anew where it has moved. */
+function modeOf(
+	{ outcomes, hand, loss, own, expanded, shapes }: Seeking,
+	some: readonly Case[],
+	look: EvidenceView,
+	{ start, enough, near }: Aim = {}
+): { readonly usable: readonly Case[]; readonly mean: Float64Array } {
+	const expandAt = (them: Iterable<Case>, about: Float64Array) => {
+		for (const one of them) one.expand(about, { figures: expanded, shapes });
+	};
+	let scores = start ?? new Float64Array(own.length);
+	expandAt(look.anew ? some : some.filter(({ at }) => !at), look.about(scores, own));
+	const usable = some.filter(({ at }) => at !== null);
+	const sharedOf = sharedRows(own);
+	let frame: Frame | undefined;
+	let terms: readonly EvidenceTerm[] = [];
+	let moved: ReadonlySet<Case> = new Set();
+	for (let pass = 0, settled = false; ; pass++) {
+		const outlook = { own, sharedOf, scores };
+		terms = usable.map((one, k) => {
+			const known = look.stays && !moved.has(one) ? terms[k] : undefined;
+			return known ?? look.term(one.term(hand), one.at!, outlook);
+		});
+		frame ??= frameOf(own.length, terms, { outcomes, held: look.held(own) });
+		const found = posterior(own.length, terms, {
+			outcomes,
+			loss,
+			frame,
+			start: scores,
+			near: near || pass > 0,
+			enough: settled ? enough : ROUGHLY
+		});
+		if (settled) return { usable, mean: found.mean };
+		scores = found.mean;
+		const about = look.about(scores, own);
+		moved = new Set(usable.filter((one) => one.isFar(about, shapes ? LEANING : 1)));
+		expandAt(moved, about);
+		settled = moved.size <= FEW * usable.length || pass === MOST_PASSES - 1;
+	}
+}
+
+/** How each entry goes with all the others. @param residuals of each case, its entries one after the other */
+function judgedBy(
+	usable: readonly Case[],
+	mean: Float64Array,
+	residuals: readonly (readonly number[])[],
+	hand: Hand
+): JudgedEntry[] {
 	const prior = new Float64Array(mean.length);
-	const fights = usable.map((one) => one.movedBy(mean, prior) > FLAGGED);
-	const judged = usable.flatMap((one, k) => {
+	return usable.flatMap((one, k) => {
+		const fights = one.movedBy(mean, prior) > FLAGGED;
 		let next = 0;
 		return one.found.map((entry): JudgedEntry => {
-			const { key } = entry;
 			const values = foundOf(entry, one.at!.expansion.value, hand);
 			const off = residuals[k]!.slice(next, (next += values.length));
 			const ratios = values.map(({ spread }, i) =>
 				math.exp(off[i]! * math.hypot(spread, Math.sqrt(one.at!.rest)))
 			);
 			const flagged = off.some((r) => Math.abs(r) > FLAGGED);
-			return { key, ratios, off, flagged, fights: !flagged && fights[k]! };
+			return { key: entry.key, ratios, off, flagged, fights: !flagged && fights };
 		});
 	});
-	// What was set aside was only there so that the rest is not misled by it; of which nothing was learned
-	// stands as before.
+}
+
+/**
+ * The scores as they are kept. What was set aside was only there so that the rest is not misled by it; of which
+ * nothing was learned stands as before.
+ */
+function learnedAt(mean: Float64Array, curve: Curve, { scores }: Places): Omit<Learned, 'tied'> {
 	const variances = curve.variances();
-	const shown = [...places.scores].filter(
+	const shown = [...scores].filter(
 		([score, k]) =>
 			!score.endsWith(SET_ASIDE) &&
 			(Math.abs(mean[k]!) > HARDLY_MOVED || variances[k]! < 1 - HARDLY_MOVED)
 	);
 	const at = shown.map(([, k]) => k);
 	return {
-		learned: {
-			...(Object.keys(tied).length > 0 && { tied }),
-			scores: shown.map(([score]) => score),
-			mean: at.map((k) => tidy(mean[k]!)),
-			covariance: {
-				rank: at.map((k) => curve.rank[k]!),
-				curve: {
-					first: Array.from(curve.factor.first),
-					rows: curve.factor.rows.map((row) => Array.from(row, tidy))
-				}
+		scores: shown.map(([score]) => score),
+		mean: at.map((k) => tidy(mean[k]!)),
+		covariance: {
+			rank: at.map((k) => curve.rank[k]!),
+			curve: {
+				first: Array.from(curve.factor.first),
+				rows: curve.factor.rows.map((row) => Array.from(row, tidy))
 			}
-		},
-		judged,
-		unusable
+		}
 	};
 }
 
