@@ -10,7 +10,7 @@ import { DATA_CORRUPTED, DatabaseError, DISK_FULL, UNKNOWN_OUTCOME } from './db/
 import { DataFolderError } from './db/folder';
 import { INVISIBLE, isVisible } from '$lib/contract/names';
 import { readBody, readJson } from './json';
-import type { ActionPart } from './store/store';
+import type { ActionPart } from './store/changes';
 import { Refusal, type Store } from './store/index';
 
 /** The most that an ordinary request may hold. */

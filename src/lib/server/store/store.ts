@@ -1,8 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { difference } from '$lib/documents/changes';
 import type {
 	ActionAnswer,
-	ChangeNews,
 	DocumentChange,
 	Done,
 	HistoryEntry,
@@ -14,7 +12,6 @@ import {
 	documentKinds,
 	growingKinds,
 	kinds,
-	withinOf,
 	type Collection,
 	type Collections,
 	type DocumentContent,
@@ -32,33 +29,27 @@ import {
 	historyOf,
 	recordAction,
 	recordEdit,
-	stateAt,
-	stepHistory,
-	type ChangeRecord
+	stepHistory
 } from './actions';
 import type { Backups } from './backups';
+import { changed, current, made, parts, removed, told, written, type ActionPart } from './changes';
+import { documentTexts, type DocumentTexts } from './document-texts';
 import {
 	findDocument,
-	findWithin,
 	firstFly,
 	listCollections,
 	listDocuments,
 	listPage,
-	putDocument,
-	removeDocument,
 	type ListPage
 } from './documents';
-import { documentTexts, type DocumentTexts } from './document-texts';
-import { listTying, putTying } from './tying';
-import { checkContent } from './content';
 import type { Write } from './import';
-import { returnReserved } from './reserved';
+import { News, type Listener } from './news';
 import { Refusal } from './refusal';
+import { keepStrip, keepWorkedOut, setting, workedOut } from './settings';
+import { listTying, putTying } from './tying';
 
 /** Presses closer together than this, on the same value, are one action; in milliseconds. */
 const RUN_MS = 2500;
-
-export type Listener = (news: ChangeNews | null) => void;
 
 /** Everything a person does, each a transaction with its entry in the action log. */
 export interface Store {
@@ -120,16 +111,6 @@ export interface Store {
 	close(): Promise<void>;
 }
 
-/** One of several changes. */
-export interface ActionPart {
-	readonly kind: DocumentKind;
-	readonly id: string;
-	/** That it started from; null for a new document. */
-	readonly revision: number | null;
-	/** null: it is deleted. */
-	readonly content: DocumentContent | null;
-}
-
 /** Gives the database an id of its own, unless it has one; a backup brings its own. */
 export const nameDatabase = (db: Database): Promise<unknown> =>
 	db.transaction((tx) =>
@@ -147,144 +128,68 @@ const foundSum = (db: Queryable) => sumOf(db, taughtBy);
  * @param release gives the data folder back
  */
 export function createStore(db: Database, backups: Backups, release: () => void): Store {
-	// The stand is this process's own: a window that outlives it finds another one, and reads anew.
-	const epoch = randomUUID().slice(0, 8);
-	let count = 0;
-	let found = 0;
-	const stand = () => `${epoch}.${count}`;
+	const news = new News();
+	return {
+		...readsOf(db, news, backups),
+		...writesOf(db, news),
+		...besides(db),
+		listen: (listener) => news.listen(listener),
+		stand: () => news.stand(),
+		foundStand: () => news.foundStand(),
+		backups: {
+			...backups,
+			restore: async (name) => {
+				await backups.restore(name);
+				await nameDatabase(db);
+				news.tell({ changes: null, history: await db.read(historyEnds) });
+			}
+		},
+		close: async () => {
+			backups.stop();
+			news.end();
+			try {
+				await db.close();
+			} finally {
+				release();
+			}
+		}
+	};
+}
+
+/** What a window or a script reads of documents. */
+function readsOf(
+	db: Database,
+	news: News,
+	backups: Backups
+): Pick<Store, 'snapshot' | 'opening' | 'list' | 'page' | 'get' | 'history' | 'done' | 'read'> {
 	/** All documents, as they were read at a stand: who asks for an answer does not pay for all that is kept. */
 	let held: { readonly at: number; readonly collections: Collections } | null = null;
-	const listeners = new Set<Listener>();
-	const tell = (news: Omit<ChangeNews, 'stand'>) => {
-		count++;
-		if (news.changes?.every(({ kind }) => !taughtBy.includes(kind)) !== true) found++;
-		for (const listener of listeners) listener({ ...news, stand: stand() });
-	};
-
-	// Not by the day's clock, which may be set back over minutes.
-	let lastEdit = -Infinity;
-	const soon = () => performance.now() - lastEdit < RUN_MS;
-
-	const current = async (tx: Queryable, kind: DocumentKind, id: string) => {
-		const row = await findDocument(tx, kind, id);
-		if (!row)
-			throw new Refusal(404, `This ${kinds[kind].one} is not there; it may have been deleted.`);
-		return row;
-	};
-	const expect = async (tx: Queryable, row: DocumentRow, revision: number) => {
-		if (row.revision === revision) return;
-		const seen = await stateAt(tx, row.id, revision);
-		const changed = seen ? difference(seen, row).words : '';
-		const what = changed ? `: ${changed}` : '';
-		throw new Refusal(
-			409,
-			`“${row.name}” was changed after revision ${revision} was read${what}. It is at revision ${row.revision} now.`,
-			{ current: row, changed }
-		);
-	};
-	const needsOuter = async (tx: Queryable, kind: DocumentKind, content: DocumentContent) => {
-		const within = withinOf(kind);
-		if (!within || (await findDocument(tx, within.kind, content[within.key]!))) return;
-		const outer = `${kinds[within.kind].one} (${within.key})`;
-		throw new Refusal(422, `The ${outer} of this ${kinds[kind].one} is not there.`);
-	};
-	/** A transaction whose changes every window is told of, once they are on the disk. */
-	const act = async (
-		work: (tx: Queryable) => Promise<readonly DocumentChange[]>
-	): Promise<ActionAnswer> => {
-		const answer = await db.transaction(async (tx) => {
-			const changes = await work(tx);
-			return { changes, history: await historyEnds(tx) };
-		});
-		lastEdit = -Infinity;
-		if (answer.changes.length > 0) tell(answer);
-		return { ...answer, stand: stand() };
-	};
-	/** A new document, checked and put. */
-	const made = async (tx: Queryable, kind: DocumentKind, id: string, content: DocumentContent) => {
-		if (await findDocument(tx, kind, id)) {
-			throw new Refusal(409, `A ${kinds[kind].one} with this id is already there.`);
-		}
-		await needsOuter(tx, kind, content);
-		checkContent(kind, content, null);
-		const after = await putDocument(tx, kind, id, content);
-		return { kind, id, before: null, after };
-	};
-	/** A document as it is changed, checked and put. */
-	const changed = async (
-		tx: Queryable,
-		{ kind, id }: Pick<ActionPart, 'kind' | 'id'>,
-		revision: number,
-		content: DocumentContent
-	) => {
-		const before = await current(tx, kind, id);
-		await expect(tx, before, revision);
-		await needsOuter(tx, kind, content);
-		checkContent(kind, content, before);
-		return { kind, id, before, after: await putDocument(tx, kind, id, content) };
-	};
-	/** A document that goes, and what goes with it. */
-	const removed = async (tx: Queryable, kind: DocumentKind, id: string, revision: number) => {
-		const before = await current(tx, kind, id);
-		await expect(tx, before, revision);
-		const inner = await findWithin(tx, kind, id);
-		if (inner) {
-			const { many } = kinds[inner];
-			throw new Refusal(409, `“${before.name}” still has ${many}. Delete or move them first.`);
-		}
-		const returned = before.kind === 'batch' ? await returnReserved(tx, before) : [];
-		await removeDocument(tx, kind, id);
-		return { before, records: [...returned, { kind, id, before, after: null }] };
-	};
-	const oneOf = async (tx: Queryable, change: ActionPart): Promise<readonly ChangeRecord[]> => {
-		const { kind, id, revision, content } = change;
-		if (content === null) {
-			if (revision === null) {
-				throw new Refusal(422, 'To delete takes the revision that was seen; to make, a document.');
-			}
-			return (await removed(tx, kind, id, revision)).records;
-		}
-		if (revision === null) return [await made(tx, kind, id, content)];
-		return [await changed(tx, change, revision, content)];
-	};
-	const told = (records: readonly ChangeRecord[]): DocumentChange[] =>
-		records.map(({ kind, id, after }) => ({ kind, id, row: after }));
-	const step = (direction: 'undo' | 'redo') =>
-		act(async (tx) => {
-			const changes = await stepHistory(tx, direction);
-			if (!changes) throw new Refusal(409, `There is nothing to ${direction}.`);
-			return changes;
-		});
-
 	/** What is asked of everything at once, beside the documents. */
-	const aboutAll = async (tx: Queryable, at: number) => {
-		const setting = async <T>(key: string) => {
-			const sql = 'select value from setting where key = $1';
-			return (await tx.query<{ value: T }>(sql, [key]))[0]?.value;
-		};
-		const chosen = await setting<StripSelection>('strip');
-		return {
-			stand: `${epoch}.${at}`,
-			trouble: backups.trouble(),
-			database: (await setting<string>('database')) ?? '',
-			tying: await listTying(tx),
-			strip: { flyId: null, lieId: null, rigId: null, ...chosen },
-			history: await historyEnds(tx)
-		};
-	};
-
+	const aboutAll = async (tx: Queryable, at: number) => ({
+		stand: news.stand(at),
+		trouble: backups.trouble(),
+		database: (await setting<string>(tx, 'database')) ?? '',
+		tying: await listTying(tx),
+		strip: {
+			flyId: null,
+			lieId: null,
+			rigId: null,
+			...(await setting<StripSelection>(tx, 'strip'))
+		},
+		history: await historyEnds(tx)
+	});
 	return {
 		snapshot: () =>
 			db.read(async (tx) => {
 				// A change that is told of meanwhile may be in it or not: with this stand it is asked for.
-				const at = count;
+				const at = news.count;
 				if (held?.at !== at) held = { at, collections: await listCollections(tx) };
 				const { collections } = held;
 				return { ...collections, ...(await aboutAll(tx, at)) };
 			}),
 		opening: () =>
 			db.read(async (tx) => {
-				const about = await aboutAll(tx, count);
+				const about = await aboutAll(tx, news.count);
 				const { strip } = about;
 				const all: Partial<Record<Collection, DocumentRow[]>> = {};
 				for (const kind of documentKinds) {
@@ -310,21 +215,61 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 			return page;
 		},
 		get: (kind, id) => current(db, kind, id),
+		history: (kind, id) =>
+			db.read(async (tx) => {
+				const entries = await historyOf(tx, id);
+				// A deleted document still has its history; one that never was has none.
+				if (entries.length === 0) await current(tx, kind, id);
+				return entries;
+			}),
+		done: () => db.read(doneLately),
+		read: (work) => db.read(work)
+	};
+}
+
+/** Everything that changes documents; each an action with its entry. */
+function writesOf(
+	db: Database,
+	news: News
+): Pick<Store, 'create' | 'edit' | 'remove' | 'act' | 'together' | 'undo' | 'redo'> {
+	// Not by the day's clock, which may be set back over minutes.
+	let lastEdit = -Infinity;
+	/** A transaction whose changes every window is told of, once they are on the disk. */
+	const act = async (
+		work: (tx: Queryable) => Promise<readonly DocumentChange[]>
+	): Promise<ActionAnswer> => {
+		const answer = await db.transaction(async (tx) => {
+			const changes = await work(tx);
+			return { changes, history: await historyEnds(tx) };
+		});
+		lastEdit = -Infinity;
+		if (answer.changes.length > 0) news.tell(answer);
+		return { ...answer, stand: news.stand() };
+	};
+	const step = (direction: 'undo' | 'redo') =>
+		act(async (tx) => {
+			const changes = await stepHistory(tx, direction);
+			if (!changes) throw new Refusal(409, `There is nothing to ${direction}.`);
+			return changes;
+		});
+	return {
 		create: (kind, id, content) =>
 			act(async (tx) => {
-				const record = await made(tx, kind, id, content);
+				const record = await made(tx, { kind, id, content });
 				await recordAction(tx, `${record.after.name}: new ${kinds[kind].one}`, [], [record]);
 				return told([record]);
 			}),
-		edit: (kind, id, revision, content) =>
-			act(async (tx) => {
-				const record = await changed(tx, { kind, id }, revision, content);
-				await recordEdit(tx, record.before, record.after, soon());
+		edit: async (kind, id, revision, content) => {
+			const answer = await act(async (tx) => {
+				const record = await changed(tx, { kind, id, content }, revision);
+				// In its turn: the edit before may still have been under way when this one came.
+				const soon = performance.now() - lastEdit < RUN_MS;
+				await recordEdit(tx, record.before, record.after, soon);
 				return told([record]);
-			}).then((answer) => {
-				lastEdit = performance.now();
-				return answer;
-			}),
+			});
+			lastEdit = performance.now();
+			return answer;
+		},
 		remove: (kind, id, revision) =>
 			act(async (tx) => {
 				const { before, records } = await removed(tx, kind, id, revision);
@@ -333,15 +278,7 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 			}),
 		act: (label, changes) =>
 			act(async (tx) => {
-				const records: ChangeRecord[] = [];
-				for (const [k, change] of changes.entries()) {
-					try {
-						records.push(...(await oneOf(tx, change)));
-					} catch (error) {
-						if (!(error instanceof Refusal)) throw error;
-						throw new Refusal(error.status, error.message, { ...error.more, change: k });
-					}
-				}
+				const records = await parts(tx, changes);
 				if (records.length > 0) await recordAction(tx, label, [], records);
 				return told(records);
 			}),
@@ -352,94 +289,40 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 			const answer = await act(async (tx) => {
 				const { result, label, writes } = await plan(tx);
 				planned = result;
-				const records: ChangeRecord[] = [];
-				for (const { kind, id, content } of writes) {
-					const before = await findDocument(tx, kind, id);
-					await needsOuter(tx, kind, content);
-					checkContent(kind, content, before);
-					records.push({ kind, id, before, after: await putDocument(tx, kind, id, content) });
-				}
+				const records = [];
+				for (const write of writes) records.push(await written(tx, write));
 				if (records.length > 0) await recordAction(tx, label, [], records);
 				return told(records);
 			});
 			return { result: planned!, answer };
 		},
-		history: (kind, id) =>
-			db.read(async (tx) => {
-				const entries = await historyOf(tx, id);
-				// A deleted document still has its history; one that never was has none.
-				if (entries.length === 0) await current(tx, kind, id);
-				return entries;
-			}),
-		done: () => db.read(doneLately),
 		undo: () => step('undo'),
-		redo: () => step('redo'),
+		redo: () => step('redo')
+	};
+}
+
+/** What is kept beside the documents, and what is learned from. */
+function besides(
+	db: Database
+): Pick<Store, 'setStrip' | 'workedOut' | 'keepWorkedOut' | 'setTying' | 'foundSum' | 'found'> {
+	return {
 		setStrip: async (selection) => {
-			await db.transaction((tx) =>
-				tx.query(
-					// The rig that is put away for none stays the one that chances are meant by.
-					`insert into setting (key, value) values ('strip', $1::jsonb)
-					on conflict (key) do update set value = excluded.value || coalesce((
-						select jsonb_build_object('lastRigId', last) from (select coalesce(
-							excluded.value ->> 'rigId', excluded.value ->> 'lastRigId',
-							setting.value ->> 'rigId', setting.value ->> 'lastRigId') as last) as used
-						where last is not null), '{}'::jsonb)`,
-					[JSON.stringify(selection)]
-				)
-			);
+			await db.transaction((tx) => keepStrip(tx, selection));
 		},
-		workedOut: async (what) => {
-			const [row] = await db.query<{ origin: string; answer: string }>(
-				'select origin, answer from worked_out where what = $1',
-				[what]
-			);
-			return row ? { origin: row.origin, answer: JSON.parse(row.answer) as unknown } : null;
-		},
+		workedOut: (what) => workedOut(db, what),
 		keepWorkedOut: async (what, origin, answer) => {
-			await db.transaction((tx) =>
-				tx.query(
-					`insert into worked_out (what, origin, answer) values ($1, $2, $3)
-					on conflict (what) do update set origin = excluded.origin, answer = excluded.answer`,
-					[what, origin, JSON.stringify(answer)]
-				)
-			);
+			await keepWorkedOut(db, what, origin, answer);
 		},
-		setTying: async (batchId, progress) => {
-			await db.transaction(async (tx) => {
+		setTying: (batchId, progress) =>
+			db.transaction(async (tx) => {
 				await current(tx, 'batch', batchId);
 				await putTying(tx, batchId, progress);
-			});
-		},
-		read: (work) => db.read(work),
-		listen: (listener) => {
-			listeners.add(listener);
-			return () => listeners.delete(listener);
-		},
-		stand,
-		foundStand: () => `${epoch}.${found}`,
+			}),
 		foundSum: () => foundSum(db),
 		found: () =>
 			db.read(async (tx) => ({
 				sum: await foundSum(tx),
 				texts: await documentTexts(tx, taughtBy)
-			})),
-		backups: {
-			...backups,
-			restore: async (name) => {
-				await backups.restore(name);
-				await nameDatabase(db);
-				tell({ changes: null, history: await db.read(historyEnds) });
-			}
-		},
-		close: async () => {
-			backups.stop();
-			for (const listener of listeners) listener(null);
-			listeners.clear();
-			try {
-				await db.close();
-			} finally {
-				release();
-			}
-		}
+			}))
 	};
 }

@@ -1,5 +1,5 @@
 import { respond } from '$lib/server/api';
-import type { Listener } from '$lib/server/store/store';
+import type { Listener } from '$lib/server/store/news';
 import type { RequestHandler } from './$types';
 
 const KEEP_ALIVE = 20_000;
