@@ -55,7 +55,10 @@ describe('four whole flies with all dimensions given, summed by hand (0.5 %)', (
 		expect(Math.abs(massOf(recipe) / mg / byHand - 1)).toBeLessThan(0.005);
 	const hook = (wire: number, shank: number, gape: number) =>
 		({
-			...({ style: 'straight', size: 14, lengthX: 0, wireX: 0 } as const),
+			style: 'straight',
+			size: 14,
+			lengthX: 0,
+			wireX: 0,
 			measured: { wire: wire * 1e-3, shank: shank * 1e-3, gape: gape * 1e-3 }
 		}) as const;
 

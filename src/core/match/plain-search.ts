@@ -8,6 +8,14 @@ import type { MatchQuestion } from './question';
 import { goesOn, spaceOf, type Space } from './space';
 import { LEAST_TURNS, MOST_TURNS } from './surrogate';
 
+/** No coil, and every coil of so many windings. */
+function* coils(windings: number) {
+	yield { winding: -1, turns: 0 };
+	for (let winding = 0; winding < windings; winding++) {
+		for (let turns = LEAST_TURNS; turns <= MOST_TURNS; turns++) yield { winding, turns };
+	}
+}
+
 /** Every build of a space, one after the other, whether or not it can be tied. */
 export function* placesIn(space: Space) {
 	const { hooks, beads, windings, variants } = space;
@@ -15,11 +23,7 @@ export function* placesIn(space: Space) {
 		for (let bead = 0; bead < beads.length; bead++) {
 			if (!goesOn(space, hooks[hook]!, beads[bead]!)) continue;
 			for (let variant = 0; variant < variants.length; variant++) {
-				yield { hook, bead, winding: -1, turns: 0, variant };
-				for (let winding = 0; winding < windings.length; winding++) {
-					for (let turns = LEAST_TURNS; turns <= MOST_TURNS; turns++)
-						yield { hook, bead, winding, turns, variant };
-				}
+				for (const wound of coils(windings.length)) yield { hook, bead, ...wound, variant };
 			}
 		}
 	}

@@ -33,18 +33,39 @@ export const remediesFor: Readonly<Record<Fault, readonly RemedyName[]>> = {
 	unsolved: ['find the hand', 'another way'],
 	under: ['lighter bead', 'larger float', 'more buoyant dry', 'less wire', 'another way'],
 	never: [
-		...(['find the hand', 'slack cast', 'slower lead', 'heavier bead', 'more wire'] as const),
-		...(['thinner tippet', 'more room', 'plunged cast', 'less dressing', 'another way'] as const)
+		'find the hand',
+		'slack cast',
+		'slower lead',
+		'heavier bead',
+		'more wire',
+		'thinner tippet',
+		'more room',
+		'plunged cast',
+		'less dressing',
+		'another way'
 	],
 	late: [
-		...(['find the hand', 'slack cast', 'slower lead', 'heavier bead', 'more wire'] as const),
-		...(['more room', 'thinner tippet', 'plunged cast', 'less dressing', 'another way'] as const)
+		'find the hand',
+		'slack cast',
+		'slower lead',
+		'heavier bead',
+		'more wire',
+		'more room',
+		'thinner tippet',
+		'plunged cast',
+		'less dressing',
+		'another way'
 	],
 	hung: ['find the hand', 'lighter bead', 'less wire', 'feel the bed', 'another way'],
 	bed: ['find the hand', 'lighter bead', 'less wire', 'feel the bed', 'another way'],
 	lifted: [
-		...(['find the hand', 'slower lead', 'heavier bead', 'more wire', 'feel the bed'] as const),
-		...(['thinner tippet', 'another way'] as const)
+		'find the hand',
+		'slower lead',
+		'heavier bead',
+		'more wire',
+		'feel the bed',
+		'thinner tippet',
+		'another way'
 	]
 };
 

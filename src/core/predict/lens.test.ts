@@ -9,8 +9,16 @@ import { anyRecipe } from '$lib/documents/fly/any-recipe.testing';
 const fluid = fluidAt(12);
 /** Every size that a fly has, by the belief that scales it. */
 const sizes: readonly BeliefName[] = [
-	...(['bead.diameter', 'bead.bore', 'bead.recess', 'bead.recessDepth', 'bead.slot'] as const),
-	...(['coil.wire', 'hook.wire', 'hook.shank', 'hook.gape', 'dressing.girth'] as const)
+	'bead.diameter',
+	'bead.bore',
+	'bead.recess',
+	'bead.recessDepth',
+	'bead.slot',
+	'coil.wire',
+	'hook.wire',
+	'hook.shank',
+	'hook.gape',
+	'dressing.girth'
 ];
 
 test('a thousandth more of any size moves mass and sink rate by less than half a per cent, unless the fly turns over', () => {

@@ -20,8 +20,13 @@ const ofTheHand: readonly BeliefName[] = ['rig.lead', 'rig.reach', 'rig.hand'];
 
 /** What moves a drift most: these are drawn evenly, so that even a few worlds say much. */
 const evenly: readonly BeliefName[] = [
-	...(['water.depth', 'water.speed', 'rig.hand', 'water.roughness'] as const),
-	...(['rig.lead', 'rig.reach', 'dressing.drag'] as const)
+	'water.depth',
+	'water.speed',
+	'rig.hand',
+	'water.roughness',
+	'rig.lead',
+	'rig.reach',
+	'dressing.drag'
 ];
 
 /**

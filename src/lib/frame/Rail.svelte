@@ -16,12 +16,18 @@
 	const { documents } = useWorkspace();
 	const steps = $derived([
 		{
-			...({ way: 'undo', name: 'Undo', keys: 'Ctrl+Z', Sign: Undo } as const),
+			way: 'undo' as const,
+			name: 'Undo',
+			keys: 'Ctrl+Z',
+			Sign: Undo,
 			label: documents.history.undo,
 			possible: documents.history.undo !== null || documents.saving
 		},
 		{
-			...({ way: 'redo', name: 'Redo', keys: 'Ctrl+Shift+Z', Sign: Redo } as const),
+			way: 'redo' as const,
+			name: 'Redo',
+			keys: 'Ctrl+Shift+Z',
+			Sign: Redo,
 			label: documents.history.redo,
 			possible: documents.history.redo !== null
 		}

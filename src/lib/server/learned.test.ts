@@ -87,7 +87,9 @@ test('how often a build was weighed and timed counts every entry of it that is l
 	});
 	const weighing = { of: 'fly', recipe, count: 1, massG: 0.2, scaleStepG: 0.01 } as const;
 	const drop = {
-		...({ recipe, wet: 'soaked', temperatureC: 10 } as const),
+		recipe,
+		wet: 'soaked' as const,
+		temperatureC: 10,
 		distanceM: 1,
 		runsS: [3],
 		reactionS: 0.2

@@ -53,6 +53,17 @@ async function* unpackedLines(path: string): AsyncGenerator<string> {
 	if (rest !== '') yield rest;
 }
 
+/** Counts a row to its table. */
+function countRow(
+	line: string,
+	counts: Record<string, number>,
+	bad: (why: string) => BackupError
+): void {
+	const table = /^\["([a-z_]+)",/.exec(line)?.[1];
+	if (table === undefined) throw bad('a row in it cannot be read');
+	counts[table] = (counts[table] ?? 0) + 1;
+}
+
 /**
  * The lines of a backup, checked as they pass.
  *
@@ -69,11 +80,7 @@ export async function* checkedLines(path: string, newest: number): AsyncGenerato
 		for await (const line of unpackedLines(path)) {
 			if (held !== null) {
 				if (header === null) header = headerOf(held, newest, bad);
-				else {
-					const table = /^\["([a-z_]+)",/.exec(held)?.[1];
-					if (table === undefined) throw bad('a row in it cannot be read');
-					counts[table] = (counts[table] ?? 0) + 1;
-				}
+				else countRow(held, counts, bad);
 				content.update(held).update('\n');
 				yield held;
 			}

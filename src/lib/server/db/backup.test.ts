@@ -231,7 +231,8 @@ test('copies are kept by count, each kind for itself, and unfinished ones leave 
 		Array.from({ length: 14 }, (_, i) => String(17 - i).padStart(2, '0'))
 	);
 	expect(listBackups(backups).some(({ kind }) => kind === 'before-migration')).toBe(true);
-	const failing = (error: Error): Database => ({ ...db, read: () => Promise.reject(error) });
+	const failing = (error: Error): Database =>
+		Object.assign(Object.create(db) as Database, { read: () => Promise.reject(error) });
 	await expect(makeBackup(failing(new Error('no')), backups, 'by-hand')).rejects.toThrow('no');
 	const full = Object.assign(new Error('ENOSPC'), { code: 'ENOSPC' });
 	await expect(makeBackup(failing(full), backups, 'by-hand')).rejects.toMatchObject({

@@ -50,111 +50,134 @@ export async function openPglite(
 	folder: string,
 	limits: Partial<PgliteLimits> = {}
 ): Promise<Database> {
-	const { statementMs, scriptMs, openMs, roomBytes, checkpointEvery, checkpointMs } = {
-		...usual,
-		...limits
-	};
 	inspectFolder(folder);
-	const start = () =>
-		whileOpening(
-			startEngine(folder, openMs).catch((error: unknown) => {
-				if (error instanceof SilentEngineError) throw silent(folder, error.message);
-				throw error instanceof DatabaseError ? whyNotOpened(folder, error.message) : error;
-			})
-		);
-	let engine = await start();
-	let closed = false;
+	const all = { ...usual, ...limits };
+	return new PgliteDatabase(folder, all, await started(folder, all));
+}
+
+/** @throws DataFolderError when it cannot be opened, with the way out */
+const started = (folder: string, { openMs }: PgliteLimits): Promise<Engine> =>
+	whileOpening(
+		startEngine(folder, openMs).catch((error: unknown) => {
+			if (error instanceof SilentEngineError) throw silent(folder, error.message);
+			throw error instanceof DatabaseError ? whyNotOpened(folder, error.message) : error;
+		})
+	);
+
+class PgliteDatabase implements Database {
+	private closed = false;
 	/** Transactions since the last checkpoint. */
-	let dirty = 0;
-
+	private dirty = 0;
 	// One connection: whole transactions take turns, and nothing slips in between.
-	let turn: Promise<unknown> = Promise.resolve();
-	const inTurn = <T>(work: (engine: Engine) => Promise<T>): Promise<T> => {
-		const mine = turn.then(async () => {
-			if (closed) throw new DatabaseError('The database is closed.', CLOSED);
-			if (!engine.alive) {
-				// Two engines on one folder would ruin it: the old one must be gone.
-				await engine.kill();
-				engine = await start();
-			}
-			return work(engine);
-		});
-		turn = mine.catch(() => undefined);
-		return mine;
-	};
-	const on = (engine: Engine): Queryable => ({
-		query: <Row>(sql: string, params: readonly unknown[] = []) =>
-			engine.send({ kind: 'query', sql, params }, statementMs) as Promise<Row[]>,
-		script: async (sql) => void (await engine.send({ kind: 'script', sql }, scriptMs))
-	});
+	private turn: Promise<unknown> = Promise.resolve();
+	private readonly timer: NodeJS.Timeout;
 
-	async function transact<T>(
-		engine: Engine,
-		begin: string,
-		work: (tx: Queryable) => Promise<T>
-	): Promise<T> {
-		const tx = on(engine);
-		await tx.query(begin);
-		let result: T;
-		try {
-			result = await work(tx);
-		} catch (error) {
-			// A dead engine has forgotten the transaction by itself.
-			await tx.query('rollback').catch(() => undefined);
-			throw error;
-		}
-		try {
-			await tx.query('commit');
-		} catch (error) {
-			if (!(error instanceof DatabaseError) || error.code !== DEAD_ENGINE) throw error;
-			throw new DatabaseError(
-				'The database had to be started again just as this was being kept. Look whether it is there.',
-				UNKNOWN_OUTCOME
-			);
-		}
-		return result;
+	constructor(
+		private readonly folder: string,
+		private readonly limits: PgliteLimits,
+		private engine: Engine
+	) {
+		this.timer = setInterval(() => {
+			if (this.dirty > 0) this.inTurn(() => this.checkpoint()).catch(say);
+		}, limits.checkpointMs);
+		this.timer.unref();
 	}
 
-	const checkpoint = async (engine: Engine) => {
-		if (dirty === 0) return;
-		dirty = 0;
-		await engine.send({ kind: 'script', sql: 'checkpoint' }, scriptMs);
-	};
-	const wrote = (engine: Engine) => (++dirty >= checkpointEvery ? checkpoint(engine) : undefined);
-	const timer = setInterval(() => {
-		if (dirty > 0) inTurn(checkpoint).catch((error: unknown) => console.error(String(error)));
-	}, checkpointMs);
-	timer.unref();
+	query<Row>(sql: string, params?: readonly unknown[]): Promise<Row[]> {
+		return this.inTurn((on) => on.query<Row>(sql, params));
+	}
 
-	return {
-		query: (sql, params) => inTurn((engine) => on(engine).query(sql, params)),
-		script: (sql) => inTurn((engine) => on(engine).script(sql)),
-		read: (work) => inTurn((engine) => transact(engine, 'begin read only', work)),
-		transaction: (work) =>
-			inTurn(async (engine) => {
-				if (freeBytes(folder) < roomBytes) {
-					throw new DatabaseError(
-						'The disk is nearly full, so nothing was changed. Make room on it and try again.',
-						DISK_FULL
-					);
-				}
-				const result = await transact(engine, 'begin', work);
-				// What is committed stays so when the checkpoint fails; the next engine recovers it.
-				await wrote(engine)?.catch((error: unknown) => console.error(String(error)));
-				return result;
-			}),
-		close: () => {
-			clearInterval(timer);
-			return inTurn(async (engine) => {
-				closed = true;
-				try {
-					await engine.send({ kind: 'close' }, scriptMs);
-				} finally {
-					await engine.kill();
-				}
-			}).catch((error: unknown) => {
-				if (!(error instanceof DatabaseError) || error.code !== CLOSED) throw error;
-			});
-		}
-	};
+	script(sql: string): Promise<void> {
+		return this.inTurn((on) => on.script(sql));
+	}
+
+	read<T>(work: (tx: Queryable) => Promise<T>): Promise<T> {
+		return this.inTurn((on) => transact(on, 'begin read only', work));
+	}
+
+	transaction<T>(work: (tx: Queryable) => Promise<T>): Promise<T> {
+		return this.inTurn(async (on) => {
+			if (freeBytes(this.folder) < this.limits.roomBytes) {
+				throw new DatabaseError(
+					'The disk is nearly full, so nothing was changed. Make room on it and try again.',
+					DISK_FULL
+				);
+			}
+			const result = await transact(on, 'begin', work);
+			// What is committed stays so when the checkpoint fails; the next engine recovers it.
+			if (++this.dirty >= this.limits.checkpointEvery) await this.checkpoint().catch(say);
+			return result;
+		});
+	}
+
+	close(): Promise<void> {
+		clearInterval(this.timer);
+		return this.inTurn(async () => {
+			this.closed = true;
+			try {
+				await this.engine.send({ kind: 'close' }, this.limits.scriptMs);
+			} finally {
+				await this.engine.kill();
+			}
+		}).catch((error: unknown) => {
+			if (!(error instanceof DatabaseError) || error.code !== CLOSED) throw error;
+		});
+	}
+
+	private inTurn<T>(work: (on: Queryable) => Promise<T>): Promise<T> {
+		const mine = this.turn.then(async () => {
+			if (this.closed) throw new DatabaseError('The database is closed.', CLOSED);
+			if (!this.engine.alive) {
+				// Two engines on one folder would ruin it: the old one must be gone.
+				await this.engine.kill();
+				this.engine = await started(this.folder, this.limits);
+			}
+			return work(this.on(this.engine));
+		});
+		this.turn = mine.catch(() => undefined);
+		return mine;
+	}
+
+	private on(engine: Engine): Queryable {
+		const { statementMs, scriptMs } = this.limits;
+		return {
+			query: <Row>(sql: string, params: readonly unknown[] = []) =>
+				engine.send({ kind: 'query', sql, params }, statementMs) as Promise<Row[]>,
+			script: async (sql) => void (await engine.send({ kind: 'script', sql }, scriptMs))
+		};
+	}
+
+	private async checkpoint(): Promise<void> {
+		if (this.dirty === 0) return;
+		this.dirty = 0;
+		await this.engine.send({ kind: 'script', sql: 'checkpoint' }, this.limits.scriptMs);
+	}
+}
+
+const say = (error: unknown) => console.error(String(error));
+
+async function transact<T>(
+	tx: Queryable,
+	begin: string,
+	work: (tx: Queryable) => Promise<T>
+): Promise<T> {
+	await tx.query(begin);
+	let result: T;
+	try {
+		result = await work(tx);
+	} catch (error) {
+		// A dead engine has forgotten the transaction by itself.
+		await tx.query('rollback').catch(() => undefined);
+		throw error;
+	}
+	try {
+		await tx.query('commit');
+	} catch (error) {
+		if (!(error instanceof DatabaseError) || error.code !== DEAD_ENGINE) throw error;
+		throw new DatabaseError(
+			'The database had to be started again just as this was being kept. Look whether it is there.',
+			UNKNOWN_OUTCOME
+		);
+	}
+	return result;
 }

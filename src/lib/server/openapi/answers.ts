@@ -87,7 +87,14 @@ const hang = {
 	staysInPlane: yesNo('whether it comes back when it is tipped sideways, true or false')
 } as const;
 const faults: readonly Fault[] = [
-	...(['short', 'under', 'never', 'late', 'hung', 'bed', 'lifted', 'unsolved'] as const)
+	'short',
+	'under',
+	'never',
+	'late',
+	'hung',
+	'bed',
+	'lifted',
+	'unsolved'
 ];
 /** What was likely meant otherwise. */
 const questions = said(
