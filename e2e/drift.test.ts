@@ -2,6 +2,8 @@ import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { choose, expect, kept, open, startServer, temporaryFolder, test, typed } from './server';
 
+test.use({ onRig: true });
+
 const verdict = (page: Page) => page.getByTestId('verdict');
 const chance = async (page: Page) =>
 	Number(/good in ([\d.]+) of 10/.exec(await verdict(page).innerText())?.[1] ?? NaN);

@@ -12,6 +12,8 @@ import {
 	test
 } from './server';
 
+test.use({ onRig: true });
+
 // Searches follow hundreds of drifts; a busy machine takes its time.
 test.describe.configure({ timeout: 240_000 });
 

@@ -1,6 +1,8 @@
 import type { Snapshot } from '../src/lib/api/answers';
 import { choose, expect, test } from './server';
 
+test.use({ onRig: true });
+
 // Browser and server each with its own engine: the same drifts, the same hand, the same digits.
 test('six cells: the page has the chance that the API has, to the last digit', async ({
 	bench

@@ -99,7 +99,16 @@ class DemoServers {
 }
 
 /** A page on the demo, with a server that the whole file shares; fails on anything in the console. */
-export const test = base.extend<{ bench: Page; demo: Demo }, { demos: DemoServers }>({
+export const test = base.extend<
+	{
+		bench: Page;
+		demo: Demo;
+		/** Whether the demo's rig is on the strip: then each change of the fly is followed by some hundred drifts. */
+		onRig: boolean;
+	},
+	{ demos: DemoServers }
+>({
+	onRig: [false, { option: true }],
 	demos: [
 		// eslint-disable-next-line no-empty-pattern -- Playwright reads the fixture's needs from the pattern
 		async ({}, use) => {
@@ -111,17 +120,19 @@ export const test = base.extend<{ bench: Page; demo: Demo }, { demos: DemoServer
 		{ scope: 'worker', timeout: 100_000 }
 	],
 	demo: async ({ demos }, use, { file }) => use(await demos.of(file)),
-	bench: async ({ page, demo }, use) => {
+	bench: async ({ page, demo, onRig }, use) => {
 		const complaints: string[] = [];
 		page.on('console', (message) => {
-			if (message.type() === 'error') complaints.push(message.text());
+			if (message.type() === 'error') {
+				complaints.push(`${message.text()} ${message.location().url}`);
+			}
 		});
 		page.on('pageerror', (error) => complaints.push(error.message));
 		// Whatever the test before left there: each begins with what the demo begins with.
 		await fetch(new URL('api/strip', demo.address), {
 			method: 'PUT',
 			headers: { 'content-type': 'application/json' },
-			body: JSON.stringify(demo.strip)
+			body: JSON.stringify({ ...demo.strip, ...(!onRig && { rigId: null }) })
 		});
 		await open(page, demo.address);
 		await use(page);

@@ -17,6 +17,9 @@ interface Parts {
 	readonly answer: Answer;
 }
 
+/** A fly stays on the strip for so long before it is asked how often it was measured. */
+const STILL_MS = 300;
+
 /** Keeps what is believed up with what is weighed, timed and seen: the server learns from all of it. */
 export class LearningState {
 	/** Something was entered that is not learned from yet. */
@@ -43,11 +46,15 @@ export class LearningState {
 			const { origin } = this.parts.beliefs.learning;
 			if (!fly || !origin) return;
 			const { id, revision } = fly;
-			api
-				.measured(id)
-				.then((its) => (this.parts.beliefs.measured = { id, revision, ...its }))
-				// It is a line of words, and asked again with the next change.
-				.catch(() => undefined);
+			// Of one that is only passed on the way to another, or is being taken back, nobody reads it.
+			const still = setTimeout(() => {
+				api
+					.measured(id)
+					.then((its) => (this.parts.beliefs.measured = { id, revision, ...its }))
+					// It is a line of words, and asked again with the next change.
+					.catch(() => undefined);
+			}, STILL_MS);
+			return () => clearTimeout(still);
 		});
 	}
 
