@@ -1,7 +1,7 @@
 import type { HookGeometry } from './hook';
 import type { Layout } from './layout';
 import type { HackleChoice, TiedIn } from './recipe';
-import { hackleStrands, legStrands, tailStrands, type Strand } from './stuffs';
+import { hackleTable, legTable, tailTable, type Strand } from './stuffs/index';
 import type { Dressing, DressingPart } from './usual';
 
 /** Like fibres tied in at one place. */
@@ -28,7 +28,7 @@ export function bundlesOf(dressing: Dressing, hook: HookGeometry, layout: Layout
 	const bundles: Bundle[] = [];
 	const { tail, legs } = dressing;
 	if (tail && tail.fibres > 0) {
-		const strand = tailStrands[tail.kind];
+		const strand = tailTable[tail.kind];
 		bundles.push({
 			part: 'tail',
 			root: place(tail, Math.min(end, shank)),
@@ -44,13 +44,13 @@ export function bundlesOf(dressing: Dressing, hook: HookGeometry, layout: Layout
 			root: place(legs, (gapEnd + bodyFront) / 2),
 			count: legs.fibres,
 			length: legs.length * shank,
-			strand: legStrands[legs.kind],
+			strand: legTable[legs.kind],
 			tilt: (TILT.legs * Math.PI) / 180
 		});
 	}
 	const wind = (part: 'hackle' | 'collar', choice: HackleChoice | null, share: number) => {
 		if (!choice || choice.turns === 0) return;
-		const strand = hackleStrands[choice.kind];
+		const strand = hackleTable[choice.kind];
 		bundles.push({
 			part,
 			root: place(choice, face + share * (gapEnd - face)),

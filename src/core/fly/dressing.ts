@@ -7,7 +7,7 @@ import type { HookGeometry } from './hook';
 import { layoutOf, RAMP, type Layout } from './layout';
 import { dropPieces, wingCasePiece, type DressingPiece } from './pieces';
 import { bar, cutsOf, diameterAt, filled, shell, wound, type Profile } from './profile';
-import { hackleStrands, ribDensity, STEM, threadDiameter, wraps } from './stuffs';
+import { hackleTable, ribTable, STEM, threadDiameter, wraps } from './stuffs/index';
 import type { Dressing, DressingPart } from './usual';
 
 export type { Bundle } from './bundles';
@@ -170,7 +170,7 @@ function windRib({ over, pieces }: Work, { dressing: { rib }, layout }: Ground):
 	pieces.push({
 		part: 'rib',
 		volume: (Math.PI / 4) * math.square(rib.wire) * length,
-		density: ribDensity[rib.kind],
+		density: ribTable[rib.kind].density,
 		s: (layout.ribFront + layout.end) / 2,
 		off: 0,
 		amount: 'rib.mass',
@@ -211,7 +211,7 @@ function bundlePiece(
 	const stem = hackle
 		? hackle.turns * Math.PI * (diameterAt(over, root) + STEM) * (Math.PI / 4) * math.square(STEM)
 		: 0;
-	const room = hackle ? volume * hackleStrands[hackle.kind].air : 0;
+	const room = hackle ? volume * hackleTable[hackle.kind].air : 0;
 	return {
 		part,
 		volume: volume + stem,

@@ -37,6 +37,17 @@ export { turnLength } from './coil';
 export { hookGeometry } from './hook';
 export { buildFly, weighs, type Build } from './build';
 export { beadClass, chunkiness, fitOf, gapLeft, type BeadClass, type FitNote } from './fit/index';
-export { threadField } from './stuffs';
+export {
+	bodyKinds,
+	hackleKinds,
+	legKinds,
+	ribKinds,
+	tailKinds,
+	threadField,
+	thoraxKinds,
+	underbodyKinds,
+	wingCaseKinds,
+	type RibKind
+} from './stuffs/index';
 export { onSize } from './sizes';
 export { leadFreeEquivalent } from './lead-free';

@@ -4,7 +4,7 @@ import type { HookGeometry } from './hook';
 import type { Layout } from './layout';
 import { diameterAt, type Profile } from './profile';
 import { finishKinds } from './recipe';
-import { drops, wingCases } from './stuffs';
+import { drops, wingCaseTable } from './stuffs/index';
 import type { Dressing, DressingPart } from './usual';
 
 /** Matter of a part: volume of solid, m³, its density, and its place. */
@@ -31,7 +31,7 @@ export function wingCasePiece(
 	over: Profile
 ): DressingPiece[] {
 	if (!wingCase) return [];
-	const { thickness, solid, density, air } = wingCases[wingCase.kind];
+	const { thickness, solid, density, air } = wingCaseTable[wingCase.kind];
 	const length = wingCase.length * hook.shank;
 	const s = caseFront + length / 2;
 	const space = length * WING_CASE_WIDTH * hook.gape * thickness;

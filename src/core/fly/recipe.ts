@@ -1,5 +1,15 @@
 import type { BeadShape } from './bead/shapes';
 import type { HookStyle } from './hook-styles';
+import type {
+	BodyKind,
+	HackleKind,
+	LegKind,
+	RibKind,
+	TailKind,
+	ThoraxKind,
+	UnderbodyKind,
+	WingCaseKind
+} from './stuffs/index';
 
 /**
  * What the tier decides, in tie-on order. Lengths in metres; counts and trade steps as they are.
@@ -125,16 +135,13 @@ export interface TiedIn {
 	readonly at?: number;
 }
 
-export const tailKinds = ['feather', 'hair', 'synthetic'] as const;
 export interface TailChoice extends FromLot, TiedIn {
-	readonly kind: (typeof tailKinds)[number];
+	readonly kind: TailKind;
 	readonly fibres: number;
 	/** In shank lengths. */
 	readonly length: number;
 }
 
-export const ribKinds = ['copper', 'brass', 'lead', 'thread', 'mono'] as const;
-export type RibKind = (typeof ribKinds)[number];
 export interface RibChoice extends FromLot {
 	readonly kind: RibKind;
 	/** Diameter, m. */
@@ -146,26 +153,14 @@ export interface RibChoice extends FromLot {
 	readonly length?: number;
 }
 
-export const underbodyKinds = ['dubbing', 'wool', 'foam'] as const;
 export interface UnderbodyChoice extends FromLot {
-	readonly kind: (typeof underbodyKinds)[number];
+	readonly kind: UnderbodyKind;
 	/** Thickness at its fullest, on the radius, in gapes. */
 	readonly thickness: number;
 	/** From the bend forward, a share of the room behind the gap; absent: all of it. */
 	readonly length?: number;
 }
 
-export const bodyKinds = [
-	'thread',
-	'quill',
-	'herl',
-	'dubbingTight',
-	'dubbingLoose',
-	'floss',
-	'vinyl',
-	'wire'
-] as const;
-export type BodyKind = (typeof bodyKinds)[number];
 export const bodyShapes = ['tapered', 'straight', 'reversed'] as const;
 export type BodyShape = (typeof bodyShapes)[number];
 export interface BodyChoice extends FromLot {
@@ -177,30 +172,25 @@ export interface BodyChoice extends FromLot {
 	readonly length: number;
 }
 
-export const thoraxKinds = ['dubbingTight', 'dubbingLoose', 'herl'] as const;
 export interface ThoraxChoice extends FromLot {
-	readonly kind: (typeof thoraxKinds)[number];
+	readonly kind: ThoraxKind;
 	/** On the radius, in gapes. */
 	readonly thickness: number;
 }
 
-export const wingCaseKinds = ['feather', 'film'] as const;
 export interface WingCaseChoice extends FromLot, TiedIn {
-	readonly kind: (typeof wingCaseKinds)[number];
+	readonly kind: WingCaseKind;
 	/** From its front (usually the gap's end) backwards, in shank lengths. */
 	readonly length: number;
 }
 
-export const legKinds = ['feather', 'hair', 'rubber'] as const;
 export interface LegsChoice extends FromLot, TiedIn {
-	readonly kind: (typeof legKinds)[number];
+	readonly kind: LegKind;
 	readonly fibres: number;
 	/** In shank lengths. */
 	readonly length: number;
 }
 
-export const hackleKinds = ['softHackle', 'stiffHackle', 'down', 'fur'] as const;
-export type HackleKind = (typeof hackleKinds)[number];
 export interface HackleChoice extends FromLot, TiedIn {
 	readonly kind: HackleKind;
 	readonly turns: number;

@@ -5,8 +5,8 @@ import { outerRadius } from './bead/index';
 import type { Bundle, Layer } from './dressing';
 import { hookLine, onShank, type HookGeometry } from './hook';
 import { diameterAt, type Profile } from './profile';
-import type { BeadMetal, CoilMetal, RibKind } from './recipe';
-import { drops, wingCases } from './stuffs';
+import type { BeadMetal, CoilMetal } from './recipe';
+import { drops, wingCaseTable, type RibKind } from './stuffs/index';
 import type { DressingPart } from './usual';
 
 /** The fly cut open along the hook's plane, to scale, metres in the fly's frame. */
@@ -103,7 +103,7 @@ export function sectionOf(build: Build, body: FlyBody): Section {
 		)
 	};
 	const rib = dressing.rib && dressed.ribLength > 0 ? ribSection(build) : null;
-	const caseThickness = dressing.wingCase ? wingCases[dressing.wingCase.kind].thickness : 0;
+	const caseThickness = dressing.wingCase ? wingCaseTable[dressing.wingCase.kind].thickness : 0;
 	const { gapEnd, bodyFront, caseFront, face } = dressed.layout;
 	const covered: [number, number] = dressing.wingCase
 		? [caseFront, caseFront + dressing.wingCase.length * hook.shank]

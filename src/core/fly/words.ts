@@ -2,23 +2,25 @@ import { beadShapeTable } from './bead/index';
 import { hookStyleTable } from './hook-styles';
 import { GRAM, MILLIMETRE, coilWireField, showXStep } from '../quantity/index';
 import type { PartName } from './parts';
+import {
+	bodyTable,
+	hackleTable,
+	legTable,
+	ribTable,
+	tailTable,
+	underbodyTable,
+	wingCaseTable
+} from './stuffs/index';
 import type {
 	BeadChoice,
 	BeadMetal,
-	BodyKind,
 	BodyShape,
 	CoilChoice,
 	CoilMetal,
 	CoilPlace,
 	EyeLie,
 	HackleChoice,
-	HackleKind,
-	LegsChoice,
-	Recipe,
-	RibKind,
-	TailChoice,
-	UnderbodyChoice,
-	WingCaseChoice
+	Recipe
 } from './recipe';
 import type { Dressing, DressingPart } from './usual';
 
@@ -42,53 +44,23 @@ export const coilPlaceWords: Readonly<Record<CoilPlace, string>> = {
 	centred: 'mid shank',
 	rear: 'to the rear'
 };
-export const bodyKindWords: Readonly<Record<BodyKind, string>> = {
-	thread: 'thread',
-	quill: 'quill',
-	herl: 'herl',
-	dubbingTight: 'tight dubbing',
-	dubbingLoose: 'loose dubbing',
-	floss: 'floss',
-	vinyl: 'vinyl',
-	wire: 'close wire'
-};
 export const bodyShapeWords: Readonly<Record<BodyShape, string>> = {
 	tapered: 'tapered',
 	straight: 'straight',
 	reversed: 'reversed'
 };
-export const hackleKindWords: Readonly<Record<HackleKind, string>> = {
-	softHackle: 'soft hackle',
-	stiffHackle: 'stiff hackle',
-	down: 'down',
-	fur: 'fur'
-};
-export const tailKindWords: Readonly<Record<TailChoice['kind'], string>> = {
-	feather: 'feather fibres',
-	hair: 'hair',
-	synthetic: 'synthetic'
-};
-export const ribKindWords: Readonly<Record<RibKind, string>> = {
-	copper: 'copper wire',
-	brass: 'brass wire',
-	lead: 'lead wire',
-	thread: 'thread',
-	mono: 'mono'
-};
-export const underbodyKindWords: Readonly<Record<UnderbodyChoice['kind'], string>> = {
-	dubbing: 'dubbing',
-	wool: 'wool',
-	foam: 'foam'
-};
-export const wingCaseKindWords: Readonly<Record<WingCaseChoice['kind'], string>> = {
-	feather: 'feather',
-	film: 'plastic film'
-};
-export const legKindWords: Readonly<Record<LegsChoice['kind'], string>> = {
-	feather: 'feather fibres',
-	hair: 'hair',
-	rubber: 'rubber'
-};
+/** The words of a table alone, for a choice among its kinds. */
+const wordsIn = <Kind extends string>(table: Readonly<Record<Kind, { readonly words: string }>>) =>
+	Object.fromEntries(
+		Object.entries<{ readonly words: string }>(table).map(([kind, { words }]) => [kind, words])
+	) as Readonly<Record<Kind, string>>;
+export const bodyKindWords = wordsIn(bodyTable);
+export const hackleKindWords = wordsIn(hackleTable);
+export const tailKindWords = wordsIn(tailTable);
+export const ribKindWords = wordsIn(ribTable);
+export const underbodyKindWords = wordsIn(underbodyTable);
+export const wingCaseKindWords = wordsIn(wingCaseTable);
+export const legKindWords = wordsIn(legTable);
 export const partWords: Readonly<Record<PartName, string>> = {
 	hook: 'hook',
 	bead: 'bead',
@@ -150,7 +122,7 @@ export function coilWords(coil: CoilChoice | null): string {
 }
 
 const hackleWords = ({ kind, turns, lie, at }: HackleChoice) =>
-	`${hackleKindWords[kind]} × ${turns}, ${lie}${placeWords(at)}`;
+	`${hackleTable[kind].words} × ${turns}, ${lie}${placeWords(at)}`;
 /** Where it is tied in, when that is not the usual place. */
 const placeWords = (at: number | undefined) => (at === undefined ? '' : `, at ${shanks(at)}`);
 
@@ -160,13 +132,13 @@ export const dressingWords: {
 } = {
 	thread: ({ denier, dam }) => `${denier} denier${dam ? ', dam' : ', no dam'}`,
 	tail: ({ kind, fibres, length, at }) =>
-		`${fibres} ${tailKindWords[kind]}, ${shanks(length)}${placeWords(at)}`,
-	rib: ({ kind, wire, turns }) => `${ribKindWords[kind]} ${mm(wire)} mm × ${turns}`,
-	underbody: ({ kind }) => underbodyKindWords[kind],
-	body: ({ kind, shape }) => `${bodyKindWords[kind]}, ${bodyShapeWords[shape]}`,
-	thorax: ({ kind }) => bodyKindWords[kind],
-	wingCase: ({ kind, at }) => `${wingCaseKindWords[kind]}${placeWords(at)}`,
-	legs: ({ kind, fibres, at }) => `${fibres} ${legKindWords[kind]}${placeWords(at)}`,
+		`${fibres} ${tailTable[kind].words}, ${shanks(length)}${placeWords(at)}`,
+	rib: ({ kind, wire, turns }) => `${ribTable[kind].words} ${mm(wire)} mm × ${turns}`,
+	underbody: ({ kind }) => underbodyTable[kind].words,
+	body: ({ kind, shape }) => `${bodyTable[kind].words}, ${bodyShapeWords[shape]}`,
+	thorax: ({ kind }) => bodyTable[kind].words,
+	wingCase: ({ kind, at }) => `${wingCaseTable[kind].words}${placeWords(at)}`,
+	legs: ({ kind, fibres, at }) => `${fibres} ${legTable[kind].words}${placeWords(at)}`,
 	hackle: hackleWords,
 	collar: hackleWords,
 	finish: ({ glue, resin, lacquer }) =>

@@ -1,7 +1,7 @@
 import { math } from '../../quantity/index';
 import type { Build } from '../build';
 import { diameterAt, girthOf } from '../profile';
-import { COLLAR_TURN, drops, threadDiameter } from '../stuffs';
+import { COLLAR_TURN, drops, threadDiameter } from '../stuffs/index';
 import { above, mm, type FitNote } from './note';
 
 /** Mean thickness over the shank from which a fly looks chunky (our estimate, by the trade's table). */

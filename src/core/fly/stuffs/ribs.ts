@@ -1,0 +1,13 @@
+import { materials } from '../../material/index';
+
+/** What a rib is wound from: kg/m³. */
+export const ribTable = {
+	copper: { words: 'copper wire', density: materials.copper.density },
+	brass: { words: 'brass wire', density: materials.brass.density },
+	lead: { words: 'lead wire', density: materials.lead.density },
+	thread: { words: 'thread', density: 0.75 * materials.polyester.density },
+	mono: { words: 'mono', density: materials.nylon.density }
+} as const satisfies Readonly<Record<string, { readonly words: string; readonly density: number }>>;
+
+export type RibKind = keyof typeof ribTable;
+export const ribKinds = Object.keys(ribTable) as readonly RibKind[];
