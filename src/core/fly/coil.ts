@@ -1,6 +1,7 @@
 import { math } from '../quantity/index';
 import type { BeliefValues } from '../belief/index';
 import type { BeadGeometry } from './bead/index';
+import { coilPlaceTable, type CoilSeat } from './coil-places';
 import type { HookGeometry } from './hook';
 import type { CoilChoice } from './recipe';
 
@@ -23,8 +24,8 @@ export interface CoilGeometry {
 	readonly volume: number;
 	/** Centre along the shank. */
 	readonly centre: number;
-	/** How it meets the bead; `rattles`: thinner than the bore, so that nothing holds the bead. */
-	readonly seat: 'recess' | 'slot' | 'butted' | 'rattles' | 'alone';
+	/** How it meets the bead. */
+	readonly seat: CoilSeat['seat'];
 }
 
 /** Length of one touching turn, metres: √((π(d_under + d))² + d²). */
@@ -32,13 +33,8 @@ export function turnLength(under: number, wire: number): number {
 	return math.hypot(Math.PI * (under + wire), wire);
 }
 
-/** Share of the shank at which a coil ends that is wound to the rear (our estimate). */
-const REAR_END = 0.92;
-
 /**
- * The coil in its place: pushed forward into the bead's recess as far as its outside diameter lets it,
- * else butted behind the bead; jammed into the slot; behind the bead without entering it; in the
- * middle of the shank; or to the rear. Without a bead, forward starts a quarter of the shank behind the eye.
+ * The coil in its place.
  *
  * @param beadSeat the bead's centre along the shank, m
  */
@@ -57,7 +53,14 @@ export function coilGeometry(
 		coil.turns * turnLength(under, wire) + second * turnLength(outerDiameter, wire);
 	const length = coil.turns * wire;
 	const section = (Math.PI / 4) * wire * wire;
-	const { start, seat } = placed(coil, outerDiameter, length, shank, bead, beadSeat);
+	const face = bead ? beadSeat + bead.rear : 0;
+	const { start, seat } = coilPlaceTable[coil.place ?? 'forward'].seat({
+		shank,
+		length,
+		outerDiameter,
+		bead,
+		face
+	});
 	const firstShare = coil.turns * turnLength(under, wire);
 	const secondCentre = start + (second * wire) / 2;
 	return {
@@ -74,32 +77,6 @@ export function coilGeometry(
 			(firstShare * (start + length / 2) + (wireLength - firstShare) * secondCentre) / wireLength,
 		seat
 	};
-}
-
-function placed(
-	{ place = 'forward' }: CoilChoice,
-	outerDiameter: number,
-	length: number,
-	shank: number,
-	bead: BeadGeometry | null,
-	beadSeat: number
-): { start: number; seat: CoilGeometry['seat'] } {
-	const face = bead ? beadSeat + bead.rear : 0;
-	const behind = (start: number) => Math.max(start, face);
-	if (place === 'centred') return { start: behind((shank - length) / 2), seat: 'alone' };
-	if (place === 'rear') return { start: behind(REAR_END * shank - length), seat: 'alone' };
-	if (!bead) return { start: shank / 4, seat: 'alone' };
-	if (place === 'butted') return { start: face, seat: 'butted' };
-	if (place === 'slot' && bead.slot > 0) {
-		// Jammed in as far as the recess is deep, so that the bead sits off the shank.
-		return { start: face - bead.recessDepth, seat: 'slot' };
-	}
-	// The recess narrows inwards: the coil stops where the cone is as wide as the coil.
-	const room = (bead.recess - outerDiameter) / (bead.recess - bead.bore);
-	const share = bead.recess > bead.bore ? Math.max(0, Math.min(1, room)) : 0;
-	if (share === 0) return { start: face, seat: 'butted' };
-	const seat = outerDiameter < bead.bore ? 'rattles' : 'recess';
-	return { start: face - share * bead.recessDepth, seat };
 }
 
 /** Density of a coil's metal as believed, kg/m³. */

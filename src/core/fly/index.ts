@@ -1,6 +1,7 @@
 /** The recipe, its geometry and mass, its fit, the drawing, and its compilation to FlyBody. */
 export * from './recipe';
 export * from './hook-styles';
+export { coilPlaces, standsApart } from './coil-places';
 export * from './words';
 export * from './starter';
 export {

@@ -1,4 +1,5 @@
 import type { BeadShape } from './bead/shapes';
+import type { CoilPlace } from './coil-places';
 import type { HookStyle } from './hook-styles';
 import type {
 	BodyKind,
@@ -94,9 +95,6 @@ export interface BeadChoice extends FromLot {
 
 export const coilMetals = ['lead', 'leadFree', 'copper'] as const;
 export type CoilMetal = (typeof coilMetals)[number];
-/** `forward`: pushed into the recess where it enters it, else butted behind the bead. */
-export const coilPlaces = ['forward', 'slot', 'butted', 'centred', 'rear'] as const;
-export type CoilPlace = (typeof coilPlaces)[number];
 
 export interface CoilChoice extends FromLot {
 	readonly metal: CoilMetal;

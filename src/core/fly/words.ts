@@ -1,4 +1,5 @@
 import { beadShapeTable } from './bead/index';
+import { coilPlaceTable } from './coil-places';
 import { hookStyleTable } from './hook-styles';
 import { GRAM, MILLIMETRE, coilWireField, showXStep } from '../quantity/index';
 import type { PartName } from './parts';
@@ -17,7 +18,6 @@ import type {
 	BodyShape,
 	CoilChoice,
 	CoilMetal,
-	CoilPlace,
 	EyeLie,
 	HackleChoice,
 	Recipe
@@ -37,13 +37,6 @@ export const coilMetalWords: Readonly<Record<CoilMetal, string>> = {
 	leadFree: 'lead-free',
 	copper: 'copper'
 };
-export const coilPlaceWords: Readonly<Record<CoilPlace, string>> = {
-	forward: 'into the recess',
-	slot: 'in the slot',
-	butted: 'behind the bead',
-	centred: 'mid shank',
-	rear: 'to the rear'
-};
 export const bodyShapeWords: Readonly<Record<BodyShape, string>> = {
 	tapered: 'tapered',
 	straight: 'straight',
@@ -54,6 +47,7 @@ const wordsIn = <Kind extends string>(table: Readonly<Record<Kind, { readonly wo
 	Object.fromEntries(
 		Object.entries<{ readonly words: string }>(table).map(([kind, { words }]) => [kind, words])
 	) as Readonly<Record<Kind, string>>;
+export const coilPlaceWords = wordsIn(coilPlaceTable);
 export const bodyKindWords = wordsIn(bodyTable);
 export const hackleKindWords = wordsIn(hackleTable);
 export const tailKindWords = wordsIn(tailTable);

@@ -1,13 +1,14 @@
 import { priorBeliefs, type Beliefs } from '../belief/index';
 import {
 	beadShapeTable,
+	coilPlaces,
 	hasSlot,
 	shapeFor,
+	standsApart,
 	isJig,
 	usualCoilWire,
 	type BeadChoice,
 	type CoilChoice,
-	type CoilPlace,
 	type HookChoice,
 	type Recipe
 } from '../fly/index';
@@ -46,7 +47,6 @@ const SIZES_AROUND = 2;
 const WIRE_RANGE = 1.7;
 const NOMINAL_METALS = ['tungsten', 'brass'] as const;
 const NOMINAL_WIRES = ['lead', 'leadFree'] as const;
-const PLACES: readonly CoilPlace[] = ['forward', 'slot', 'butted', 'centred', 'rear'];
 
 /**
  * What a search over a pattern has to look at.
@@ -136,7 +136,7 @@ function windingsFor({ hook, coil, bead }: Recipe, shelf: Shelf, noLead: boolean
 			return [{ metal, wire, ...(lot ? { lot } : {}), ...(measured ? { measured } : {}) }];
 		})
 	);
-	const places = PLACES.filter((place) => place !== 'slot' || !bead || hasSlot(bead));
+	const places = coilPlaces.filter((place) => place !== 'slot' || !bead || hasSlot(bead));
 	return spools.flatMap((spool) => places.map((place) => ({ ...spool, place })));
 }
 
@@ -144,7 +144,7 @@ function windingsFor({ hook, coil, bead }: Recipe, shelf: Shelf, noLead: boolean
 export const liesApart = (
 	bead: BeadChoice | null,
 	coil: Pick<CoilChoice, 'place'> | null | undefined
-): boolean => bead !== null && (coil?.place === 'centred' || coil?.place === 'rear');
+): boolean => bead !== null && standsApart(coil?.place);
 
 /** The largest beads that tiers use are as wide as the gape is (common practice, no source). */
 const WIDEST = 1.05;

@@ -7,6 +7,7 @@ import {
 	fitOf,
 	gapLeft,
 	mediansFor,
+	standsApart,
 	type Build,
 	type Recipe
 } from '../fly/index';
@@ -112,7 +113,7 @@ export function surrogatesOf(
 		let knots = rows.get(geometry);
 		if (!knots) rows.set(geometry, (knots = knotsOf(alone, winding, fluid, first.sink, believed)));
 		if (knots.length === 0) return;
-		const near = winding.place === 'centred' || winding.place === 'rear' ? winding.place : 'front';
+		const near = standsApart(winding.place) ? winding.place : 'front';
 		let wired = wiredIn.get(near);
 		if (!wired)
 			wiredIn.set(
@@ -209,7 +210,7 @@ function worked(recipe: Recipe, fluid: Fluid, beside: Near | null, believed: Bel
 function roomFor({ coil, bead, hook, recipe }: Build): number {
 	if (!coil) return 0;
 	const { place } = recipe.coil!;
-	const moves = place === 'centred' || place === 'rear' || !bead;
+	const moves = standsApart(place) || !bead;
 	const start = moves ? (bead ? bead.seat + bead.rear : 0) : coil.start;
 	return Math.min(MOST_TURNS, Math.floor((hook.shank - start) / coil.wire + 1e-9));
 }
