@@ -2,6 +2,8 @@ import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { choose, expect, figure, kept, open, startServer, temporaryFolder, test } from './server';
 
+test.use({ onRig: true });
+
 const lessons = (page: Page) => page.getByRole('region', { name: 'What your flies have taught' });
 const found = (page: Page) => page.getByRole('list', { name: 'What was found, newest first' });
 const learned = (page: Page) => expect(page.locator('[data-learning]')).toHaveCount(0);
