@@ -1,10 +1,14 @@
 import { json, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
 import { building } from '$app/environment';
 import { currentStore } from '$lib/server/current-store';
+import { learnedNow } from '$lib/server/learned';
 
-/** The database is open before the first request, and a folder that cannot be used stops the start. */
+/**
+ * The database is open before the first request, and a folder that cannot be used stops the start. What was found is
+ * learned from at once, unless that is kept, so that the first page need not wait for it.
+ */
 export const init: ServerInit = async () => {
-	if (!building) await currentStore();
+	if (!building) void learnedNow(await currentStore());
 };
 
 /** The data are a person's own: a page of another site must not read or change them through the browser. */

@@ -22,6 +22,8 @@
 	learning.follow();
 	// svelte-ignore state_referenced_locally
 	const learnedLater = data.learning === null;
+	// Until then the figures are those of the tables.
+	learning.busy = learnedLater;
 
 	/** Some browsers forbid even to look at it. */
 	function storageOf(): Storage | null {
@@ -75,6 +77,7 @@
 	class="flex min-h-dvh md:h-dvh md:overflow-hidden"
 	data-ready={ready || undefined}
 	data-saving={documents.saving || undefined}
+	data-learning={learning.busy || undefined}
 	data-fetching={!documents.has([...wanted.first, ...wanted.then]) || undefined}
 >
 	<a

@@ -83,10 +83,7 @@
 <svelte:head><title>Log · Gravitas</title></svelte:head>
 <h1 class="sr-only">Log</h1>
 <StripHead bind:chooser />
-<div
-	class="grid min-h-0 flex-1 border-t border-line md:grid-cols-[19rem_minmax(0,1fr)_17rem]"
-	data-learning={learning.busy || undefined}
->
+<div class="grid min-h-0 flex-1 border-t border-line md:grid-cols-[19rem_minmax(0,1fr)_17rem]">
 	<section
 		aria-label="A new entry"
 		class="grid min-h-0 content-start gap-3 overflow-y-auto border-line px-4 py-3 md:border-r"
