@@ -89,7 +89,7 @@ export function planOf(kinds: readonly Kind[], carry: number): Plan {
 	return quicker(flies, carry, best) ?? best;
 }
 
-/** Orders that are looked at before the search is given up. */
+/** Orders that are looked at before the search is given up (our choice). */
 const MOST_ORDERS = 20_000;
 
 /** An order that is quicker than the one there is; null where none is found. */

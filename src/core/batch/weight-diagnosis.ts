@@ -147,7 +147,7 @@ export interface Diagnosis {
 	readonly hidden: WeightCause | null;
 }
 
-/** So much likelier than the next a cause has to be to be named alone. */
+/** So much likelier than the next a cause has to be to be named alone (our choice). */
 const CLEARLY = 3;
 
 /**

@@ -1,6 +1,6 @@
 import type { Column } from '../body/index';
 
-/** Where there are no stones to speak of it lies on the bed below this height, m. */
+/** Where there are no stones to speak of it lies on the bed below this height, m (our choice). */
 const LYING = 0.002;
 /**
  * On the bed is whatever is below this height, m: between the stones nobody sees the fly, so that down

@@ -9,9 +9,9 @@ import type { Eddies } from './eddies';
 import type { Hung, Load, State } from './state';
 import { heldEnd } from './upper-end';
 
-/** Stretch of the line where it carries the heaviest thing that hangs on it; real nylon gives less. */
+/** Stretch of the line where it carries the heaviest thing that hangs on it; real nylon gives less (our choice). */
 const STRETCH = 5e-4;
-/** The bed, as a spring under whatever sinks into it: this deep under the flies' weight, m. */
+/** The bed, as a spring under whatever sinks into it: this deep under the flies' weight, m (our choice). */
 const BED_GIVES = 5e-4;
 
 /**

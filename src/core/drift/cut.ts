@@ -12,10 +12,10 @@ export interface Cut {
 	readonly flyAt: readonly number[];
 }
 
-/** Near the fly the line is cut finer: a segment's length grows with its distance from here, m, on. */
+/** Near the fly the line is cut finer: a segment's length grows with its distance from here, m, on (our choice). */
 const FINE_WITHIN = 0.25;
 
-/** No segment needs to be shorter than this, m. */
+/** No segment needs to be shorter than this, m (our choice). */
 const SHORTEST = 0.015;
 
 /** @param segments about how many; ends of pieces and flies fall on nodes */

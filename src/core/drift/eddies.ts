@@ -2,7 +2,7 @@ import type { Column } from '../body/index';
 import { math, normalsFrom, randomFrom, seedOf } from '../quantity/index';
 import { eddyTime, turbulenceAcross, turbulenceAcrossSlope } from '../water/index';
 
-/** The noise behind the eddies is laid down in blocks of this length, s, whatever the steps are. */
+/** The noise behind the eddies is laid down in blocks of this length, s, whatever the steps are (our choice). */
 export const NOISE_BLOCK = 0.05;
 /** A block is halved so often at most; within the last halves the paths are straight. */
 const MOST_HALVINGS = 5;

@@ -7,7 +7,7 @@ import { segmentsOf, wetAt, type Segment } from './segment';
 import type { Load, State } from './state';
 import { turbulenceOf, waterTable, type Eddy } from './water-table';
 
-/** It does not spring back: seconds over which a touch dies away. */
+/** It does not spring back: seconds over which a touch dies away (our estimate). */
 const BED_DULLS = 0.02;
 /** Friction of a fly on stones (our estimate), and the speed under which it sticks, m/s. */
 const BED_FRICTION = 0.5;

@@ -4,7 +4,7 @@ import type { Segment } from './segment';
 import type { State } from './state';
 import { waterTable, type Eddy } from './water-table';
 
-/** At 10 °C; kg/m³ and Pa s. */
+/** At 10 °C; kg/m³ and Pa s (from memory). */
 const AIR = { density: 1.25, viscosity: 1.77e-5 } as const;
 /** Across by less than this Reynolds number there is friction alone. */
 const CREEPS = 1e-6;

@@ -1,9 +1,9 @@
 import type { ChainParts } from './chain-parts';
 import type { State } from './state';
 
-/** Strain over which a segment goes from slack to taut. */
+/** Strain over which a segment goes from slack to taut (our choice). */
 const SOFT = 2e-5;
-/** Height over which something leaves the water, m. */
+/** Height over which something leaves the water, m (our estimate). */
 const FILM = 0.004;
 
 /**

@@ -19,14 +19,14 @@ export interface Watch {
 export const STANDS = 0.01;
 /** What has lain still for so long is given up, s (our choice). */
 const GIVEN_UP = 10;
-/** A drift is followed for so many times as long as the surface takes over approach and hold, within bounds, s. */
+/** A drift is followed for so many times as long as the surface takes over approach and hold, within bounds, s (our choice). */
 const TIMES_SURFACE = 4;
 const LEAST = 20;
 const LONGEST = 240;
 /** Where nothing drifts: the time to settle, and for how long it then is watched, s (our choice). */
 const SETTLE = 10;
 const HANGS_FOR = 5;
-/** The pull is smoothed over so long, s, and the share of the time given in which it is less: a peak of one step says nothing. */
+/** The pull is smoothed over so long, s, and the share of the time given in which it is less: a peak of one step says nothing (our choice). */
 const SMOOTHED = 0.1;
 const STRONG = 0.95;
 /**

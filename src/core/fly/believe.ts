@@ -17,11 +17,11 @@ import { dressingOf } from './usual';
 
 /** Spreads of what was measured (our estimate: a calliper's hundredth, beads and hooks of one lot). */
 const MEASURED = 0.02;
-/** The mean of a weighed handful: the scale's step and what one piece differs from the next. */
+/** The mean of a weighed handful: the scale's step and what one piece differs from the next (our estimate). */
 const WEIGHED = 0.015;
 /** A fly put on a scale of 0.01 g, kg: the step's own spread (a rectangle's). */
 const SCALE_STEP = 1e-5 / Math.sqrt(12);
-/** How much less the shape of a fly is believed whose dressing nobody wrote down. */
+/** How much less the shape of a fly is believed whose dressing nobody wrote down (our estimate). */
 const UNKNOWN_DRESSING = 1.5;
 
 /** Of what one lot is off by, the part that all of the kind are off by (our estimate). */

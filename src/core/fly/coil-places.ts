@@ -1,9 +1,15 @@
-import type { BeadGeometry } from './bead/index';
-
 /** Share of the shank at which a coil ends that is wound to the rear (our estimate). */
 const REAR_END = 0.92;
 /** Share of the shank behind the eye at which one begins that nothing holds (our estimate). */
 const NO_BEAD = 1 / 4;
+
+/** A bead as a coil meets it, m. */
+interface BeadRear {
+	readonly bore: number;
+	readonly recess: number;
+	readonly recessDepth: number;
+	readonly slot: number;
+}
 
 /** What a coil's place depends on, m. */
 interface Room {
@@ -11,7 +17,7 @@ interface Room {
 	/** Of the coil. */
 	readonly length: number;
 	readonly outerDiameter: number;
-	readonly bead: BeadGeometry | null;
+	readonly bead: BeadRear | null;
 	/** The bead's rear face along the shank; 0 without. */
 	readonly face: number;
 }

@@ -10,7 +10,7 @@ const SPEAR = 0.8;
 const JIG_NECK = 0.5;
 /** Inner diameter of the eye in wire diameters (our estimate). */
 const EYE_BORE = 1.6;
-/** Share of a curved hook's shank that stays straight, and by how much the rest turns. */
+/** Share of a curved hook's shank that stays straight, and by how much the rest turns (our estimate). */
 const CURVED_STRAIGHT = 0.35;
 const CURVED_TURN = (55 * Math.PI) / 180;
 

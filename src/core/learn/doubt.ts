@@ -90,7 +90,7 @@ export interface Doubt {
 
 /** One in 1,000 lies further out, to either side (the normal distribution's table). */
 const DOUBTED = 3.29;
-/** So near the prediction a slip makes sense of it. */
+/** So near the prediction a slip makes sense of it (our choice). */
 const EXPLAINED = 2;
 
 /**
@@ -135,7 +135,7 @@ export function doubtAbout(
 	const near = math.hypot((below + above) / 2, OTHER_ENOUGH);
 	return { ...doubt, other: otherFor(one, found, near, others, believed) };
 }
-/** Another fly is named where its figure is this near, as a spread of its logarithm, besides the beliefs' own. */
+/** Another fly is named where its figure is this near, as a spread of its logarithm, besides the beliefs' own (our choice). */
 const OTHER_ENOUGH = 0.02;
 
 /** The fly whose figure is nearest to what was found, within a spread. */

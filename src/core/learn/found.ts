@@ -6,15 +6,15 @@ import type { TimedDrop, Weighing } from './observation';
 import type { Measurement } from './posterior';
 import { PIECE_SCATTER, speedScatter, usualHand, type Alike, type Hand } from './scatter';
 
-/** How well a length of wire is cut, m. */
+/** How well a length of wire is cut, m (our estimate). */
 const CUT = 0.001;
 /** What a drop is off however often it is timed: the way it enters, the water's rest (our estimate). */
 const DROP_SCATTER = 0.03;
-/** How well the distance is known, m. */
+/** How well the distance is known, m (our estimate). */
 const DISTANCE = 0.003;
-/** A tippet's pull is known only so well, as a share of what it slows. */
+/** A tippet's pull is known only so well, as a share of what it slows (our estimate). */
 const TIPPET = 0.3;
-/** Spread of one timing between two light gates, s. */
+/** Spread of one timing between two light gates, s (our estimate). */
 const GATE = 0.002;
 
 /** What an entry measures, before anything was learned. */

@@ -52,7 +52,7 @@ export interface Learning {
 	readonly unusable: readonly string[];
 }
 
-/** From so many standard deviations on an entry is flagged. */
+/** From so many standard deviations on an entry is flagged (our choice). */
 const FLAGGED = 3;
 const MOST_PASSES = 4;
 /** Figures that lean as their like are expanded anew from so many times as far (ours). */
@@ -63,7 +63,7 @@ const FEW = 0.01;
 const CLOSELY = 1e-4;
 /** Of more than twice as many figures so many are looked at first (ours). */
 const FIRST = 300;
-/** A score that stands within this of 0 ± 1 is as if nothing had been found. */
+/** A score that stands within this of 0 ± 1 is as if nothing had been found (our choice). */
 const HARDLY_MOVED = 0.02;
 
 /**

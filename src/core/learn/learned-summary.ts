@@ -23,7 +23,7 @@ export interface LearnedSummary {
 
 /** A change within this, as a share, is none (our choice). */
 const NONE = 0.01;
-/** And an interval that is narrower by less is not worth a word. */
+/** And an interval that is narrower by less is not worth a word (our choice). */
 const HARDLY = 0.9;
 
 /** What was learned of a thing that can be weighed. */

@@ -7,7 +7,7 @@ export const PIECE_SCATTER = 0.015;
 const IN_WATER = 1.4;
 /** What is believed before counts as so many comparisons of one fly with another (ours). */
 const KNOWN = 12;
-/** What lies further out than so many spreads says nothing of the hand: it is a slip. */
+/** What lies further out than so many spreads says nothing of the hand: it is a slip (our choice). */
 const SLIP = 4;
 /** With less than so many comparisons' worth nothing is said of it (ours). */
 const LEAST_COMPARED = 0.5;

@@ -53,7 +53,7 @@ const PAIRED = 2;
 const ENOUGH = 2;
 /** Builds of the search that are counted. */
 const BUILDS = 3;
-/** A change must add so much to be worth making. */
+/** A change must add so much to be worth making (our choice). */
 const HELPS = 0.05;
 
 const OPEN: Locks = { hook: true, bead: false, coil: false, rib: true, dressing: true };

@@ -2,7 +2,7 @@ import type { BodyChoice, HackleChoice, RibChoice, TailChoice } from '../fly/ind
 
 /** Rib turns lie close from this many wires of pitch on (our choice, as the fit sees it). */
 const CLOSE_PITCH = 1.2;
-/** A rib with fewer than this share of the turns that fit close is open. */
+/** A rib with fewer than this share of the turns that fit close is open (our choice). */
 const OPEN = 0.6;
 const OPEN_TURNS = 6;
 /** A body or tail a step less is this much of what it was (our choice). */

@@ -56,14 +56,14 @@ export const USUAL_WISHES: Wishes = {
 /** Points (our choices): what each is worth in per cents of mass. */
 const TROUBLE = 40;
 const DEPARTURE = 8;
-/** A bead that thread alone holds forward, behind it wire that could. */
+/** A bead that thread alone holds forward, behind it wire that could (our choice). */
 const APART = 3;
 const GAP = 20;
 const PRICE = 10;
 const TUNGSTEN = 25;
-/** A degree away from the way it is to hang. */
+/** A degree away from the way it is to hang (our choice). */
 const DEGREE = 0.5;
-/** Heads and bodies thinner than this gain nothing more. */
+/** Heads and bodies thinner than this gain nothing more (our choice). */
 const THIN_HEAD = 0.15;
 const THIN_BODY = 0.02;
 

@@ -74,13 +74,13 @@ const THINNEST = 0.07e-3;
 const X_STEP = 0.0254e-3;
 /** Leads below this are held back more than led, as a share of the surface speed (our choice). */
 const SLOWEST_LEAD = 0.4;
-/** Steps of the room to land the fly, m, and of a float, m; how much more a larger dry fly carries. */
+/** Steps of the room to land the fly, m, and of a float, m; how much more a larger dry fly carries (our choice). */
 const MORE_ROOM = [0.5, 1.5] as const;
 const LARGER = [2e-3, 5e-3] as const;
 const MORE_BUOYANT = [1.4, 2] as const;
-/** A lower tip, m. */
+/** A lower tip, m (our choice). */
 const LOW_TIP = 1;
-/** Water that is slower than this is fished as still water, m/s. */
+/** Water that is slower than this is fished as still water, m/s (our choice). */
 const STILL = 0.08;
 
 /** What a remedy is worked out from. */

@@ -27,7 +27,7 @@ export interface BuildStep {
 }
 
 const mm = (metres: number) => `${Number((metres / MILLIMETRE).toFixed(2))} mm`;
-/** A first bead is the largest below this share of the gape: the usual class. */
+/** A first bead is the largest below this share of the gape: the usual class (common practice, no source). */
 const USUAL_BEAD = 0.7;
 
 /**

@@ -38,7 +38,7 @@ export const COARSE_CURVE = {
 } as const;
 /**
  * Of two flies that sink alike the heavier is pulled about less by its line: it stands for one that sinks
- * faster by this power of weight over drag (found in smooth water, where most rigs show 0.3 to 0.4).
+ * faster by this power of weight over drag (found in smooth water, where most rigs show 0.3 to 0.4) (our estimate).
  */
 const HEAVIER_POWER = 0.35;
 

@@ -26,7 +26,7 @@ export interface Hand {
 	readonly found: readonly FoundHand[];
 }
 
-/** Height in the hold that is aimed at, as a share of the zone above the bed: where chances peak. */
+/** Height in the hold that is aimed at, as a share of the zone above the bed: where chances peak (our estimate). */
 const AIMED = 0.3;
 /** Halvings of the median's smooth path. */
 const HALVINGS = 8;
@@ -37,7 +37,7 @@ const HAND_SEED = 77;
 /** A step of line or of depth, m, and to what it is rounded. */
 const STEP = 0.1;
 const TO_CENTIMETRES = 100;
-/** A score so much below the best does nearly as well. */
+/** A score so much below the best does nearly as well (our choice). */
 const NEARLY = 0.05;
 /** Retrieves that are tried, m/s, beyond what the water brings in (common practice: from a crawl to long pulls). */
 const RETRIEVES = [0.05, 0.09, 0.15, 0.28] as const;
@@ -46,7 +46,7 @@ const AIMED_DRAWN = 0.5;
 const HALVINGS_STILL = 6;
 /** Counts beside the first, as factors. */
 const COUNTS_BESIDE = [0.85, 1.2] as const;
-/** A count so many times as long as the median takes is long enough in most worlds. */
+/** A count so many times as long as the median takes is long enough in most worlds (our choice). */
 const SURELY_THERE = 1.2;
 /** Longest count, s. */
 const LONGEST_COUNT = 240;

@@ -17,11 +17,11 @@ export function verdictOf(chance: number): Verdict {
 	return verdictBands.find(([, least]) => chance >= least)![0];
 }
 
-/** Nothing that is good less often does the job, however bad the others are. */
+/** Nothing that is good less often does the job, however bad the others are (our choice). */
 export const FLOOR = 0.25;
-/** What comes so near to the best chance there is does the job too. */
+/** What comes so near to the best chance there is does the job too (our choice). */
 const NEARLY = 0.9;
-/** Chance that is asked for unless the person says. */
+/** Chance that is asked for unless the person says (our choice). */
 export const USUAL_ENOUGH = 0.7;
 
 /**

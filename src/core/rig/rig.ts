@@ -30,7 +30,7 @@ export const heldAlike = (rig: Rig, held: Rig): Rig =>
 		asUsual(rig)
 	);
 
-/** A tippet is tied in at least so long, m. */
+/** A tippet is tied in at least so long, m (our choice). */
 const SHORTEST_TIPPET = 0.05;
 
 /** A number of a control that is found: m of line from tip to fly, m from float to fly, s, m/s. */

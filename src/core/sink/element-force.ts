@@ -28,7 +28,7 @@ const WIRE_PLATE = 0.25;
 const SWEPT_ACROSS = 0.3;
 /** sin² of the azimuths at which a ring of fibres is summed: the midpoints of eighths of a quarter circle. */
 const RING = [1, 3, 5, 7, 9, 11, 13, 15].map((k) => math.square(math.sin((k * Math.PI) / 32)));
-/** Below this speed, m/s, nothing in the water pulls. */
+/** Below this speed, m/s, nothing in the water pulls (our choice). */
 const STILL = 1e-9;
 
 /** The beliefs about drag, looked up once for a whole solve. */

@@ -6,7 +6,7 @@ import { fluidAt } from './properties';
 
 /** Von Kármán's constant, as usual in river hydraulics. */
 export const KARMAN = 0.41;
-/** Zero plane above the bed's hollows, in roughness heights. */
+/** Zero plane above the bed's hollows, in roughness heights (our estimate). */
 const ZERO_PLANE = 0.25;
 
 /**

@@ -34,7 +34,7 @@ const LEAST_APPROACH = 1.5;
 export const approachOf = ({ approach, depth }: Pick<Lie, 'approach' | 'depth'>): number =>
 	approach ?? Math.max(LEAST_APPROACH, APPROACH_DEPTHS * depth);
 
-/** Below this depth in roughness heights the logarithmic law is a guess. */
+/** Below this depth in roughness heights the logarithmic law is a guess (our choice). */
 export const LAW_HOLDS_FROM = 5;
 /** And the roughness is believed so much less there (our estimate). */
 const GUESS_SPREAD = 1.5;

@@ -21,7 +21,7 @@ export function turbulenceAcrossSlope(column: Column, z: number): number {
 
 const decay = ({ depth }: Column, z: number) => math.exp(-Math.max(0, Math.min(depth, z)) / depth);
 
-/** An eddy lives at least this long, s: where the law would let it vanish, at bed and surface. */
+/** An eddy lives at least this long, s: where the law would let it vanish, at bed and surface (our estimate). */
 const SHORTEST = 0.02;
 
 /**

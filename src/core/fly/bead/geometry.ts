@@ -71,5 +71,5 @@ export function beadDensity(bead: BeadChoice, values: BeliefValues): number {
 	}
 }
 
-/** Of an own metal whose density was not said: bronze, between brass and copper, kg/m³. */
+/** Of an own metal whose density was not said: bronze, between brass and copper, kg/m³ (from memory). */
 const OWN_DENSITY = 8700;

@@ -10,7 +10,7 @@ const CHUNKY = 0.235;
 const MOST_HACKLE = 3;
 /** An open rib binds from this many turns (common practice is 5 to 7). */
 const FEWEST_RIB = 4;
-/** A rib whose turns lie closer than this many wires is no open rib. */
+/** A rib whose turns lie closer than this many wires is no open rib (our choice). */
 const CLOSE = 1.5;
 
 export function dressingNotes(build: Build): FitNote[] {

@@ -14,7 +14,7 @@ export { chunkiness } from './dressing';
 
 const ORDER: readonly Severity[] = ['stop', 'trouble', 'note'];
 
-/** A weighing that differs by more than this factor is not explained by what parts usually weigh. */
+/** A weighing that differs by more than this factor is not explained by what parts usually weigh (our choice). */
 const UNEXPLAINED = 1.3;
 
 /**

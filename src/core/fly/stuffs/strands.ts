@@ -56,7 +56,7 @@ export const hackleTable = {
 export type HackleKind = keyof typeof hackleTable;
 export const hackleKinds = Object.keys(hackleTable) as readonly HackleKind[];
 
-/** A hackle's stem, wound with its fibres: diameter, m. */
+/** A hackle's stem, wound with its fibres: diameter, m (our estimate). */
 export const STEM = 0.15e-3;
-/** Length of shank that a turn of collar takes, m. */
+/** Length of shank that a turn of collar takes, m (our estimate). */
 export const COLLAR_TURN = 0.22e-3;
