@@ -339,3 +339,20 @@ test('lead-free that weighs the same: so many turns more', () => {
 	expect(Math.abs(coil({ ...fly, coil: free }) / coil(fly) - 1)).toBeLessThan(0.05);
 	expect(leadFreeEquivalent({ ...fly, coil: free })).toBeNull();
 });
+
+test('wire to the rear ends at 0.92 of the shank, wire that no bead holds begins at a quarter (ours)', () => {
+	const coilAt = (place?: 'rear') =>
+		buildFly(
+			{
+				hook: { style: 'straight', size: 12, lengthX: 0, wireX: 0 },
+				bead: null,
+				coil: { metal: 'lead', wire: 0.4e-3, turns: 4, ...(place && { place }) },
+				dressing: { fullness: 'medium' }
+			},
+			median
+		);
+	const rear = coilAt('rear');
+	expect(rear.coil!.end / rear.hook.shank).toBeCloseTo(0.92, 9);
+	const front = coilAt();
+	expect(front.coil!.start / front.hook.shank).toBeCloseTo(0.25, 9);
+});

@@ -73,7 +73,8 @@ export class LearningState {
 		this.busy = this.asking;
 		// What was found meanwhile is learned with all the rest, and has its own answer on the way.
 		if (answer && !this.asking) this.parts.beliefs.learning = answer;
-		if (documents.notice?.words === notice.words) documents.notice = null;
+		// Where it could not be had the words stay true.
+		if (answer && documents.notice?.words === notice.words) documents.notice = null;
 	}
 
 	/** Fetches how each entry goes with what was learned, and keeps that up. @returns ends it */

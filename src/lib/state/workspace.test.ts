@@ -312,6 +312,11 @@ describe('what is learned', () => {
 		expect(learning.busy).toBe(false);
 		// No entry moved anything: it was so all along.
 		expect(documents.notice).toBe(null);
+		answers = () => ({ status: 500, body: { message: 'No.' } });
+		const before = beliefs.learning;
+		await learning.catchUp();
+		expect(beliefs.learning).toBe(before);
+		expect(documents.notice!.words).toContain('those of the tables');
 	});
 
 	test('with how each entry goes with it is fetched for the view that shows it', async () => {
