@@ -390,9 +390,11 @@ test(`${COUNT} generated bad requests: each a clear answer, nothing stored, the 
 		{ weight: 2, arbitrary: oddRequests(['/theme.js', ...files]) }
 	);
 	const requests = fc.sample(any, { numRuns: COUNT, seed: 20261123 });
-	const had = demo.memory();
+	// Threads, compiled code and pages of the database come with the first of them and stay: some 180 MB.
+	let warm = Infinity;
 	const wrong: string[] = [];
 	for (let i = 0; i < requests.length; i += AT_ONCE) {
+		if (i >= requests.length / 2) warm = Math.min(warm, demo.memory());
 		const faults = await Promise.all(
 			requests.slice(i, i + AT_ONCE).map((asked) => fault(demo, asked))
 		);
@@ -401,7 +403,7 @@ test(`${COUNT} generated bad requests: each a clear answer, nothing stored, the 
 	expect(wrong.slice(0, 5)).toEqual([]);
 	expect(await seenAt(demo)).toEqual(before);
 	expect(demo.output()).not.toMatch(/uncaughtException|unhandledRejection/);
-	expect(demo.memory() - had).toBeLessThan(MAY_GROW);
+	expect(demo.memory() - warm).toBeLessThan(MAY_GROW / 2);
 });
 
 test('huge, deep and exploding files are refused in words, and memory stays bounded', async ({
