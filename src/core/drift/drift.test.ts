@@ -2,7 +2,16 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { priorBeliefs, valuesAt } from '../belief/index';
 import { compileFly, starterRecipe, type Recipe } from '../fly/index';
-import { compileLine, landings, starterRig, ways, type Rig } from '../rig/index';
+import {
+	compileLine,
+	landings,
+	rigOn,
+	starterRig,
+	ways,
+	withWay,
+	type RigParts,
+	type Way
+} from '../rig/index';
 import { settle, towed } from '../sink/index';
 import {
 	beds,
@@ -48,13 +57,20 @@ const heavy: Recipe = {
 	bead: { metal: 'tungsten', shape: 'slotted', diameter: 4e-3 }
 };
 const one = (
-	change: { recipe?: Recipe; rig?: Partial<Rig>; lie?: Partial<Lie>; seed?: number } = {},
+	change: {
+		recipe?: Recipe;
+		rig?: Partial<RigParts & { way: Way }>;
+		lie?: Partial<Lie>;
+		seed?: number;
+	} = {},
 	care: Parameters<typeof drift>[4] = { smooth: true }
 ): Drift =>
 	drift(
 		onLine(change.recipe ?? starterRecipe),
 		compileColumn({ ...lie, ...change.lie }, 8, median),
-		compileLine({ ...starterRig, lead: 0.8, ...change.rig }),
+		compileLine(
+			rigOn(change.rig?.way ?? 'tight line', { ...starterRig, lead: 0.8, ...change.rig })
+		),
 		change.seed ?? 1,
 		care
 	);
@@ -201,7 +217,7 @@ describe('rules of the trade (common practice, no source)', () => {
 	test('on the swing the current lifts the fly, the more the faster', () => {
 		const height = (surfaceSpeed: number) => {
 			const column = compileColumn({ ...lie, surfaceSpeed }, 8, median);
-			const line = compileLine({ ...starterRig, way: 'swing' });
+			const line = compileLine(withWay(starterRig, 'swing'));
 			return drawnDrift(onLine(heavy), column, line, 1, { smooth: true }).path.at(-1)!.height;
 		};
 		const heights = [0.3, 0.6, 0.9].map(height);

@@ -24,7 +24,7 @@ import {
 	type Recipe
 } from '../fly/index';
 import { drifting, predict, smoothDrift, worldRuns } from '../predict/index';
-import { asUsual, landings, starterRig, ways, type Rig } from '../rig/index';
+import { asUsual, landings, starterRig, ways, withWay, type Rig } from '../rig/index';
 import { settle } from '../sink/index';
 import { beds, fluidAt, type Lie } from '../water/index';
 import { outingLikelihoodOf } from './outing-likelihood';
@@ -176,7 +176,7 @@ function taught(): unknown {
 		saw,
 		fit: outingLikelihoodOf({ ...outing, saw })
 	}));
-	return [seen, learn([...found, ...seen])];
+	return [seen.map((one) => one.kind === 'outing' && one.fit), learn([...found, ...seen])];
 }
 
 /** Every question's answer, by its name. */
@@ -185,7 +185,7 @@ export const panel = (): Readonly<Record<string, unknown>> => ({
 	builds: builds.map(settled),
 	ranges: waters.flatMap((lie) => [starterRecipe, jig].map((recipe) => ranges(recipe, lie))),
 	drifts: ways.map((way) =>
-		drifts({ ...starterRig, way }, way === 'still water' ? standing : waterOf('gravel'))
+		drifts(withWay(starterRig, way), way === 'still water' ? standing : waterOf('gravel'))
 	),
 	landings: landings.map((landing) =>
 		drifts(

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { starterRecipe } from '../fly/index';
-import { starterRig, ways, type Rig, type Way } from '../rig/index';
+import { rigOn, starterRig, ways, type Rig, type Way } from '../rig/index';
 import type { Lie } from '../water/index';
 import { adviceFor, emptyShelf, USUAL_WISHES } from './index';
 
@@ -19,7 +19,10 @@ const suits = (lie: Lie, way: Way) =>
 	still(lie) ? way === 'still water' : way !== 'still water' && way !== 'swing';
 const rigs = ways.map((way): Rig => {
 	const far = { ...starterRig.leader, length: 9 };
-	return { ...starterRig, way, ...(way === 'still water' && { leader: far, tipHeight: 0.5 }) };
+	return rigOn(way, {
+		...starterRig,
+		...(way === 'still water' && { leader: far, tipHeight: 0.5 })
+	});
 });
 /** Enough to see that there is an answer; its figures are held elsewhere. */
 const CARE = { screened: 4, counted: 8, tried: 4 };

@@ -5,7 +5,7 @@ import { priorBeliefs, valuesAt } from '../belief/index';
 import { buildFly, compileBuild, dressingOf, fitOf, recipeChange, type Recipe } from '../fly/index';
 import { settle } from '../sink/index';
 import { fluidAt, type Lie } from '../water/index';
-import { starterRig } from '../rig/index';
+import { rigOn, starterRig } from '../rig/index';
 import {
 	beadTable,
 	emptyShelf,
@@ -234,7 +234,7 @@ describe('advice', () => {
 	}, 180_000);
 
 	test('a float that goes under is helped by a larger float or a lighter fly', () => {
-		const rig = { ...starterRig, way: 'float', float: 5e-3 } as const;
+		const rig = rigOn('float', { ...starterRig, float: 5e-3 });
 		const { binds, does, best } = adviceFor({ ...question, rig }, CARE);
 		expect(binds).toBe('under');
 		expect((does[0] ?? best)?.words).toMatch(/bead|float of|wire|tight line/);

@@ -8,7 +8,7 @@ import {
 	lineDiameterField,
 	tipHeightField
 } from '../quantity/index';
-import { asUsual, openControls, wayTable, type Rig } from '../rig/index';
+import { asUsual, openControls, wayTable, withWay, type Rig } from '../rig/index';
 import { approachOf, type Lie } from '../water/index';
 import type { Shelf } from './shelf';
 import { stepsFrom } from './steps';
@@ -93,13 +93,9 @@ interface Case extends Changeable {
 	readonly usual: Rig;
 }
 
-const onTheRod = ({ rig }: Case, words: string, change: Partial<Rig>): Remedy => ({
-	words,
-	at: 'rod',
-	change: { rig: { ...rig, ...change } }
-});
+const onTheRod = (words: string, rig: Rig): Remedy => ({ words, at: 'rod', change: { rig } });
 
-/** The same with a control set where else the hand would be found. */
+/** A control that is set, where else the hand would be found. */
 const set = ({ rig }: Case, control: keyof Rig['set']) => ({
 	set: { ...rig.set, [control]: true }
 });
@@ -110,12 +106,13 @@ const remedyTable = {
 		const { found } = wayTable[its.rig.way];
 		if (found.length <= openControls(its.rig).length) return [];
 		const open = Object.fromEntries(found.map((control) => [control, false]));
-		return [onTheRod(its, 'the hand found, not set', { set: { ...its.rig.set, ...open } })];
+		return [onTheRod('the hand found, not set', { ...its.rig, set: { ...its.rig.set, ...open } })];
 	},
-	'shorter tip': (its) =>
-		its.rig.tipHeight > LOW_TIP && !its.floats
+	'shorter tip': ({ rig }) =>
+		'tipHeight' in rig && rig.tipHeight > LOW_TIP
 			? [
-					onTheRod(its, `the tip ${tipHeightField.show(LOW_TIP)} over the water`, {
+					onTheRod(`the tip ${tipHeightField.show(LOW_TIP)} over the water`, {
+						...rig,
 						tipHeight: LOW_TIP
 					})
 				]
@@ -126,29 +123,31 @@ const remedyTable = {
 			const diameter = tippet.diameter - steps * X_STEP;
 			if (diameter < THINNEST) return [];
 			const words = `a tippet of ${lineDiameterField.show(diameter)}`;
-			return [onTheRod(its, words, { tippet: { ...tippet, diameter } })];
+			return [onTheRod(words, { ...its.rig, tippet: { ...tippet, diameter } })];
 		}),
 	'slack cast': (its) =>
 		its.usual.landing === 'straight' && !its.floats
-			? [onTheRod(its, 'a cast with slack', { landing: 'slack', ...set(its, 'landing') })]
+			? [onTheRod('a cast with slack', { ...its.rig, landing: 'slack', ...set(its, 'landing') })]
 			: [],
 	'plunged cast': (its) =>
 		its.usual.landing !== 'plunged' && !its.floats
 			? [
-					onTheRod(its, 'a cast that drives the fly in', {
+					onTheRod('a cast that drives the fly in', {
+						...its.rig,
 						landing: 'plunged',
 						...set(its, 'landing')
 					})
 				]
 			: [],
-	'slower lead': (its) =>
-		wayTable[its.rig.way].led
-			? [0.1, 0.2].flatMap((less) => {
-					const lead = Math.round(20 * (its.usual.lead - less)) / 20;
-					const words = `the tip led at ${leadField.show(lead)} of the surface`;
-					return lead >= SLOWEST_LEAD ? [onTheRod(its, words, { lead, ...set(its, 'lead') })] : [];
-				})
-			: [],
+	'slower lead': (its) => {
+		const { rig, usual } = its;
+		if (!('lead' in rig && 'lead' in usual)) return [];
+		return [0.1, 0.2].flatMap((less) => {
+			const lead = Math.round(20 * (usual.lead - less)) / 20;
+			const words = `the tip led at ${leadField.show(lead)} of the surface`;
+			return lead >= SLOWEST_LEAD ? [onTheRod(words, { ...rig, lead, ...set(its, 'lead') })] : [];
+		});
+	},
 	'more room': ({ lie, rig }) =>
 		lie.surfaceSpeed < STILL || wayTable[rig.way].asks === 'depth'
 			? []
@@ -160,25 +159,26 @@ const remedyTable = {
 						change: { lie: { ...lie, approach } }
 					};
 				}),
-	'feel the bed': (its) =>
-		wayTable[its.rig.way].led && !its.rig.feelsBed
-			? [onTheRod(its, 'line in at each touch of the bed', { feelsBed: true })]
+	'feel the bed': ({ rig }) =>
+		'feelsBed' in rig && !rig.feelsBed
+			? [onTheRod('line in at each touch of the bed', { ...rig, feelsBed: true })]
 			: [],
-	'larger float': (its) =>
-		wayTable[its.rig.way].floats?.part === 'float'
-			? LARGER.map((more) =>
-					onTheRod(its, `a float of ${floatField.show(its.rig.float + more)}`, {
-						float: its.rig.float + more
-					})
-				)
+	'larger float': ({ rig }) =>
+		'float' in rig
+			? LARGER.map((more) => {
+					const float = rig.float + more;
+					return onTheRod(`a float of ${floatField.show(float)}`, { ...rig, float });
+				})
 			: [],
-	'more buoyant dry': (its) =>
-		wayTable[its.rig.way].floats?.part === 'carries'
-			? MORE_BUOYANT.map((times) =>
-					onTheRod(its, `a dry fly that carries ${(its.rig.carries * times * 1e3).toFixed(2)} g`, {
-						carries: its.rig.carries * times
-					})
-				)
+	'more buoyant dry': ({ rig }) =>
+		'carries' in rig
+			? MORE_BUOYANT.map((times) => {
+					const carries = rig.carries * times;
+					return onTheRod(`a dry fly that carries ${(carries * 1e3).toFixed(2)} g`, {
+						...rig,
+						carries
+					});
+				})
 			: [],
 	'another way': (its) => {
 		const { rig, lie, floats } = its;
@@ -189,8 +189,13 @@ const remedyTable = {
 			float: 'under a float'
 		};
 		if (other === rig.way) return [];
-		const tipHeight = wayTable[other].led ? Math.max(1, rig.tipHeight) : rig.tipHeight;
-		return [onTheRod(its, words[other], { way: other, tipHeight })];
+		const changed = withWay(rig, other);
+		return [
+			onTheRod(
+				words[other],
+				'lead' in changed ? { ...changed, tipHeight: Math.max(1, changed.tipHeight) } : changed
+			)
+		];
 	},
 	'heavier bead': atTheVise('bead-up', 'bead-tungsten'),
 	'lighter bead': atTheVise('bead-down', 'bead-brass', 'bead-off'),

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import { priorBeliefs } from '../belief/index';
 import { starterRecipe } from '../fly/index';
-import { starterRig, ways, type Rig } from '../rig/index';
+import { starterRig, ways, withWay } from '../rig/index';
 import type { Lie } from '../water/index';
 import { findHand, worldsOf, type DrawnWorld, type Worlds } from './index';
 
@@ -29,7 +29,7 @@ test('a hand costs fewer than 80 drifts, also where no line brings the fly down'
 	];
 	const still: Lie = { depth: 2, surfaceSpeed: 0, bed: 'sand', zoneTop: 0.4, hold: 2 };
 	for (const way of ways) {
-		const rig: Rig = { ...starterRig, way };
+		const rig = withWay(starterRig, way);
 		for (const lie of way === 'still water' ? [still] : waters) {
 			const { worlds, drifts } = counted(worldsOf(starterRecipe, lie, 8, priorBeliefs));
 			const { found } = findHand(worlds, rig);

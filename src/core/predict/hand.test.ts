@@ -2,7 +2,7 @@ import { describe, expect, test, vi } from 'vitest';
 import { priorBeliefs } from '../belief/index';
 import { bandDistances, drift } from '../drift/index';
 import type { HookChoice, Recipe } from '../fly/index';
-import { starterRig, wayTable, withControl, type Rig } from '../rig/index';
+import { rigOn, starterRig, wayTable, withControl, withWay, type Rig } from '../rig/index';
 import type { Lie } from '../water/index';
 import {
 	bandFor,
@@ -42,14 +42,13 @@ const water = (
 	hold
 });
 const tight = starterRig;
-const float: Rig = { ...starterRig, way: 'float' };
-const dry: Rig = { ...starterRig, way: 'dry fly', carries: 0.35e-3 };
-const still: Rig = {
+const float = withWay(starterRig, 'float');
+const dry = rigOn('dry fly', { ...starterRig, carries: 0.35e-3 });
+const still = rigOn('still water', {
 	...starterRig,
-	way: 'still water',
 	tipHeight: 0.5,
 	leader: { ...starterRig.leader, length: 8 }
-};
+});
 
 /** Good drifts of fresh worlds with a hand. */
 function chanceWith(question: DriftQuestion, rig: Rig, drifts = 64, seed = 4242): number {
@@ -92,7 +91,7 @@ describe('the hand that is found', () => {
 			expect(from).toBeLessThanOrEqual(value);
 			expect(to).toBeGreaterThanOrEqual(value);
 			// Every 0.1 m round what was found, and every fifth of a depth of all that could be.
-			const above = control === 'line' ? rig.tipHeight : 0;
+			const above = 'tipHeight' in rig ? rig.tipHeight : 0;
 			const near = Array.from({ length: 7 }, (_, k) => Math.round(10 * value + k - 3) / 10);
 			const all = Array.from({ length: 9 }, (_, k) => above + (0.6 + 0.2 * k) * lie.depth);
 			const held = (x: number) => withControl(hand.rig, control, x);
@@ -130,14 +129,18 @@ describe('the hand that is found', () => {
 		let best = 0;
 		for (const retrieve of [0.05, 0.08, 0.12]) {
 			for (const countdown of [20, 30, 40, 50, 70]) {
-				best = Math.max(best, chanceWith(question, { ...hand.rig, retrieve, countdown }));
+				best = Math.max(
+					best,
+					chanceWith(question, rigOn('still water', { ...hand.rig, retrieve, countdown }))
+				);
 			}
 		}
 		expect(chanceWith(question, hand.rig)).toBeGreaterThanOrEqual(best - 0.05);
 	});
 
 	test('on a swing nothing is found, and how deep it hangs is known', () => {
-		const rig: Rig = { ...starterRig, way: 'swing', leader: { ...starterRig.leader, length: 6 } };
+		const leader = { ...starterRig.leader, length: 6 };
+		const rig = rigOn('swing', { ...starterRig, leader });
 		const question = {
 			recipe: fly('straight', 12, 3.2),
 			rig,
@@ -215,7 +218,7 @@ test('every way of fishing finds what its table says', () => {
 	const recipe = fly('straight', 14, 2.4);
 	for (const way of ['tight line', 'float', 'dry fly', 'swing'] as const) {
 		const worlds = worldsOf(recipe, water(0.8, 0.6, 'gravel'), 8, priorBeliefs);
-		const { found } = findHand(worlds, { ...starterRig, way });
+		const { found } = findHand(worlds, withWay(starterRig, way));
 		expect(found.map(({ control }) => control)).toEqual(wayTable[way].found);
 	}
 });

@@ -152,7 +152,7 @@ function soft(found: Drift, wanted: Wanted, late: number): number {
 /** How much of the room, or of the count, is used up when the fly comes into the zone: over 0 it is late. */
 const latenessOf = ({ time, distance }: Drift, { approach }: Column, rig: Rig): number =>
 	wayTable[rig.way].late === 'count'
-		? (time ?? Infinity) / Math.max(1, rig.countdown) - 1
+		? (time ?? Infinity) / Math.max(1, controlOf(rig, 'countdown')) - 1
 		: (distance ?? 0) / approach - 1;
 const step = (x: number) => 1 / (1 + math.exp(-x));
 
@@ -165,7 +165,7 @@ function alongOne(
 	{ worlds, few }: HandCare
 ): Hand {
 	const { depth } = median.column;
-	const above = control === 'line' ? rig.tipHeight : 0;
+	const above = 'tipHeight' in rig ? rig.tipHeight : 0;
 	const low = above + 0.1;
 	const high = above + 2.5 * depth + 0.5;
 	const scores = new Map<number, number>();
@@ -251,8 +251,9 @@ function countAndRetrieve(
 	const { surfaceSpeed } = median.column;
 	const retrieves = open.includes('retrieve')
 		? RETRIEVES.map((slow) => Math.round(TO_CENTIMETRES * (slow + surfaceSpeed)) / TO_CENTIMETRES)
-		: [rig.retrieve];
-	const with_ = (retrieve: number, count: number) => ({ ...rig, retrieve, countdown: count });
+		: [controlOf(rig, 'retrieve')];
+	const with_ = (retrieve: number, count: number) =>
+		withControl(withControl(rig, 'retrieve', retrieve), 'countdown', count);
 	const [{ fly }] = median.flies as [DrawnWorld['flies'][number]];
 	/** A straight line holds the fly back, so that it takes many times as long as a free one would. */
 	const longest = Math.min(
@@ -262,7 +263,7 @@ function countAndRetrieve(
 	/** It must be there before it is drawn in. */
 	const least = SURELY_THERE * (look.time(with_(retrieves[0]!, longest)) ?? 0);
 	const countTo = (retrieve: number, aim: number): number => {
-		if (!open.includes('countdown')) return rig.countdown;
+		if (!open.includes('countdown')) return controlOf(rig, 'countdown');
 		let [a, b] = [Math.min(least, longest), longest];
 		for (let k = 0; k < HALVINGS_STILL; k++) {
 			const middle = (a + b) / 2;

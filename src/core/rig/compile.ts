@@ -1,8 +1,7 @@
 import type { Landing, Line, LinePiece } from '../body/index';
 import { GRAVITY, materials } from '../material/index';
 import type { LineSection } from './parts';
-import { hangsOnFloat, type Rig } from './rig';
-import { wayTable } from './ways/index';
+import { topOf, type Rig } from './ways/index';
 
 /** Distance from the line's upper end to the fly over that of a straight line, and speed of entry, m/s (our estimates). */
 const LANDINGS: Readonly<Record<Rig['landing'], Landing>> = {
@@ -16,10 +15,10 @@ const SHORT = 1e-3;
 
 /** rig → Line. @param rig with the hand's controls at the numbers that hold */
 export function compileLine(rig: Rig): Line {
-	const pieces = hangsOnFloat(rig) ? [rig.tippet] : [rig.leader, rig.tippet];
+	const pieces = 'leader' in rig ? [rig.leader, rig.tippet] : [rig.tippet];
 	return {
 		pieces: pieces.filter(({ length }) => length > SHORT).map(pieceOf),
-		top: wayTable[rig.way].top(rig),
+		top: topOf(rig),
 		landing: LANDINGS[rig.landing]
 	};
 }
@@ -32,6 +31,6 @@ const pieceOf = ({ length, diameter, material }: LineSection): LinePiece => ({
 
 /** What the float or dry fly carries, kg in water; null for the other ways. */
 export function carriedBy(rig: Rig): number | null {
-	const top = wayTable[rig.way].top(rig);
+	const top = topOf(rig);
 	return top.kind === 'float' ? top.lift / GRAVITY : null;
 }

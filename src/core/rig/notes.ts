@@ -1,7 +1,7 @@
 import { CENTIMETRE, GRAM, tippetField } from '../quantity/index';
 import { carriedBy } from './compile';
-import { lengthOut, type Rig } from './rig';
-import { wayTable } from './ways/index';
+import { lengthOut } from './rig';
+import { wayTable, type Rig } from './ways/index';
 
 /** Something about a rig that will not do in this water or with this fly, with what can be done. */
 export interface RigNote {
@@ -41,6 +41,7 @@ export function rigNotes(rig: Rig, depth: number | null, zoneTop: number, wet: n
 		}
 		return notes;
 	}
+	if (!('leader' in rig)) return notes;
 	if (rig.tipHeight > rig.rod + HAND) {
 		notes.push({
 			part: 'tipHeight',

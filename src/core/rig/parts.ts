@@ -21,31 +21,46 @@ export interface LineSection {
 	readonly material: LineMaterial;
 }
 
-/**
- * What a fly is fished on, whatever the way. All that any way asks for stays with the rig, so that a way can be
- * tried and left again; metres, kg, m/s.
- */
-export interface RigParts {
+/** What there is on every way of fishing. */
+export interface SharedParts {
+	/** Down to the fly; under a float or a dry fly the whole way from there. */
+	readonly tippet: LineSection;
+	readonly landing: LandingKind;
+	/** Which of the hand's controls the person set; the numbers of the others are not looked at. */
+	readonly set: Readonly<Record<HandControl, boolean>>;
+}
+
+/** What some ways of fishing ask for; which, stands with each of them. Metres, kg, m/s. */
+export interface WayParts {
 	/** Length of the rod. */
 	readonly rod: number;
 	/** Its tip over the water. */
 	readonly tipHeight: number;
-	/** Tight line: how fast the tip is led, as a share of the surface speed. */
-	readonly lead: number;
 	/** From the rod tip to the tippet. */
 	readonly leader: LineSection;
-	/** Down to the fly; under a float or a dry fly the whole way from there. */
-	readonly tippet: LineSection;
+	/** How fast the tip is led, as a share of the surface speed. */
+	readonly lead: number;
+	/** The hand feels the bed: at each touch it draws in a little line, and keeps it. */
+	readonly feelsBed: boolean;
 	/** Diameter of the float. */
 	readonly float: number;
 	/** What the dry fly carries in water, kg. */
 	readonly carries: number;
-	/** Still water: s counted down, then drawn in at so much. */
+	/** s counted down, then drawn in at so much. */
 	readonly countdown: number;
 	readonly retrieve: number;
-	readonly landing: LandingKind;
-	/** Which of the hand's controls the person set; the numbers of the others are not looked at. */
-	readonly set: Readonly<Record<HandControl, boolean>>;
-	/** The hand feels the bed: at each touch it draws in a little line, and keeps it. */
-	readonly feelsBed: boolean;
 }
+export type WayPart = keyof WayParts;
+/** What every rig has, and what some ways ask for. */
+export type RigParts = SharedParts & Partial<WayParts>;
+export const wayParts = [
+	'rod',
+	'tipHeight',
+	'leader',
+	'lead',
+	'feelsBed',
+	'float',
+	'carries',
+	'countdown',
+	'retrieve'
+] as const satisfies readonly WayPart[];

@@ -7,8 +7,12 @@ import {
 	lengthOut,
 	rigChange,
 	rigNotes,
+	rigOn,
 	starterRig,
-	type Rig
+	withWay,
+	type Rig,
+	type RigParts,
+	type Way
 } from './index';
 
 const value = (text: string) => {
@@ -36,20 +40,24 @@ test('a line of 4 m of 0.30 mm nylon weighs as much as a jig', () => {
 
 test('each way makes its own line; a float carries what it displaces less its weight', () => {
 	expect(lineLength(compileLine(starterRig))).toBeCloseTo(lengthOut(starterRig), 12);
-	const float: Rig = { ...starterRig, way: 'float', float: 0.02 };
+	const float = rigOn('float', { ...starterRig, float: 0.02 });
 	expect(lineLength(compileLine(float))).toBe(starterRig.tippet.length);
 	// A ball of 2 cm displaces 4.19 g; as cork it weighs a good gram.
 	expect(carriedBy(float)! * 1e3).toBeGreaterThan(2.9);
 	expect(carriedBy(float)! * 1e3).toBeLessThan(3.4);
-	const dry: Rig = { ...starterRig, way: 'dry fly', carries: 0.3e-3 };
+	const dry = rigOn('dry fly', { ...starterRig, carries: 0.3e-3 });
 	expect(carriedBy(dry)! * 1e3).toBeCloseTo(0.3, 3);
 	expect(carriedBy(starterRig)).toBeNull();
 });
 
 test('what cannot work is said with what to do, and what can is not', () => {
 	expect(rigNotes(starterRig, 1, 0.2, 1e-4)).toEqual([]);
-	const words = (rig: Partial<Rig>, depth = 1, wet = 1e-4) =>
-		rigNotes({ ...starterRig, ...rig }, depth, 0.2, wet)
+	const words = (
+		{ way = 'tight line', ...parts }: Partial<RigParts & { way: Way }>,
+		depth = 1,
+		wet = 1e-4
+	) =>
+		rigNotes(rigOn(way, { ...starterRig, ...parts }), depth, 0.2, wet)
 			.map((note) => note.words)
 			.join(' ');
 	expect(words({}, 4)).toContain('lengthen the leader');
@@ -69,4 +77,19 @@ test('a change is said in words', () => {
 		words: expect.stringContaining('(7X)') as string
 	});
 	expect(rigChange(starterRig, starterRig).paths).toEqual([]);
+});
+
+test('a way is tried and left again: what the others asked for is kept, and only what a way asks for is there', () => {
+	const tight = rigOn('tight line', { ...starterRig, lead: 0.8, float: 22e-3, feelsBed: true });
+	expect(tight).not.toHaveProperty('float');
+	const float = withWay(tight, 'float');
+	expect(float.float).toBe(22e-3);
+	expect(float).not.toHaveProperty('leader');
+	expect(withWay(float, 'tight line')).toEqual(tight);
+	// What was changed meanwhile stays too.
+	const back = withWay(withWay({ ...float, float: 9e-3 }, 'still water'), 'float');
+	expect(back.float).toBe(9e-3);
+	// What nobody ever said is as in the starter rig.
+	expect(withWay(starterRig, 'dry fly').carries).toBe(0.25e-3);
+	expect(rigChange(tight, float).words).toBe('way tight line to float');
 });

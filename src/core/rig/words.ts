@@ -10,34 +10,60 @@ import {
 	tipHeightField,
 	tippetField
 } from '../quantity/index';
-import { handControls, type HandControl, type LineSection } from './parts';
-import { hangsOnFloat, openControls, type Rig } from './rig';
+import {
+	handControls,
+	wayParts,
+	type HandControl,
+	type LineSection,
+	type WayPart,
+	type WayParts
+} from './parts';
+import { lengthOut, openControls, hangsOnFloat } from './rig';
+import type { Rig } from './ways/index';
 
 const stretch = ({ length, diameter, material }: LineSection) =>
 	`${tippetField.show(length)} of ${lineDiameterField.show(diameter)} ${material}`;
 
-const fields: readonly (readonly [string, (rig: Rig) => string])[] = [
-	['way', (rig) => rig.way],
-	['rod', (rig) => rodField.show(rig.rod)],
-	['tip height', (rig) => tipHeightField.show(rig.tipHeight)],
-	['lead', (rig) => leadField.show(rig.lead)],
-	['leader', (rig) => (rig.leader.length > 0 ? stretch(rig.leader) : 'none')],
-	['tippet', (rig) => stretch(rig.tippet)],
-	['float', (rig) => floatField.show(rig.float)],
-	['dry fly carries', (rig) => carriesField.show(rig.carries)],
-	['countdown', (rig) => countdownField.show(rig.countdown)],
-	['retrieve', (rig) => retrieveField.show(rig.retrieve)],
-	['landing', (rig) => rig.landing],
-	['hand', handWords]
-];
+const partWords: {
+	readonly [Part in WayPart]: readonly [name: string, show: (value: WayParts[Part]) => string];
+} = {
+	rod: ['rod', rodField.show],
+	tipHeight: ['tip height', tipHeightField.show],
+	leader: ['leader', (leader) => (leader.length > 0 ? stretch(leader) : 'none')],
+	lead: ['lead', leadField.show],
+	feelsBed: ['at each touch', (feels) => (feels ? 'line in' : 'nothing')],
+	float: ['float', floatField.show],
+	carries: ['dry fly carries', carriesField.show],
+	countdown: ['countdown', countdownField.show],
+	retrieve: ['retrieve', retrieveField.show]
+};
 
-/** Which controls of the hand are set, and whether it feels the bed. */
-function handWords({ set, feelsBed }: Rig): string {
+function partSaid<Part extends WayPart>(part: Part, value: WayParts[Part]): [string, string] {
+	const [name, show] = partWords[part];
+	return [name, show(value)];
+}
+
+/** All that a rig has on its way, each by its name. */
+function said(rig: Rig): Map<string, string> {
+	const own: Partial<WayParts> = rig;
+	return new Map([
+		['way', rig.way],
+		...wayParts.flatMap((part) => {
+			const value = own[part];
+			return value === undefined ? [] : [partSaid(part, value)];
+		}),
+		['tippet', stretch(rig.tippet)],
+		['landing', rig.landing],
+		['hand', handWords(rig)]
+	]);
+}
+
+/** Which controls of the hand are set. */
+function handWords({ set }: Rig): string {
 	const names = handControls
 		.filter((control) => set[control])
 		.map((control) => controlWords[control]);
-	const held = names.length > 0 ? `${names.join(', ')} set` : 'all found';
-	return feelsBed ? `${held}, feels the bed` : held;
+	return names.length > 0 ? `${names.join(', ')} set` : 'all found';
 }
 const controlWords: Readonly<Record<HandControl, string>> = {
 	line: 'line out',
@@ -60,18 +86,22 @@ export function rigWords(rig: Rig): string {
 			: `${tippetField.show(rig.tippet.length)} below`
 		: openControls(rig).includes('line')
 			? 'line found'
-			: `${leaderField.show(rig.leader.length + rig.tippet.length)} out`;
+			: `${leaderField.show(lengthOut(rig))} out`;
 	return `${tippetWords(rig)}, ${out}`;
 }
 
-/** What changed from one rig to the next: "tippet 1.2 m of 0.127 mm (6X) fluorocarbon to …". */
+/** What changed from one rig to the next, of what both have: "tippet 1.2 m of 0.127 mm (6X) fluorocarbon to …". */
 export function rigChange(
 	before: Rig,
 	after: Rig
 ): { readonly paths: readonly string[]; readonly words: string } {
-	const changed = fields.filter(([, show]) => show(before) !== show(after));
+	const [was, is] = [said(before), said(after)];
+	const changed = [...is].flatMap(([name, now]) => {
+		const then = was.get(name);
+		return then === undefined || then === now ? [] : [[name, `${name} ${then} to ${now}`] as const];
+	});
 	return {
 		paths: changed.map(([name]) => name),
-		words: changed.map(([name, show]) => `${name} ${show(before)} to ${show(after)}`).join(', ')
+		words: changed.map(([, words]) => words).join(', ')
 	};
 }

@@ -1,5 +1,5 @@
 import 'reflect-metadata';
-import { Type } from 'class-transformer';
+import { Transform, Type } from 'class-transformer';
 import {
 	ArrayMaxSize,
 	ArrayMinSize,
@@ -36,14 +36,20 @@ interface FieldNote {
 	/** For a number that can be unlikely: its field, and the document's unit in SI. */
 	readonly quantity?: { readonly field: QuantityField; readonly unit: number };
 	readonly nested?: () => new () => object;
+	/** Which fields there have to be for each value of this one. */
+	readonly needs?: Needs;
 }
+/** Fields that go with a value, by the value. */
+type Needs = Readonly<Record<string, readonly string[]>>;
+/** Whether a field may be left out; a condition says of an object whether its has to be there. */
+type Optional = boolean | ((object: object) => boolean);
 const notes = new WeakMap<object, FieldNote[]>();
 
 function field(
 	schema: () => JsonSchema,
 	checks: readonly PropertyDecorator[],
 	required = true,
-	more: Pick<FieldNote, 'quantity' | 'nested'> = {}
+	more: Pick<FieldNote, 'quantity' | 'nested' | 'needs'> = {}
 ): PropertyDecorator {
 	return (target, key) => {
 		checks.forEach((check) => check(target, key));
@@ -87,16 +93,27 @@ export function questionsIn(type: new () => object, value: object, above = ''): 
 /** JSON Schema (2020-12) of what a class accepts; fields of its base classes first. */
 export function schemaOf(type: new () => object): JsonSchema {
 	const fields = fieldsOf(type);
+	const conditions = fields.flatMap(({ name, needs = {} }) =>
+		Object.entries(needs).map(([value, required]) => ({
+			if: { properties: { [name]: { const: value } } },
+			then: { required: [...required] }
+		}))
+	);
 	return {
 		type: 'object',
 		properties: Object.fromEntries(fields.map(({ name, schema }) => [name, schema()])),
 		required: fields.filter(({ required }) => required).map(({ name }) => name),
-		additionalProperties: false
+		additionalProperties: false,
+		...(conditions.length > 0 && { allOf: conditions })
 	};
 }
 
 /** A number within what the field allows, in the document's unit (`unit` in SI). */
-export function Quantity(quantity: QuantityField, unit = 1, optional = false): PropertyDecorator {
+export function Quantity(
+	quantity: QuantityField,
+	unit = 1,
+	optional: Optional = false
+): PropertyDecorator {
 	const [low, high] = quantity.possible;
 	const kind = quantity.whole ? 'a whole number' : 'a number';
 	const message = `${quantity.name} must be ${kind} from ${quantity.show(low)} to ${quantity.show(high)}.`;
@@ -116,7 +133,7 @@ export function Quantity(quantity: QuantityField, unit = 1, optional = false): P
 			Max(most, { message }),
 			...(quantity.whole ? [IsInt({ message })] : [])
 		],
-		!optional,
+		optional === false,
 		{ quantity: { field: quantity, unit } }
 	);
 }
@@ -208,12 +225,14 @@ export function IsoDate(name: string, optional = false): PropertyDecorator {
 export function OneOf(
 	name: string,
 	values: readonly string[],
-	optional = false
+	optional = false,
+	needs?: Needs
 ): PropertyDecorator {
 	return field(
 		() => ({ type: 'string', enum: [...values], description: name }),
 		[...may(optional), IsIn(values, { message: `${name} must be one of ${values.join(', ')}.` })],
-		!optional
+		!optional,
+		needs && { needs }
 	);
 }
 
@@ -235,11 +254,17 @@ export function Exactly(value: string | number, message: string): PropertyDecora
 export function Nested(
 	name: string,
 	type: () => new () => object,
-	which: 'always' | 'or null' | 'optional' | 'optional or null' = 'always'
+	which:
+		| 'always'
+		| 'or null'
+		| 'optional'
+		| 'optional or null'
+		| ((object: object) => boolean) = 'always'
 ): PropertyDecorator {
 	const message = `${name} is missing or is not an object.`;
-	const nullable = which.endsWith('or null');
-	const optional = which.startsWith('optional');
+	const needed = typeof which === 'function' ? which : () => false;
+	const nullable = typeof which === 'string' && which.endsWith('or null');
+	const optional = typeof which === 'function' || which.startsWith('optional');
 	const schema = () =>
 		nullable
 			? { anyOf: [schemaOf(type()), { type: 'null' }], description: name }
@@ -251,18 +276,28 @@ export function Nested(
 			...(nullable || optional
 				? [
 						ValidateIf(
-							(_, value) => !(nullable && value === null) && !(optional && value === undefined)
+							(object: object, value) =>
+								!(nullable && value === null) &&
+								!(optional && value === undefined && !needed(object))
 						)
 					]
 				: []),
 			...(optional ? [] : [IsDefined({ message })]),
 			IsObject({ message }),
 			ValidateNested({ message }),
-			Type(type)
+			Type(type),
+			Transform(({ value }: { value: unknown }) => asNow(value))
 		],
 		!optional,
 		{ nested: type }
 	);
+}
+
+/** A class that still reads what earlier versions wrote puts it where it stands now. */
+function asNow(value: unknown): unknown {
+	if (value instanceof Object && 'asNow' in value && typeof value.asNow === 'function')
+		value.asNow();
+	return value;
 }
 
 export function Many(name: string, type: () => new () => object, most: number): PropertyDecorator {
@@ -394,5 +429,11 @@ export function MapOf(
 }
 
 /** class-validator's own IsOptional lets null pass too, which is another thing than nothing. */
-const IfGiven = () => ValidateIf((_, value) => value !== undefined);
-const may = (optional: boolean) => (optional ? [IfGiven()] : []);
+const IfGiven = (needed: (object: object) => boolean = () => false) =>
+	ValidateIf((object: object, value) => value !== undefined || needed(object));
+const may = (optional: Optional) =>
+	optional === false ? [] : [optional === true ? IfGiven() : IfGiven(optional)];
+
+/** A value of a closed list. */
+export const isOneOf = <T extends string>(values: readonly T[], value: unknown): value is T =>
+	(values as readonly unknown[]).includes(value);

@@ -1,13 +1,6 @@
 <script lang="ts">
 	import type { Hand } from '$core/predict/index';
-	import {
-		asUsual,
-		hangsOnFloat,
-		landings,
-		wayTable,
-		type HandControl,
-		type Rig
-	} from '$core/rig/index';
+	import { asUsual, hangsOnFloat, landings, type HandControl, type Rig } from '$core/rig/index';
 	import { controlNumber, spanWords } from '$lib/ui/drift-words';
 	import Segments from '$lib/ui/Segments.svelte';
 	import FieldStepper from '$lib/ui/FieldStepper.svelte';
@@ -83,7 +76,7 @@
 				/>
 			</div>
 		{/if}
-		{#if wayTable[rig.way].led}
+		{#if 'feelsBed' in rig}
 			<label class="col-span-2 flex min-h-9 items-center gap-2">
 				<input
 					type="checkbox"

@@ -1,12 +1,5 @@
 <script lang="ts">
-	import {
-		hangsOnFloat,
-		lineMaterials,
-		ways,
-		wayTable,
-		type Rig,
-		type RigNote
-	} from '$core/rig/index';
+	import { lineMaterials, ways, wayTable, withWay, type Rig, type RigNote } from '$core/rig/index';
 	import Segments from '$lib/ui/Segments.svelte';
 	import FieldStepper from '$lib/ui/FieldStepper.svelte';
 	import type { Hand } from '$core/predict/index';
@@ -24,14 +17,13 @@
 	let { rig, set, notes, hand, wouldBe }: Props = $props();
 
 	const numbers = $derived(rigNumbers.filter(({ key }) => countsOn(rig.way, key)));
-	const casts = $derived(!hangsOnFloat(rig));
 </script>
 
 <Segments
 	label="Way of fishing"
 	value={rig.way}
 	options={ways.map((value) => ({ value, words: wayTable[value].words }))}
-	onchange={(way) => set({ ...rig, way })}
+	onchange={(way) => set(withWay(rig, way))}
 />
 <HandFields {rig} {set} {hand} {wouldBe} />
 <div class="mt-2 grid grid-cols-2 gap-2 sm:grid-cols-3">
@@ -55,12 +47,13 @@
 		options={lineMaterials.map((value) => ({ value, words: value }))}
 		onchange={(material) => set({ ...rig, tippet: { ...rig.tippet, material } })}
 	/>
-	{#if casts}
+	{#if 'leader' in rig}
+		{@const { leader } = rig}
 		<Segments
 			label="Leader of"
-			value={rig.leader.material}
+			value={leader.material}
 			options={lineMaterials.map((value) => ({ value, words: value }))}
-			onchange={(material) => set({ ...rig, leader: { ...rig.leader, material } })}
+			onchange={(material) => set({ ...rig, leader: { ...leader, material } })}
 		/>
 	{/if}
 </div>

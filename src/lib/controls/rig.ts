@@ -25,7 +25,8 @@ import {
 	type LandingKind,
 	type Rig,
 	type Way,
-	type WayDefinition
+	type WayDefinition,
+	type WayParts
 } from '$core/rig/index';
 import { fixed } from './water';
 
@@ -43,12 +44,28 @@ export interface RigNumber<Key> {
 	readonly set: (rig: Rig, value: number) => Rig;
 }
 
+/** Parts of some ways that are one number. */
+type PartNumber = 'rod' | 'tipHeight' | 'float' | 'carries' | 'lead';
 /** The tippet's diameter counts on every way. */
 type RigKey = 'tippetDiameter' | WayDefinition['numbers'][number];
 
 /** Whether a number of the rig counts on a way of fishing. */
 export const countsOn = (way: Way, key: RigKey): boolean =>
 	key === 'tippetDiameter' || wayTable[way].numbers.includes(key);
+
+/** Of the leader, where there is one. */
+const ofLeader = (key: 'length' | 'diameter'): Pick<RigNumber<RigKey>, 'get' | 'set'> => ({
+	get: (rig) => ('leader' in rig ? rig.leader[key] : NaN),
+	set: (rig, value) => ('leader' in rig ? { ...rig, leader: { ...rig.leader, [key]: value } } : rig)
+});
+/** A number that some ways ask for. */
+const ofWay = <Part extends PartNumber>(
+	part: Part
+): Pick<RigNumber<Part>, 'key' | 'get' | 'set'> => ({
+	key: part,
+	get: (rig) => (rig as Partial<WayParts>)[part] ?? NaN,
+	set: (rig, value) => (part in rig ? { ...rig, [part]: value } : rig)
+});
 
 export const rigNumbers: readonly RigNumber<RigKey>[] = [
 	{
@@ -81,8 +98,7 @@ export const rigNumbers: readonly RigNumber<RigKey>[] = [
 		small: 0.1,
 		big: 1,
 		show: fixed(2),
-		get: (rig) => rig.leader.length,
-		set: (rig, length) => ({ ...rig, leader: { ...rig.leader, length } })
+		...ofLeader('length')
 	},
 	{
 		key: 'leaderDiameter',
@@ -92,52 +108,43 @@ export const rigNumbers: readonly RigNumber<RigKey>[] = [
 		small: 0.01e-3,
 		big: 0.05e-3,
 		show: (value) => fixed(3)(value / MILLIMETRE),
-		get: (rig) => rig.leader.diameter,
-		set: (rig, diameter) => ({ ...rig, leader: { ...rig.leader, diameter } })
+		...ofLeader('diameter')
 	},
 	{
-		key: 'rod',
+		...ofWay('rod'),
 		label: 'Rod',
 		unit: 'm',
 		field: rodField,
 		small: 0.1,
 		big: 0.5,
-		show: fixed(2),
-		get: (rig) => rig.rod,
-		set: (rig, rod) => ({ ...rig, rod })
+		show: fixed(2)
 	},
 	{
-		key: 'tipHeight',
+		...ofWay('tipHeight'),
 		label: 'Tip over the water',
 		unit: 'm',
 		field: tipHeightField,
 		small: 0.1,
 		big: 0.5,
-		show: fixed(2),
-		get: (rig) => rig.tipHeight,
-		set: (rig, tipHeight) => ({ ...rig, tipHeight })
+		show: fixed(2)
 	},
 	{
-		key: 'float',
+		...ofWay('float'),
 		label: 'Float',
 		unit: 'mm',
 		field: floatField,
 		small: 1e-3,
 		big: 5e-3,
-		show: (value) => fixed(1)(value / MILLIMETRE),
-		get: (rig) => rig.float,
-		set: (rig, float) => ({ ...rig, float })
+		show: (value) => fixed(1)(value / MILLIMETRE)
 	},
 	{
-		key: 'carries',
+		...ofWay('carries'),
 		label: 'Dry fly carries',
 		unit: 'g',
 		field: carriesField,
 		small: 0.02e-3,
 		big: 0.1e-3,
-		show: (value) => fixed(2)(value / GRAM),
-		get: (rig) => rig.carries,
-		set: (rig, carries) => ({ ...rig, carries })
+		show: (value) => fixed(2)(value / GRAM)
 	}
 ];
 
@@ -192,15 +199,13 @@ export const handNumbers: readonly HandNumber[] = [
 		show: (value) => fixed(1)(value / CENTIMETRE)
 	},
 	{
-		key: 'lead',
+		...ofWay('lead'),
 		label: 'Rod tip speed, of the surface',
 		unit: '%',
 		field: leadField,
 		small: 0.05,
 		big: 0.2,
-		show: (value) => fixed(0)(100 * value),
-		get: (rig) => rig.lead,
-		set: (rig, lead) => ({ ...rig, lead })
+		show: (value) => fixed(0)(100 * value)
 	}
 ];
 

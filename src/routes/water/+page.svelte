@@ -8,6 +8,7 @@
 		without,
 		type QuantityField
 	} from '$core/quantity/index';
+	import { partsOf } from '$core/rig/index';
 	import {
 		depthsFrom,
 		lieChange,
@@ -178,7 +179,11 @@
 					</p>
 				{/if}
 				<div class="mt-4">
-					<FloatTimer timed={surveyed.timed ?? null} rod={strip.rig?.rod ?? null} set={setTimed} />
+					<FloatTimer
+						timed={surveyed.timed ?? null}
+						rod={(strip.rig && partsOf(strip.rig).rod) ?? null}
+						set={setTimed}
+					/>
 				</div>
 			</section>
 		{/key}

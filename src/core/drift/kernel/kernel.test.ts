@@ -2,7 +2,13 @@ import { expect, test } from 'vitest';
 import { priorBeliefs, valuesAt } from '../../belief/index';
 import type { Line } from '../../body/index';
 import { compileFly, starterRecipe } from '../../fly/index';
-import { compileLine, starterRig, type Rig } from '../../rig/index';
+import {
+	compileLine,
+	rigOn,
+	starterRig,
+	type RigParts,
+	type Way as WayOfFishing
+} from '../../rig/index';
 import { settle, towed, towedAlike } from '../../sink/index';
 import { compileColumn, fluidAt, type Lie } from '../../water/index';
 import { eddiesOf } from '../eddies';
@@ -35,7 +41,7 @@ function states(way: Omit<Way, 'look'>): { readonly way: Way; readonly seen: num
 }
 
 /** Rigs of all ways of fishing, in slow and fast, shallow and deep water, with one to three flies, and cut finely or not. */
-const rigs: readonly Partial<Rig>[] = [
+const rigs: readonly Partial<RigParts & { way: WayOfFishing }>[] = [
 	{},
 	{ landing: 'plunged', lead: 1.1 },
 	{ way: 'float' },
@@ -50,7 +56,9 @@ function ways(): Omit<Way, 'look'>[] {
 				const still = change.way === 'still water';
 				const water = { ...lie, depth, surfaceSpeed: still ? 0 : surfaceSpeed };
 				const column = compileColumn(water, 8, median);
-				const line: Line = compileLine({ ...starterRig, ...change });
+				const line: Line = compileLine(
+					rigOn(change.way ?? 'tight line', { ...starterRig, ...change })
+				);
 				const flies = [
 					{ fly, above: 0 },
 					{ fly: light, above: 0.35 },

@@ -1,8 +1,9 @@
-import type { WayDefinition } from './way';
+import { wayOf } from './way';
 
 /** Cast into standing water, counted down, and drawn in. */
-export const stillWater = {
+export const stillWater = wayOf({
 	words: 'still water',
+	parts: ['rod', 'tipHeight', 'leader', 'countdown', 'retrieve'],
 	floats: null,
 	held: ['countdown', 'retrieve'],
 	found: ['countdown', 'retrieve'],
@@ -17,4 +18,4 @@ export const stillWater = {
 		wait: countdown,
 		speed: retrieve
 	})
-} as const satisfies WayDefinition;
+});

@@ -1,5 +1,5 @@
 import type { LineTop } from '../../body/index';
-import type { FoundControl, LandingKind, RigParts } from '../parts';
+import type { FoundControl, LandingKind, WayPart, WayParts } from '../parts';
 
 /** What a fly hangs on at the surface. */
 export interface Floating {
@@ -11,7 +11,9 @@ export interface Floating {
 }
 
 /** A way of fishing: everything that differs from one to the next is asked here. */
-export interface WayDefinition {
+export interface WayDefinition<Part extends WayPart = WayPart> {
+	/** What its rig has beside what every rig has. */
+	readonly parts: readonly Part[];
 	/** After the name of a rig. */
 	readonly words: string;
 	/** null where the line comes from the rod: it is cast, and has a leader. */
@@ -33,5 +35,10 @@ export interface WayDefinition {
 		'tippetLength' | 'leaderLength' | 'leaderDiameter' | 'rod' | 'tipHeight' | 'float' | 'carries'
 	)[];
 	/** The upper end of its line. @param rig with the hand's controls at the numbers that hold */
-	readonly top: (rig: RigParts) => LineTop;
+	readonly top: (rig: Pick<WayParts, Part>) => LineTop;
 }
+
+/** A definition whose upper end sees no part but its own. */
+export const wayOf = <const Part extends WayPart>(
+	definition: WayDefinition<Part>
+): WayDefinition<Part> => definition;

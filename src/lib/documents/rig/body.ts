@@ -1,12 +1,16 @@
 import { GRAM, MILLIMETRE } from '$core/quantity/index';
 import {
 	handControls,
+	rigOn,
+	wayTable,
 	type HandControl,
 	type LandingKind,
 	type LineMaterial,
-	type Rig,
 	type LineSection,
-	type Way
+	type Rig,
+	type Way,
+	type WayPart,
+	type WayParts
 } from '$core/rig/index';
 import { tidy } from '../tidy';
 
@@ -15,42 +19,92 @@ export interface StretchDocument {
 	diameterMm: number;
 	material: LineMaterial;
 }
-export interface RigBodyDocument {
-	way: Way;
+/** What some ways of fishing ask for. */
+export interface WayPartsDocument {
 	rodM: number;
 	tipHeightM: number;
+	leader: StretchDocument;
 	/** Share of the surface speed. */
 	lead: number;
-	leader: StretchDocument;
-	tippet: StretchDocument;
+	/** The hand draws in line at each touch of the bed. */
+	feelsBed: boolean;
 	floatMm: number;
 	carriesG: number;
 	countdownS: number;
 	retrieveMs: number;
+}
+/** Beside what every rig has, what its way asks for. */
+export interface RigBodyDocument extends Partial<WayPartsDocument> {
+	way: Way;
+	tippet: StretchDocument;
 	landing: LandingKind;
 	/** Which controls of the hand the person set; the numbers of the others are not looked at. */
 	set?: Record<HandControl, boolean>;
-	/** The hand draws in line at each touch of the bed. */
-	feelsBed?: boolean;
+	/** What it had on other ways, for when one goes back. */
+	kept?: Partial<WayPartsDocument>;
 }
 
-export function rigFromDocument(body: RigBodyDocument): Rig {
+/** Numbers of some ways: where each stands in a document, and in what unit. */
+const numberFields = {
+	rod: ['rodM', 1],
+	tipHeight: ['tipHeightM', 1],
+	lead: ['lead', 1],
+	float: ['floatMm', MILLIMETRE],
+	carries: ['carriesG', GRAM],
+	countdown: ['countdownS', 1],
+	retrieve: ['retrieveMs', 1]
+} as const satisfies Partial<Record<WayPart, readonly [keyof WayPartsDocument, unit: number]>>;
+const numbers = Object.keys(numberFields) as (keyof typeof numberFields)[];
+
+/** Where each part stands in a document. */
+export const partFields: Readonly<Record<WayPart, keyof WayPartsDocument>> = {
+	...(Object.fromEntries(numbers.map((part) => [part, numberFields[part][0]])) as {
+		[Part in keyof typeof numberFields]: (typeof numberFields)[Part][0];
+	}),
+	leader: 'leader',
+	feelsBed: 'feelsBed'
+};
+
+/** The fields that a rig of a way has of its own. */
+export const fieldsOn = (way: Way): readonly (keyof WayPartsDocument)[] =>
+	wayTable[way].parts.map((part) => partFields[part]);
+
+function partsFrom(document: Partial<WayPartsDocument>): Partial<WayParts> {
+	const { leader, feelsBed } = document;
+	const measured = numbers.flatMap((part) => {
+		const [field, unit] = numberFields[part];
+		const value = document[field];
+		return value === undefined ? [] : [[part, value * unit] as const];
+	});
 	return {
-		way: body.way,
-		rod: body.rodM,
-		tipHeight: body.tipHeightM,
-		lead: body.lead,
-		leader: stretchFrom(body.leader),
-		tippet: stretchFrom(body.tippet),
-		float: body.floatMm * MILLIMETRE,
-		carries: body.carriesG * GRAM,
-		countdown: body.countdownS,
-		retrieve: body.retrieveMs,
-		landing: body.landing,
-		set: body.set ?? setBefore(body),
-		feelsBed: body.feelsBed ?? false
+		...Object.fromEntries(measured),
+		...(leader && { leader: stretchFrom(leader) }),
+		...(feelsBed !== undefined && { feelsBed })
 	};
 }
+
+function partsTo(parts: Partial<WayParts>): Partial<WayPartsDocument> {
+	const { leader, feelsBed } = parts;
+	const measured = numbers.flatMap((part) => {
+		const [field, unit] = numberFields[part];
+		const value = parts[part];
+		return value === undefined ? [] : [[field, tidy(value / unit)] as const];
+	});
+	return {
+		...Object.fromEntries(measured),
+		...(leader && { leader: stretchTo(leader) }),
+		...(feelsBed && { feelsBed })
+	};
+}
+
+export const rigFromDocument = (body: RigBodyDocument): Rig =>
+	rigOn(body.way, {
+		tippet: stretchFrom(body.tippet),
+		landing: body.landing,
+		set: body.set ?? setBefore({ ...body.kept, ...body }),
+		...partsFrom(body.kept ?? {}),
+		...partsFrom(body)
+	});
 
 /**
  * Which controls count as set in a rig of before they had a flag: those whose number is not that of the
@@ -58,30 +112,24 @@ export function rigFromDocument(body: RigBodyDocument): Rig {
  */
 function setBefore(body: RigBodyDocument): Record<HandControl, boolean> {
 	return {
-		line: body.leader.lengthM !== 2.4,
+		line: (body.leader?.lengthM ?? 2.4) !== 2.4,
 		hangs: body.tippet.lengthM !== 1.2,
-		countdown: body.countdownS !== 8,
-		retrieve: body.retrieveMs !== 0.1,
-		lead: body.lead !== 0.8,
+		countdown: (body.countdownS ?? 8) !== 8,
+		retrieve: (body.retrieveMs ?? 0.1) !== 0.1,
+		lead: (body.lead ?? 0.8) !== 0.8,
 		landing: body.landing !== 'slack'
 	};
 }
 
 export function rigToDocument(rig: Rig): RigBodyDocument {
+	const kept = partsTo(rig.kept);
 	return {
 		way: rig.way,
-		rodM: tidy(rig.rod),
-		tipHeightM: tidy(rig.tipHeight),
-		lead: tidy(rig.lead),
-		leader: stretchTo(rig.leader),
+		...partsTo(rig),
 		tippet: stretchTo(rig.tippet),
-		floatMm: tidy(rig.float / MILLIMETRE),
-		carriesG: tidy(rig.carries / GRAM),
-		countdownS: tidy(rig.countdown),
-		retrieveMs: tidy(rig.retrieve),
 		landing: rig.landing,
 		set: setTo(rig),
-		...(rig.feelsBed ? { feelsBed: true } : {})
+		...(Object.keys(kept).length > 0 && { kept })
 	};
 }
 

@@ -21,7 +21,8 @@ import {
 	type LineMaterial,
 	type Way
 } from '$core/rig/index';
-import { Nested, OneOf, Quantity, YesNo } from '$lib/contract/fields';
+import { isOneOf, Nested, OneOf, Quantity, YesNo } from '$lib/contract/fields';
+import { fieldsOn, partFields, type WayPartsDocument } from './body';
 
 class LeaderRequest {
 	@Quantity(leaderField) lengthM!: number;
@@ -42,18 +43,47 @@ class SetRequest implements Record<HandControl, boolean> {
 	@YesNo('Whether the lead is set') lead!: boolean;
 	@YesNo('Whether the landing is set') landing!: boolean;
 }
-export class RigBodyRequest {
-	@OneOf('The way of fishing', ways) way!: Way;
-	@Quantity(rodField) rodM!: number;
-	@Quantity(tipHeightField) tipHeightM!: number;
-	@Quantity(leadField) lead!: number;
-	@Nested('The leader', () => LeaderRequest) leader!: LeaderRequest;
+
+/** Whether a rig has to have a field: where it says its way, and that asks for it. */
+const asked = (field: keyof WayPartsDocument) => (rig: object) =>
+	'way' in rig && isOneOf(ways, rig.way) && fieldsOn(rig.way).includes(field);
+
+/** What some ways ask for. */
+class WayPartsRequest {
+	@Quantity(rodField, 1, asked('rodM')) rodM?: number;
+	@Quantity(tipHeightField, 1, asked('tipHeightM')) tipHeightM?: number;
+	@Nested('The leader', () => LeaderRequest, asked('leader')) leader?: LeaderRequest;
+	@Quantity(leadField, 1, asked('lead')) lead?: number;
+	@YesNo('Whether the hand feels the bed', true) feelsBed?: boolean;
+	@Quantity(floatField, MILLIMETRE, asked('floatMm')) floatMm?: number;
+	@Quantity(carriesField, GRAM, asked('carriesG')) carriesG?: number;
+	@Quantity(countdownField, 1, asked('countdownS')) countdownS?: number;
+	@Quantity(retrieveField, 1, asked('retrieveMs')) retrieveMs?: number;
+}
+
+/** What each way has to have; whether the hand feels the bed goes without saying. */
+const needs = Object.fromEntries(
+	ways.map((way) => [way, fieldsOn(way).filter((field) => field !== 'feelsBed')])
+);
+
+export class RigBodyRequest extends WayPartsRequest {
+	@OneOf('The way of fishing', ways, false, needs) way!: Way;
 	@Nested('The tippet', () => TippetRequest) tippet!: TippetRequest;
-	@Quantity(floatField, MILLIMETRE) floatMm!: number;
-	@Quantity(carriesField, GRAM) carriesG!: number;
-	@Quantity(countdownField) countdownS!: number;
-	@Quantity(retrieveField) retrieveMs!: number;
 	@OneOf('The landing', landings) landing!: LandingKind;
 	@Nested('What is set', () => SetRequest, 'optional') set?: SetRequest;
-	@YesNo('Whether the hand feels the bed', true) feelsBed?: boolean;
+	@Nested('What is kept of other ways', () => WayPartsRequest, 'optional') kept?: WayPartsRequest;
+
+	/** Rigs of before had what any way asks for side by side: what theirs does not is kept. */
+	asNow(): void {
+		if (!isOneOf(ways, this.way)) return;
+		const own = fieldsOn(this.way);
+		const others = Object.values(partFields).filter(
+			(field) => this[field] !== undefined && !own.includes(field)
+		);
+		for (const field of others) {
+			this.kept ??= new WayPartsRequest();
+			Object.assign(this.kept, { [field]: this.kept[field] ?? this[field] });
+			delete this[field];
+		}
+	}
 }

@@ -12,11 +12,13 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import fc from 'fast-check';
 import { afterAll, beforeAll, expect, test } from 'vitest';
+import { parse } from '$lib/contract/parse';
 import { starterRecipe } from '$core/fly/index';
 import { evaluate } from '$core/match/index';
 import { fluidAt } from '$core/water/index';
 import type { BatchBodyDocument } from '$lib/documents/batch/body';
 import { recipeToDocument } from '$lib/documents/fly/recipe';
+import { documentRequests } from '$lib/documents/requests';
 import { rigFromDocument, type RigBodyDocument } from '$lib/documents/rig/body';
 import { type DocumentRow, type EntryRow, type BatchRow, type LotRow } from '$lib/documents/kinds';
 import { leftOf } from '$lib/documents/lot/body';
@@ -436,7 +438,7 @@ test('a second holder of the folder is told so', async () => {
 	expect(existsSync(join(folder, 'database', 'PG_VERSION'))).toBe(true);
 });
 
-test('rigs of before get a flag a control: what stood at the starter’s number is found, all else set; numbers stay', async () => {
+test('rigs of before get a flag a control, and have what their way asks for; every number stays', async () => {
 	const db = await openPglite(join(folder, 'before'));
 	await migrate(db, undefined, migrations.slice(0, 6));
 	const stretch = (lengthM: number) => ({ lengthM, diameterMm: 0.127, material: 'nylon' });
@@ -466,6 +468,13 @@ test('rigs of before get a flag a control: what stood at the starter’s number 
 	const lies = 'insert into lie (id, river_id, name, body) values ($1, $2, $3, $4)';
 	await put(lies, usual, riverId, 'A', JSON.stringify({ ...lie, approachM: 3 }));
 	await put(lies, own, riverId, 'B', JSON.stringify({ ...lie, approachM: 3.4 }));
+	const outing = { saw: 'touched', rig: { ...old, way: 'float' } };
+	await put(
+		'insert into entry (id, name, body) values ($1, $2, $3)',
+		randomUUID(),
+		'Outing',
+		JSON.stringify({ at: 1, outing })
+	);
 	await migrate(db);
 	const [row] = await db.query<{ body: RigBodyDocument }>('select body from rig');
 	const set = {
@@ -476,9 +485,22 @@ test('rigs of before get a flag a control: what stood at the starter’s number 
 		lead: false,
 		landing: false
 	};
-	expect(row!.body).toEqual({ ...old, set });
+	const { way, rodM, tipHeightM, leader, lead, tippet, landing, ...kept } = old;
+	const tight = { way, rodM, tipHeightM, leader, lead, tippet, landing, set, kept };
+	expect(row!.body).toEqual(tight);
+	const [entry] = await db.query<{ body: { outing: { rig: object } } }>('select body from entry');
+	const { floatMm, ...others } = { ...kept, rodM, tipHeightM, leader, lead };
+	const float = { way: 'float', floatMm, tippet, landing, kept: others };
+	expect(entry!.body.outing).toEqual({ saw: 'touched', rig: float });
 	// The same by reading a file of before, which has no flags.
-	expect(rigFromDocument(old as RigBodyDocument).set).toEqual(set);
+	const read = parse(documentRequests.rig, { name: 'Old', body: old });
+	expect(read.ok && rigFromDocument(read.value.body as RigBodyDocument)).toEqual(
+		rigFromDocument(tight as RigBodyDocument)
+	);
+	expect(read.ok && JSON.parse(JSON.stringify(read.value.body))).toEqual({
+		...tight,
+		set: undefined
+	});
 	const found = await db.query<{ body: object }>('select body from lie order by name');
 	expect(found.map(({ body: its }) => its)).toEqual([lie, { ...lie, approachM: 3.4 }]);
 	await db.close();

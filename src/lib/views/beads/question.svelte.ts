@@ -1,5 +1,5 @@
 import { starterRecipe, type Recipe } from '$core/fly/index';
-import { wayTable, type Rig, type Way } from '$core/rig/index';
+import { wayTable, withWay, type Rig, type Way } from '$core/rig/index';
 import type { Lie } from '$core/water/index';
 import type { Workspace } from '$lib/state/workspace.svelte';
 
@@ -13,7 +13,7 @@ export class BeadQuestion {
 	/** Only beads that are in stock. */
 	only = $state(false);
 	way: Way;
-	readonly rig = $derived.by((): Rig => ({ ...this.workspace.strip.usedRig.rig, way: this.way }));
+	readonly rig = $derived.by((): Rig => withWay(this.workspace.strip.usedRig.rig, this.way));
 	readonly recipe = $derived.by(() =>
 		this.like === 'fly' && this.workspace.strip.recipe ? this.workspace.strip.recipe : this.usual
 	);

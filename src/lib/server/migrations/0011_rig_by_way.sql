@@ -1,0 +1,40 @@
+-- A rig has what its way asks for; what it had for other ways it keeps, to go back to.
+-- Rigs of before had all of that side by side. Those of outings too, so that a file of before is still the same.
+
+create function by_way(rig jsonb) returns jsonb language sql immutable as $$
+	select case when others = '{}' then rig else rig - array(select jsonb_object_keys(others))
+		|| jsonb_build_object('kept', others || coalesce(rig -> 'kept', '{}')) end
+	from (
+		select coalesce(jsonb_object_agg(key, value), '{}') as others
+		from jsonb_each(rig)
+		where key = any ('{rodM,tipHeightM,leader,lead,feelsBed,floatMm,carriesG,countdownS,retrieveMs}')
+		and key <> all (case rig ->> 'way'
+			when 'tight line' then '{rodM,tipHeightM,leader,lead,feelsBed}'
+			when 'float' then '{floatMm}'
+			when 'dry fly' then '{carriesG}'
+			when 'swing' then '{rodM,tipHeightM,leader}'
+			when 'still water' then '{rodM,tipHeightM,leader,countdownS,retrieveMs}'
+		end::text[])
+	) as split
+$$;
+create function document_by_way(kind text, document jsonb) returns jsonb language sql immutable as $$
+	select case
+		when kind = 'rig' and document ? 'body'
+			then jsonb_set(document, '{body}', by_way(document -> 'body'))
+		when document #> '{body,outing,rig}' is not null
+			then jsonb_set(document, '{body,outing,rig}', by_way(document #> '{body,outing,rig}'))
+		else document end
+$$;
+update rig set body = by_way(body);
+update entry set body = jsonb_set(body, '{outing,rig}', by_way(body #> '{outing,rig}'))
+where body #> '{outing,rig}' is not null;
+-- What undo brings back as well.
+update action set changes = (
+	select jsonb_agg(change || jsonb_build_object(
+		'before', document_by_way(change ->> 'kind', change -> 'before'),
+		'after', document_by_way(change ->> 'kind', change -> 'after')) order by place)
+	from jsonb_array_elements(changes) with ordinality as list (change, place))
+where exists (
+	select from jsonb_array_elements(changes) as change where change ->> 'kind' in ('rig', 'entry'));
+drop function document_by_way(text, jsonb);
+drop function by_way(jsonb);
