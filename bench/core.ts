@@ -1,4 +1,4 @@
-import { priorBeliefs, valuesAt } from '../src/core/belief/index';
+import { prior, valuesAt } from '../src/core/parameter/index';
 import {
 	buildFly,
 	compileBuild,
@@ -38,12 +38,12 @@ const recipe: Recipe = {
 	dressing: { fullness: 'medium' }
 };
 const lie: Lie = { depth: 0.9, surfaceSpeed: 0.7, bed: 'cobble', zoneTop: 0.2, approach: 3 };
-const median = valuesAt(priorBeliefs);
+const median = valuesAt(prior);
 const fluid = fluidAt(8);
 
 /** A fly in a lie with all intervals, as every key press asks for. */
 export const whole = () => predict(recipe, lie, 8);
-/** The same fly at one point of the beliefs. */
+/** The same fly at one point of the parameters. */
 export const point = () => settle(compileFly(recipe, median).body, fluid, median);
 /** From the recipe to everything that is shown of it: FlyBody, fit notes and the drawing's data. */
 export function flyAndDrawing() {

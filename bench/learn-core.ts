@@ -1,4 +1,4 @@
-import { priorBeliefs, valuesAt, type BeliefName } from '../src/core/belief/index';
+import { prior, valuesAt, type ParameterName } from '../src/core/parameter/index';
 import { starterRecipe, type Recipe } from '../src/core/fly/index';
 import { learn, massOf, timeOf, type Measurable, type Observation } from '../src/core/learn/index';
 import { normalsFrom, randomFrom } from '../src/core/quantity/index';
@@ -11,12 +11,15 @@ function worldFrom(normal: () => number): (of: Measurable) => number {
 		scores.set(score, z);
 		return z;
 	};
-	return ({ beliefs, about, mixtureOf, figuresAbout }) => {
+	return ({ parameters, about, mixtureOf, figuresAbout }) => {
 		const z = about.map((name) => [
 			name,
 			(mixtureOf(name) ?? []).reduce((sum, { score, weight }) => sum + weight * drawn(score), 0)
 		]);
-		const values = valuesAt(beliefs, Object.fromEntries(z) as Partial<Record<BeliefName, number>>);
+		const values = valuesAt(
+			parameters,
+			Object.fromEntries(z) as Partial<Record<ParameterName, number>>
+		);
 		return figuresAbout(values)(values, null)[0]!;
 	};
 }
@@ -44,8 +47,7 @@ export function log(entries: number, flies = 200): Observation[] {
 		};
 		const celsius = 5 + (k % 12);
 		const drop = { recipe, wet: 'soaked' as const, celsius, distance: 0.5 };
-		const of =
-			k < flies / 2 ? massOf({ kind: 'fly', recipe }, priorBeliefs) : timeOf(drop, priorBeliefs);
+		const of = k < flies / 2 ? massOf({ kind: 'fly', recipe }, prior) : timeOf(drop, prior);
 		return { recipe, drop, usual: truly(of) };
 	});
 	return Array.from({ length: entries }, (_, n): Observation => {
@@ -71,7 +73,7 @@ export function lots(count: number): Observation[] {
 			kind: 'beads' as const,
 			bead: { ...bead!, diameter: 0.0016 + 0.0001 * (k % 30), lot: `lot ${k}` }
 		};
-		const mass = 20 * truly(massOf(of, priorBeliefs)) * (1 + 0.01 * normal());
+		const mass = 20 * truly(massOf(of, prior)) * (1 + 0.01 * normal());
 		return { kind: 'weighing', key: `lot:${k}`, on: '', of, count: 20, mass, step: 1e-5 };
 	});
 }

@@ -54,10 +54,10 @@ const mutants = [
 	},
 	{
 		what: 'the hand’s spread',
-		file: 'src/core/belief/priors.ts',
+		file: 'src/core/parameter/priors.ts',
 		tests: 'src/core/learn/one-fly',
-		from: "belief('fly', 1, 0.03,",
-		to: "belief('fly', 1, 0.3,"
+		from: "parameter('fly', 1, 0.03,",
+		to: "parameter('fly', 1, 0.3,"
 	},
 	{
 		what: 'the worth of a sight',

@@ -3,7 +3,7 @@ import { lieFromDocument } from '../src/lib/documents/lie/body';
 import { recipeFromDocument } from '../src/lib/documents/fly/recipe';
 import { rigFromDocument } from '../src/lib/documents/rig/body';
 
-/** What an outing's water says of the beliefs. @param row of the log's table */
+/** What an outing's water says of the parameters. @param row of the log's table */
 export function fitOf(row: Readonly<Record<string, string>>): OutingLikelihood {
 	return outingLikelihoodOf({
 		recipe: recipeFromDocument(JSON.parse(row['recipe_json']!)),

@@ -1,5 +1,5 @@
 /**
- * node scripts/refresh-demo.mjs: works out anew what each outing of the demo says of the beliefs. Needed when
+ * node scripts/refresh-demo.mjs: works out anew what each outing of the demo says of the parameters. Needed when
  * MODEL_VERSION has changed (npm run model-version does both), or every start of the demo does it again; a unit test
  * asks for it.
  */

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 
 /** The core's floors, each on top of the ones before it. */
 const ground = ['core/quantity'];
-const stuff = [...ground, 'core/material', 'core/belief', 'core/body'];
+const stuff = [...ground, 'core/material', 'core/parameter', 'core/body'];
 const sinking = [...stuff, 'core/water'];
 const drifting = [...sinking, 'core/sink'];
 const answering = [...drifting, 'core/drift', 'core/fly', 'core/rig'];
@@ -22,7 +22,7 @@ const below = ['lib/api', 'lib/evidence', ...data];
 const arrows = {
 	'core/quantity': [],
 	'core/material': ground,
-	'core/belief': [...ground, 'core/material'],
+	'core/parameter': [...ground, 'core/material'],
 	'core/body': ground,
 	'core/water': stuff,
 	'core/fly': stuff,

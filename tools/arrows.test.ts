@@ -17,12 +17,12 @@ async function refused(file: string, code: string): Promise<(string | null)[]> {
 const arrow = ['import-x/no-restricted-paths'];
 
 test('arrows point down, through the index, and the core stays pure', async () => {
-	expect(await refused('core/fly/a.ts', `import '../belief/index';`)).toEqual([]);
+	expect(await refused('core/fly/a.ts', `import '../parameter/index';`)).toEqual([]);
 	expect(await refused('core/sink/a.ts', `import '../fly/index';`)).toEqual(arrow);
 	expect(await refused('core/drift/a.ts', `export * from '../match/index';`)).toEqual(arrow);
 	expect(await refused('core/predict/a.ts', `import '../match/index';`)).toEqual(arrow);
 	expect(await refused('core/match/a.ts', `import '../predict/index';`)).toEqual([]);
-	expect(await refused('core/fly/a.ts', `import '../belief/priors';`)).toEqual(arrow);
+	expect(await refused('core/fly/a.ts', `import '../parameter/priors';`)).toEqual(arrow);
 	expect(await refused('core/fly/a.ts', `import '$lib/ui/when';`)).toEqual(arrow);
 	expect(await refused('core/fly/a.ts', `import 'node:fs';`)).toEqual(['no-restricted-imports']);
 	expect(await refused('lib/ui/a.ts', `import '$lib/server/api';`)).toEqual(arrow);

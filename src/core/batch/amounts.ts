@@ -1,4 +1,4 @@
-import { priorBeliefs, type Beliefs } from '../belief/index';
+import { prior, type Distribution } from '../parameter/index';
 import {
 	beadWords,
 	buildFly,
@@ -44,9 +44,9 @@ const LOST_FUR = 1.5;
 export function amountsFor(
 	recipe: Recipe,
 	count: number,
-	believed: Beliefs = priorBeliefs
+	distribution: Distribution = prior
 ): Amount[] {
-	const values = mediansFor(recipe, believed);
+	const values = mediansFor(recipe, distribution);
 	const build = buildFly(recipe, values);
 	const { parts } = compileBuild(build, values);
 	const mass = (part: PartName) => parts.find((one) => one.part === part)?.mass ?? 0;

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { anyRecipe } from '$lib/documents/fly/any-recipe.testing';
-import { priorBeliefs, valuesAt } from '../belief/index';
+import { prior, valuesAt } from '../parameter/index';
 import { buildFly, compileBuild, turnLength, type Recipe } from '../fly/index';
 import {
 	amountsFor,
@@ -19,7 +19,7 @@ import {
 	type Kind
 } from './index';
 
-const median = valuesAt(priorBeliefs);
+const median = valuesAt(prior);
 const nymph: Recipe = {
 	hook: { style: 'straight', size: 12, lengthX: 0, wireX: 0 },
 	bead: { metal: 'tungsten', shape: 'round', diameter: 3.2e-3 },

@@ -1,5 +1,5 @@
 import { math } from '../quantity/index';
-import { priorBeliefs, type Beliefs } from '../belief/index';
+import { prior, type Distribution } from '../parameter/index';
 import {
 	buildFly,
 	compileBuild,
@@ -22,8 +22,8 @@ export interface WeightCause {
 }
 
 /** A fly as it is believed to be. */
-function compiledOf(recipe: Recipe, believed: Beliefs) {
-	const values = mediansFor(recipe, believed);
+function compiledOf(recipe: Recipe, distribution: Distribution) {
+	const values = mediansFor(recipe, distribution);
 	const build = buildFly(recipe, values);
 	return { build, compiled: compileBuild(build, values) };
 }
@@ -34,13 +34,13 @@ const ODDS = { turn: 4, turns: 1, bead: 2, metal: 1, drop: 3, dressing: 2, hook:
 const FULLER = 0.5;
 
 /** What may make one fly of a run heavier or lighter than the others, with what each would change by what is believed. */
-export function causesFor(whole: Recipe, believed: Beliefs = priorBeliefs): WeightCause[] {
+export function causesFor(whole: Recipe, distribution: Distribution = prior): WeightCause[] {
 	const recipe: Recipe = { ...whole };
 	delete (recipe as { weighed?: number }).weighed;
-	const { build, compiled } = compiledOf(recipe, believed);
-	const massOf = (one: Recipe) => compiledOf(one, believed).compiled.body.mass;
+	const { build, compiled } = compiledOf(recipe, distribution);
+	const massOf = (one: Recipe) => compiledOf(one, distribution).compiled.body.mass;
 	const beadMass = (one: Recipe) =>
-		compiledOf(one, believed).compiled.parts.find(({ part }) => part === 'bead')?.mass ?? 0;
+		compiledOf(one, distribution).compiled.parts.find(({ part }) => part === 'bead')?.mass ?? 0;
 	const base = compiled.body.mass;
 	const causes: WeightCause[] = [];
 	const add = (part: PartName, words: string, odds: number, changed: Recipe | number) => {
@@ -130,8 +130,8 @@ const SCATTER: Readonly<Partial<Record<PartName, number>>> = {
 const SCATTER_DRESSING = 0.2;
 
 /** By how much the flies of a run differ from one to the next where nothing goes wrong: a standard deviation, kg. */
-export function scatterOf(recipe: Recipe, believed: Beliefs = priorBeliefs): number {
-	const { parts } = compiledOf(recipe, believed).compiled;
+export function scatterOf(recipe: Recipe, distribution: Distribution = prior): number {
+	const { parts } = compiledOf(recipe, distribution).compiled;
 	const square = ({ part, mass }: PartMass) =>
 		math.square((SCATTER[part] ?? SCATTER_DRESSING) * mass);
 	return Math.sqrt(parts.reduce((sum, part) => sum + square(part), 0));

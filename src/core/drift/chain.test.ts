@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { priorBeliefs, valuesAt } from '../belief/index';
+import { prior, valuesAt } from '../parameter/index';
 import type { Column, Line } from '../body/index';
 import { compileFly, starterRecipe } from '../fly/index';
 import { GRAVITY } from '../material/index';
@@ -12,7 +12,7 @@ import { chainOf, FINE, type Fineness } from './index';
 import { loadOf } from './state';
 import type { Moment } from './trace';
 
-const median = valuesAt(priorBeliefs);
+const median = valuesAt(prior);
 const fluid = fluidAt(8);
 const { body } = compileFly(starterRecipe, median);
 const sink = settle(body, fluid, median);

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { priorBeliefs, valuesAt } from '../belief/index';
+import { prior, valuesAt } from '../parameter/index';
 import { compileFly, starterRecipe, type Recipe } from '../fly/index';
 import {
 	compileLine,
@@ -35,7 +35,7 @@ import {
 	type Drift
 } from './index';
 
-const median = valuesAt(priorBeliefs);
+const median = valuesAt(prior);
 const fluid = fluidAt(8);
 const lie: Lie = { depth: 0.9, surfaceSpeed: 0.7, bed: 'cobble', zoneTop: 0.2, approach: 3 };
 const bodies = new Map<Recipe, ReturnType<typeof towed>>();

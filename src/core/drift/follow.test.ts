@@ -1,5 +1,5 @@
 import { afterAll, expect, test, vi } from 'vitest';
-import { priorBeliefs, valuesAt } from '../belief/index';
+import { prior, valuesAt } from '../parameter/index';
 import { compileFly, starterRecipe } from '../fly/index';
 import { compileLine, starterRig } from '../rig/index';
 import { settle, towed } from '../sink/index';
@@ -13,7 +13,7 @@ vi.stubGlobal('WebAssembly', undefined);
 afterAll(() => vi.unstubAllGlobals());
 
 test('where there is no WebAssembly all the same drifts are followed, by the plain reference', () => {
-	const median = valuesAt(priorBeliefs);
+	const median = valuesAt(prior);
 	const { body } = compileFly(starterRecipe, median);
 	const fly = towed(body, fluidAt(8), median, settle(body, fluidAt(8), median));
 	const lie = { depth: 0.8, surfaceSpeed: 0.7, bed: 'cobble', zoneTop: 0.2 } as const;

@@ -1,9 +1,9 @@
 import { expect, test } from 'vitest';
-import { priorBeliefs, valuesAt } from '../belief/index';
+import { prior, valuesAt } from '../parameter/index';
 import { compileColumn, speedAt, type Lie } from '../water/index';
 import { freeDescent, freePath } from './index';
 
-const median = valuesAt(priorBeliefs);
+const median = valuesAt(prior);
 const lie: Lie = { depth: 0.9, surfaceSpeed: 0.75, bed: 'cobble', zoneTop: 0.15, approach: 1.6 };
 const column = compileColumn(lie, 8, median);
 

@@ -1,4 +1,4 @@
-import type { BeliefName, BeliefValues } from '../belief/index';
+import type { ParameterName, ParameterValues } from '../parameter/index';
 import { beadGeometry, beadSeat, slotTurn, type BeadGeometry } from './bead/index';
 import { coilGeometry, type CoilGeometry } from './coil';
 import { dressingGeometry, type DressingGeometry } from './dressing';
@@ -27,17 +27,17 @@ export interface Build {
 	readonly dressed: DressingGeometry;
 }
 
-/** Builds the fly's geometry at one point of the beliefs. Every recipe within the fields' ranges has one. */
-export function buildFly(recipe: Recipe, values: BeliefValues): Build {
+/** Builds the fly's geometry at one point of the parameters. Every recipe within the fields' ranges has one. */
+export function buildFly(recipe: Recipe, values: ParameterValues): Build {
 	const hook = hookGeometry(recipe.hook, values);
 	return assemble(recipe, dressingOf(recipe), hook, beadSolidOf(recipe, values), values);
 }
 
 /**
- * The build with one belief moved: hook and bead are kept where it does not concern them, and the
+ * The build with one parameter moved: hook and bead are kept where it does not concern them, and the
  * whole build where it concerns no geometry at all.
  */
-export function rebuildFly(build: Build, values: BeliefValues, moved: BeliefName): Build {
+export function rebuildFly(build: Build, values: ParameterValues, moved: ParameterName): Build {
 	const { recipe } = build;
 	if (!shapes(moved)) return build;
 	const about = moved.slice(0, moved.indexOf('.'));
@@ -46,18 +46,18 @@ export function rebuildFly(build: Build, values: BeliefValues, moved: BeliefName
 	return assemble(recipe, build.dressing, hook, bead, values);
 }
 
-/** Whether a belief moves any measure of the fly, and not only weights or drag. */
-function shapes(name: BeliefName): boolean {
+/** Whether a parameter moves any measure of the fly, and not only weights or drag. */
+function shapes(name: ParameterName): boolean {
 	return name.startsWith('hook.') || name.startsWith('bead.') || name.startsWith('coil.')
 		? !weighs(name)
 		: name === 'dressing.girth';
 }
 
-/** Whether a belief moves weights or amounts of matter and no measure. */
-export const weighs = (name: BeliefName) =>
+/** Whether a parameter moves weights or amounts of matter and no measure. */
+export const weighs = (name: ParameterName) =>
 	name.endsWith('.density') || name.endsWith('.mass') || name.endsWith('.weighed');
 
-const beadSolidOf = (recipe: Recipe, values: BeliefValues) =>
+const beadSolidOf = (recipe: Recipe, values: ParameterValues) =>
 	recipe.bead && beadGeometry(recipe.bead, values);
 
 function assemble(
@@ -65,7 +65,7 @@ function assemble(
 	dressing: Dressing,
 	hook: HookGeometry,
 	solid: BeadGeometry | null,
-	values: BeliefValues
+	values: ParameterValues
 ): Build {
 	const seat = solid ? beadSeat(solid, recipe.hook) : 0;
 	const coil =
@@ -93,7 +93,7 @@ function seated(
 	// would leave the bore.
 	const lift = coil?.seat === 'slot' ? Math.min(coil.wire, 0.3 * solid.radius) : 0;
 	const turn = (slotTurn(bead!, hook) * Math.PI) / 180;
-	// Field by field: this is made for every belief at every key, and a spread costs ten times as much.
+	// Field by field: this is made for every parameter at every key, and a spread costs ten times as much.
 	const { shape, radius, nose, bore, recess, recessDepth, slot, front, rear, volume, centroid } =
 		solid;
 	return {

@@ -1,5 +1,5 @@
 import { math } from '../quantity/index';
-import type { BeliefValues } from '../belief/index';
+import type { ParameterValues } from '../parameter/index';
 import type { BeadGeometry } from './bead/index';
 import { coilPlaceTable, type CoilSeat } from './coil-places';
 import type { HookGeometry } from './hook';
@@ -43,7 +43,7 @@ export function coilGeometry(
 	{ wire: under, shank }: HookGeometry,
 	bead: BeadGeometry | null,
 	beadSeat: number,
-	values: BeliefValues
+	values: ParameterValues
 ): CoilGeometry {
 	const wire = coil.wire * values['coil.wire'];
 	const outerDiameter = under + 2 * wire;
@@ -80,6 +80,6 @@ export function coilGeometry(
 }
 
 /** Density of a coil's metal as believed, kg/m³. */
-export function coilDensity(metal: CoilChoice['metal'], values: BeliefValues): number {
+export function coilDensity(metal: CoilChoice['metal'], values: ParameterValues): number {
 	return values[`coil.${metal}.density`];
 }

@@ -1,4 +1,4 @@
-import type { BeliefName, BeliefValues } from '../belief/index';
+import type { ParameterName, ParameterValues } from '../parameter/index';
 import type { DragElements, FlyBody } from '../body/index';
 import { buildFly, rebuildFly, weighs, type Build } from './build';
 import { elementsOf } from './elements';
@@ -14,10 +14,10 @@ export interface CompiledFly {
 /** Soaked, or as it is when it first touches the water: with air in fur and feather. */
 export type Wetness = 'soaked' | 'fresh';
 
-/** recipe + beliefs → FlyBody. Lengths in metres, masses in kg. */
+/** recipe + parameters → FlyBody. Lengths in metres, masses in kg. */
 export function compileFly(
 	recipe: Recipe,
-	values: BeliefValues,
+	values: ParameterValues,
 	wetness: Wetness = 'soaked'
 ): CompiledFly {
 	return compileBuild(buildFly(recipe, values), values, wetness);
@@ -26,11 +26,11 @@ export function compileFly(
 /**
  * The FlyBody of a built fly, with its parts.
  *
- * @param values where the build was made, or moved from there in beliefs that change no measure
+ * @param values where the build was made, or moved from there in parameters that change no measure
  */
 export function compileBuild(
 	build: Build,
-	values: BeliefValues,
+	values: ParameterValues,
 	wetness: Wetness = 'soaked'
 ): CompiledFly {
 	const parts = partsOf(build, values);
@@ -38,16 +38,16 @@ export function compileBuild(
 }
 
 /**
- * The soaked fly with one belief moved off the point at which `build` was made: the same as
- * compileFly at `values`, keeping what that belief does not touch.
+ * The soaked fly with one parameter moved off the point at which `build` was made: the same as
+ * compileFly at `values`, keeping what that parameter does not touch.
  *
  * @param spare elements of a fly that is wanted no more; they may be overwritten
  */
 export function compileNear(
 	build: Build,
 	fly: CompiledFly,
-	values: BeliefValues,
-	moved: BeliefName,
+	values: ParameterValues,
+	moved: ParameterName,
 	spare: DragElements | null = null
 ): CompiledFly {
 	const near = rebuildFly(build, values, moved);
@@ -57,8 +57,12 @@ export function compileNear(
 	return { body: bodyOf(near, parts, elements, 'soaked'), parts };
 }
 
-/** Mass alone, kg, of a built fly with one belief moved off the point at which it was built (null: none). */
-export function massNear(build: Build, values: BeliefValues, moved: BeliefName | null): number {
+/** Mass alone, kg, of a built fly with one parameter moved off the point at which it was built (null: none). */
+export function massNear(
+	build: Build,
+	values: ParameterValues,
+	moved: ParameterName | null
+): number {
 	const near = moved === null ? build : rebuildFly(build, values, moved);
 	return partsOf(near, values).reduce((sum, { mass }) => sum + mass, 0);
 }

@@ -1,5 +1,5 @@
 import { math } from '../quantity/index';
-import type { BeliefName, BeliefValues } from '../belief/index';
+import type { ParameterName, ParameterValues } from '../parameter/index';
 import type { BeadGeometry } from './bead/index';
 import { bundlesOf, type Bundle } from './bundles';
 import type { CoilGeometry } from './coil';
@@ -68,7 +68,7 @@ export function dressingGeometry(
 	hook: HookGeometry,
 	bead: (BeadGeometry & { readonly seat: number }) | null,
 	coil: CoilGeometry | null,
-	values: BeliefValues
+	values: ParameterValues
 ): DressingGeometry {
 	const layout = layoutOf(dressing, hook, bead, coil);
 	const thread = threadDiameter(dressing.thread.denier);
@@ -110,7 +110,7 @@ function wrap(
 	part: DressingPart,
 	kind: keyof typeof wraps,
 	next: Profile,
-	amount: BeliefName
+	amount: ParameterName
 ): void {
 	const { volume, centre } = shell(work.over, next);
 	if (volume > 0) {

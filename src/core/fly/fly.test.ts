@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { priorBeliefs, valuesAt } from '../belief/index';
+import { prior, valuesAt } from '../parameter/index';
 import {
 	beadSolid,
 	compileFly,
@@ -11,7 +11,7 @@ import {
 	type Recipe
 } from './index';
 
-const median = valuesAt(priorBeliefs);
+const median = valuesAt(prior);
 const mm = 1e-3;
 
 describe('bead', () => {

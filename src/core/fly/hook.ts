@@ -1,5 +1,5 @@
 import { math } from '../quantity/index';
-import type { BeliefValues } from '../belief/index';
+import type { ParameterValues } from '../parameter/index';
 import type { Point } from '../body/index';
 import { materials, nominalHook } from '../material/index';
 import { hookStyleTable } from './hook-styles';
@@ -98,7 +98,7 @@ function walk(
  * it: the tippet is passed through from top to bottom. On jigs it varies by maker; unless it was said the
  * ring is taken as partly this, partly that, by what is believed.
  */
-function eyeAcross(hook: HookChoice, values: BeliefValues): number {
+function eyeAcross(hook: HookChoice, values: ParameterValues): number {
 	if (hook.eye !== undefined) return hook.eye === 'across' ? 1 : 0;
 	return hookStyleTable[hook.style].eye === null ? Math.min(1, values['hook.eye']) : 1;
 }
@@ -145,10 +145,10 @@ const HALF_RING = walk({ x: 0, y: 0 }, Math.PI / 2, [
 /**
  * The hook's curve, mass and centre. Mass is wire area × developed length × density.
  *
- * Nominal proportions from the material table, or what was measured, scaled by the beliefs about wire,
+ * Nominal proportions from the material table, or what was measured, scaled by the parameters about wire,
  * shank and gape; spear, jig neck, eye and the curve of grub hooks are our own estimate.
  */
-export function hookGeometry(hook: HookChoice, values: BeliefValues): HookGeometry {
+export function hookGeometry(hook: HookChoice, values: ParameterValues): HookGeometry {
 	const { measured } = hook;
 	const nominal = nominalHook(hook.size, hook.lengthX, hook.wireX);
 	const wire = (measured?.wire ?? nominal.wire) * values['hook.wire'];

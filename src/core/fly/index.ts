@@ -18,12 +18,12 @@ export { massNear, compileBuild, compileFly, compileNear, type CompiledFly } fro
 export { massAlone, partNames, type PartMass, type PartName } from './parts';
 export {
 	beadPlace,
-	beliefsAbout,
-	beliefsFor,
+	parametersAbout,
+	parametersFor,
 	dressingPlace,
 	mediansFor,
 	mixturesFor
-} from './believe';
+} from './narrow';
 export { rollMoment, type Ride } from './ride';
 export { sectionOf, type Section } from './section';
 export {

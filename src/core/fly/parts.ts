@@ -1,5 +1,5 @@
 import { math } from '../quantity/index';
-import type { BeliefValues } from '../belief/index';
+import type { ParameterValues } from '../parameter/index';
 import type { Point } from '../body/index';
 import { beadDensity, beadGeometry, type BeadGeometry } from './bead/index';
 import type { Build } from './build';
@@ -49,8 +49,8 @@ export interface PartMass {
 const UNSURE: Readonly<Partial<Record<PartName, number>>> = { hook: 0.2, bead: 0.08, coil: 0.05 };
 const UNSURE_DRESSING = 0.8;
 
-/** The parts that the fly has, in tie-on order, at one point of the beliefs. */
-export function partsOf(build: Build, values: BeliefValues): PartMass[] {
+/** The parts that the fly has, in tie-on order, at one point of the parameters. */
+export function partsOf(build: Build, values: ParameterValues): PartMass[] {
 	const parts = [...metalOf(build, values), ...dressingParts(build, values)];
 	const { weighed } = build.recipe;
 	const whole = weighed === undefined ? parts : sharing(parts, weighed * values['fly.weighed']);
@@ -58,22 +58,22 @@ export function partsOf(build: Build, values: BeliefValues): PartMass[] {
 	return own === 1 ? whole : whole.map((part) => ({ ...part, mass: part.mass * own }));
 }
 
-const hookMass = ({ hook: { measured } }: Recipe, solid: HookGeometry, values: BeliefValues) =>
+const hookMass = ({ hook: { measured } }: Recipe, solid: HookGeometry, values: ParameterValues) =>
 	measured?.mass === undefined ? solid.mass : measured.mass * values['hook.weighed'];
 
-const beadMass = (bead: BeadChoice, solid: BeadGeometry, values: BeliefValues) =>
+const beadMass = (bead: BeadChoice, solid: BeadGeometry, values: ParameterValues) =>
 	bead.weighed === undefined
 		? solid.volume * beadDensity(bead, values)
 		: bead.weighed * values['bead.weighed'];
 
 /** Mass of a recipe's hook or bead alone, kg, before it is tied. */
-export function massAlone(recipe: Recipe, part: 'hook' | 'bead', values: BeliefValues): number {
+export function massAlone(recipe: Recipe, part: 'hook' | 'bead', values: ParameterValues): number {
 	return part === 'hook'
 		? hookMass(recipe, hookGeometry(recipe.hook, values), values)
 		: beadMass(recipe.bead!, beadGeometry(recipe.bead!, values), values);
 }
 
-function metalOf(build: Build, values: BeliefValues): PartMass[] {
+function metalOf(build: Build, values: ParameterValues): PartMass[] {
 	const { recipe, hook, bead, coil } = build;
 	const metal = { aside: 0, air: 0, room: 0 } as const;
 	const parts: PartMass[] = [
@@ -112,7 +112,7 @@ function metalOf(build: Build, values: BeliefValues): PartMass[] {
 	return parts;
 }
 
-function dressingParts({ hook, dressed }: Build, values: BeliefValues): PartMass[] {
+function dressingParts({ hook, dressed }: Build, values: ParameterValues): PartMass[] {
 	const parts: PartMass[] = [];
 	for (const part of partNames) {
 		let mass = 0;

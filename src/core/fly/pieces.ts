@@ -1,5 +1,5 @@
 import { math } from '../quantity/index';
-import type { BeliefName } from '../belief/index';
+import type { ParameterName } from '../parameter/index';
 import type { HookGeometry } from './hook';
 import type { Layout } from './layout';
 import { diameterAt, type Profile } from './profile';
@@ -15,8 +15,8 @@ export interface DressingPiece {
 	/** Along the shank, m, and off its line, away from the point, m. */
 	readonly s: number;
 	readonly off: number;
-	/** The belief about how much of it there is. */
-	readonly amount: BeliefName;
+	/** The parameter about how much of it there is. */
+	readonly amount: ParameterName;
 	/** Air that a freshly dry fly holds in it, m³. */
 	readonly air: number;
 	/** Room between its fibres, m³. */

@@ -24,7 +24,7 @@ export function rollMoment(
 /** Which way up the fly rides when it is pulled. */
 export interface Ride {
 	readonly pointUp: boolean;
-	/** Probability, from the beliefs, that it is this way and not the other; 0.5 to 1. */
+	/** Probability, from the parameters, that it is this way and not the other; 0.5 to 1. */
 	readonly sure: number;
 	/** Degrees by which it leans to one side of that; 0 with everything in the hook's plane. */
 	readonly lean: number;

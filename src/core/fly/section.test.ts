@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { priorBeliefs, valuesAt } from '../belief/index';
+import { prior, valuesAt } from '../parameter/index';
 import type { Point } from '../body/index';
 import {
 	beadWords,
@@ -13,7 +13,7 @@ import {
 	type Recipe
 } from './index';
 
-const median = valuesAt(priorBeliefs);
+const median = valuesAt(prior);
 const jig: Recipe = {
 	hook: { style: 'jig60', size: 12, lengthX: 0, wireX: 0 },
 	bead: { metal: 'tungsten', shape: 'slotted', diameter: 3.5e-3 },

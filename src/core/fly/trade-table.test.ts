@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { priorBeliefs, valuesAt } from '../belief/index';
+import { prior, valuesAt } from '../parameter/index';
 import { fluidAt, type Lie } from '../water/index';
 import { settle } from '../sink/index';
 import { predict } from '../predict/index';
@@ -15,7 +15,7 @@ import {
 	type Recipe
 } from './index';
 
-const median = valuesAt(priorBeliefs);
+const median = valuesAt(prior);
 const lie: Lie = { depth: 0.9, surfaceSpeed: 0.7, bed: 'gravel', zoneTop: 0.2, approach: 3 };
 
 function recipe(

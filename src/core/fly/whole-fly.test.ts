@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import fc from 'fast-check';
-import { priorBeliefs, valuesAt } from '../belief/index';
+import { prior, valuesAt } from '../parameter/index';
 import { onAverage, predict } from '../predict/index';
 import {
 	buildFly,
@@ -12,7 +12,7 @@ import {
 	type Recipe
 } from './index';
 
-const median = valuesAt(priorBeliefs);
+const median = valuesAt(prior);
 const massOf = (recipe: Recipe) => compileFly(recipe, median).body.mass;
 const mg = 1e-6;
 
@@ -273,7 +273,7 @@ describe('what was weighed is believed', () => {
 	};
 
 	test('most of the spread comes from the bead’s alloy until ten of them are weighed', () => {
-		expect(predict(fly, lie, 10).massContributors[0]?.belief).toBe('bead.tungsten.density');
+		expect(predict(fly, lie, 10).massContributors[0]?.parameter).toBe('bead.tungsten.density');
 		const weighed = { ...fly, bead: { ...fly.bead!, weighed: 190e-6 } };
 		const width = (recipe: Recipe) => {
 			const { mass, massContributors } = predict(recipe, lie, 10);
@@ -281,7 +281,7 @@ describe('what was weighed is believed', () => {
 			return Math.log(high / low);
 		};
 		expect(width(weighed)).toBeLessThan(0.85 * width(fly));
-		expect(predict(weighed, lie, 10).massContributors[0]?.belief).toBe('hook.wire');
+		expect(predict(weighed, lie, 10).massContributors[0]?.parameter).toBe('hook.wire');
 		const both = { ...weighed, hook: { ...fly.hook, measured: { mass: 38e-6 } } };
 		expect(width(both)).toBeLessThan(0.5 * width(weighed));
 	});

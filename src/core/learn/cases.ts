@@ -1,4 +1,4 @@
-import type { BeliefName } from '../belief/index';
+import type { ParameterName } from '../parameter/index';
 import { math } from '../quantity/index';
 import { dot, type Row } from './curve';
 import {
@@ -24,7 +24,7 @@ import type { Hand } from './scatter';
 
 /** Figures are expanded anew when they have moved by this share since: what is left out goes with its square. */
 const MOVED = 0.05;
-/** A belief whose spread moves a figure by less than this share of it bends it by nothing that counts. */
+/** A parameter whose spread moves a figure by less than this share of it bends it by nothing that counts. */
 const HARDLY_TELLS = 0.005;
 /** Scores at which figures are expanded are whole multiples of this: so that an entry more finds them again. */
 const GRID = 0.25;
@@ -33,7 +33,7 @@ const MOST_EXPANDED = 20_000;
 
 const byName = ({ about }: Measurable, centre: readonly number[]) =>
 	Object.fromEntries(about.map((name, i) => [name, centre[i]!])) as Partial<
-		Record<BeliefName, number>
+		Record<ParameterName, number>
 	>;
 
 const isUsable = ({ value, slope }: Expansion) => [value, ...slope].every(Number.isFinite);
@@ -56,9 +56,9 @@ export class Case {
 	at: PlacedExpansion | null = null;
 	readonly #of: Measurable;
 	readonly #id: string;
-	/** What its beliefs are made up of. */
+	/** What its parameters are made up of. */
 	readonly #parts: readonly Row[];
-	/** Scores of its beliefs at which it was expanded. */
+	/** Scores of its parameters at which it was expanded. */
 	#centre: readonly number[] = [];
 	#term: EvidenceTerm | null = null;
 	/** The id of the same thing of round sizes and of no lot. */
@@ -98,7 +98,7 @@ export class Case {
 
 	/**
 	 * How its figure leans: as that of the same thing of round sizes, of no lot, about round scores, so that it does
-	 * not hang on which of those that are alike came first. null where that one has none, or hangs on other beliefs.
+	 * not hang on which of those that are alike came first. null where that one has none, or hangs on other parameters.
 	 */
 	#shape(centre: readonly number[], shapes: Map<string, Shape | null>): Shape | null {
 		this.#likeId ??= idOf(this.first, rounded);
@@ -122,11 +122,11 @@ export class Case {
 	 * @param times as far, where it leans as the like of it anyway
 	 */
 	isFar(scores: Float64Array, times: number): boolean {
-		const { expansion, beliefs, parts } = this.at!;
+		const { expansion, parameters, parts } = this.at!;
 		let by = 0;
 		return parts.some((part, i) => {
 			const off = Math.abs(dot(part, scores) - this.#centre[i]!);
-			const share = Math.abs(expansion.slope[i]!) * beliefs[i]!.spread;
+			const share = Math.abs(expansion.slope[i]!) * parameters[i]!.spread;
 			by += share * off;
 			return by > times * MOVED || (off > times * STEP && share > HARDLY_TELLS);
 		});

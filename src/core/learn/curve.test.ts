@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { covarianceOf } from '../belief/index';
+import { covarianceOf } from '../parameter/index';
 import { curveOf, envelopeOf } from './curve';
 
 const COUNT = 6;

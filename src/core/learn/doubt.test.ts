@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { priorBeliefs, valuesAt } from '../belief/index';
+import { prior, valuesAt } from '../parameter/index';
 import { starterRecipe, type Recipe } from '../fly/index';
 import { predict } from '../predict/index';
 import { doubtAbout, learn, massOf, timeOf, type TimedDrop, type Weighing } from './index';
@@ -30,7 +30,7 @@ const timed = (seconds: number[]): TimedDrop => ({
 });
 const grams = usual.mass.value * 1e3;
 const values = usual.median;
-const time = timeOf(timed([1]), priorBeliefs).figuresAbout(values)(values, null)[0]!;
+const time = timeOf(timed([1]), prior).figuresAbout(values)(values, null)[0]!;
 
 describe('an entry that is hardly believable', () => {
 	test.each([
@@ -42,50 +42,48 @@ describe('an entry that is hardly believable', () => {
 		[15.4324, 'grains', 1 / 15.4324],
 		[1000, 'milligrams', 1e-3]
 	] as const)('a weight %f times its own: %s', (by, name, meant) => {
-		const { slip } = doubtAbout(weighed(by * grams), priorBeliefs)!;
+		const { slip } = doubtAbout(weighed(by * grams), prior)!;
 		expect(slip!.name).toBe(name);
 		expect(slip!.meant).toBeCloseTo(meant, 6);
 	});
 
-	test('from 3.29 spreads on (one in a thousand, the normal’s table), reading and scatter with the beliefs', () => {
+	test('from 3.29 spreads on (one in a thousand, the normal’s table), reading and scatter with the parameters', () => {
 		const { value, low, high } = usual.mass;
 		// The interval is 1.645 spreads to either side, the fly's own scatter in it; the scale's 1 % besides.
 		const spread = (end: number) =>
 			Math.hypot(Math.log(Math.max(end / value, value / end)) / 1.6449, 0.01);
 		const at = (z: number) =>
-			doubtAbout(weighed(grams * Math.exp(z * spread(z > 0 ? high : low))), priorBeliefs);
+			doubtAbout(weighed(grams * Math.exp(z * spread(z > 0 ? high : low))), prior);
 		expect([at(3.2), at(-3.2)]).toEqual([null, null]);
 		expect(at(3.4)!.off).toBeGreaterThan(3.29);
 		expect(at(-3.4)!.off).toBeLessThan(-3.29);
 		// A coarse scale excuses more.
 		const coarse = { step: 0.1e-3 };
-		expect(
-			doubtAbout(weighed(grams * Math.exp(3.4 * spread(high)), coarse), priorBeliefs)
-		).toBeNull();
+		expect(doubtAbout(weighed(grams * Math.exp(3.4 * spread(high)), coarse), prior)).toBeNull();
 	});
 
 	test('what was learned narrows what is believable', () => {
 		const light = { ...weighed(1.25 * grams) };
-		expect(doubtAbout(light, priorBeliefs)).toBeNull();
+		expect(doubtAbout(light, prior)).toBeNull();
 		const { learned } = learn([1, 2, 3, 4].map((k) => weighed(grams, { key: `${k}` })));
-		expect(doubtAbout(light, { ...priorBeliefs, learned })).not.toBeNull();
+		expect(doubtAbout(light, { ...prior, learned })).not.toBeNull();
 	});
 
 	test('of a drop’s runs the one that is off, with what it should take', () => {
-		const doubt = doubtAbout(timed([time, 10 * time, 1.05 * time]), priorBeliefs)!;
+		const doubt = doubtAbout(timed([time, 10 * time, 1.05 * time]), prior)!;
 		expect(doubt).toMatchObject({ run: 1, slip: { name: 'ten times' } });
 		expect(doubt.low).toBeLessThan(time);
 		expect(doubt.high).toBeGreaterThan(time);
-		expect(doubtAbout(timed([time, 1.1 * time]), priorBeliefs)).toBeNull();
+		expect(doubtAbout(timed([time, 1.1 * time]), prior)).toBeNull();
 	});
 
 	test('ten beads with one too many are believable, twenty are not', () => {
 		const bead = fly.bead!;
 		const of = { kind: 'beads', bead } as const;
-		const each = massOf(of, priorBeliefs).figuresAbout(values)(values, null)[0]! * 1e3;
+		const each = massOf(of, prior).figuresAbout(values)(values, null)[0]! * 1e3;
 		const ten = (many: number) => weighed(many * each, { of, count: 10 });
-		expect(doubtAbout(ten(11), priorBeliefs)).toBeNull();
-		expect(doubtAbout(ten(20), priorBeliefs)!.slip!.name).toBe('stuck');
+		expect(doubtAbout(ten(11), prior)).toBeNull();
+		expect(doubtAbout(ten(20), prior)!.slip!.name).toBe('stuck');
 	});
 
 	test('a light fly with the tippet left on is known by its time, once it was timed without', () => {
@@ -99,14 +97,14 @@ describe('an entry that is hardly believable', () => {
 			...more
 		});
 		const usually = (drop: TimedDrop) => {
-			const of = timeOf(drop, priorBeliefs);
-			const at = valuesAt(of.beliefs);
+			const of = timeOf(drop, prior);
+			const at = valuesAt(of.parameters);
 			return of.figuresAbout(at)(at, null)[0]!;
 		};
 		const free = usually(dropped(1));
 		const drawn = usually(dropped(1, { tippet: 0.16e-3 }));
 		const drops = Array.from({ length: 12 }, (_, k) => dropped(free, { key: `${k}` }));
-		const known = { ...priorBeliefs, learned: learn(drops).learned };
+		const known = { ...prior, learned: learn(drops).learned };
 		expect(doubtAbout(dropped(drawn), known)!.slip!.name).toBe('tippet');
 		expect(doubtAbout(dropped(drawn, { tippet: 0.16e-3 }), known)).toBeNull();
 	});
@@ -118,8 +116,8 @@ describe('an entry that is hardly believable', () => {
 			{ name: 'the light one', recipe: fly },
 			{ name: 'the heavy one', recipe: heavy }
 		];
-		expect(doubtAbout(found, priorBeliefs, others)!.other).toMatchObject({ name: 'the heavy one' });
-		expect(doubtAbout(found, priorBeliefs)!.other).toBeNull();
-		expect(doubtAbout(weighed(10 * grams), priorBeliefs, others)!.other).toBeNull();
+		expect(doubtAbout(found, prior, others)!.other).toMatchObject({ name: 'the heavy one' });
+		expect(doubtAbout(found, prior)!.other).toBeNull();
+		expect(doubtAbout(weighed(10 * grams), prior, others)!.other).toBeNull();
 	});
 });

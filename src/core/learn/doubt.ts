@@ -1,4 +1,10 @@
-import { spreadOf, valuesAt, withLearned, type Beliefs, type Learned } from '../belief/index';
+import {
+	spreadOf,
+	valuesAt,
+	withLearned,
+	type Distribution,
+	type Learned
+} from '../parameter/index';
 import type { Recipe } from '../fly/index';
 import { GRAIN, GRAM, math, Z90 } from '../quantity/index';
 import type { Measurable } from './expansion';
@@ -14,10 +20,10 @@ export interface Expectation {
 }
 
 /** What a tool is predicted to say of the mean of such things, with what was learned; null where it has no figure. */
-export function expectationOf(of: Measurable, { learned }: Beliefs): Expectation | null {
-	const beliefs = learned ? withLearned(of.beliefs, learned, of.mixtureOf) : of.beliefs;
-	const near = of.figuresAbout(valuesAt(beliefs));
-	const { interval, below, above } = spreadOf(near, beliefs, of.about)[0]!;
+export function expectationOf(of: Measurable, { learned }: Distribution): Expectation | null {
+	const parameters = learned ? withLearned(of.parameters, learned, of.mixtureOf) : of.parameters;
+	const near = of.figuresAbout(valuesAt(parameters));
+	const { interval, below, above } = spreadOf(near, parameters, of.about)[0]!;
 	if (!interval || !Number.isFinite(interval.value)) return null;
 	return { value: math.log(interval.value), below, above };
 }
@@ -61,7 +67,9 @@ function tippetLeftOn(one: Weighing | TimedDrop): number | null {
 /** What a tool should say at the medians, by the tables alone or with what was learned. */
 function usualOf(one: Weighing | TimedDrop, learned?: Learned): number {
 	const of = measurableOf(one);
-	const values = valuesAt(learned ? withLearned(of.beliefs, learned, of.mixtureOf) : of.beliefs);
+	const values = valuesAt(
+		learned ? withLearned(of.parameters, learned, of.mixtureOf) : of.parameters
+	);
 	return of.figuresAbout(values)(values, null)[0]!;
 }
 
@@ -94,7 +102,7 @@ const DOUBTED = 3.29;
 const EXPLAINED = 2;
 
 /**
- * Whether an entry lies further out than one in a thousand would, beliefs and reading together, and which slip
+ * Whether an entry lies further out than one in a thousand would, parameters and reading together, and which slip
  * would explain it.
  *
  * @param others flies that may have been meant instead
@@ -102,15 +110,15 @@ const EXPLAINED = 2;
  */
 export function doubtAbout(
 	one: Weighing | TimedDrop,
-	believed: Beliefs,
+	distribution: Distribution,
 	others: readonly OtherFly[] = []
 ): Doubt | null {
-	const expected = expectationOf(measurableOf(one), believed);
+	const expected = expectationOf(measurableOf(one), distribution);
 	if (!expected) return null;
 	const { value, below, above } = expected;
 	let worst: Omit<Doubt, 'other'> | null = null;
 	let found: number | null = null;
-	foundOf(one, value, handOf(believed.learned)).forEach((its, run) => {
+	foundOf(one, value, handOf(distribution.learned)).forEach((its, run) => {
 		const offBy = (meant: number) => {
 			const apart = its.value + math.log(meant) - value;
 			return apart / math.hypot(apart < 0 ? below : above, its.spread);
@@ -133,9 +141,9 @@ export function doubtAbout(
 	const doubt = worst as Omit<Doubt, 'other'> | null;
 	if (!doubt || found === null) return null;
 	const near = math.hypot((below + above) / 2, OTHER_ENOUGH);
-	return { ...doubt, other: otherFor(one, found, near, others, believed) };
+	return { ...doubt, other: otherFor(one, found, near, others, distribution) };
 }
-/** Another fly is named where its figure is this near, as a spread of its logarithm, besides the beliefs' own (our choice). */
+/** Another fly is named where its figure is this near, as a spread of its logarithm, besides the parameters' own (our choice). */
 const OTHER_ENOUGH = 0.02;
 
 /** The fly whose figure is nearest to what was found, within a spread. */
@@ -144,7 +152,7 @@ function otherFor(
 	found: number,
 	near: number,
 	others: readonly OtherFly[],
-	{ learned }: Beliefs
+	{ learned }: Distribution
 ): Doubt['other'] {
 	if (one.kind === 'weighing' && one.of.kind !== 'fly') return null;
 	let best: { name: string; usual: number; off: number } | null = null;

@@ -6,22 +6,22 @@ import {
 	logarithmAt,
 	valueAt,
 	valuesAt,
-	type Belief,
-	type BeliefName,
-	type Beliefs,
-	type BeliefValues,
+	type Parameter,
+	type ParameterName,
+	type Distribution,
+	type ParameterValues,
 	type Mixture
-} from '../belief/index';
+} from '../parameter/index';
 
 /**
- * The logarithm of a figure as a function of the beliefs' logarithms, about one point:
+ * The logarithm of a figure as a function of the parameters' logarithms, about one point:
  * value + Σ slope (x − at) + bend (x − at)². Exact for a power law, and masses and sink speeds nearly are.
  */
 export interface Expansion {
-	readonly names: readonly BeliefName[];
+	readonly names: readonly ParameterName[];
 	/** Logarithm of the figure at the point. */
 	readonly value: number;
-	/** Logarithm of each belief over its median, at the point. */
+	/** Logarithm of each parameter over its median, at the point. */
 	readonly at: readonly number[];
 	readonly slope: readonly number[];
 	readonly bend: readonly number[];
@@ -29,24 +29,24 @@ export interface Expansion {
 
 /** What one thing that can be measured depends on. */
 export interface Measurable {
-	/** The beliefs of its own, before anything was learned. */
-	readonly beliefs: Beliefs;
-	readonly about: readonly BeliefName[];
-	readonly mixtureOf: (belief: BeliefName) => Mixture | null;
+	/** The parameters of its own, before anything was learned. */
+	readonly parameters: Distribution;
+	readonly about: readonly ParameterName[];
+	readonly mixtureOf: (parameter: ParameterName) => Mixture | null;
 	/** Spread of the logarithm of one such thing about the mean of all; absent: 0. */
 	readonly scatter?: number;
 	/**
-	 * Positive figures at some values, and near them with one belief moved.
+	 * Positive figures at some values, and near them with one parameter moved.
 	 *
 	 * @param centre where the expansion is made
 	 */
 	figuresAbout(
-		centre: BeliefValues
-	): (values: BeliefValues, moved: BeliefName | null) => readonly number[];
+		centre: ParameterValues
+	): (values: ParameterValues, moved: ParameterName | null) => readonly number[];
 	/** How it hangs in the water, from which a like one is found fast; absent: in none. */
-	hangAt?(values: BeliefValues): Hang;
+	hangAt?(values: ParameterValues): Hang;
 	/** The first figure of a thing that hangs nearly so. */
-	figureLike?(values: BeliefValues, hang: Hang): number;
+	figureLike?(values: ParameterValues, hang: Hang): number;
 }
 
 /** How a fly hangs, and how much faster it sinks before it is soaked. */
@@ -64,24 +64,27 @@ export interface Shape {
 /** Scores that an expansion looks to either side, in standard deviations. */
 export const STEP = 1;
 
-type Scores = Readonly<Partial<Record<BeliefName, number>>>;
+type Scores = Readonly<Partial<Record<ParameterName, number>>>;
 
-function valuesOf({ beliefs, about }: Measurable, scores: Scores): Record<BeliefName, number> {
-	const values = { ...valuesAt(beliefs) };
-	for (const name of about) values[name] = valueAt(beliefs[name], scores[name] ?? 0);
+function valuesOf(
+	{ parameters, about }: Measurable,
+	scores: Scores
+): Record<ParameterName, number> {
+	const values = { ...valuesAt(parameters) };
+	for (const name of about) values[name] = valueAt(parameters[name], scores[name] ?? 0);
 	return values;
 }
 
 /**
  * Expands a thing's figures about the scores that are given.
  *
- * @param scores of its beliefs; absent: 0
+ * @param scores of its parameters; absent: 0
  * @returns one expansion a figure
  */
 export function expand(of: Measurable, scores: Scores): Expansion[] {
-	const { beliefs, about, figuresAbout } = of;
+	const { parameters, about, figuresAbout } = of;
 	const values = valuesOf(of, scores);
-	const at = (name: BeliefName, z: number) => valueAt(beliefs[name], z);
+	const at = (name: ParameterName, z: number) => valueAt(parameters[name], z);
 	const figures = figuresAbout(values);
 	const centre = figures(values, null).map(math.log);
 	const made = centre.map((value) => ({
@@ -94,7 +97,7 @@ export function expand(of: Measurable, scores: Scores): Expansion[] {
 	for (const name of about) {
 		const z = scores[name] ?? 0;
 		const [low, here, high] = [-STEP, 0, STEP].map(
-			(by) => logarithmAt(beliefs[name], z + by)[0]
+			(by) => logarithmAt(parameters[name], z + by)[0]
 		) as [number, number, number];
 		const middle = values[name];
 		values[name] = at(name, z + STEP);
@@ -122,7 +125,7 @@ export const shapeOf = (of: Measurable, scores: Scores, expansion: Expansion): S
 
 /**
  * Expands the first figure of a thing as another like it leans: its own value, slopes along the other's
- * parabola. One evaluation instead of two a belief.
+ * parabola. One evaluation instead of two a parameter.
  */
 export function expandLike(of: Measurable, scores: Scores, { expansion, hang }: Shape): Expansion {
 	const values = valuesOf(of, scores);
@@ -130,7 +133,7 @@ export function expandLike(of: Measurable, scores: Scores, { expansion, hang }: 
 		hang && of.figureLike
 			? of.figureLike(values, hang)
 			: (of.figuresAbout(values)(values, null)[0] ?? NaN);
-	const at = of.about.map((name) => logarithmAt(of.beliefs[name], scores[name] ?? 0)[0]);
+	const at = of.about.map((name) => logarithmAt(of.parameters[name], scores[name] ?? 0)[0]);
 	return {
 		names: of.about,
 		value: math.log(figure),
@@ -142,13 +145,13 @@ export function expandLike(of: Measurable, scores: Scores, { expansion, hang }: 
 	};
 }
 
-/** Where each score stands among all, and how beliefs are made up of them. */
+/** Where each score stands among all, and how parameters are made up of them. */
 export interface Places {
 	/** Scores that were given a place. */
 	readonly scores: ReadonlyMap<string, number>;
 	/** The place of a score; a new one where it has none yet. */
 	place(score: string): number;
-	/** The weights of a belief's scores; the same make-up is the same row. */
+	/** The weights of a parameter's scores; the same make-up is the same row. */
 	rowOf(mixture: Mixture): Row;
 }
 
@@ -178,20 +181,20 @@ export function placesFrom(known: readonly string[] = []): Places {
 /** An expansion that knows which scores it hangs on. */
 export interface PlacedExpansion {
 	readonly expansion: Expansion;
-	readonly beliefs: readonly Belief[];
+	readonly parameters: readonly Parameter[];
 	/** Places of its scores, each once. */
 	readonly places: Int32Array;
-	/** What each of its beliefs is made up of. */
+	/** What each of its parameters is made up of. */
 	readonly parts: readonly Row[];
 	/** Where in `places` the scores of each stand. */
 	readonly at: readonly Int32Array[];
-	/** 0, 1, … for each of its beliefs. */
+	/** 0, 1, … for each of its parameters. */
 	readonly all: Int32Array;
 	/** Variance of the logarithm that comes from what no score stands for. */
 	readonly rest: number;
 }
 
-/** What each belief of a thing is made up of. */
+/** What each parameter of a thing is made up of. */
 export const partsOf = ({ about, mixtureOf }: Measurable, among: Places): readonly Row[] =>
 	about.map((name) => among.rowOf(mixtureOf(name) ?? []));
 
@@ -203,11 +206,11 @@ export function placed(
 	before: PlacedExpansion | null = null
 ): PlacedExpansion {
 	const { names, slope } = expansion;
-	const beliefs = before?.beliefs ?? names.map((name) => of.beliefs[name]);
+	const parameters = before?.parameters ?? names.map((name) => of.parameters[name]);
 	let rest = 0;
 	parts.forEach(({ values }, i) => {
 		const known = values.reduce((all, weight) => all + weight * weight, 0);
-		rest += Math.max(0, 1 - known) * math.square(slope[i]! * beliefs[i]!.spread);
+		rest += Math.max(0, 1 - known) * math.square(slope[i]! * parameters[i]!.spread);
 	});
 	if (before) return { ...before, expansion, rest };
 	const places: number[] = [];
@@ -218,33 +221,33 @@ export function placed(
 		})
 	);
 	const all = Int32Array.from(parts, (_, i) => i);
-	return { expansion, beliefs, places: Int32Array.from(places), parts, at, all, rest };
+	return { expansion, parameters, places: Int32Array.from(places), parts, at, all, rest };
 }
 
-/** Beliefs of a figure that are looked at, and its logarithm with the others as they stand. */
+/** Parameters of a figure that are looked at, and its logarithm with the others as they stand. */
 export interface Part {
-	readonly beliefs: Int32Array;
+	readonly parameters: Int32Array;
 	readonly value: number;
 }
 
 /**
- * Value of a placed expansion, with its slopes over the scores at its `places` and its bends over its beliefs' own.
+ * Value of a placed expansion, with its slopes over the scores at its `places` and its bends over its parameters' own.
  *
  * @param only what is looked at of it; all unless given
  */
 export function evaluate(
-	{ expansion, beliefs, parts, at: where, all }: PlacedExpansion,
+	{ expansion, parameters, parts, at: where, all }: PlacedExpansion,
 	scores: Float64Array,
 	{ slopes, bends }: Slopes,
 	only?: Part
 ): number {
 	slopes.fill(0);
-	const looked = only ? only.beliefs : all;
+	const looked = only ? only.parameters : all;
 	let sum = only ? only.value : expansion.value;
 	for (let k = 0; k < looked.length; k++) {
 		const i = looked[k]!;
 		const { values } = parts[i]!;
-		const [value, slope, bend] = along(expansion, i, beliefs[i]!, dot(parts[i]!, scores));
+		const [value, slope, bend] = along(expansion, i, parameters[i]!, dot(parts[i]!, scores));
 		sum += value;
 		bends[i] = bend;
 		const at = where[i]!;
@@ -253,14 +256,14 @@ export function evaluate(
 	return sum;
 }
 
-/** What an expansion's i-th belief adds at z standard deviations, with its first and second derivative. */
+/** What an expansion's i-th parameter adds at z standard deviations, with its first and second derivative. */
 function along(
 	{ at, slope, bend }: Expansion,
 	i: number,
-	belief: Belief,
+	parameter: Parameter,
 	z: number
 ): readonly [value: number, slope: number, bend: number] {
-	const [logarithm, rise, turn] = logarithmAt(belief, z);
+	const [logarithm, rise, turn] = logarithmAt(parameter, z);
 	const off = logarithm - at[i]!;
 	const by = slope[i]! + 2 * bend[i]! * off;
 	return [(slope[i]! + bend[i]! * off) * off, by * rise, 2 * bend[i]! * rise * rise + by * turn];
@@ -269,25 +272,25 @@ function along(
 /** What hangs on one place's own, what all share held where the outlook has it. */
 export function ownPart(
 	{ own, scores }: Outlook,
-	{ expansion, beliefs, parts, all }: PlacedExpansion
+	{ expansion, parameters, parts, all }: PlacedExpansion
 ): Part {
 	const owned = all.filter((i) => parts[i]!.places.some((k) => own[k] === 1));
 	let { value } = expansion;
 	for (const i of all)
-		if (!owned.includes(i)) value += along(expansion, i, beliefs[i]!, dot(parts[i]!, scores))[0];
-	return { beliefs: owned, value };
+		if (!owned.includes(i)) value += along(expansion, i, parameters[i]!, dot(parts[i]!, scores))[0];
+	return { parameters: owned, value };
 }
 
 /** The place from which what all share is looked for. */
 export interface Outlook {
 	/** By score, 1 where it is one place's own. */
 	readonly own: Uint8Array;
-	/** What all share of a belief's make-up. */
+	/** What all share of a parameter's make-up. */
 	readonly sharedOf: (part: Row) => Row;
 	readonly scores: Float64Array;
 }
 
-/** What is left of a belief's make-up without the scores that are one place's own; the same row is the same again. */
+/** What is left of a parameter's make-up without the scores that are one place's own; the same row is the same again. */
 export function sharedRows(own: Uint8Array): (part: Row) => Row {
 	const made = new Map<Row, Row>();
 	return (part) => {
@@ -317,12 +320,12 @@ export function sharedRows(own: Uint8Array): (part: Row) => Row {
  */
 export function seenFrom(
 	{ own, sharedOf, scores: from }: Outlook,
-	{ expansion, beliefs, parts, at: where }: PlacedExpansion
+	{ expansion, parameters, parts, at: where }: PlacedExpansion
 ): { parts: readonly Row[]; predict: (scores: Float64Array, into: Slopes) => number } {
 	const shared = parts.map(sharedOf);
 	let mean = expansion.value;
 	const steep = parts.map(({ places, values }, i) => {
-		const [, slope, bend] = along(expansion, i, beliefs[i]!, dot(shared[i]!, from));
+		const [, slope, bend] = along(expansion, i, parameters[i]!, dot(shared[i]!, from));
 		for (let n = 0; n < places.length; n++)
 			if (own[places[n]!]) mean += (bend * values[n]! * values[n]!) / 2;
 		return slope;
@@ -332,7 +335,7 @@ export function seenFrom(
 		let sum = mean;
 		for (let i = 0; i < parts.length; i++) {
 			const { places, values } = parts[i]!;
-			const [value, slope, bend] = along(expansion, i, beliefs[i]!, dot(shared[i]!, scores));
+			const [value, slope, bend] = along(expansion, i, parameters[i]!, dot(shared[i]!, scores));
 			sum += value;
 			bends[i] = bend;
 			for (let n = 0; n < places.length; n++) {

@@ -1,4 +1,4 @@
-import { priorBeliefs } from '../belief/index';
+import { prior } from '../parameter/index';
 import { math, without } from '../quantity/index';
 import { expand, type Measurable } from './expansion';
 import { massOf, timeOf } from './measurables';
@@ -19,7 +19,7 @@ const GATE = 0.002;
 
 /** What an entry measures, before anything was learned. */
 export const measurableOf = (one: Weighing | TimedDrop): Measurable =>
-	one.kind === 'weighing' ? massOf(one.of, priorBeliefs) : timeOf(one, priorBeliefs);
+	one.kind === 'weighing' ? massOf(one.of, prior) : timeOf(one, prior);
 
 /**
  * What an entry says, each run of its own, in logarithms.

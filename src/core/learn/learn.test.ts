@@ -3,13 +3,13 @@ import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { describe, expect, test } from 'vitest';
 import {
 	covarianceOf,
-	priorBeliefs,
+	prior,
 	valueAt,
 	valuesAt,
-	type BeliefName,
-	type BeliefValues
-} from '../belief/index';
-import { beliefsFor, buildFly, compileBuild, starterRecipe, type Recipe } from '../fly/index';
+	type ParameterName,
+	type ParameterValues
+} from '../parameter/index';
+import { parametersFor, buildFly, compileBuild, starterRecipe, type Recipe } from '../fly/index';
 import { bandDistances } from '../drift/index';
 import { drifting, onAverage, predict, worldRuns } from '../predict/index';
 import { starterRig } from '../rig/index';
@@ -69,8 +69,8 @@ const usualBead = (recipe: Recipe) => {
 	return compileBuild(buildFly(recipe, median), median).parts.find(({ part }) => part === 'bead')!
 		.mass;
 };
-const believing = (all: readonly Observation[]) => ({
-	...priorBeliefs,
+const knowing = (all: readonly Observation[]) => ({
+	...prior,
 	learned: learn(all).learned
 });
 
@@ -166,7 +166,7 @@ describe('learning', () => {
 			weighing({ kind: 'hooks', hook: fly.hook }, 10 * 7.5e-5, { count: 10 }),
 			weighing({ kind: 'fly', recipe: { ...fly, bead } }, 1.7e-4)
 		];
-		const figures = weighings.map(({ of }) => massOf(of, priorBeliefs));
+		const figures = weighings.map(({ of }) => massOf(of, prior));
 		const scores = [
 			...new Set(
 				figures.flatMap(({ about, mixtureOf }) =>
@@ -177,7 +177,7 @@ describe('learning', () => {
 		const { learned } = learn(weighings, { loss: 'square' });
 		const ours = (score: string) => learned.mean[learned.scores.indexOf(score)] ?? 0;
 		const own = scores.filter((score) => score.includes('@'));
-		const logOf = ({ beliefs, about, mixtureOf, figuresAbout }: Measurable, at: number[]) => {
+		const logOf = ({ parameters, about, mixtureOf, figuresAbout }: Measurable, at: number[]) => {
 			const z = about.map((name) => [
 				name,
 				mixtureOf(name)!.reduce(
@@ -186,8 +186,8 @@ describe('learning', () => {
 				)
 			]);
 			const values = valuesAt(
-				beliefs,
-				Object.fromEntries(z) as Partial<Record<BeliefName, number>>
+				parameters,
+				Object.fromEntries(z) as Partial<Record<ParameterName, number>>
 			);
 			return Math.log(figuresAbout(values)(values, null)[0]!);
 		};
@@ -226,7 +226,7 @@ describe('learning', () => {
 					kind: 'beads' as const,
 					bead: { ...bead, diameter: 0.0016 + 0.0001 * (k % 30), lot: `lot ${k}` }
 				};
-				const { about, mixtureOf, beliefs, figuresAbout } = massOf(of, priorBeliefs);
+				const { about, mixtureOf, parameters, figuresAbout } = massOf(of, prior);
 				const z = about.map((name) => {
 					const parts = mixtureOf(name)!.map(({ score, weight }) => {
 						if (!drawn.has(score)) drawn.set(score, draw());
@@ -234,7 +234,7 @@ describe('learning', () => {
 					});
 					return [name, parts.reduce((sum, part) => sum + part, 0)];
 				});
-				const values = valuesAt(beliefs, Object.fromEntries(z) as Record<BeliefName, number>);
+				const values = valuesAt(parameters, Object.fromEntries(z) as Record<ParameterName, number>);
 				const mass = figuresAbout(values)(values, null)[0]! * (1 + 0.01 * noise());
 				return weighing(of, 20 * mass, { key: `lot ${k}`, count: 20 });
 			});
@@ -262,8 +262,8 @@ describe('learning', () => {
 				const recipe = { ...fly, hook, bead: { ...bead, diameter, lot: `lot ${k % 3}` } };
 				const key = `entry ${n}`;
 				if (k % 2) {
-					const time = timeOf(drop(recipe, [1]), priorBeliefs);
-					const values = valuesAt(time.beliefs);
+					const time = timeOf(drop(recipe, [1]), prior);
+					const values = valuesAt(time.parameters);
 					return drop(recipe, [time.figuresAbout(values)(values, null)[0]! / factor], { key });
 				}
 				const mass = predict(recipe, LIE, 10).mass.value;
@@ -280,7 +280,7 @@ describe('learning', () => {
 
 	test('what leans as a like thing has its own figure, and the slopes that it has where it stands', () => {
 		const recipe = (diameter: number): Recipe => ({ ...fly, bead: { ...bead, diameter } });
-		const [of, like] = [0.00281, 0.0028].map((d) => timeOf(drop(recipe(d), [1]), priorBeliefs)) as [
+		const [of, like] = [0.00281, 0.0028].map((d) => timeOf(drop(recipe(d), [1]), prior)) as [
 			Measurable,
 			Measurable
 		];
@@ -301,7 +301,7 @@ describe('learning', () => {
 	test('nothing measured: nothing learned, and predictions are what they were', () => {
 		const { learned, judged } = learn([]);
 		expect([learned.scores, judged]).toEqual([[], []]);
-		const [after, before] = [predict(fly, LIE, 10, believing([])), predict(fly, LIE, 10)];
+		const [after, before] = [predict(fly, LIE, 10, knowing([])), predict(fly, LIE, 10)];
 		expect(after.mass).toEqual(before.mass);
 		expect(after.speed).toEqual(before.speed);
 	});
@@ -310,9 +310,9 @@ describe('learning', () => {
 		const own: Recipe = { ...fly, bead };
 		const usual = usualBead(own);
 		const ten = weighing({ kind: 'beads', bead }, 10 * 0.9 * usual, { count: 10 });
-		const believed = believing([ten]);
+		const distribution = knowing([ten]);
 		const after = (recipe: Recipe) => {
-			const { parts, mass } = predict(recipe, LIE, 10, believed);
+			const { parts, mass } = predict(recipe, LIE, 10, distribution);
 			return { bead: parts.find(({ part }) => part === 'bead')!.mass / usual, mass };
 		};
 		expect(after(own).bead).toBeGreaterThan(0.89);
@@ -332,7 +332,7 @@ describe('learning', () => {
 		const flies = [1, 2, 3, 4].map((k) =>
 			weighing({ kind: 'fly', recipe: fly }, found, { key: `fly ${k}` })
 		);
-		const after = predict(fly, LIE, 10, believing(flies)).mass;
+		const after = predict(fly, LIE, 10, knowing(flies)).mass;
 		expect(after.value / found).toBeGreaterThan(0.985);
 		expect(after.value / found).toBeLessThan(1.005);
 		expect(after.high / after.low).toBeLessThan(Math.sqrt(mass.high / mass.low));
@@ -360,10 +360,10 @@ describe('learning', () => {
 			drop(own, [usual * (1 + 0.02 * Math.sin(k))], { key: `good ${k}` })
 		);
 		const wall = drop(own, [3 * usual], { key: 'wall' });
-		const clean = predict(own, LIE, 15, believing(good)).speed!;
+		const clean = predict(own, LIE, 15, knowing(good)).speed!;
 		const { judged } = learn([...good, wall]);
 		expect(judged.filter(({ flagged }) => flagged).map(({ key }) => key)).toEqual(['wall']);
-		const spoiled = predict(own, LIE, 15, believing([...good, wall])).speed!;
+		const spoiled = predict(own, LIE, 15, knowing([...good, wall])).speed!;
 		expect(Math.abs(Math.log(spoiled.value / clean.value))).toBeLessThan(
 			0.25 * Math.log(clean.high / clean.value)
 		);
@@ -373,7 +373,7 @@ describe('learning', () => {
 		const usual = predict(fly, LIE, 15).speed!.value;
 		const one = [drop(fly, [(2.7 * 0.5) / usual], { key: 'slip' })];
 		expect(learn(one).judged).toMatchObject([{ key: 'slip', flagged: true }]);
-		const after = predict(fly, LIE, 15, believing(one)).speed!.value;
+		const after = predict(fly, LIE, 15, knowing(one)).speed!.value;
 		expect(Math.abs(Math.log(after / usual))).toBeLessThan(0.1);
 	});
 
@@ -398,9 +398,10 @@ describe('learning', () => {
 		}));
 		const all = beads.flatMap((one, k) => {
 			const recipe: Recipe = { ...fly, bead: one };
-			const [time] = timeOf(drop(recipe, [1]), priorBeliefs).figuresAbout(
-				predict(recipe, LIE, 15).median
-			)(predict(recipe, LIE, 15).median, null);
+			const [time] = timeOf(drop(recipe, [1]), prior).figuresAbout(predict(recipe, LIE, 15).median)(
+				predict(recipe, LIE, 15).median,
+				null
+			);
 			return [0, 1, 2].map((n) =>
 				drop(recipe, [1.08 * time!], { key: `${k} ${n}`, reaction: 0.03 })
 			);
@@ -446,8 +447,8 @@ describe('learning', () => {
 				[1, 2, 3].map((k) => outing(saw, k)),
 				{ kept }
 			);
-			const believed = { ...priorBeliefs, learned };
-			return predict(fly, lie, 10, believed).distance!.value;
+			const distribution = { ...prior, learned };
+			return predict(fly, lie, 10, distribution).distance!.value;
 		};
 		expect(after('touched')).toBeLessThan(0.99 * after('untouched'));
 	});
@@ -466,7 +467,7 @@ describe('learning', () => {
 			};
 			const { logOdds, slopes } = outingLikelihoodOf({ ...outing, saw: 'atDepth' });
 			// In other worlds than it was fitted to.
-			const ready = drifting({ ...outing, believed: priorBeliefs });
+			const ready = drifting({ ...outing, distribution: prior });
 			const runs = worldRuns(ready, [1000, 1600], bandDistances(ready.median.column, 2));
 			const share = runs.filter(({ time }) => time !== null).length / runs.length;
 			expect(share).toBeGreaterThan(0.6);
@@ -481,7 +482,7 @@ describe('learning', () => {
 		expect(mean).toBeLessThan(0.95);
 	});
 
-	test('a reset sets aside what was learned of a belief until then, and what comes after teaches it anew', () => {
+	test('a reset sets aside what was learned of a parameter until then, and what comes after teaches it anew', () => {
 		const usual = usualBead({ ...fly, bead });
 		const old = weighing({ kind: 'beads', bead }, 9 * usual, { count: 10, on: '2026-01-01' });
 		const fresh = weighing({ kind: 'beads', bead }, 10 * usual, {
@@ -490,8 +491,8 @@ describe('learning', () => {
 			key: 'fresh'
 		});
 		const massAfter = (all: Observation[], resets: { score: string; on: string }[]) => {
-			const believed = { ...priorBeliefs, learned: learn(all, { resets }).learned };
-			const { parts } = predict({ ...fly, bead }, LIE, 10, believed);
+			const distribution = { ...prior, learned: learn(all, { resets }).learned };
+			const { parts } = predict({ ...fly, bead }, LIE, 10, distribution);
 			return parts.find(({ part }) => part === 'bead')!.mass / usual;
 		};
 		const reset = [
@@ -518,15 +519,15 @@ test('200 tiers drawn from the prior: 90 % intervals cover 84 to 95 %, and ranks
 	const covered = { mass: 0, speed: 0 };
 	const ranks: number[] = [];
 	const recipe: Recipe = { ...fly, bead: { ...bead, metal: 'brass' } };
-	const about = Object.keys(priorBeliefs) as BeliefName[];
-	const massOf = (values: BeliefValues, of: Recipe) =>
+	const about = Object.keys(prior) as ParameterName[];
+	const massOf = (values: ParameterValues, of: Recipe) =>
 		compileBuild(buildFly(of, values), values).body.mass;
 	for (let tier = 0; tier < TIERS; tier++) {
 		const uniform = randomFrom(1000 + tier);
 		const normal = normalsFrom(uniform);
 		// One pattern: the kind's and the lot's own parts of a score add up to a standard normal one.
-		const own = beliefsFor(recipe, priorBeliefs);
-		const values = {} as Record<BeliefName, number>;
+		const own = parametersFor(recipe, prior);
+		const values = {} as Record<ParameterName, number>;
 		for (const name of about) {
 			// The mean of many flies is what the ranks are of.
 			values[name] = name.startsWith('tied.') ? 1 : valueAt(own[name], normal());
@@ -535,7 +536,7 @@ test('200 tiers drawn from the prior: 90 % intervals cover 84 to 95 %, and ranks
 		const fluid = fluidAt(15);
 		const { body } = compileBuild(buildFly(recipe, values), values);
 		const sink = settle(body, fluid, values);
-		const time = timeOf(drop(recipe, [1]), priorBeliefs).figuresAbout(values)(values, null)[0]!;
+		const time = timeOf(drop(recipe, [1]), prior).figuresAbout(values)(values, null)[0]!;
 		const all: Observation[] = [
 			...[1, 2].map((k) =>
 				weighing(
@@ -553,7 +554,7 @@ test('200 tiers drawn from the prior: 90 % intervals cover 84 to 95 %, and ranks
 				});
 			})
 		];
-		const after = predict(recipe, LIE, 15, believing(all));
+		const after = predict(recipe, LIE, 15, knowing(all));
 		const [itsMass, speed] = [
 			onAverage(after.mass, after.massContributors),
 			onAverage(after.speed!, after.speedContributors)
@@ -588,7 +589,7 @@ describe('the drop that is timed', () => {
 			const { body } = compileBuild(buildFly(recipe, values), values);
 			const sink = settle(body, fluid, values);
 			const exact = timeTo(descend(body, fluid, values, sink, 0.5, 'flat'), 0.5)!;
-			const [quick] = timeOf(drop(recipe, [1]), priorBeliefs).figuresAbout(values)(values, null);
+			const [quick] = timeOf(drop(recipe, [1]), prior).figuresAbout(values)(values, null);
 			expect(Math.abs(quick! / exact - 1)).toBeLessThan(0.04);
 		}
 	});

@@ -1,4 +1,4 @@
-import { mixture, type BeliefName, type Learned } from '../belief/index';
+import { mixture, type ParameterName, type Learned } from '../parameter/index';
 import { mixturesFor } from '../fly/index';
 import { MODEL_VERSION } from '../predict/index';
 import { math } from '../quantity/index';
@@ -67,7 +67,7 @@ const FIRST = 300;
 const HARDLY_MOVED = 0.02;
 
 /**
- * The posterior of the beliefs from all that was weighed, timed and seen: mode by Newton's method from the
+ * The posterior of the parameters from all that was weighed, timed and seen: mode by Newton's method from the
  * prior on all data at once (the order of entry has no part in it), what all share first and then each
  * place's own, spread by Laplace. The figures are expanded about the mode, and anew where it has moved.
  *
@@ -161,8 +161,8 @@ function outcomeOf(
 	return {
 		logOdds: fit.logOdds,
 		happened: one.saw !== 'untouched',
-		slopes: fit.slopes.flatMap(({ belief, slope }) =>
-			(made(belief) ?? []).map(({ score, weight }) => ({
+		slopes: fit.slopes.flatMap(({ parameter, slope }) =>
+			(made(parameter) ?? []).map(({ score, weight }) => ({
 				k: places.place(score),
 				slope: slope * weight
 			}))
@@ -319,5 +319,6 @@ const byKey = (a: Observation, b: Observation) =>
 
 function bothOf({ recipe, lie }: Outing) {
 	const [fly, water] = [mixturesFor(recipe), mixturesIn(lie)];
-	return (belief: BeliefName) => water(belief) ?? fly(belief) ?? mixture(belief, 1, null);
+	return (parameter: ParameterName) =>
+		water(parameter) ?? fly(parameter) ?? mixture(parameter, 1, null);
 }

@@ -1,14 +1,14 @@
 import { math } from '../quantity/index';
 import {
-	priorBeliefs,
+	prior,
 	spreadOf,
 	valuesAt,
 	withLearned,
-	type BeliefName,
-	type Beliefs,
+	type ParameterName,
+	type Distribution,
 	type Learned,
 	type Mixture
-} from '../belief/index';
+} from '../parameter/index';
 import type { Interval } from '../quantity/index';
 import type { Measurable } from './expansion';
 import { withoutTools } from './measurables';
@@ -29,30 +29,36 @@ const HARDLY = 0.9;
 /** What was learned of a thing that can be weighed. */
 export function summaryOf(weighed: Measurable, learned: Learned): LearnedSummary {
 	const of = withoutTools(weighed);
-	const median = valuesAt(of.beliefs);
+	const median = valuesAt(of.parameters);
 	const compute = of.figuresAbout(median);
 	const [usual] = compute(median, null);
-	const widthOf = (beliefs: Beliefs) => {
-		const middle = valuesAt(beliefs);
+	const widthOf = (parameters: Distribution) => {
+		const middle = valuesAt(parameters);
 		const near = of.figuresAbout(middle);
-		return spreadOf((values, moved) => [near(values, moved)[0]! / usual!], beliefs, of.about)[0]!;
+		return spreadOf(
+			(values, moved) => [near(values, moved)[0]! / usual!],
+			parameters,
+			of.about
+		)[0]!;
 	};
-	const after = widthOf(withLearned(of.beliefs, learned, of.mixtureOf));
-	return { ratio: after.interval!, narrower: narrower(after, widthOf(of.beliefs)) };
+	const after = widthOf(withLearned(of.parameters, learned, of.mixtureOf));
+	return { ratio: after.interval!, narrower: narrower(after, widthOf(of.parameters)) };
 }
 
-/** What was learned of one belief, of all its kind or of one place. */
+/** What was learned of one parameter, of all its kind or of one place. */
 export function summaryAbout(
-	belief: BeliefName,
+	parameter: ParameterName,
 	learned: Learned,
 	mixture: Mixture,
-	prior: Beliefs = priorBeliefs
+	before: Distribution = prior
 ): LearnedSummary {
-	const { median } = prior[belief];
-	const width = (beliefs: Beliefs) =>
-		spreadOf((values) => [values[belief] / median], beliefs, [belief])[0]!;
-	const after = width(withLearned(prior, learned, (name) => (name === belief ? mixture : null)));
-	return { ratio: after.interval!, narrower: narrower(after, width(prior)) };
+	const { median } = before[parameter];
+	const width = (parameters: Distribution) =>
+		spreadOf((values) => [values[parameter] / median], parameters, [parameter])[0]!;
+	const after = width(
+		withLearned(before, learned, (name) => (name === parameter ? mixture : null))
+	);
+	return { ratio: after.interval!, narrower: narrower(after, width(before)) };
 }
 
 /** Whether it is worth a word: it is off by more than nothing, or surely known better. */

@@ -1,9 +1,14 @@
 import { math } from '../quantity/index';
-import { priorBeliefs, type BeliefName, type Beliefs, type BeliefValues } from '../belief/index';
+import {
+	prior,
+	type ParameterName,
+	type Distribution,
+	type ParameterValues
+} from '../parameter/index';
 import type { FlyBody } from '../body/index';
 import {
-	beliefsAbout,
-	beliefsFor,
+	parametersAbout,
+	parametersFor,
 	buildFly,
 	compileBuild,
 	massAlone,
@@ -21,8 +26,8 @@ import type { Measurable } from './expansion';
 import type { TimedDrop, Weighed } from './observation';
 import { speedScatter, usualHand } from './scatter';
 
-/** What one fly is off by is the scatter of what is found, and no belief about all of them. */
-const ofAll = (name: BeliefName) => priorBeliefs[name].scope !== 'fly';
+/** What one fly is off by is the scatter of what is found, and no parameter about all of them. */
+const ofAll = (name: ParameterName) => prior[name].scope !== 'fly';
 
 /** Added mass of a fly as a share of the water it displaces: a sphere's (Lamb 1932). */
 const ADDED_MASS = 0.5;
@@ -33,10 +38,10 @@ export const withoutTools = (of: Measurable): Measurable => ({
 	about: of.about.filter((name) => !isTool(name)),
 	mixtureOf: (name) => (isTool(name) ? null : of.mixtureOf(name))
 });
-const isTool = (name: BeliefName) => priorBeliefs[name].scope === 'tool';
+const isTool = (name: ParameterName) => prior[name].scope === 'tool';
 
 /** What the scale says of one, kg; of wire of a metre of it. */
-export function massOf(of: Weighed, prior: Beliefs): Measurable {
+export function massOf(of: Weighed, prior: Distribution): Measurable {
 	const truly = trueMassOf(of, prior);
 	return {
 		...truly,
@@ -50,7 +55,7 @@ export function massOf(of: Weighed, prior: Beliefs): Measurable {
 	};
 }
 
-function trueMassOf(of: Weighed, prior: Beliefs): Measurable {
+function trueMassOf(of: Weighed, prior: Distribution): Measurable {
 	if (of.kind === 'wire') {
 		const { metal, wire, measured } = of.coil;
 		const recipe: Recipe = {
@@ -64,7 +69,7 @@ function trueMassOf(of: Weighed, prior: Beliefs): Measurable {
 			}
 		};
 		return {
-			beliefs: beliefsFor(recipe, prior),
+			parameters: parametersFor(recipe, prior),
 			about: [`coil.${metal}.density`, 'coil.wire'],
 			mixtureOf: mixturesFor(recipe),
 			figuresAbout: () => (values) => [
@@ -78,26 +83,26 @@ function trueMassOf(of: Weighed, prior: Beliefs): Measurable {
 			? { ...starterRecipe, bead: of.bead }
 			: { ...starterRecipe, hook: of.hook, bead: null };
 	const part = of.kind === 'beads' ? 'bead' : 'hook';
-	const beliefs = beliefsFor(recipe, prior);
+	const parameters = parametersFor(recipe, prior);
 	return {
-		beliefs,
-		about: beliefsAbout(recipe, beliefs).filter((name) => name.startsWith(part)),
+		parameters,
+		about: parametersAbout(recipe, parameters).filter((name) => name.startsWith(part)),
 		mixtureOf: mixturesFor(recipe),
 		figuresAbout: () => (values) => [massAlone(recipe, part, values)]
 	};
 }
 
-function flyOf(recipe: Recipe, prior: Beliefs): Measurable {
-	const beliefs = beliefsFor(recipe, prior);
+function flyOf(recipe: Recipe, prior: Distribution): Measurable {
+	const parameters = parametersFor(recipe, prior);
 	return {
-		beliefs,
+		parameters,
 		// How it lies in the water has no part in what the scale says.
-		about: beliefsAbout(recipe, beliefs).filter(
+		about: parametersAbout(recipe, parameters).filter(
 			(name) => ofAll(name) && !/^(water|model)\./.test(name) && name !== 'dressing.drag'
 		),
 		mixtureOf: mixturesFor(recipe),
 		// None for the very fly that was weighed.
-		scatter: beliefs['tied.mass'].spread,
+		scatter: parameters['tied.mass'].spread,
 		figuresAbout(centre) {
 			const build = buildFly(recipe, centre);
 			return (values, moved) => [massNear(build, values, moved)];
@@ -111,13 +116,13 @@ const LIKE_ENOUGH = 1e-3;
 /** What the watch says of a drop, s; the figure is Infinity where the fly floats. */
 export function timeOf(
 	drop: Omit<TimedDrop, 'kind' | 'key' | 'on' | 'seconds' | 'reaction'>,
-	prior: Beliefs
+	prior: Distribution
 ): Measurable {
 	const { recipe, celsius, wet } = drop;
-	const beliefs = beliefsFor(recipe, prior);
+	const parameters = parametersFor(recipe, prior);
 	const fluid = fluidAt(celsius);
 	/** How much faster it sinks, fresh from the vise, than soaked. */
-	const dryShare = (build: Build, values: BeliefValues, sink: Near) =>
+	const dryShare = (build: Build, values: ParameterValues, sink: Near) =>
 		wet === 'fresh' && !sink.floats
 			? settle(compileBuild(build, values, 'fresh').body, fluid, values).speed / sink.speed
 			: 1;
@@ -125,16 +130,18 @@ export function timeOf(
 		{ mass, volume }: FlyBody,
 		{ submergedWeight, speed }: Pick<Near, 'submergedWeight' | 'speed'>,
 		dry: number,
-		values: BeliefValues
+		values: ParameterValues
 	) => {
 		const moving = mass + ADDED_MASS * fluid.density * volume;
 		const time = dropTime(submergedWeight, speed * dry, moving, drop, fluid);
 		return drop.gates ? time : time * values['watch.factor'];
 	};
 	return {
-		beliefs,
+		parameters,
 		about: [
-			...beliefsAbout(recipe, beliefs).filter((name) => ofAll(name) && !name.startsWith('water.')),
+			...parametersAbout(recipe, parameters).filter(
+				(name) => ofAll(name) && !name.startsWith('water.')
+			),
 			// Gates have neither a thumb nor a jug whose depth is read off.
 			...(drop.gates ? [] : (['watch.factor'] as const))
 		],

@@ -7,9 +7,9 @@ test('the model’s version is that of its answers: one that answers otherwise h
 }, 60_000);
 
 test('any answer that differs makes another version', () => {
-	const { beliefs, ...rest } = { beliefs: { a: { median: 1 } }, speeds: [0.31, 0.42] };
-	const version = versionOf({ beliefs, ...rest });
-	expect(versionOf({ beliefs, speeds: [0.31, 0.42000000000000004] })).not.toBe(version);
-	expect(versionOf({ beliefs: { a: { median: 1.01 } }, ...rest })).not.toBe(version);
-	expect(versionOf({ beliefs, ...rest })).toBe(version);
+	const { parameters, ...rest } = { parameters: { a: { median: 1 } }, speeds: [0.31, 0.42] };
+	const version = versionOf({ parameters, ...rest });
+	expect(versionOf({ parameters, speeds: [0.31, 0.42000000000000004] })).not.toBe(version);
+	expect(versionOf({ parameters: { a: { median: 1.01 } }, ...rest })).not.toBe(version);
+	expect(versionOf({ parameters, ...rest })).toBe(version);
 });

@@ -1,4 +1,4 @@
-import { priorBeliefs } from '../belief/index';
+import { prior } from '../parameter/index';
 import {
 	beadMetals,
 	beadShapes,
@@ -32,7 +32,7 @@ import { learn } from './learn';
 import type { Observation, Sight } from './observation';
 
 /**
- * What the model's version is derived from: the beliefs before anything was found, and the answers to questions in
+ * What the model's version is derived from: the parameters before anything was found, and the answers to questions in
  * which every kind of part, water, line and finding has a say. Whoever changes a law or a constant changes one of
  * them; whoever only moves code changes none.
  */
@@ -103,7 +103,7 @@ const waters: readonly Lie[] = [
 
 /** Figures of one fly at the medians, soaked and fresh, without their ranges. */
 function settled(recipe: Recipe): unknown {
-	const median = mediansFor(recipe, priorBeliefs);
+	const median = mediansFor(recipe, prior);
 	const build = buildFly(recipe, median);
 	return (['soaked', 'fresh'] as const).map((wet) => {
 		const { body } = compileBuild(build, median, wet);
@@ -111,7 +111,7 @@ function settled(recipe: Recipe): unknown {
 	});
 }
 
-/** With their ranges, and which beliefs these come from. */
+/** With their ranges, and which parameters these come from. */
 function ranges(recipe: Recipe, lie: Lie): unknown {
 	const found = predict(recipe, lie, 14);
 	const { mass, speed, pitch, time, distance, massContributors, speedContributors } = found;
@@ -181,7 +181,7 @@ function taught(): unknown {
 
 /** Every question's answer, by its name. */
 export const panel = (): Readonly<Record<string, unknown>> => ({
-	beliefs: priorBeliefs,
+	parameters: prior,
 	builds: builds.map(settled),
 	ranges: waters.flatMap((lie) => [starterRecipe, jig].map((recipe) => ranges(recipe, lie))),
 	drifts: ways.map((way) =>

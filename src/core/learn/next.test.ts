@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { priorBeliefs } from '../belief/index';
+import { prior } from '../parameter/index';
 import { starterRecipe, type Recipe } from '../fly/index';
 import { predict } from '../predict/index';
 import {
@@ -60,18 +60,15 @@ describe('what to measure next', () => {
 	].map(asPredicted);
 
 	test.each([
-		['mass', massOf({ kind: 'fly', recipe }, priorBeliefs)],
-		[
-			'speed',
-			timeOf({ recipe, wet: 'soaked', celsius: 15, distance: 1, gates: true }, priorBeliefs)
-		]
+		['mass', massOf({ kind: 'fly', recipe }, prior)],
+		['speed', timeOf({ recipe, wet: 'soaked', celsius: 15, distance: 1, gates: true }, prior)]
 	] as const)(
 		'the gain that is promised for the %s is about the one that comes: it is of straight slopes, the interval of bent ones',
 		(figure, target) => {
 			const before = width(predict(recipe, LIE, 15)[figure]!);
 			gains(target, candidates, nothing).forEach(({ narrower }, k) => {
 				const { learned } = learn([candidates[k]!]);
-				const after = width(predict(recipe, LIE, 15, { ...priorBeliefs, learned })[figure]!);
+				const after = width(predict(recipe, LIE, 15, { ...prior, learned })[figure]!);
 				expect(Math.abs(after / before - narrower), `candidate ${k}`).toBeLessThan(0.12);
 			});
 		}
@@ -80,12 +77,9 @@ describe('what to measure next', () => {
 	test('the fly itself tells most of its weight, a drop most of its sink rate; twice tells less the second time', () => {
 		const least = (all: readonly { readonly narrower: number }[]) =>
 			all.map(({ narrower }) => narrower).indexOf(Math.min(...all.map(({ narrower }) => narrower)));
-		const mass = massOf({ kind: 'fly', recipe }, priorBeliefs);
+		const mass = massOf({ kind: 'fly', recipe }, prior);
 		expect(least(gains(mass, candidates, nothing))).toBe(2);
-		const speed = timeOf(
-			{ recipe, wet: 'soaked', celsius: 15, distance: 1, gates: true },
-			priorBeliefs
-		);
+		const speed = timeOf({ recipe, wet: 'soaked', celsius: 15, distance: 1, gates: true }, prior);
 		expect(least(gains(speed, candidates, nothing))).toBe(3);
 		const { learned } = learn([candidates[2]!]);
 		const again = gains(mass, candidates, learned)[2]!.narrower;
@@ -95,7 +89,7 @@ describe('what to measure next', () => {
 });
 
 test('a lesson is said where something moved for sure, and where nothing did it is not', () => {
-	const of = massOf({ kind: 'beads', bead }, priorBeliefs);
+	const of = massOf({ kind: 'beads', bead }, prior);
 	const usual = asPredicted(weigh({ kind: 'beads', bead }, 25)) as Weighing;
 	const light = learn([{ ...usual, mass: 0.92 * usual.mass }]).learned;
 	const lesson = summaryOf(of, light);

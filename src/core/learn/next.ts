@@ -1,5 +1,5 @@
 import { math } from '../quantity/index';
-import { covarianceOf, type Learned } from '../belief/index';
+import { covarianceOf, type Learned } from '../parameter/index';
 import {
 	evaluate,
 	expand,

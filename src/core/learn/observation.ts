@@ -1,14 +1,14 @@
-import type { BeliefName } from '../belief/index';
+import type { ParameterName } from '../parameter/index';
 import type { BeadChoice, CoilChoice, HookChoice, Recipe } from '../fly/index';
 import type { Lie } from '../water/index';
 import type { Rig } from '../rig/index';
 
-/** What an outing's water says of the beliefs: log-odds of the sight, linear in their scores. */
+/** What an outing's water says of the parameters: log-odds of the sight, linear in their scores. */
 export interface OutingLikelihood {
 	/** Version of the model that it was worked out with. */
 	readonly model: number;
 	readonly logOdds: number;
-	readonly slopes: readonly { readonly belief: BeliefName; readonly slope: number }[];
+	readonly slopes: readonly { readonly parameter: ParameterName; readonly slope: number }[];
 }
 
 /** What was found, and of what. SI. */
@@ -74,6 +74,6 @@ export interface Outing extends Noted {
 	/** °C */
 	readonly celsius: number;
 	readonly saw: Sight;
-	/** What its water says of the beliefs, where that was worked out before. */
+	/** What its water says of the parameters, where that was worked out before. */
 	readonly fit?: OutingLikelihood;
 }

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { priorBeliefs, type BeliefName, type Learned } from '../belief/index';
-import { beliefsFor, compileFly, type Recipe } from '../fly/index';
+import { prior, type ParameterName, type Learned } from '../parameter/index';
+import { parametersFor, compileFly, type Recipe } from '../fly/index';
 import { predict } from '../predict/index';
 import { math, normalsFrom, randomFrom } from '../quantity/index';
 import { settle } from '../sink/index';
@@ -34,11 +34,11 @@ test('what mass and drag of one fly do to its sink rate, by the whole model: the
 	];
 	for (const one of flies) {
 		const usual = predict(one, LIE, CELSIUS).median;
-		const speed = (more: Partial<Record<BeliefName, number>>) => {
+		const speed = (more: Partial<Record<ParameterName, number>>) => {
 			const values = { ...usual, ...more };
 			return settle(compileFly(one, values).body, fluid, values).speed;
 		};
-		const by = (name: BeliefName, spread: number) =>
+		const by = (name: ParameterName, spread: number) =>
 			Math.log(speed({ [name]: Math.exp(spread) }) / speed({ [name]: Math.exp(-spread) })) / 2;
 		const scatter = Math.hypot(by('tied.mass', 0.03), by('tied.drag', 0.06));
 		expect(speedScatter(usualHand) / scatter).toBeGreaterThan(5 / 6);
@@ -100,13 +100,13 @@ describe('how much the flies of a hand differ', () => {
 		expect(learned.tied!['tied.mass']).toBeLessThan(0.018);
 		const width = (learnedIs: Learned) => {
 			const { low, high } = predict(recipe, LIE, CELSIUS, {
-				...priorBeliefs,
+				...prior,
 				learned: learnedIs
 			}).mass;
 			return Math.log(high / low);
 		};
 		expect(width(learned)).toBeLessThan(0.7 * width({ ...learned, tied: {} }));
-		const weighed = beliefsFor({ ...recipe, weighed: 2e-4 }, { ...priorBeliefs, learned });
+		const weighed = parametersFor({ ...recipe, weighed: 2e-4 }, { ...prior, learned });
 		expect(weighed['tied.mass'].spread).toBe(0);
 	});
 });

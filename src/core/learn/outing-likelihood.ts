@@ -1,4 +1,4 @@
-import { priorBeliefs, type BeliefName } from '../belief/index';
+import { prior, type ParameterName } from '../parameter/index';
 import type { Run } from '../drift/index';
 import { bandDistances } from '../drift/index';
 import { drifting, MODEL_VERSION, worldRuns, worldsFrom } from '../predict/index';
@@ -23,19 +23,19 @@ const shows: Readonly<Record<Sight, (run: Run) => boolean>> = {
 };
 
 /**
- * Fits how likely a sight is over the beliefs: logistic regression, with a prior of one on each slope, on
+ * Fits how likely a sight is over the parameters: logistic regression, with a prior of one on each slope, on
  * drifts in worlds drawn from the prior with their eddies. Half a second's work; to be kept.
  */
 export function outingLikelihoodOf(
 	outing: Pick<Outing, 'recipe' | 'lie' | 'rig' | 'celsius' | 'saw'>
 ): OutingLikelihood {
-	const ready = drifting({ ...outing, believed: priorBeliefs });
+	const ready = drifting({ ...outing, distribution: prior });
 	const distances = bandDistances(ready.median.column, 2);
 	const seen = shows[outing.saw];
-	const names: BeliefName[] = [];
+	const names: ParameterName[] = [];
 	const runs = worldRuns(ready, [0, DRIFTS], distances);
 	const outcomes = [...worldsFrom(ready, 0, DRIFTS)].map(({ scores }, k) => {
-		const slopes = (Object.entries(scores) as [BeliefName, number][]).map(([name, slope]) => {
+		const slopes = (Object.entries(scores) as [ParameterName, number][]).map(([name, slope]) => {
 			if (!names.includes(name)) names.push(name);
 			return { k: names.indexOf(name) + 1, slope };
 		});
@@ -46,6 +46,9 @@ export function outingLikelihoodOf(
 	return {
 		model: MODEL_VERSION,
 		logOdds: Number((SEEN * WIDE * mean[0]!).toFixed(4)),
-		slopes: names.map((belief, k) => ({ belief, slope: Number((SEEN * mean[k + 1]!).toFixed(4)) }))
+		slopes: names.map((parameter, k) => ({
+			parameter,
+			slope: Number((SEEN * mean[k + 1]!).toFixed(4))
+		}))
 	};
 }

@@ -1,8 +1,8 @@
-import { beliefOf, type BeliefName, type Mixture } from '../belief/index';
+import { parameterOf, type ParameterName, type Mixture } from '../parameter/index';
 
-/** What was learned of a belief until then is set aside: what comes after teaches it anew. */
+/** What was learned of a parameter until then is set aside: what comes after teaches it anew. */
 export interface Reset {
-	/** A score of Learned, a belief for all of its kind, or `@` and a place for all that is of that. */
+	/** A score of Learned, a parameter for all of its kind, or `@` and a place for all that is of that. */
 	readonly score: string;
 	/** ISO date and time. */
 	readonly on: string;
@@ -15,20 +15,20 @@ export const SET_ASIDE = ' (set aside)';
 export const resetsBefore = (on: string, resets: readonly Reset[]) =>
 	resets.flatMap((reset, k) => (on < reset.on ? [k] : [])).join(' ');
 
-/** The make-up of beliefs for an entry of some time: scores that were reset since are others. */
+/** The make-up of parameters for an entry of some time: scores that were reset since are others. */
 export function asOf(
 	on: string,
 	resets: readonly Reset[],
-	of: (belief: BeliefName) => Mixture | null
-): (belief: BeliefName) => Mixture | null {
+	of: (parameter: ParameterName) => Mixture | null
+): (parameter: ParameterName) => Mixture | null {
 	const since = resets.filter((reset) => on < reset.on).map(({ score }) => score);
 	if (since.length === 0) return of;
 	const aside = (score: string) =>
-		[score, beliefOf(score), score.slice(beliefOf(score).length)].some((one) =>
+		[score, parameterOf(score), score.slice(parameterOf(score).length)].some((one) =>
 			since.includes(one)
 		);
-	return (belief) =>
-		of(belief)?.map(({ score, weight }) => ({
+	return (parameter) =>
+		of(parameter)?.map(({ score, weight }) => ({
 			score: aside(score) ? score + SET_ASIDE : score,
 			weight
 		})) ?? null;

@@ -1,4 +1,4 @@
-import { priorBeliefs, type Learned, type Tied } from '../belief/index';
+import { prior, type Learned, type Tied } from '../parameter/index';
 import { math } from '../quantity/index';
 
 /** Scatter of the logarithm from one bead or hook of a lot to the next (our estimate). */
@@ -18,8 +18,8 @@ const LEAST_DRAG = 0.02;
 export type Hand = Required<Tied>;
 
 export const usualHand: Hand = {
-	'tied.mass': priorBeliefs['tied.mass'].spread,
-	'tied.drag': priorBeliefs['tied.drag'].spread
+	'tied.mass': prior['tied.mass'].spread,
+	'tied.drag': prior['tied.drag'].spread
 };
 
 /** What is believed of this hand with what was learned of it. */

@@ -1,5 +1,5 @@
-import { priorBeliefs, valueAt, type BeliefName, type BeliefValues } from '../belief/index';
-import { beliefsFor, compileFly, starterRecipe, type Recipe } from '../fly/index';
+import { prior, valueAt, type ParameterName, type ParameterValues } from '../parameter/index';
+import { parametersFor, compileFly, starterRecipe, type Recipe } from '../fly/index';
 import { predict } from '../predict/index';
 import { math, normalsFrom, randomFrom } from '../quantity/index';
 import { descend, settle, timeTo } from '../sink/index';
@@ -20,21 +20,21 @@ export const recipe: Recipe = {
 	...starterRecipe,
 	bead: { metal: 'tungsten', shape: 'round', diameter: 0.0028, lot: 'my beads' }
 };
-const about = Object.keys(priorBeliefs) as BeliefName[];
+const about = Object.keys(prior) as ParameterName[];
 
 /** A tier whose things are off by what is believed of them, so many times as wide; and each fly by its own. */
 function tier(seed: number, wider: number) {
 	const uniform = randomFrom(seed);
 	const normal = normalsFrom(uniform);
-	const own = beliefsFor(recipe, priorBeliefs);
-	const truth = {} as Record<BeliefName, number>;
+	const own = parametersFor(recipe, prior);
+	const truth = {} as Record<ParameterName, number>;
 	for (const name of about) truth[name] = valueAt(own[name], wider * normal());
-	const fly = (): BeliefValues => ({
+	const fly = (): ParameterValues => ({
 		...truth,
 		'tied.mass': math.exp(0.03 * normal()),
 		'tied.drag': math.exp(0.06 * normal())
 	});
-	const figures = (values: BeliefValues) => {
+	const figures = (values: ParameterValues) => {
 		const { body } = compileFly(recipe, values);
 		return { body, sink: settle(body, fluid, values) };
 	};
@@ -79,7 +79,7 @@ export function covered(entries: number, wider: number): readonly [mass: number,
 	for (let k = 0; k < TIERS; k++) {
 		const { entry, fly, figures } = tier(5000 + 17 * k, wider);
 		const { learned } = learn(Array.from({ length: entries }, (_, n) => entry(n)));
-		const said = predict(recipe, LIE, CELSIUS, { ...priorBeliefs, learned });
+		const said = predict(recipe, LIE, CELSIUS, { ...prior, learned });
 		for (let n = 0; n < FLIES; n++) {
 			const { body, sink } = figures(fly());
 			if (body.mass >= said.mass.low && body.mass <= said.mass.high) mass++;

@@ -1,7 +1,7 @@
 import type { Fault } from '../drift/index';
 import {
 	bandFor,
-	believedIn,
+	distributionIn,
 	CAREFUL,
 	COARSE_CURVE,
 	curveOf,
@@ -68,7 +68,7 @@ const OPEN: Locks = { hook: true, bead: false, coil: false, rib: true, dressing:
 export function adviceFor(question: MatchQuestion, care: AdviceCare = USUAL_CARE): Advice {
 	const { shelf, wishes, recipe, rig, lie } = question;
 	const base: Changeable = { recipe, rig, lie };
-	const believed = believedIn(question);
+	const distribution = distributionIn(question);
 	const now = chanceOf(question, care.counted);
 	const tried: Advised[] = [];
 	const screen = (remedy: Remedy): Advised => {
@@ -92,7 +92,7 @@ export function adviceFor(question: MatchQuestion, care: AdviceCare = USUAL_CARE
 	if (now.chance >= wishes.enough || fault === null) return adviceOf(now, [], []);
 	let left = care.tried;
 	for (const name of remediesFor[fault]) {
-		for (const remedy of remediesNamed(name, base, shelf, believed)) {
+		for (const remedy of remediesNamed(name, base, shelf, distribution)) {
 			// Another way of fishing is always tried: what is the most that can be had hangs on it.
 			if (left-- <= 0 && name !== 'another way') break;
 			const before = does.length;

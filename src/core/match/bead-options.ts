@@ -1,6 +1,6 @@
 import type { Fault } from '../drift/index';
 import type { Recipe } from '../fly/index';
-import { believedIn, type DriftQuestion, type Hand } from '../predict/index';
+import { distributionIn, type DriftQuestion, type Hand } from '../predict/index';
 import { fluidAt } from '../water/index';
 import { askedMetals, beadTable, type AskedMetal } from './bead-table';
 import { evaluate } from './evaluate';
@@ -38,11 +38,11 @@ export interface BeadOption {
 /** Every bead that the hook takes, and none, without their chances. */
 export function beadOptions(question: BeadQuestion): BeadOption[] {
 	const { recipe, celsius, shelf } = question;
-	const believed = believedIn(question);
+	const distribution = distributionIn(question);
 	const fluid = fluidAt(celsius);
-	const rows = beadTable(recipe, fluid, shelf, believed);
+	const rows = beadTable(recipe, fluid, shelf, distribution);
 	const open = { chance: 0, drifts: 0, fault: null, hand: null };
-	const bare = evaluate({ ...recipe, bead: null, coil: null }, fluid, believed);
+	const bare = evaluate({ ...recipe, bead: null, coil: null }, fluid, distribution);
 	const none = { ...plain(bare), metal: null, diameter: 0, ...open };
 	return [
 		...(bare.fits && bare.speed > 0 ? [none] : []),

@@ -1,4 +1,4 @@
-import { priorBeliefs, type Beliefs } from '../belief/index';
+import { prior, type Distribution } from '../parameter/index';
 import { without } from '../quantity/index';
 import { shapeFor, type BeadChoice, type Recipe } from '../fly/index';
 import type { Fluid } from '../water/index';
@@ -21,7 +21,7 @@ export function beadTable(
 	whole: Recipe,
 	fluid: Fluid,
 	shelf: Shelf,
-	believed: Beliefs = priorBeliefs
+	distribution: Distribution = prior
 ): BeadRow[] {
 	// Another bead makes another fly than the one that was weighed.
 	const recipe = without(whole, 'weighed');
@@ -29,7 +29,7 @@ export function beadTable(
 	return beadSteps(shelf).flatMap((diameter) => {
 		const cell = (metal: AskedMetal) => {
 			const bead = beadOf(shelf, { ...recipe.bead, metal, shape, diameter });
-			const candidate = bead && evaluate({ ...recipe, bead }, fluid, believed);
+			const candidate = bead && evaluate({ ...recipe, bead }, fluid, distribution);
 			return candidate?.fits ? candidate : null;
 		};
 		const found = { tungsten: cell('tungsten'), brass: cell('brass') };

@@ -1,5 +1,5 @@
 import { math } from '../quantity/index';
-import type { Beliefs } from '../belief/index';
+import type { Distribution } from '../parameter/index';
 import { fluidAt } from '../water/index';
 import type { Recipe } from '../fly/index';
 import { chanceAt, FLOOR, markOf, standOn, type ChanceCurve } from '../predict/index';
@@ -21,7 +21,7 @@ export interface CoverQuestion {
 	/** Temperature, °C, of each water, in the order of what they ask for. */
 	readonly celsius: readonly number[];
 	/** The priors where it is not said. */
-	readonly believed?: Beliefs;
+	readonly distribution?: Distribution;
 }
 
 /** A fly of the few, with the waters that it is for. */
@@ -59,7 +59,7 @@ export const MOST_WATERS = 30;
 export function coverOf(question: CoverQuestion, curves: readonly ChanceCurve[]): Cover {
 	if (curves.length > MOST_WATERS) throw new Error(`coverOf: more than ${MOST_WATERS} waters`);
 	const { recipe, locks, shelf, wishes, celsius } = question;
-	const space = spaceOf(recipe, locks, shelf, wishes.noLead, question.believed);
+	const space = spaceOf(recipe, locks, shelf, wishes.noLead, question.distribution);
 	const dearest = dearestOf(space, shelf);
 	// Builds sink as they do in the water of the first; what another temperature changes is a per cent or two.
 	const fluid = fluidAt(celsius[0]!);

@@ -1,4 +1,4 @@
-import type { Beliefs } from '../belief/index';
+import type { Distribution } from '../parameter/index';
 import { buildFly, dressingOf, mediansFor, type HackleChoice, type Recipe } from '../fly/index';
 import { ribWound, shorter, slimmer, turnLess } from './dressing-changes';
 
@@ -32,7 +32,7 @@ export interface DressingVariant {
 export function dressingVariantsOf(
 	pattern: Recipe,
 	locks: Locks,
-	believed: Beliefs
+	distribution: Distribution
 ): {
 	readonly dressingChanges: readonly DressingChange[];
 	readonly variants: readonly DressingVariant[];
@@ -42,7 +42,7 @@ export function dressingVariantsOf(
 	const short = tail && shorter(tail);
 	/** Of each row at most one is done. */
 	const rows: DressingChange[][] = [];
-	if (!locks.rib && rib) rows.push([ribOther(believed), change(1, 'no rib', { rib: null })]);
+	if (!locks.rib && rib) rows.push([ribOther(distribution), change(1, 'no rib', { rib: null })]);
 	if (!locks.dressing) {
 		if (hackle) rows.push(hackles(hackle));
 		if (slim) rows.push([change(1, 'body a fifth slimmer', { body: slim })]);
@@ -69,12 +69,12 @@ function change(departures: number, words: string, change: Partial<Recipe>): Dre
 }
 
 /** Close turns are counted over the run of the very fly. */
-const ribOther = (believed: Beliefs): DressingChange => ({
+const ribOther = (distribution: Distribution): DressingChange => ({
 	departures: 1,
 	words: 'rib wound the other way',
 	dress(recipe) {
 		const bare = { ...recipe, coil: null };
-		const { dressed, dressing } = buildFly(bare, mediansFor(bare, believed));
+		const { dressed, dressing } = buildFly(bare, mediansFor(bare, distribution));
 		const { end, ribFront } = dressed.layout;
 		const rib = dressing.rib && ribWound(dressing.rib, end - ribFront);
 		return rib ? { ...recipe, rib } : recipe;

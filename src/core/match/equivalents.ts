@@ -1,4 +1,4 @@
-import { priorBeliefs, type Beliefs } from '../belief/index';
+import { prior, type Distribution } from '../parameter/index';
 import { math, turnsField, without } from '../quantity/index';
 import { usualCoilWire, type BeadChoice, type CoilChoice, type Recipe } from '../fly/index';
 import type { Fluid } from '../water/index';
@@ -36,16 +36,16 @@ export function* equivalents(
 	recipe: Recipe,
 	fluid: Fluid,
 	shelf: Shelf,
-	believed: Beliefs = priorBeliefs
+	distribution: Distribution = prior
 ): Generator<Equivalent | null, void, void> {
-	const { speed } = evaluate(recipe, fluid, believed);
+	const { speed } = evaluate(recipe, fluid, distribution);
 	if (speed <= 0) return;
 	// Another fly is not the one that was weighed.
 	const plain = without(recipe, 'weighed');
 	for (const kind of otherwise) {
 		let best: Candidate | null = null;
 		for (const frame of framesFor(kind, plain, shelf)) {
-			for (const found of nearTurns(frame, fluid, speed, shelf, believed)) {
+			for (const found of nearTurns(frame, fluid, speed, shelf, distribution)) {
 				if (found && found.fits && better(found, best, speed)) best = found;
 				yield null;
 			}
@@ -127,15 +127,15 @@ function* nearTurns(
 	fluid: Fluid,
 	speed: number,
 	shelf: Shelf,
-	believed: Beliefs
+	distribution: Distribution
 ): Generator<Candidate | null, void, void> {
 	if (!wire) {
-		yield evaluate({ ...recipe, coil: null }, fluid, believed);
+		yield evaluate({ ...recipe, coil: null }, fluid, distribution);
 		return;
 	}
 	const wound = (turns: number): Candidate | null => {
 		const coil = coilOf(shelf, { ...wire, turns });
-		return coil && evaluate({ ...recipe, coil }, fluid, believed);
+		return coil && evaluate({ ...recipe, coil }, fluid, distribution);
 	};
 	let low = 1;
 	let high = turnsField.possible[1];

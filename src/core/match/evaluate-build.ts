@@ -1,7 +1,7 @@
-import { priorBeliefs, spreadOf, valuesAt, type Beliefs } from '../belief/index';
+import { prior, spreadOf, valuesAt, type Distribution } from '../parameter/index';
 import {
-	beliefsAbout,
-	beliefsFor,
+	parametersAbout,
+	parametersFor,
 	buildFly,
 	chunkiness,
 	compileBuild,
@@ -35,7 +35,7 @@ export interface EvaluatedBuild extends Counts {
 }
 
 /**
- * A build in full: its figures by the model itself, and how unsure they are from all beliefs.
+ * A build in full: its figures by the model itself, and how unsure they are from all parameters.
  *
  * @param departures steps away from the pattern's look
  */
@@ -44,17 +44,21 @@ export function evaluateBuild(
 	departures: number,
 	fluid: Fluid,
 	shelf: Shelf,
-	believed: Beliefs = priorBeliefs
+	distribution: Distribution = prior
 ): EvaluatedBuild {
-	const beliefs = beliefsFor(recipe, believed);
-	const medians = valuesAt(beliefs);
+	const parameters = parametersFor(recipe, distribution);
+	const medians = valuesAt(parameters);
 	const build = buildFly(recipe, medians);
 	const fly = compileBuild(build, medians);
 	const sink = settle(fly.body, fluid, medians);
 	const notes = fitOf(build, medians);
-	const about = beliefsAbout(recipe, beliefs).filter((name) => !name.startsWith('water.'));
+	const about = parametersAbout(recipe, parameters).filter((name) => !name.startsWith('water.'));
 	const nearby = nearbyFlies(build, fly, sink, fluid);
-	const [speed] = spreadOf((values, moved) => [nearby(values, moved).sink.speed], beliefs, about);
+	const [speed] = spreadOf(
+		(values, moved) => [nearby(values, moved).sink.speed],
+		parameters,
+		about
+	);
 	const { hook, bead } = build;
 	return {
 		recipe,

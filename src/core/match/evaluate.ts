@@ -1,4 +1,4 @@
-import { priorBeliefs, type Beliefs } from '../belief/index';
+import { prior, type Distribution } from '../parameter/index';
 import {
 	buildFly,
 	chunkiness,
@@ -11,7 +11,7 @@ import {
 import { settle, type Attitude } from '../sink/index';
 import type { Fluid } from '../water/index';
 
-/** A recipe with what it comes to at the medians of the beliefs. SI. */
+/** A recipe with what it comes to at the medians of the parameters. SI. */
 export interface Candidate {
 	readonly recipe: Recipe;
 	readonly build: Build;
@@ -34,9 +34,9 @@ export interface Candidate {
 export function evaluate(
 	recipe: Recipe,
 	fluid: Fluid,
-	believed: Beliefs = priorBeliefs
+	distribution: Distribution = prior
 ): Candidate {
-	const medians = mediansFor(recipe, believed);
+	const medians = mediansFor(recipe, distribution);
 	const build = buildFly(recipe, medians);
 	const { body } = compileBuild(build, medians);
 	const { speed, attitude, submergedWeight: weight } = settle(body, fluid, medians);

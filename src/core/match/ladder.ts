@@ -1,6 +1,6 @@
 import { without } from '../quantity/index';
 import type { Lie } from '../water/index';
-import { believedIn, COARSE_CURVE, DRIFTS, FLOOR, type ChanceCurve } from '../predict/index';
+import { distributionIn, COARSE_CURVE, DRIFTS, FLOOR, type ChanceCurve } from '../predict/index';
 import { MOST_WATERS, type Cover } from './cover';
 import type { SearchChannel } from './tasks';
 import type { MatchQuestion } from './question';
@@ -79,12 +79,12 @@ export async function ladder(
 	);
 	if (stopped()) return null;
 	const { recipe, locks, shelf, wishes } = question;
-	const believed = believedIn(question);
+	const distribution = distributionIn(question);
 	const celsius = waters.map((water) => water.celsius);
 	const cover = await channels[0]!.ask({
 		kind: 'cover',
 		curves,
-		question: { recipe, locks, shelf, wishes, celsius, believed }
+		question: { recipe, locks, shelf, wishes, celsius, distribution }
 	});
 	if (stopped()) return null;
 	return counted(cover, question, waters, channels, report, stopped);

@@ -1,5 +1,5 @@
 import type { SpeedWindow } from '../predict/index';
-import { priorBeliefs, type Beliefs, type BeliefValues } from '../belief/index';
+import { prior, type Distribution, type ParameterValues } from '../parameter/index';
 import type { FlyBody } from '../body/index';
 import {
 	buildFly,
@@ -57,10 +57,10 @@ export function levers(
 	fluid: Fluid,
 	window: Pick<SpeedWindow, 'from' | 'to'> | null,
 	shelf: Shelf,
-	believed: Beliefs = priorBeliefs
+	distribution: Distribution = prior
 ): Lever[] {
 	const weighed = whole.recipe.weighed !== undefined;
-	const values = mediansFor(without(whole.recipe, 'weighed'), believed);
+	const values = mediansFor(without(whole.recipe, 'weighed'), distribution);
 	const build = weighed ? buildFly(without(whole.recipe, 'weighed'), values) : whole;
 	const now = compileBuild(build, values).body;
 	const sink = weighed ? settle(now, fluid, values) : answer;
@@ -69,7 +69,7 @@ export function levers(
 	const known = new Map(fitOf(build, values).map(({ code, severity }) => [code, severity]));
 	const found: Lever[] = [];
 	for (const step of stepsFrom(build, shelf)) {
-		const its = mediansFor(step.recipe, believed);
+		const its = mediansFor(step.recipe, distribution);
 		const next = buildFly(step.recipe, its);
 		const notes = fitOf(next, its);
 		const fresh = notes.filter(({ code, severity }) => known.get(code) !== severity);
@@ -102,7 +102,7 @@ const CLOSE = 1e-4;
 const LIKE = { weight: 0.1, turn: 4 } as const;
 
 /** How a fly sinks that is one step away: near by where that is little, else looked for all round, as a bead less may turn it over. */
-function settledFrom(sink: Sink, body: FlyBody, fluid: Fluid, values: BeliefValues) {
+function settledFrom(sink: Sink, body: FlyBody, fluid: Fluid, values: ParameterValues) {
 	const near = settleNear(body, fluid, values, sink, CLOSE);
 	const heavier = Math.abs(near.submergedWeight / sink.submergedWeight - 1);
 	const turned = Math.abs(near.pitch - sink.pitch);

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { anyRecipe } from '$lib/documents/fly/any-recipe.testing';
-import { priorBeliefs, valuesAt } from '../belief/index';
+import { prior, valuesAt } from '../parameter/index';
 import { buildFly, compileBuild, dressingOf, fitOf, recipeChange, type Recipe } from '../fly/index';
 import { settle } from '../sink/index';
 import { fluidAt, type Lie } from '../water/index';
@@ -17,7 +17,7 @@ import {
 } from './index';
 import type { Shelf } from './index';
 
-const median = valuesAt(priorBeliefs);
+const median = valuesAt(prior);
 const water = fluidAt(10);
 const lead = { metal: 'lead', wire: 0.381e-3, turns: 5 } as const;
 const fly: Recipe = {

@@ -1,4 +1,4 @@
-import { believedIn, DRIFTS, drifting, markOf } from '../predict/index';
+import { distributionIn, DRIFTS, drifting, markOf } from '../predict/index';
 import { fluidAt } from '../water/index';
 import { before, pointsOf } from './rank';
 import { followed } from './follow';
@@ -42,7 +42,7 @@ export function plainSearch(
 	each = 1
 ): FoundBuild[] {
 	const { recipe, locks, shelf, wishes, celsius } = question;
-	const space = spaceOf(recipe, locks, shelf, wishes.noLead, believedIn(question));
+	const space = spaceOf(recipe, locks, shelf, wishes.noLead, distributionIn(question));
 	const fluid = fluidAt(celsius);
 	const dearest = dearestOf(space, shelf);
 	const found: FoundBuild[] = [];

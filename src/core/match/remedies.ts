@@ -1,4 +1,4 @@
-import type { Beliefs } from '../belief/index';
+import type { Distribution } from '../parameter/index';
 import type { Fault } from '../drift/index';
 import { buildFly, fitOf, mediansFor, type Recipe } from '../fly/index';
 import {
@@ -86,7 +86,7 @@ const STILL = 0.08;
 /** What a remedy is worked out from. */
 interface Case extends Changeable {
 	readonly shelf: Shelf;
-	readonly believed: Beliefs;
+	readonly distribution: Distribution;
 	/** Whether something floats on the line. */
 	readonly floats: boolean;
 	/** The rig with whatever is not set as it usually is. */
@@ -211,20 +211,20 @@ export function remediesNamed(
 	name: RemedyName,
 	{ recipe, rig, lie }: Changeable,
 	shelf: Shelf,
-	believed: Beliefs
+	distribution: Distribution
 ): readonly Remedy[] {
 	const floats = wayTable[rig.way].floats !== null;
-	return remedyTable[name]({ recipe, rig, lie, shelf, believed, floats, usual: asUsual(rig) });
+	return remedyTable[name]({ recipe, rig, lie, shelf, distribution, floats, usual: asUsual(rig) });
 }
 
 /** A step of the Bench, by its key, where it can be tied. */
 function atTheVise(...keys: readonly string[]) {
-	return ({ recipe, shelf, believed }: Case): Remedy[] => {
-		const steps = stepsFrom(buildFly(recipe, mediansFor(recipe, believed)), shelf);
+	return ({ recipe, shelf, distribution }: Case): Remedy[] => {
+		const steps = stepsFrom(buildFly(recipe, mediansFor(recipe, distribution)), shelf);
 		return keys.flatMap((key) => {
 			const step = steps.find((one) => one.key === key);
 			if (!step) return [];
-			const values = mediansFor(step.recipe, believed);
+			const values = mediansFor(step.recipe, distribution);
 			const notes = fitOf(buildFly(step.recipe, values), values);
 			if (notes.some(({ severity }) => severity === 'stop')) return [];
 			return [{ words: step.words, at: 'vise' as const, change: { recipe: step.recipe } }];

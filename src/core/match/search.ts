@@ -2,7 +2,7 @@ import { math } from '../quantity/index';
 import { nominalHook } from '../material/index';
 import type { HookChoice, Recipe } from '../fly/index';
 import { fluidAt, type Fluid } from '../water/index';
-import { believedIn, chanceAt, markOf, standOn, type ChanceCurve } from '../predict/index';
+import { distributionIn, chanceAt, markOf, standOn, type ChanceCurve } from '../predict/index';
 import { surrogatesOf, recipeAt, type Surrogate, type BuildPlace } from './surrogate';
 import { evaluateBuild, type EvaluatedBuild } from './evaluate-build';
 import { dearestOf, priceIn, pricePerVolume } from './price';
@@ -79,7 +79,7 @@ export class Search {
 		private readonly curve: ChanceCurve
 	) {
 		const { recipe, locks, shelf, wishes, celsius } = question;
-		this.space = spaceOf(recipe, locks, shelf, wishes.noLead, believedIn(question));
+		this.space = spaceOf(recipe, locks, shelf, wishes.noLead, distributionIn(question));
 		this.pairs = this.space.hooks.length * this.space.beads.length;
 		this.fluid = fluidAt(celsius);
 		this.dearest = dearestOf(this.space, shelf);
@@ -238,7 +238,7 @@ export function evaluatedAt(
 ): EvaluatedBuild {
 	const away = hookDepartures(space, space.hooks[place.hook]!);
 	const { departures } = space.variants[place.variant]!;
-	return evaluateBuild(recipeAt(space, place), away + departures, fluid, shelf, space.believed);
+	return evaluateBuild(recipeAt(space, place), away + departures, fluid, shelf, space.distribution);
 }
 
 const keyOf = ({ hook, bead, winding, turns, variant }: BuildPlace) =>

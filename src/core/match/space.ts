@@ -1,4 +1,4 @@
-import { priorBeliefs, type Beliefs } from '../belief/index';
+import { prior, type Distribution } from '../parameter/index';
 import {
 	beadShapeTable,
 	coilPlaces,
@@ -38,7 +38,7 @@ export interface Space {
 	/** The coil as it is in the pattern, where that is kept. */
 	readonly kept: CoilChoice | null;
 	readonly coilOpen: boolean;
-	readonly believed: Beliefs;
+	readonly distribution: Distribution;
 }
 
 /** Hooks so many numbers larger and smaller come into question: one sold size (our choice). */
@@ -63,7 +63,7 @@ export function spaceOf(
 	locks: Locks,
 	shelf: Shelf,
 	noLead = false,
-	believed: Beliefs = priorBeliefs
+	distribution: Distribution = prior
 ): Space {
 	const pattern = without(whole, 'weighed');
 	const hooks = locks.hook ? [pattern.hook] : hooksAround(pattern.hook, shelf);
@@ -72,10 +72,10 @@ export function spaceOf(
 		hooks,
 		beads: locks.bead ? [pattern.bead] : beadsFor(hooks, pattern, shelf),
 		windings: locks.coil ? [] : windingsFor(pattern, shelf, noLead),
-		...dressingVariantsOf(pattern, locks, believed),
+		...dressingVariantsOf(pattern, locks, distribution),
 		kept: locks.coil ? pattern.coil : null,
 		coilOpen: !locks.coil,
-		believed
+		distribution
 	};
 }
 

@@ -1,5 +1,5 @@
 import { math } from '../quantity/index';
-import type { Beliefs } from '../belief/index';
+import type { Distribution } from '../parameter/index';
 import {
 	buildFly,
 	chunkiness,
@@ -75,16 +75,16 @@ export function surrogatesOf(
 	const hook = space.hooks[hookAt]!;
 	const bead = space.beads[beadAt]!;
 	if (!goesOn(space, hook, bead)) return 0;
-	const { dressingChanges, variants, windings, kept, believed } = space;
+	const { dressingChanges, variants, windings, kept, distribution } = space;
 	const densityOf = (coil: Winding) =>
-		mediansFor({ ...space.pattern, hook, bead, coil: { ...coil, turns: 1 } }, believed)[
+		mediansFor({ ...space.pattern, hook, bead, coil: { ...coil, turns: 1 } }, distribution)[
 			`coil.${coil.metal}.density`
 		];
 	const alone: Recipe = { ...space.pattern, hook, bead, coil: kept };
-	const first = worked(alone, fluid, null, believed);
+	const first = worked(alone, fluid, null, distribution);
 	if (first.stopped.some((code) => code !== 'coil-too-long')) return 0;
 	const dressed = dressingChanges.map((change) => change.dress(alone));
-	const plain = dressed.map((recipe) => worked(recipe, fluid, first.sink, believed));
+	const plain = dressed.map((recipe) => worked(recipe, fluid, first.sink, distribution));
 	const changes = plain.map((one) => changeFrom(first, one));
 	const open = variants.flatMap((variant, k) =>
 		[first, ...variant.changes.map((at) => plain[at]!)].every(({ stopped }) => stopped.length === 0)
@@ -111,14 +111,15 @@ export function surrogatesOf(
 		// Where it does not enter the bead anyway, behind the bead is forward.
 		if (winding.place === 'butted' && rows.get(`${winding.wire} forward`)?.[0]?.butts) return;
 		let knots = rows.get(geometry);
-		if (!knots) rows.set(geometry, (knots = knotsOf(alone, winding, fluid, first.sink, believed)));
+		if (!knots)
+			rows.set(geometry, (knots = knotsOf(alone, winding, fluid, first.sink, distribution)));
 		if (knots.length === 0) return;
 		const near = standsApart(winding.place) ? winding.place : 'front';
 		let wired = wiredIn.get(near);
 		if (!wired)
 			wiredIn.set(
 				near,
-				(wired = wiredWith(knots[knots.length >> 1]!, dressed, variants, fluid, believed))
+				(wired = wiredWith(knots[knots.length >> 1]!, dressed, variants, fluid, distribution))
 			);
 		const heavier = densityOf(winding) - densityOf(knots[0]!.recipe.coil!);
 		const most = knots[knots.length - 1]!.turns;
@@ -155,11 +156,11 @@ function wiredWith(
 	dressed: readonly Recipe[],
 	variants: readonly DressingVariant[],
 	fluid: Fluid,
-	believed: Beliefs
+	distribution: Distribution
 ): Wired {
 	const { coil } = own.recipe;
 	const changes = dressed.map((recipe) =>
-		changeFrom(own, worked({ ...recipe, coil }, fluid, own.sink, believed))
+		changeFrom(own, worked({ ...recipe, coil }, fluid, own.sink, distribution))
 	);
 	return { coil: own.figures.coil, changes: variants.map((variant) => sumOf(variant, changes)) };
 }
@@ -178,8 +179,13 @@ interface Worked {
 	readonly room: number;
 }
 
-function worked(recipe: Recipe, fluid: Fluid, beside: Near | null, believed: Beliefs): Worked {
-	const medians = mediansFor(recipe, believed);
+function worked(
+	recipe: Recipe,
+	fluid: Fluid,
+	beside: Near | null,
+	distribution: Distribution
+): Worked {
+	const medians = mediansFor(recipe, distribution);
 	const build = buildFly(recipe, medians);
 	const { body } = compileBuild(build, medians);
 	const sink = beside
@@ -221,11 +227,11 @@ function knotsOf(
 	winding: Winding,
 	fluid: Fluid,
 	beside: Near,
-	believed: Beliefs
+	distribution: Distribution
 ): Worked[] {
 	let near = beside;
 	const at = (turns: number) => {
-		const found = worked({ ...bare, coil: { ...winding, turns } }, fluid, near, believed);
+		const found = worked({ ...bare, coil: { ...winding, turns } }, fluid, near, distribution);
 		near = found.sink;
 		return found;
 	};

@@ -9,7 +9,7 @@ export interface NominalHook {
 
 /**
  * Our own nominal estimate from proportions (no standard exists, no catalogue was used);
- * millimetres for even sizes 2 to 22. The spread of 10 % on each stands in the beliefs.
+ * millimetres for even sizes 2 to 22. The spread of 10 % on each stands in the parameters.
  */
 const even = {
 	gape: [8.8, 7.6, 6.6, 5.8, 5.2, 4.6, 4.0, 3.5, 3.0, 2.6, 2.2],

@@ -1,7 +1,7 @@
 import { drifts, mainFault, ROUGH, USUAL_WANTED, type Fault } from '../drift/index';
 import { math, seedOf } from '../quantity/index';
 import { towedAlike } from '../sink/index';
-import { believedIn, USUAL_SEED, type DriftQuestion } from './drifting';
+import { distributionIn, USUAL_SEED, type DriftQuestion } from './drifting';
 import { findHand, QUICK } from './hand';
 import { caseIn, worldsOf, type DrawnWorld, type Worlds } from './worlds';
 
@@ -66,7 +66,7 @@ export function curveOf(
 	count = WORLDS
 ): ChanceCurve {
 	const { recipe, rig, lie, celsius, wanted = USUAL_WANTED } = question;
-	const worlds = worldsOf(recipe, lie, celsius, believedIn(question));
+	const worlds = worldsOf(recipe, lie, celsius, distributionIn(question));
 	const [{ fly }] = worlds.median.flies as [DrawnWorld['flies'][number]];
 	if (!(fly.speed > 0)) return { level: 0, own: 0, points: [] };
 	const drawn = Array.from({ length: count }, (_, k) => worlds.sample(USUAL_SEED, k));

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { priorBeliefs } from '../belief/index';
+import { prior } from '../parameter/index';
 import { starterRecipe } from '../fly/index';
 import { normalProbability, normalScore } from '../quantity/index';
 import { starterRig } from '../rig/index';
@@ -59,13 +59,13 @@ test('a curve through what was counted says that of its pattern, and what does t
 	expect(window.to).toBeGreaterThanOrEqual(Math.exp(-1));
 });
 
-test('worlds are drawn from the beliefs, evenly: the same seed the same one, and without spread only one', () => {
+test('worlds are drawn from the parameters, evenly: the same seed the same one, and without spread only one', () => {
 	const ready = drifting(ask());
 	const depth = (k: number) => ready.sample(3, k).column.depth;
 	expect(depth(1)).toBe(depth(1));
 	const scores = Array.from(
 		{ length: 64 },
-		(_, k) => Math.log(depth(k) / lie.depth) / priorBeliefs['water.depth'].spread
+		(_, k) => Math.log(depth(k) / lie.depth) / prior['water.depth'].spread
 	).sort((a, b) => a - b);
 	// Kolmogorov's distance from the normal: random draws of so many come to 0.1, evenly drawn ones to less.
 	const distance = Math.max(
@@ -73,12 +73,12 @@ test('worlds are drawn from the beliefs, evenly: the same seed the same one, and
 	);
 	expect(distance).toBeLessThan(0.04);
 	const certain = Object.fromEntries(
-		Object.entries(priorBeliefs).map(([name, belief]) => [
+		Object.entries(prior).map(([name, parameter]) => [
 			name,
-			{ ...belief, spread: 0, spreadBelow: 0 }
+			{ ...parameter, spread: 0, spreadBelow: 0 }
 		])
-	) as unknown as typeof priorBeliefs;
-	const sure = drifting({ ...ask(), believed: certain });
+	) as unknown as typeof prior;
+	const sure = drifting({ ...ask(), distribution: certain });
 	const [a, b] = [sure.sample(1, 0), sure.sample(1, 1)];
 	expect(a.column).toEqual(b.column);
 	expect(smoothDrift({ ...sure, median: a }).time).toBeCloseTo(smoothDrift(sure).time!, 6);

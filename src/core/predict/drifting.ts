@@ -1,4 +1,4 @@
-import { priorBeliefs, type Beliefs, type Learned } from '../belief/index';
+import { prior, type Distribution, type Learned } from '../parameter/index';
 import {
 	bandDistances,
 	bandOf,
@@ -29,7 +29,7 @@ export interface DriftQuestion {
 	/** °C */
 	readonly celsius: number;
 	/** The priors where it is not said. */
-	readonly believed?: Beliefs;
+	readonly distribution?: Distribution;
 	/** Or the priors with this: less to hand round. */
 	readonly learned?: Learned;
 	/** What makes a drift a good one; the usual where it is not said. */
@@ -39,13 +39,13 @@ export interface DriftQuestion {
 }
 
 /** What is believed in a question. */
-export const believedIn = ({
-	believed,
+export const distributionIn = ({
+	distribution,
 	learned
-}: Pick<DriftQuestion, 'believed' | 'learned'>): Beliefs =>
-	believed ?? (learned ? { ...priorBeliefs, learned } : priorBeliefs);
+}: Pick<DriftQuestion, 'distribution' | 'learned'>): Distribution =>
+	distribution ?? (learned ? { ...prior, learned } : prior);
 
-/** What a question comes to, at the medians and anywhere else in the beliefs. */
+/** What a question comes to, at the medians and anywhere else in the parameters. */
 export interface Drifting {
 	readonly hand: Hand;
 	readonly wanted: Wanted;
@@ -55,7 +55,7 @@ export interface Drifting {
 	sample(seed: number, k: number): World;
 }
 
-/** A world that may be the true one, with the scores of the beliefs that were drawn for it. */
+/** A world that may be the true one, with the scores of the parameters that were drawn for it. */
 export type World = DriftCase & Pick<DrawnWorld, 'scores'>;
 
 /**
@@ -71,7 +71,7 @@ export function drifting(
 	care: HandCare = CAREFUL
 ): Drifting {
 	const { recipe, rig, lie, celsius, wanted = USUAL_WANTED } = question;
-	const worlds = worldsOf(recipe, lie, celsius, believedIn(question), known);
+	const worlds = worldsOf(recipe, lie, celsius, distributionIn(question), known);
 	const hand = question.hand ?? findHand(worlds, rig, wanted, care);
 	return {
 		hand,

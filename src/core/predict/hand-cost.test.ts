@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { priorBeliefs } from '../belief/index';
+import { prior } from '../parameter/index';
 import { starterRecipe } from '../fly/index';
 import { starterRig, ways, withWay } from '../rig/index';
 import type { Lie } from '../water/index';
@@ -31,7 +31,7 @@ test('a hand costs fewer than 80 drifts, also where no line brings the fly down'
 	for (const way of ways) {
 		const rig = withWay(starterRig, way);
 		for (const lie of way === 'still water' ? [still] : waters) {
-			const { worlds, drifts } = counted(worldsOf(starterRecipe, lie, 8, priorBeliefs));
+			const { worlds, drifts } = counted(worldsOf(starterRecipe, lie, 8, prior));
 			const { found } = findHand(worlds, rig);
 			expect(drifts(), way).toBeLessThan(80);
 			// On a swing there is nothing to find; else a parabola in sixteen worlds at the least.

@@ -1,5 +1,5 @@
 import { describe, expect, test, vi } from 'vitest';
-import { priorBeliefs } from '../belief/index';
+import { prior } from '../parameter/index';
 import { bandDistances, drift } from '../drift/index';
 import type { HookChoice, Recipe } from '../fly/index';
 import { rigOn, starterRig, wayTable, withControl, withWay, type Rig } from '../rig/index';
@@ -157,7 +157,7 @@ describe('the hand that is found', () => {
 	test('what the person set stays, and costs no search', () => {
 		const set = { ...starterRig.set, line: true, lead: true, landing: true };
 		const rig: Rig = { ...starterRig, lead: 0.9, landing: 'plunged', set };
-		const worlds = worldsOf(fly('straight', 14, 2.4), water(0.8, 0.6, 'gravel'), 8, priorBeliefs);
+		const worlds = worldsOf(fly('straight', 14, 2.4), water(0.8, 0.6, 'gravel'), 8, prior);
 		const sample = vi.spyOn(worlds, 'sample');
 		expect(findHand(worlds, rig)).toEqual({ rig, found: [] });
 		expect(sample).not.toHaveBeenCalled();
@@ -217,7 +217,7 @@ test('on the same line the heavier bead is in the zone sooner (common practice, 
 test('every way of fishing finds what its table says', () => {
 	const recipe = fly('straight', 14, 2.4);
 	for (const way of ['tight line', 'float', 'dry fly', 'swing'] as const) {
-		const worlds = worldsOf(recipe, water(0.8, 0.6, 'gravel'), 8, priorBeliefs);
+		const worlds = worldsOf(recipe, water(0.8, 0.6, 'gravel'), 8, prior);
 		const { found } = findHand(worlds, withWay(starterRig, way));
 		expect(found.map(({ control }) => control)).toEqual(wayTable[way].found);
 	}

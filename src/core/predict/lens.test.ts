@@ -1,14 +1,14 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { priorBeliefs, valuesAt, type BeliefName } from '../belief/index';
-import { beliefsFor, compileFly, type Recipe } from '../fly/index';
+import { prior, valuesAt, type ParameterName } from '../parameter/index';
+import { parametersFor, compileFly, type Recipe } from '../fly/index';
 import { EXACT, FAST, settle, type Sink } from '../sink/index';
 import { fluidAt } from '../water/index';
 import { anyRecipe } from '$lib/documents/fly/any-recipe.testing';
 
 const fluid = fluidAt(12);
-/** Every size that a fly has, by the belief that scales it. */
-const sizes: readonly BeliefName[] = [
+/** Every size that a fly has, by the parameter that scales it. */
+const sizes: readonly ParameterName[] = [
 	'bead.diameter',
 	'bead.bore',
 	'bead.recess',
@@ -24,7 +24,7 @@ const sizes: readonly BeliefName[] = [
 test('a thousandth more of any size moves mass and sink rate by less than half a per cent, unless the fly turns over', () => {
 	fc.assert(
 		fc.property(anyRecipe, fc.constantFrom(...sizes), (recipe, size) => {
-			const values = valuesAt(beliefsFor(recipe, priorBeliefs));
+			const values = valuesAt(parametersFor(recipe, prior));
 			const at = (by: number) => {
 				const here = { ...values, [size]: values[size] * by };
 				const { body } = compileFly(recipe, here);
@@ -49,7 +49,7 @@ test('the fast way and the exact one name the same branch in 999 flies of a thou
 	let sunk = 0;
 	let apart = 0;
 	for (const recipe of fc.sample(anyRecipe, { numRuns: 2000, seed: 23 })) {
-		const values = valuesAt(beliefsFor(recipe, priorBeliefs));
+		const values = valuesAt(parametersFor(recipe, prior));
 		const { body } = compileFly(recipe, values);
 		const [fast, exact] = [FAST, EXACT].map((care) => settle(body, fluid, values, care)) as [
 			...[Sink, Sink]
@@ -69,10 +69,8 @@ test('the fast way and the exact one name the same branch in 999 flies of a thou
 		coil: { metal: 'lead', wire: 0.015738 * 0.0254, turns: 6, place: 'centred' },
 		dressing: { fullness: 'full' }
 	};
-	const { body } = compileFly(recipe, valuesAt(priorBeliefs));
-	const [fast, exact] = [FAST, EXACT].map((care) =>
-		settle(body, fluid, valuesAt(priorBeliefs), care)
-	);
+	const { body } = compileFly(recipe, valuesAt(prior));
+	const [fast, exact] = [FAST, EXACT].map((care) => settle(body, fluid, valuesAt(prior), care));
 	expect(fast!.pitch).toBeCloseTo(exact!.pitch, 1);
 	expect(fast!.speed).toBeCloseTo(exact!.speed, 4);
 }, 60_000);

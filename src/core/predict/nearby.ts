@@ -1,4 +1,4 @@
-import type { BeliefName, BeliefValues } from '../belief/index';
+import type { ParameterName, ParameterValues } from '../parameter/index';
 import type { FlyBody } from '../body/index';
 import { math } from '../quantity/index';
 import { compileNear, weighs, type Build, type CompiledFly } from '../fly/index';
@@ -15,16 +15,19 @@ const NEAR_ENOUGH = 0.02;
 export type Moved = Pick<Sink, 'speed' | 'pitch' | 'submergedWeight'>;
 
 /**
- * A fly and its sink with one belief moved at a time, each from what is known of the fly in the middle:
- * what the belief does not touch is kept.
+ * A fly and its sink with one parameter moved at a time, each from what is known of the fly in the middle:
+ * what the parameter does not touch is kept.
  *
- * @returns from the values and the belief that is moved (null for none) the fly and how it sinks; the
+ * @returns from the values and the parameter that is moved (null for none) the fly and how it sinks; the
  *   fly's elements are only good until the next call
  */
 export function nearbyFlies(build: Build, fly: CompiledFly, sink: Sink, fluid: Fluid) {
-	/** Of the fly before with a belief moved: its memory serves the next. */
+	/** Of the fly before with a parameter moved: its memory serves the next. */
 	let spare: FlyBody['elements'] | null = null;
-	return (values: BeliefValues, moved: BeliefName | null): { fly: CompiledFly; sink: Moved } => {
+	return (
+		values: ParameterValues,
+		moved: ParameterName | null
+	): { fly: CompiledFly; sink: Moved } => {
 		const near = moved === null ? fly : compileNear(build, fly, values, moved, spare);
 		const { body } = near;
 		if (body.elements !== fly.body.elements) spare = body.elements;
@@ -41,7 +44,7 @@ export function nearbyFlies(build: Build, fly: CompiledFly, sink: Sink, fluid: F
  * What a solve near the middle starts from. On a factor of the whole drag the speed's share is known:
  * factor · speed^exponent = weight.
  */
-function guess(sink: Sink, values: BeliefValues, moved: BeliefName): Sink {
+function guess(sink: Sink, values: ParameterValues, moved: ParameterName): Sink {
 	if (moved !== 'tied.drag') return sink;
 	const { steady } = sink;
 	const speed = steady.speed * math.pow(values[moved], -1 / steady.exponent);

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { priorBeliefs, valuesAt, type BeliefName } from '../belief/index';
+import { prior, valuesAt, type ParameterName } from '../parameter/index';
 import { freeDescent } from '../drift/index';
 import { anyRecipe } from '$lib/documents/fly/any-recipe.testing';
 import {
@@ -17,19 +17,16 @@ import { compileColumn, fluidAt, type Lie } from '../water/index';
 import { predict } from './index';
 
 const lie: Lie = { depth: 0.9, surfaceSpeed: 0.75, bed: 'cobble', zoneTop: 0.15, approach: 1.6 };
-const median = valuesAt(priorBeliefs);
+const median = valuesAt(prior);
 const recipe: Recipe = { ...starterRecipe, coil: { metal: 'lead', wire: 0.381e-3, turns: 4 } };
 
-test('the intervals and the chance agree with plain sampling of the beliefs', () => {
-	// An independent way to the same figures: 4000 draws from the beliefs, fixed seed.
+test('the intervals and the chance agree with plain sampling of the parameters', () => {
+	// An independent way to the same figures: 4000 draws from the parameters, fixed seed.
 	const normal = gaussian(20261123);
-	const names = Object.keys(priorBeliefs) as BeliefName[];
+	const names = Object.keys(prior) as ParameterName[];
 	const found = { mass: [] as number[], speed: [] as number[], distance: [] as number[] };
 	for (let i = 0; i < 4000; i++) {
-		const values = valuesAt(
-			priorBeliefs,
-			Object.fromEntries(names.map((name) => [name, normal()]))
-		);
+		const values = valuesAt(prior, Object.fromEntries(names.map((name) => [name, normal()])));
 		const { body } = compileFly(recipe, values);
 		const { speed } = settle(body, fluidAt(8), values);
 		found.mass.push(body.mass);
@@ -78,15 +75,15 @@ test('any recipe: the parts make up the whole, every figure is finite, and it ca
 	);
 });
 
-test('the fast way to a body with one belief moved gives the very body of the plain way', () => {
+test('the fast way to a body with one parameter moved gives the very body of the plain way', () => {
 	fc.assert(
 		fc.property(
 			anyRecipe,
-			fc.constantFrom(...(Object.keys(priorBeliefs) as BeliefName[])),
+			fc.constantFrom(...(Object.keys(prior) as ParameterName[])),
 			fc.constantFrom(-1.6, 1.6),
 			(any, name, z) => {
 				const build = buildFly(any, median);
-				const values = valuesAt(priorBeliefs, { [name]: z });
+				const values = valuesAt(prior, { [name]: z });
 				const near = compileNear(build, compileFly(any, median), values, name);
 				expect(near).toEqual(compileFly(any, values));
 			}

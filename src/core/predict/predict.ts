@@ -1,16 +1,16 @@
 import {
-	priorBeliefs,
+	prior,
 	spreadOf,
 	valuesAt,
-	type Beliefs,
-	type BeliefValues,
+	type Distribution,
+	type ParameterValues,
 	type Contribution
-} from '../belief/index';
+} from '../parameter/index';
 import type { FlyBody } from '../body/index';
 import { freeDescent } from '../drift/index';
 import {
-	beliefsAbout,
-	beliefsFor,
+	parametersAbout,
+	parametersFor,
 	buildFly,
 	compileBuild,
 	rollMoment,
@@ -23,7 +23,7 @@ import { type Interval, math, normalProbability, Z90 } from '../quantity/index';
 import { settle, type Sink } from '../sink/index';
 import { MODEL_VERSION } from './model-version';
 import { nearbyFlies } from './nearby';
-import { beliefsIn, compileColumn, fluidAt, type Lie } from '../water/index';
+import { parametersIn, compileColumn, fluidAt, type Lie } from '../water/index';
 
 /**
  * What Gravitas says of one fly in one lie, sinking freely: figures, no verdict. SI; intervals are the central
@@ -31,11 +31,11 @@ import { beliefsIn, compileColumn, fluidAt, type Lie } from '../water/index';
  */
 export interface Prediction {
 	readonly modelVersion: number;
-	/** The beliefs of this fly in this lie, and their medians. */
-	readonly beliefs: Beliefs;
-	readonly median: BeliefValues;
+	/** The parameters of this fly in this lie, and their medians. */
+	readonly parameters: Distribution;
+	readonly median: ParameterValues;
 	readonly mass: Interval;
-	/** The beliefs that the mass's interval comes from, the widest first, with their shares of it. */
+	/** The parameters that the mass's interval comes from, the widest first, with their shares of it. */
 	readonly massContributors: readonly Contribution[];
 	readonly ride: Ride;
 	/** N */
@@ -46,7 +46,7 @@ export interface Prediction {
 	readonly body: FlyBody;
 	/** m/s; null when the fly floats. */
 	readonly speed: Interval | null;
-	/** The beliefs that the speed's interval comes from, the widest first; empty when the fly floats. */
+	/** The parameters that the speed's interval comes from, the widest first; empty when the fly floats. */
 	readonly speedContributors: readonly Contribution[];
 	/** How it sinks at the medians: speed, attitude, and what else it may settle into. */
 	readonly sink: Sink;
@@ -61,7 +61,7 @@ export interface Prediction {
 }
 
 /**
- * Mass, sink and free descent of a fly in a lie, with intervals from all beliefs together.
+ * Mass, sink and free descent of a fly in a lie, with intervals from all parameters together.
  *
  * @param celsius water temperature, 0 to 35 °C
  */
@@ -69,10 +69,10 @@ export function predict(
 	recipe: Recipe,
 	lie: Lie,
 	celsius: number,
-	believed: Beliefs = priorBeliefs
+	distribution: Distribution = prior
 ): Prediction {
-	const beliefs = beliefsFor(recipe, beliefsIn(lie, believed));
-	const median = valuesAt(beliefs);
+	const parameters = parametersFor(recipe, parametersIn(lie, distribution));
+	const median = valuesAt(parameters);
 	const fluid = fluidAt(celsius);
 	const build = buildFly(recipe, median);
 	const fly = compileBuild(build, median);
@@ -90,8 +90,8 @@ export function predict(
 			const d = freeDescent(s.speed, compileColumn(lie, celsius, values));
 			return [near.body.mass, s.submergedWeight, s.speed, d.time, d.distance];
 		},
-		beliefs,
-		beliefsAbout(recipe, beliefs)
+		parameters,
+		parametersAbout(recipe, parameters)
 	);
 	if (!mass?.interval || !weight || !speed || !time || !distance) {
 		throw new Error('predict: a fly without mass; compileFly broke its rule');
@@ -99,7 +99,7 @@ export function predict(
 
 	return {
 		modelVersion: MODEL_VERSION,
-		beliefs,
+		parameters,
 		median,
 		mass: mass.interval,
 		massContributors: mass.contributions,
@@ -128,7 +128,7 @@ export function onAverage(
 	contributions: readonly Contribution[]
 ): Interval {
 	const own = contributions
-		.filter(({ belief }) => priorBeliefs[belief].scope === 'fly')
+		.filter(({ parameter }) => prior[parameter].scope === 'fly')
 		.reduce((sum, { share }) => sum + share, 0);
 	const narrower = Math.sqrt(Math.max(0, 1 - own));
 	const end = (at: number) => value * math.pow(at / value, narrower);
@@ -136,10 +136,10 @@ export function onAverage(
 }
 
 /**
- * Which way up the fly rides, from its roll moment and that with each belief moved up and down in turn.
+ * Which way up the fly rides, from its roll moment and that with each parameter moved up and down in turn.
  * The moment may change its sign, so its spread is carried plainly and not in logarithms.
  *
- * @param moved the moment at the medians, then up and down for each belief
+ * @param moved the moment at the medians, then up and down for each parameter
  */
 function rideOf({ up, aside }: { up: number; aside: number }, moved: readonly number[]): Ride {
 	const variance = plainVariance(moved);
@@ -151,7 +151,7 @@ function rideOf({ up, aside }: { up: number; aside: number }, moved: readonly nu
 	};
 }
 
-/** Variance of a figure that may change its sign, from its values with each belief moved up and down. */
+/** Variance of a figure that may change its sign, from its values with each parameter moved up and down. */
 function plainVariance(moved: readonly number[]): number {
 	let variance = 0;
 	for (let i = 1; i + 1 < moved.length; i += 2) {

@@ -1,25 +1,25 @@
 import {
-	priorBeliefs,
+	prior,
 	scoresTogether,
 	valuesAt,
-	type BeliefName,
-	type Beliefs,
-	type BeliefValues
-} from '../belief/index';
+	type ParameterName,
+	type Distribution,
+	type ParameterValues
+} from '../parameter/index';
 import type { Column, Line } from '../body/index';
 import type { DriftCase, Hung } from '../drift/index';
-import { beliefsAbout, beliefsFor, compileFly, type Recipe } from '../fly/index';
+import { parametersAbout, parametersFor, compileFly, type Recipe } from '../fly/index';
 import { evenPoint, math, normalScore, normalsFrom, randomFrom, seedOf } from '../quantity/index';
 import { compileLine, hangsOnFloat, type Rig } from '../rig/index';
 import { settle, towed, towedAlike, type Towed } from '../sink/index';
-import { beliefsIn, compileColumn, fluidAt, type Fluid, type Lie } from '../water/index';
+import { parametersIn, compileColumn, fluidAt, type Fluid, type Lie } from '../water/index';
 
-const beliefNames = Object.keys(priorBeliefs) as BeliefName[];
+const parameterNames = Object.keys(prior) as ParameterName[];
 /** What is uncertain about a hand, whatever it does. */
-const ofTheHand: readonly BeliefName[] = ['rig.lead', 'rig.reach', 'rig.hand'];
+const ofTheHand: readonly ParameterName[] = ['rig.lead', 'rig.reach', 'rig.hand'];
 
 /** What moves a drift most: these are drawn evenly, so that even a few worlds say much. */
-const evenly: readonly BeliefName[] = [
+const evenly: readonly ParameterName[] = [
 	'water.depth',
 	'water.speed',
 	'rig.hand',
@@ -30,16 +30,16 @@ const evenly: readonly BeliefName[] = [
 ];
 
 /**
- * The k-th draw of all beliefs' scores: those that move a drift most evenly, the others at random in pairs of
- * which the second is the mirror of the first. There is a draw for every belief there is, so that two flies
+ * The k-th draw of all parameters' scores: those that move a drift most evenly, the others at random in pairs of
+ * which the second is the mirror of the first. There is a draw for every parameter there is, so that two flies
  * of other parts still meet the same water.
  */
-function drawn(seed: number, k: number): Partial<Record<BeliefName, number>> {
+function drawn(seed: number, k: number): Partial<Record<ParameterName, number>> {
 	const pair = k - (k % 2);
 	const normal = normalsFrom(randomFrom(seedOf(seed, 2 * pair)));
 	const point = evenPoint(k, evenly.length, seed);
-	const draws: Partial<Record<BeliefName, number>> = {};
-	for (const name of beliefNames) {
+	const draws: Partial<Record<ParameterName, number>> = {};
+	for (const name of parameterNames) {
 		const random = normal();
 		const place = evenly.indexOf(name);
 		draws[name] = place >= 0 ? normalScore(point[place]!) : k === pair ? random : -random;
@@ -51,16 +51,16 @@ function drawn(seed: number, k: number): Partial<Record<BeliefName, number>> {
 export interface DrawnWorld {
 	readonly flies: readonly Hung[];
 	readonly column: Column;
-	readonly values: BeliefValues;
-	/** Scores of the beliefs that were drawn for it. */
-	readonly scores: Readonly<Partial<Record<BeliefName, number>>>;
+	readonly values: ParameterValues;
+	/** Scores of the parameters that were drawn for it. */
+	readonly scores: Readonly<Partial<Record<ParameterName, number>>>;
 }
 
 /** A fly in a lie with all that is uncertain about them. */
 export interface Worlds {
 	/** Everything at its median. */
 	readonly median: DrawnWorld;
-	/** The k-th world of a seed that may be the true one: every belief drawn from its distribution. */
+	/** The k-th world of a seed that may be the true one: every parameter drawn from its distribution. */
 	sample(seed: number, k: number): DrawnWorld;
 }
 
@@ -75,15 +75,15 @@ export function worldsOf(
 	recipe: Recipe,
 	lie: Lie,
 	celsius: number,
-	believed: Beliefs,
+	distribution: Distribution,
 	known?: Towed
 ): Worlds {
-	const beliefs = beliefsFor(recipe, beliefsIn(lie, believed));
-	const about = new Set<BeliefName>([...beliefsAbout(recipe, beliefs), ...ofTheHand]);
+	const parameters = parametersFor(recipe, parametersIn(lie, distribution));
+	const about = new Set<ParameterName>([...parametersAbout(recipe, parameters), ...ofTheHand]);
 	const fluid = fluidAt(celsius);
-	const values = valuesAt(beliefs);
+	const values = valuesAt(parameters);
 	const table = known ?? tabled(recipe, fluid, values);
-	const world = (fly: Towed, here: BeliefValues, scores: DrawnWorld['scores']): DrawnWorld => ({
+	const world = (fly: Towed, here: ParameterValues, scores: DrawnWorld['scores']): DrawnWorld => ({
 		flies: [{ fly, above: 0 }],
 		column: compileColumn(lie, celsius, here),
 		values: here,
@@ -92,9 +92,9 @@ export function worldsOf(
 	return {
 		median: world(table, values, {}),
 		sample(seed, k) {
-			const z = scoresTogether(beliefs, drawn(seed, k));
-			for (const name of beliefNames) if (!about.has(name)) delete z[name];
-			const here = valuesAt(beliefs, z);
+			const z = scoresTogether(parameters, drawn(seed, k));
+			for (const name of parameterNames) if (!about.has(name)) delete z[name];
+			const here = valuesAt(parameters, z);
 			const other = compileFly(recipe, here).body;
 			const { submergedWeight, speed } = settle(other, fluid, here);
 			return world(towedAlike(table, other.mass, submergedWeight, speed), here, z);
@@ -102,7 +102,7 @@ export function worldsOf(
 	};
 }
 
-function tabled(recipe: Recipe, fluid: Fluid, values: BeliefValues): Towed {
+function tabled(recipe: Recipe, fluid: Fluid, values: ParameterValues): Towed {
 	const { body } = compileFly(recipe, values);
 	return towed(body, fluid, values, settle(body, fluid, values));
 }
@@ -116,7 +116,7 @@ export function caseIn({ flies, column, values }: DrawnWorld, rig: Rig): DriftCa
 const SHORTEST = 0.05;
 
 /** A hand leads, casts and measures off line only about as it means to. */
-function handled(line: Line, values: BeliefValues, rig: Rig): Line {
+function handled(line: Line, values: ParameterValues, rig: Rig): Line {
 	const { top, landing, pieces } = line;
 	const reach = Math.min(0.995, landing.reach * values['rig.reach']);
 	const [first, ...rest] = pieces;

@@ -1,5 +1,5 @@
 import { math } from '../quantity/index';
-import type { BeliefValues } from '../belief/index';
+import type { ParameterValues } from '../parameter/index';
 import { STRIP, type FlyBody } from '../body/index';
 import type { Fluid } from '../water/index';
 import { dragFactors, elementForce } from './element-force';
@@ -20,7 +20,7 @@ export interface PartDrag {
 export function dragAccount(
 	body: FlyBody,
 	fluid: Fluid,
-	values: BeliefValues,
+	values: ParameterValues,
 	{ steady, submergedWeight, floats }: Sink
 ): PartDrag[] {
 	if (floats) return [];

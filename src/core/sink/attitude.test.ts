@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { anyRecipe } from '$lib/documents/fly/any-recipe.testing';
-import { priorBeliefs, valuesAt } from '../belief/index';
+import { prior, valuesAt } from '../parameter/index';
 import { WIRE, type FlyBody } from '../body/index';
 import { lone } from './lone.testing';
 import { compileFly, partNames, type Recipe } from '../fly/index';
@@ -23,7 +23,7 @@ import {
 import { integrateByLibrary } from '../../lib/contract/library.testing';
 import { DEPTH, motionOf, PITCH, U, V } from './motion';
 
-const median = valuesAt(priorBeliefs);
+const median = valuesAt(prior);
 const water = fluidAt(10);
 const lead = (turns: number, place: 'forward' | 'centred' = 'forward') =>
 	({ metal: 'lead', wire: 0.5e-3, turns, place }) as const;
@@ -307,7 +307,7 @@ describe('what must not matter', () => {
 		);
 	});
 
-	test('twice the drag of everything slows a fly, and a belief about it does so without a look', () => {
+	test('twice the drag of everything slows a fly, and a parameter about it does so without a look', () => {
 		const body = bodyOf(nymph());
 		const sink = settle(body, water, median);
 		let last = Infinity;

@@ -1,5 +1,5 @@
 import { math } from '../quantity/index';
-import type { BeliefValues } from '../belief/index';
+import type { ParameterValues } from '../parameter/index';
 import type { FlyBody } from '../body/index';
 import type { Fluid } from '../water/index';
 import { submerge } from './balance';
@@ -52,7 +52,7 @@ const STEADY_TURN = 0.5;
 export function descend(
 	body: FlyBody,
 	fluid: Fluid,
-	values: BeliefValues,
+	values: ParameterValues,
 	sink: Sink,
 	to: number,
 	entry: Entry = 'flat',

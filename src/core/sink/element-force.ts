@@ -1,5 +1,5 @@
 import { math } from '../quantity/index';
-import type { BeliefValues } from '../belief/index';
+import type { ParameterValues } from '../parameter/index';
 import {
 	BASE,
 	BY_BEAD,
@@ -31,7 +31,7 @@ const RING = [1, 3, 5, 7, 9, 11, 13, 15].map((k) => math.square(math.sin((k * Ma
 /** Below this speed, m/s, nothing in the water pulls (our choice). */
 const STILL = 1e-9;
 
-/** The beliefs about drag, looked up once for a whole solve. */
+/** The parameters about drag, looked up once for a whole solve. */
 export interface DragFactors {
 	readonly beadWake: number;
 	/** Drag that is left in the lee, 1 for none: of eye and neck, of a ring's far side, of the bend. */
@@ -48,7 +48,7 @@ export interface DragFactors {
 	readonly whole: number;
 }
 
-export function dragFactors(values: BeliefValues): DragFactors {
+export function dragFactors(values: ParameterValues): DragFactors {
 	return {
 		beadWake: values['model.beadWake'],
 		eyeShelter: values['model.eyeShelter'],

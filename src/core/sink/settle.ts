@@ -1,5 +1,5 @@
 import { math } from '../quantity/index';
-import type { BeliefValues } from '../belief/index';
+import type { ParameterValues } from '../parameter/index';
 import type { FlyBody, Point } from '../body/index';
 import { GRAVITY } from '../material/index';
 import type { Fluid } from '../water/index';
@@ -77,7 +77,12 @@ const DEGREE = Math.PI / 180;
  * @param care how closely to look; FAST unless said
  * @returns for every body an answer: a speed, or that it floats
  */
-export function settle(body: FlyBody, fluid: Fluid, values: BeliefValues, care: Care = FAST): Sink {
+export function settle(
+	body: FlyBody,
+	fluid: Fluid,
+	values: ParameterValues,
+	care: Care = FAST
+): Sink {
 	const fly = submerge(body, fluid, dragFactors(values), care.cylinder);
 	if (fly.weight <= 0) return floating(fly);
 	const { stable, looks } = stableAttitudes(fly, care);
@@ -156,7 +161,7 @@ export type Near = Pick<
 export function settleNear(
 	body: FlyBody,
 	fluid: Fluid,
-	values: BeliefValues,
+	values: ParameterValues,
 	sink: Near,
 	tolerance: number
 ): Near {

@@ -1,12 +1,12 @@
 import { describe, expect, test } from 'vitest';
-import { priorBeliefs, valuesAt } from '../belief/index';
+import { prior, valuesAt } from '../parameter/index';
 import { SPHERE, WIRE, type FlyBody } from '../body/index';
 import { compileFly, type Recipe } from '../fly/index';
 import { GRAVITY } from '../material/index';
 import { fluidAt, type Fluid } from '../water/index';
 import { cylinderDrag, effectiveLength, settle, sphereDrag } from './index';
 
-const median = { ...valuesAt(priorBeliefs) };
+const median = { ...valuesAt(prior) };
 import { lone } from './lone.testing';
 
 const bare = { ...median, 'model.beadWake': 1 };

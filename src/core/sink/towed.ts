@@ -1,5 +1,5 @@
 import { math } from '../quantity/index';
-import type { BeliefValues } from '../belief/index';
+import type { ParameterValues } from '../parameter/index';
 import type { FlyBody } from '../body/index';
 import { GRAVITY } from '../material/index';
 import type { Fluid } from '../water/index';
@@ -47,7 +47,7 @@ const SIDE_STEP = Math.PI / (SIDES - 1);
  *
  * @param sink the answer of `settle` for the same body
  */
-export function towed(body: FlyBody, fluid: Fluid, values: BeliefValues, sink: Sink): Towed {
+export function towed(body: FlyBody, fluid: Fluid, values: ParameterValues, sink: Sink): Towed {
 	const fly = submerge(body, fluid, dragFactors(values));
 	const along = new Float64Array(SPEEDS * SIDES);
 	const across = new Float64Array(SPEEDS * SIDES);

@@ -1,5 +1,5 @@
 import { math } from '../quantity/index';
-import type { BeliefValues } from '../belief/index';
+import type { ParameterValues } from '../parameter/index';
 import type { Column } from '../body/index';
 import { approachOf, LAW_HOLDS_FROM, ROUGHNESS, USUAL_HOLD, type Lie } from './lie';
 import { fluidAt } from './properties';
@@ -18,7 +18,7 @@ const ZERO_PLANE = 0.25;
  *
  * @param celsius water temperature, 0 to 35 °C
  */
-export function compileColumn(lie: Lie, celsius: number, values: BeliefValues): Column {
+export function compileColumn(lie: Lie, celsius: number, values: ParameterValues): Column {
 	const depth = lie.depth * values['water.depth'];
 	const surfaceSpeed = lie.surfaceSpeed * values['water.speed'];
 	const roughness = ROUGHNESS[lie.bed] * values['water.roughness'];

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { priorBeliefs } from '../belief/index';
+import { prior } from '../parameter/index';
 import { FOOT } from '../quantity/index';
-import { beliefsIn, lieAtFlow, simulatedGauge, speedOf, wadingCaution, type Lie } from './index';
+import { parametersIn, lieAtFlow, simulatedGauge, speedOf, wadingCaution, type Lie } from './index';
 
 const lie: Lie = {
 	depth: 1,
@@ -61,12 +61,12 @@ test('floats: the mean of the runs, surer with each, never surer than a line bes
 	expect(many.speed).toBeCloseTo(0.75, 2);
 	expect(many.spread).toBeLessThan(one.spread);
 	expect(many.spread).toBeGreaterThan(0.05);
-	const beliefs = beliefsIn({ ...lie, timed: { over: 3, seconds: [4, 4] } }, priorBeliefs);
-	expect(beliefs['water.speed'].spread).toBeLessThan(priorBeliefs['water.speed'].spread);
-	expect(beliefsIn(lie, priorBeliefs)).toBe(priorBeliefs);
+	const parameters = parametersIn({ ...lie, timed: { over: 3, seconds: [4, 4] } }, prior);
+	expect(parameters['water.speed'].spread).toBeLessThan(prior['water.speed'].spread);
+	expect(parametersIn(lie, prior)).toBe(prior);
 	// Over stones as high as a fifth of the depth the law is a guess, and believed less.
-	const rough = beliefsIn({ ...lie, bed: 'boulder' }, priorBeliefs)['water.roughness'];
-	expect(rough.spread).toBeGreaterThan(priorBeliefs['water.roughness'].spread);
+	const rough = parametersIn({ ...lie, bed: 'boulder' }, prior)['water.roughness'];
+	expect(rough.spread).toBeGreaterThan(prior['water.roughness'].spread);
 });
 
 test('the simulated gauge says the same of the same hours, whenever it is asked', () => {

@@ -1,11 +1,11 @@
 import {
 	mixture,
 	withLearned,
-	type Belief,
-	type BeliefName,
-	type Beliefs,
+	type Parameter,
+	type ParameterName,
+	type Distribution,
 	type Mixture
-} from '../belief/index';
+} from '../parameter/index';
 import { math, without } from '../quantity/index';
 
 /** What a lie's bed is made of. */
@@ -107,32 +107,36 @@ export function speedOf({ over, seconds }: TimedFloats): {
 }
 
 /**
- * The beliefs as they stand for this lie: what was measured there is believed more, where the law is a
+ * The parameters as they stand for this lie: what was measured there is believed more, where the law is a
  * guess less, and what was learned of the lie is taken in.
  */
-export function beliefsIn(lie: Lie, believed: Beliefs): Beliefs {
-	const here = surveyedIn(lie, believed);
-	if (!believed.learned) return here;
+export function parametersIn(lie: Lie, distribution: Distribution): Distribution {
+	const here = surveyedIn(lie, distribution);
+	if (!distribution.learned) return here;
 	// How errors of the water go together with those of the fly is left out: each is its own.
-	return without(withLearned(here, believed.learned, mixturesIn(lie)), 'together');
+	return without(withLearned(here, distribution.learned, mixturesIn(lie)), 'together');
 }
 
-/** How the beliefs about a lie are made up, for learning: each is its own. */
-export function mixturesIn({ key }: Lie): (belief: BeliefName) => Mixture | null {
-	return (belief) => (belief.startsWith('water.') ? mixture(belief, 0, key ?? null) : null);
+/** How the parameters about a lie are made up, for learning: each is its own. */
+export function mixturesIn({ key }: Lie): (parameter: ParameterName) => Mixture | null {
+	return (parameter) =>
+		parameter.startsWith('water.') ? mixture(parameter, 0, key ?? null) : null;
 }
 
-function surveyedIn({ depthFrom, timed, depth, bed }: Lie, believed: Beliefs): Beliefs {
+function surveyedIn(
+	{ depthFrom, timed, depth, bed }: Lie,
+	distribution: Distribution
+): Distribution {
 	const guess = depth < LAW_HOLDS_FROM * ROUGHNESS[bed];
-	if (depthFrom === undefined && timed === undefined && !guess) return believed;
+	if (depthFrom === undefined && timed === undefined && !guess) return distribution;
 	const spreads = {
 		'water.depth': depthFrom && DEPTH_SPREAD[depthFrom],
 		'water.speed': timed && speedOf(timed).spread,
-		'water.roughness': guess ? GUESS_SPREAD * believed['water.roughness'].spread : undefined
+		'water.roughness': guess ? GUESS_SPREAD * distribution['water.roughness'].spread : undefined
 	} as const;
-	const own: Partial<Record<BeliefName, Belief>> = {};
-	for (const [name, spread] of Object.entries(spreads) as [BeliefName, number | undefined][]) {
-		if (spread !== undefined) own[name] = { ...believed[name], spread };
+	const own: Partial<Record<ParameterName, Parameter>> = {};
+	for (const [name, spread] of Object.entries(spreads) as [ParameterName, number | undefined][]) {
+		if (spread !== undefined) own[name] = { ...distribution[name], spread };
 	}
-	return { ...believed, ...own };
+	return { ...distribution, ...own };
 }

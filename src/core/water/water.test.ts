@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { priorBeliefs, valuesAt } from '../belief/index';
+import { prior, valuesAt } from '../parameter/index';
 import {
 	ROUGHNESS,
 	beds,
@@ -38,7 +38,7 @@ describe('properties', () => {
 });
 
 describe('the column', () => {
-	const median = valuesAt(priorBeliefs);
+	const median = valuesAt(prior);
 	const lie: Lie = { depth: 1, surfaceSpeed: 1, bed: 'gravel', zoneTop: 0.2, approach: 3 };
 	/** Trapezoids on a fine grid: an independent integral of the profile. */
 	const integral = (column: ReturnType<typeof compileColumn>, from: number, to: number) => {

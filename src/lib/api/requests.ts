@@ -1,5 +1,5 @@
 import 'reflect-metadata';
-import { priorBeliefs } from '$core/belief/index';
+import { prior } from '$core/parameter/index';
 import { goodField, temperatureField } from '$core/quantity/index';
 import { FlyBodyRequest } from '$lib/documents/fly/validation';
 import { LieBodyRequest } from '$lib/documents/lie/validation';
@@ -23,7 +23,7 @@ export class StripRequest {
 	@Id('lastRigId must be the id of a rig.', 'optional') lastRigId?: string;
 }
 
-export class BeliefRequest {
+export class ParameterRequest {
 	@Positive('The median', 1e5) median!: number;
 	@Positive('The spread', 3) spread!: number;
 	@Positive('The spread below', 3, true) spreadBelow?: number;
@@ -87,6 +87,6 @@ export class PredictRequest {
 	/** Whether what was learned from the log counts; it does unless it is said not to. */
 	@YesNo('Whether what was learned counts', true) learned?: boolean;
 	/** What is believed of single parameters, in place of what Gravitas believes. */
-	@MapOf('The beliefs', Object.keys(priorBeliefs), () => BeliefRequest)
-	beliefs?: Record<string, unknown>;
+	@MapOf('The parameters', Object.keys(prior), () => ParameterRequest)
+	parameters?: Record<string, unknown>;
 }

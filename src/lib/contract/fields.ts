@@ -309,7 +309,11 @@ export function Many(name: string, type: () => new () => object, most: number): 
 			ArrayMaxSize(most, { message }),
 			IsObject({ each: true, message }),
 			ValidateNested({ each: true, message }),
-			Type(type)
+			Type(type),
+			Transform(({ value }: { value: unknown }) => {
+				if (Array.isArray(value)) value.forEach(asNow);
+				return value;
+			})
 		]
 	);
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { priorBeliefs, valuesAt } from '$core/belief/index';
+import { prior, valuesAt } from '$core/parameter/index';
 import { buildFly, compileBuild, partNames, recipeChange, type Recipe } from '$core/fly/index';
 import { anyRecipe } from '$lib/documents/fly/any-recipe.testing';
 import { recipeToDocument } from '$lib/documents/fly/recipe';
@@ -16,7 +16,7 @@ import {
 } from './index';
 import { documentRequests } from '$lib/documents/requests';
 
-const median = valuesAt(priorBeliefs);
+const median = valuesAt(prior);
 
 function subjectOf(recipe: Recipe, before: Recipe | null = null): Subject {
 	const build = buildFly(recipe, median);

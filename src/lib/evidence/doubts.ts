@@ -1,4 +1,4 @@
-import type { Beliefs } from '$core/belief/index';
+import type { Distribution } from '$core/parameter/index';
 import {
 	doubtAbout,
 	type Doubt,
@@ -47,11 +47,11 @@ const TYPED: readonly SlipName[] = ['ten times', 'a tenth', 'grains', 'milligram
  */
 export function entryQuestion(
 	entry: Unkept,
-	believed: Beliefs,
+	distribution: Distribution,
 	flies: readonly OtherFly[] = []
 ): EntryQuestion | null {
 	const one = { key: '', on: '', ...entry };
-	const doubt = doubtAbout(one, believed, flies);
+	const doubt = doubtAbout(one, distribution, flies);
 	if (!doubt) return null;
 	const { figure, unit, scale, what } = said(one, doubt);
 	const range = `${digits(doubt.low * scale)}–${digits(doubt.high * scale)} ${unit}`;

@@ -18,9 +18,9 @@
 	}
 	let { recipe, scale, width, height, places = [], part }: Props = $props();
 
-	const { beliefs } = useWorkspace();
+	const { parameters } = useWorkspace();
 	const section = $derived.by(() => {
-		const values = mediansFor(recipe, beliefs.believed);
+		const values = mediansFor(recipe, parameters.distribution);
 		const build = buildFly(recipe, values);
 		return sectionOf(build, compileBuild(build, values).body);
 	});

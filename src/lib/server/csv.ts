@@ -1,4 +1,4 @@
-import { priorBeliefs } from '$core/belief/index';
+import { prior } from '$core/parameter/index';
 import { learnedNow } from './learned';
 import type { Band } from '$core/drift/index';
 import type { Interval } from '$core/quantity/index';
@@ -95,7 +95,7 @@ export async function fliesAsCsv(
 		? { name: rigRow.name, rig: rigFromDocument(rigRow.body) }
 		: rigFor(undefined, about);
 	const { learned } = await learnedNow(store);
-	const believed = { ...priorBeliefs, learned };
+	const distribution = { ...prior, learned };
 	const pieces: FlyRow[][] = [];
 	const size = drifts === null ? PIECE : AT_ONCE;
 	for (let from = 0; from < flies.length; from += pieces.at(-1)!.length) {
@@ -103,13 +103,13 @@ export async function fliesAsCsv(
 	}
 	const rowsOf = async (piece: readonly FlyRow[]) => {
 		const recipes = piece.map(({ body }) => recipeFromDocument(body.recipe));
-		const asked = { recipes, ...water, believed };
+		const asked = { recipes, ...water, distribution };
 		const [figures, bands] = await Promise.all([
 			pool().run(asked, gone ? { signal: gone } : {}),
 			Promise.all(
 				recipes.map(async (recipe) => {
 					if (drifts === null) return null;
-					const question = { recipe, ...water, rig: rig.rig, believed };
+					const question = { recipe, ...water, rig: rig.rig, distribution };
 					return (await driftsOf(question, drifts, gone)).band;
 				})
 			)

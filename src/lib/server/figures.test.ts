@@ -41,9 +41,12 @@ const store = {
 	workedOut: () => Promise.resolve(null),
 	found: () => Promise.resolve({ sum: '', texts: {} })
 } as unknown as Store;
-const ask = async (fly: object, lie: object = here, beliefs?: object, more: object = {}) =>
+const ask = async (fly: object, lie: object = here, parameters?: object, more: object = {}) =>
 	predictionFor(
-		checked({ fly, lie, ...(beliefs ? { beliefs } : {}), drifts: 8, ...more }, PredictRequest),
+		checked(
+			{ fly, lie, ...(parameters ? { parameters } : {}), drifts: 8, ...more },
+			PredictRequest
+		),
 		store
 	);
 
@@ -60,7 +63,7 @@ test('a prediction by request is the one of the page, in the units that it names
 	expect(found.attitude.pitchDeg!.value).toBeCloseTo(page.sink.pitch, 3);
 });
 
-test('unlikely values are asked about, impossible ones and unknown beliefs are refused with their place', async () => {
+test('unlikely values are asked about, impossible ones and unknown parameters are refused with their place', async () => {
 	const bead = { ...recipe.bead!, diameterMm: 9 };
 	const odd = await ask({ recipe: { ...recipe, bead } }, { ...here, surfaceSpeedMs: 3.5 });
 	expect(odd.questions.map(({ path }) => path).sort()).toEqual([
@@ -83,13 +86,13 @@ test('unlikely values are asked about, impossible ones and unknown beliefs are r
 	]);
 	expect(
 		await refusal(() => ask({ recipe }, here, { 'bead.gold': { median: 1, spread: 1 } }))
-	).toEqual([422, 'beliefs.bead.gold']);
+	).toEqual([422, 'parameters.bead.gold']);
 	expect(
 		await refusal(() => ask({ recipe }, here, { 'hook.wire': { median: -1, spread: 1 } }))
-	).toEqual([422, 'beliefs.hook.wire.median']);
+	).toEqual([422, 'parameters.hook.wire.median']);
 });
 
-test('a belief that is stated moves the figure, and its spread the interval', async () => {
+test('a parameter that is stated moves the figure, and its spread the interval', async () => {
 	const plain = await ask({ recipe });
 	const light = await ask({ recipe }, here, {
 		'bead.tungsten.density': { median: 14000, spread: 0.001 }

@@ -1,4 +1,4 @@
-import type { Beliefs } from '$core/belief/index';
+import type { Distribution } from '$core/parameter/index';
 import type { ImportChoice, ImportItem } from '$lib/api/import';
 import type { DocumentKind, DocumentRow, FlyRow, LotRow } from '$lib/documents/kinds';
 import { entryQuestion, othersIn } from '$lib/evidence/doubts';
@@ -19,7 +19,7 @@ export interface ImportAsked {
 	/** The person's day, for ledgers. */
 	readonly today: string;
 	/** Asks about what is hardly believable by these; null: nothing is asked. */
-	readonly believed: Beliefs | null;
+	readonly distribution: Distribution | null;
 }
 
 export interface ImportPlanned {
@@ -46,8 +46,8 @@ export function planOf(asked: ImportAsked, here: readonly DocumentRow[]): Import
 	const choose = (kind: DocumentKind, id: string) =>
 		asked.choices[`${kind}:${id}`] ?? asked.different;
 	const { items, writes } = planImport(here, incoming, choose);
-	if (!asked.believed) return { items, writes, passedOver };
-	const questions = questionsAbout(writes, asked.believed, ofKind<FlyRow>('fly'));
+	if (!asked.distribution) return { items, writes, passedOver };
+	const questions = questionsAbout(writes, asked.distribution, ofKind<FlyRow>('fly'));
 	const asking = items.map((item) => {
 		const question = questions.get(`${item.kind}:${item.id}`);
 		return question === undefined ? item : { ...item, question };
@@ -61,7 +61,7 @@ const MOST_ASKED = 1000;
 /** What is asked about what is hardly believable, by document. */
 function questionsAbout(
 	writes: readonly Write[],
-	believed: Beliefs,
+	distribution: Distribution,
 	flies: readonly FlyRow[]
 ): Map<string, string> {
 	const others = othersIn(flies);
@@ -69,7 +69,7 @@ function questionsAbout(
 	for (const { kind, id, content } of writes.slice(0, MOST_ASKED)) {
 		for (const one of foundIn(kind, id, content.body)) {
 			if (one.kind === 'outing') continue;
-			const asked = entryQuestion(one, believed, others);
+			const asked = entryQuestion(one, distribution, others);
 			if (asked) questions.set(`${kind}:${id}`, asked.words);
 		}
 	}

@@ -1,4 +1,4 @@
-import { priorBeliefs } from '$core/belief/index';
+import { prior } from '$core/parameter/index';
 import { localDay } from '$lib/contract/day';
 import { importChoices, type ImportAnswer, type ImportChoice } from '$lib/api/import';
 import { clipped, INVISIBLE, isVisible } from '$lib/contract/names';
@@ -88,8 +88,8 @@ export async function importInto(
 	{ files, look, label, different, choices }: ImportRequest,
 	gone?: AbortSignal
 ): Promise<ImportAnswer> {
-	const believed = look ? { ...priorBeliefs, learned: (await learnedNow(store)).learned } : null;
-	const asked = { files, different, choices, today: localDay(), believed };
+	const distribution = look ? { ...prior, learned: (await learnedNow(store)).learned } : null;
+	const asked = { files, different, choices, today: localDay(), distribution };
 	const stand = store.stand();
 	const plan = await planned(await store.read(documentTexts), asked, gone);
 	if (look) return { items: plan.items, written: 0, passedOver: plan.passedOver };

@@ -66,7 +66,7 @@ const outing = fc.record({
 	saw: fc.constantFrom(...sights),
 	flowM3s: maybe(some(1e4)),
 	fit: maybe(
-		fc.constant({ model: 3, logOdds: -1.25, slopes: [{ belief: 'water.depth', slope: 0.5 }] })
+		fc.constant({ model: 3, logOdds: -1.25, slopes: [{ parameter: 'water.depth', slope: 0.5 }] })
 	)
 });
 const body = fc
@@ -147,7 +147,7 @@ test('a table that is wrong is said with its row and its column', () => {
 		['body.drop.recipe.hook.size', 'recipe_json'],
 		['body.drop.runsS.2', 'runs_s'],
 		['body.outing.flowM3s', 'flow_m3s'],
-		['body.outing.fit.slopes.0.belief', 'fit_json'],
+		['body.outing.fit.slopes.0.parameter', 'fit_json'],
 		['body.expected.low', 'expected_low'],
 		['body.exclusion.of', 'exclusion_of'],
 		['name', 'name']

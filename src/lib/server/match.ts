@@ -1,4 +1,4 @@
-import { priorBeliefs } from '$core/belief/index';
+import { prior } from '$core/parameter/index';
 import { verdictOf } from '$core/predict/index';
 import { does, USUAL_WISHES, type FoundBuild, type Locks } from '$core/match/index';
 import type { LotRow } from '$lib/documents/kinds';
@@ -42,7 +42,7 @@ export async function matchFor(
 			locks: { ...USUAL_LOCKS, ...given(locks) },
 			wishes: wished,
 			shelf: shelfOf((await store.list('lot')) as LotRow[], wished.onlyOwned),
-			believed: { ...priorBeliefs, learned }
+			distribution: { ...prior, learned }
 		},
 		gone
 	);

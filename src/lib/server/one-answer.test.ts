@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Papa from 'papaparse';
 import { afterAll, beforeAll, expect, test } from 'vitest';
-import { learnedAbout, priorBeliefs, valuesAt, type Learned } from '$core/belief/index';
+import { learnedAbout, prior, valuesAt, type Learned } from '$core/parameter/index';
 import { buildFly, compileBuild, mixturesFor, type Recipe } from '$core/fly/index';
 import {
 	chanceOf,
@@ -135,7 +135,7 @@ test.each(cells)(
 			expect(tidy(one.chance)).toBe((await predicted(one.recipe, lie, rigRow)).chance);
 		}
 		const fluid = fluidAt(celsius);
-		const values = valuesAt(priorBeliefs);
+		const values = valuesAt(prior);
 		const build = buildFly(recipe, values);
 		const sink = settle(compileBuild(build, values).body, fluid, values);
 		const [step] = levers(build, sink, fluid, null, emptyShelf);

@@ -1,4 +1,9 @@
-import { priorBeliefs, type Belief, type BeliefName, type Beliefs } from '$core/belief/index';
+import {
+	prior,
+	type Parameter,
+	type ParameterName,
+	type Distribution
+} from '$core/parameter/index';
 import { fitOf, partNames } from '$core/fly/index';
 import { DRIFTS, predict, verdictOf, type DriftQuestion } from '$core/predict/index';
 import { descend, dragAccount, type Hang } from '$core/sink/index';
@@ -8,7 +13,7 @@ import { questionsIn } from '$lib/contract/fields';
 import { lieFromDocument } from '$lib/documents/lie/body';
 import { recipeFromDocument } from '$lib/documents/fly/recipe';
 import { lieToday } from '$lib/documents/lie/today';
-import { BeliefRequest, PredictRequest } from '$lib/api/requests';
+import { ParameterRequest, PredictRequest } from '$lib/api/requests';
 import { checked } from './api';
 import { checkZone, rigFor, type Today } from './asked';
 import { driftFor } from './drift';
@@ -20,23 +25,23 @@ import { Refusal } from './store/refusal';
 /**
  * Answers a prediction request: figures with the central 90 % in the units that their names give.
  *
- * @throws Refusal with 422 for a belief that is not known or cannot be
+ * @throws Refusal with 422 for a parameter that is not known or cannot be
  */
 export async function predictionFor(
 	request: PredictRequest,
 	store: Keeping & Pick<Store, 'opening'>,
 	{ today = null, gone }: { readonly today?: Today | null; readonly gone?: AbortSignal } = {}
 ) {
-	const { fly, lie, beliefs, drifts = DRIFTS.first, wanted } = request;
+	const { fly, lie, parameters, drifts = DRIFTS.first, wanted } = request;
 	const { temperatureC, ...body } = lie;
 	const recipe = recipeFromDocument(fly.recipe);
 	const { learned } = request.learned === false ? NOTHING_LEARNED : await learnedNow(store);
-	const believed: Beliefs = { ...withBeliefs(beliefs ?? {}), learned };
+	const distribution: Distribution = { ...withParameters(parameters ?? {}), learned };
 	const plain = lieFromDocument(body);
 	const water = today ? lieToday({ ...plain, key: today.key }, today.river) : plain;
 	checkZone(water);
 	const rig = rigFor(request.rig, await store.opening());
-	const found = predict(recipe, water, temperatureC, believed);
+	const found = predict(recipe, water, temperatureC, distribution);
 	const values = found.median;
 	const fluid = fluidAt(temperatureC);
 	const drag = new Map(
@@ -51,7 +56,7 @@ export async function predictionFor(
 		lie: water,
 		celsius: temperatureC,
 		rig: rig.rig,
-		believed,
+		distribution,
 		...(wanted && { wanted })
 	};
 	const weight = found.submergedWeight?.value ?? 0;
@@ -100,9 +105,9 @@ export async function predictionFor(
 			volumeMm3: tidy(volume * 1e9),
 			airMm3: tidy(air * 1e9)
 		})),
-		massContributors: found.massContributors.slice(0, 3).map(({ belief, share }) => ({
-			belief,
-			about: priorBeliefs[belief].about,
+		massContributors: found.massContributors.slice(0, 3).map(({ parameter, share }) => ({
+			parameter,
+			about: prior[parameter].about,
 			share: tidy(share)
 		})),
 		questions: questionsIn(PredictRequest, request),
@@ -135,16 +140,16 @@ const scaled = <T extends Interval | null>(interval: T, factor: number) =>
 		high: tidy(interval.high * factor)
 	}) as T extends null ? null : Interval;
 
-function withBeliefs(given: Record<string, unknown>): Beliefs {
-	const changed: Record<string, Belief> = {};
+function withParameters(given: Record<string, unknown>): Distribution {
+	const changed: Record<string, Parameter> = {};
 	for (const [name, raw] of Object.entries(given)) {
-		const path = `beliefs.${name}`;
-		if (!Object.hasOwn(priorBeliefs, name)) {
-			const message = `There is no belief of this name. There are: ${Object.keys(priorBeliefs).join(', ')}.`;
+		const path = `parameters.${name}`;
+		if (!Object.hasOwn(prior, name)) {
+			const message = `There is no parameter of this name. There are: ${Object.keys(prior).join(', ')}.`;
 			throw new Refusal(422, `${path}: ${message}`, { errors: [{ path, message }] });
 		}
-		const { median, spread, spreadBelow } = checked(raw, BeliefRequest, path);
-		const { scope, about, source } = priorBeliefs[name as BeliefName];
+		const { median, spread, spreadBelow } = checked(raw, ParameterRequest, path);
+		const { scope, about, source } = prior[name as ParameterName];
 		changed[name] = {
 			scope,
 			about,
@@ -154,5 +159,5 @@ function withBeliefs(given: Record<string, unknown>): Beliefs {
 			...(spreadBelow === undefined ? {} : { spreadBelow })
 		};
 	}
-	return { ...priorBeliefs, ...changed };
+	return { ...prior, ...changed };
 }

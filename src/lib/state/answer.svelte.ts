@@ -1,10 +1,10 @@
 import { compileBuild, fitOf, mixturesFor, recipeChange, sectionOf } from '$core/fly/index';
-import { learnedAbout } from '$core/belief/index';
+import { learnedAbout } from '$core/parameter/index';
 import { predict, type DriftQuestion } from '$core/predict/index';
 import { settleNear } from '$core/sink/index';
 import { compileColumn, fluidAt, mixturesIn } from '$core/water/index';
 import { recipeFromDocument } from '$lib/documents/fly/recipe';
-import type { Beliefs } from './beliefs.svelte';
+import type { Parameters } from './parameters.svelte';
 import type { Documents } from './documents.svelte';
 import { goodDrift } from './preferences.svelte';
 import type { Selection } from './selection.svelte';
@@ -14,7 +14,7 @@ import type { Strip } from './strip.svelte';
 export class Answer {
 	/** Of what was learned, what bears on the fly, the rig and the lie on the strip; null where nothing was learned. */
 	private readonly learnedHere = $derived.by(() => {
-		const { learned } = this.beliefs.learning;
+		const { learned } = this.parameters.learning;
 		if (learned.mean.length === 0 || !this.strip.recipe || !this.strip.water) return null;
 		return learnedAbout(learned, [mixturesFor(this.strip.recipe), mixturesIn(this.strip.water)]);
 	});
@@ -33,7 +33,7 @@ export class Answer {
 	});
 	readonly prediction = $derived.by(() => {
 		const { recipe, waterOrStill, temperature } = this.strip;
-		return recipe && predict(recipe, waterOrStill, temperature, this.beliefs.believed);
+		return recipe && predict(recipe, waterOrStill, temperature, this.parameters.distribution);
 	});
 	readonly column = $derived.by(() => {
 		const { water, temperature } = this.strip;
@@ -50,7 +50,7 @@ export class Answer {
 
 	/** What of this tier's own the predictions rest on, in words. */
 	readonly checked = $derived.by(() => {
-		const { learning, measured } = this.beliefs;
+		const { learning, measured } = this.parameters;
 		const { observations: all } = learning;
 		if (all === 0) return 'Not yet checked against your own flies';
 		const learned = `Learned from ${all} ${all === 1 ? 'entry' : 'entries'} of your log`;
@@ -84,7 +84,7 @@ export class Answer {
 			recipe,
 			this.strip.waterOrStill,
 			this.strip.temperature,
-			this.beliefs.believed
+			this.parameters.distribution
 		);
 		return {
 			id: row.id,
@@ -100,7 +100,7 @@ export class Answer {
 		private readonly documents: Documents,
 		private readonly selection: Selection,
 		private readonly strip: Strip,
-		private readonly beliefs: Beliefs
+		private readonly parameters: Parameters
 	) {}
 
 	layBeside(id: string | null): void {

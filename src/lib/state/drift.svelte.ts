@@ -12,7 +12,7 @@ import {
 	type SpeedWindow
 } from '$core/predict/index';
 import { heldAlike, openControls, wayTable, type Rig } from '$core/rig/index';
-import type { Learned } from '$core/belief/index';
+import type { Learned } from '$core/parameter/index';
 import { DriftWorker } from '$lib/workers/drift-worker';
 
 /** Drifts of the first band, which is enough for the strip, and of the finer ones that a view asks for. */

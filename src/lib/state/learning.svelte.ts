@@ -5,7 +5,7 @@ import { taughtBy } from '$lib/evidence/observations';
 import { FitWorker } from '$lib/workers/fit-worker';
 import { api } from './client';
 import type { Answer } from './answer.svelte';
-import type { Beliefs } from './beliefs.svelte';
+import type { Parameters } from './parameters.svelte';
 import type { Documents } from './documents.svelte';
 import type { Selection } from './selection.svelte';
 
@@ -13,7 +13,7 @@ import type { Selection } from './selection.svelte';
 interface Parts {
 	readonly documents: Documents;
 	readonly selection: Selection;
-	readonly beliefs: Beliefs;
+	readonly parameters: Parameters;
 	readonly answer: Answer;
 }
 
@@ -43,14 +43,14 @@ export class LearningState {
 	follow(): void {
 		$effect(() => {
 			const { fly } = this.parts.selection;
-			const { origin } = this.parts.beliefs.learning;
+			const { origin } = this.parts.parameters.learning;
 			if (!fly || !origin) return;
 			const { id, revision } = fly;
 			// Of one that is only passed on the way to another, or is being taken back, nobody reads it.
 			const still = setTimeout(() => {
 				api
 					.measured(id)
-					.then((its) => (this.parts.beliefs.measured = { id, revision, ...its }))
+					.then((its) => (this.parts.parameters.measured = { id, revision, ...its }))
 					// It is a line of words, and asked again with the next change.
 					.catch(() => undefined);
 			}, STILL_MS);
@@ -72,7 +72,7 @@ export class LearningState {
 		const answer = await api.learning(this.judging).catch(() => null);
 		this.busy = this.asking;
 		// What was found meanwhile is learned with all the rest, and has its own answer on the way.
-		if (answer && !this.asking) this.parts.beliefs.learning = answer;
+		if (answer && !this.asking) this.parts.parameters.learning = answer;
 		// Where it could not be had the words stay true.
 		if (answer && documents.notice?.words === notice.words) documents.notice = null;
 	}
@@ -80,13 +80,13 @@ export class LearningState {
 	/** Fetches how each entry goes with what was learned, and keeps that up. @returns ends it */
 	judge(): () => void {
 		this.judging = true;
-		if (this.parts.beliefs.learning.observations > 0) void this.learn();
+		if (this.parts.parameters.learning.observations > 0) void this.learn();
 		return () => {
 			this.judging = false;
 		};
 	}
 
-	/** What an outing's water says of the beliefs; half a second's work. */
+	/** What an outing's water says of the parameters; half a second's work. */
 	fit(outing: Omit<Outing, 'key' | 'on' | 'kind'>) {
 		return this.worker.ask({ kind: 'fit', outing });
 	}
@@ -122,17 +122,17 @@ export class LearningState {
 	}
 
 	private take(learning: LearningAnswer): void {
-		const { beliefs, documents, selection } = this.parts;
-		const before = beliefs.learning;
+		const { parameters, documents, selection } = this.parts;
+		const before = parameters.learning;
 		const since = [...this.since.values()];
 		this.since.clear();
 		if (learning.origin === before.origin) {
 			// The same again would have every answer worked out anew.
-			beliefs.learning = { ...learning, learned: before.learned };
+			parameters.learning = { ...learning, learned: before.learned };
 			return;
 		}
 		const figures = this.figures();
-		beliefs.learning = learning;
+		parameters.learning = learning;
 		const after = this.figures();
 		const moved = figures.flatMap((from, k) =>
 			from === after[k] ? [] : [`${from} is now ${after[k]}`]

@@ -3,7 +3,7 @@ import type { TyingRow } from '$lib/documents/batch/body';
 import { NOTHING_LEARNED } from '$lib/api/nothing-learned';
 import { Answer } from './answer.svelte';
 import type { Batches } from './batches.svelte';
-import { Beliefs } from './beliefs.svelte';
+import { Parameters } from './parameters.svelte';
 import { Documents } from './documents.svelte';
 import { DriftState } from './drift.svelte';
 import { LearningState } from './learning.svelte';
@@ -19,7 +19,7 @@ export class Workspace {
 	readonly documents: Documents;
 	readonly selection: Selection;
 	readonly strip: Strip;
-	readonly beliefs: Beliefs;
+	readonly parameters: Parameters;
 	readonly answer: Answer;
 	readonly stock: Stock;
 	readonly log: Log;
@@ -44,8 +44,8 @@ export class Workspace {
 		this.documents = new Documents(data, storage);
 		this.selection = new Selection(this.documents, data.strip);
 		this.strip = new Strip(this.documents, this.selection);
-		this.beliefs = new Beliefs(this.documents, learning ?? NOTHING_LEARNED);
-		this.answer = new Answer(this.documents, this.selection, this.strip, this.beliefs);
+		this.parameters = new Parameters(this.documents, learning ?? NOTHING_LEARNED);
+		this.answer = new Answer(this.documents, this.selection, this.strip, this.parameters);
 		this.stock = new Stock(this.documents, this.selection);
 		this.tying = data.tying;
 		this.log = new Log(this.documents);

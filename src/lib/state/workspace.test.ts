@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { predict } from '$core/predict/index';
-import { priorBeliefs } from '$core/belief/index';
+import { prior } from '$core/parameter/index';
 import { starterRig } from '$core/rig/index';
 import { lieAtFlow } from '$core/water/index';
 import type { LearningAnswer, Opening, Snapshot } from '$lib/api/answers';
@@ -66,7 +66,7 @@ describe('the strip’s answer', () => {
 		const water = lieAtFlow(lieFromDocument(surveyed.body), 4, strip.exponents).lie;
 		expect(water.depth).toBeGreaterThan(lie.body.depthM);
 		expect(strip.water).toMatchObject({ depth: water.depth, surfaceSpeed: water.surfaceSpeed });
-		const expected = predict(recipeFromDocument(fly.body.recipe), water, 14, priorBeliefs);
+		const expected = predict(recipeFromDocument(fly.body.recipe), water, 14, prior);
 		expect(answer.prediction!.mass).toEqual(expected.mass);
 		expect(answer.prediction!.speed).toEqual(expected.speed);
 		// Free of any line there is nothing to drift; a chance is meant on the starter's rig.
@@ -261,7 +261,7 @@ describe('what is learned', () => {
 	beforeEach(() => vi.stubGlobal('location', { pathname: '/' }));
 
 	test('is asked of the server when something was found, once, and said by what it moved', async () => {
-		const { documents, learning, beliefs, answer } = open();
+		const { documents, learning, parameters, answer } = open();
 		answers = () => ({ status: 200, body: about });
 		documents.receive(news('a.1', 'fly', 'A fly'));
 		expect(asked).toEqual([]);
@@ -272,58 +272,58 @@ describe('what is learned', () => {
 		documents.receive(news('a.3', 'entry', 'In the tube'));
 		await vi.waitFor(() => expect(learning.busy).toBe(false));
 		expect(asked.map(({ path }) => path)).toEqual(Array(2).fill('/api/learning?judged=0'));
-		expect(beliefs.learning.origin).toBe('later');
+		expect(parameters.learning.origin).toBe('later');
 		expect(answer.prediction!.speed!.value).not.toBe(before);
 		expect(learning.changed).toMatch(/cm\/s is now .*, because of “On the scale” and 1 more\.$/);
 		expect(documents.notice!.words).toBe(learning.changed);
 		// The same is learned: nothing is worked out anew.
-		const { learned } = beliefs.learning;
+		const { learned } = parameters.learning;
 		documents.receive(news('a.4', 'entry', 'A note'));
 		await vi.waitFor(() => expect(learning.busy).toBe(false));
-		expect(beliefs.learning.learned).toBe(learned);
+		expect(parameters.learning.learned).toBe(learned);
 		expect(learning.changed).toContain('On the scale');
 	});
 
 	test('is said of the fly on the strip, as far as it is known how often that was measured', () => {
-		const { beliefs, answer, selection, documents } = open({}, null, about);
+		const { parameters, answer, selection, documents } = open({}, null, about);
 		const fly = selection.fly!;
 		expect(answer.checked).toBe('Learned from 3 entries of your log');
 		const { id, revision } = fly;
-		beliefs.measured = { id, revision, weighed: 1, timed: 2 };
+		parameters.measured = { id, revision, weighed: 1, timed: 2 };
 		expect(answer.checked).toBe('This very fly was weighed once and timed 2 times by you');
-		beliefs.measured = { id, revision, weighed: 0, timed: 0 };
+		parameters.measured = { id, revision, weighed: 0, timed: 0 };
 		expect(answer.checked).toMatch(/this fly was never weighed or timed$/);
 		// What is shown is not what is kept.
 		documents.saving = true;
 		expect(answer.checked).toBe('Learned from 3 entries of your log');
-		beliefs.learning = NOTHING_LEARNED;
+		parameters.learning = NOTHING_LEARNED;
 		expect(answer.checked).toBe('Not yet checked against your own flies');
 	});
 
 	test('that a page did not wait for is fetched, and said until it is there', async () => {
-		const { learning, beliefs, documents } = open({}, null, null);
+		const { learning, parameters, documents } = open({}, null, null);
 		answers = () => ({ status: 200, body: about });
-		expect(beliefs.learning).toEqual(NOTHING_LEARNED);
+		expect(parameters.learning).toEqual(NOTHING_LEARNED);
 		const caughtUp = learning.catchUp();
 		expect(learning.busy).toBe(true);
 		expect(documents.notice!.words).toMatch(/^Learning from what you weighed.*those of the tables/);
 		await caughtUp;
-		expect(beliefs.learning.origin).toBe('later');
+		expect(parameters.learning.origin).toBe('later');
 		expect(learning.busy).toBe(false);
 		// No entry moved anything: it was so all along.
 		expect(documents.notice).toBe(null);
 		answers = () => ({ status: 500, body: { message: 'No.' } });
-		const before = beliefs.learning;
+		const before = parameters.learning;
 		await learning.catchUp();
-		expect(beliefs.learning).toBe(before);
+		expect(parameters.learning).toBe(before);
 		expect(documents.notice!.words).toContain('those of the tables');
 	});
 
 	test('with how each entry goes with it is fetched for the view that shows it', async () => {
-		const { learning, beliefs } = open({}, null, about);
+		const { learning, parameters } = open({}, null, about);
 		answers = () => ({ status: 200, body: { ...about, unusable: ['entry:one'] } });
 		const end = learning.judge();
-		await vi.waitFor(() => expect(beliefs.learning.unusable).toEqual(['entry:one']));
+		await vi.waitFor(() => expect(parameters.learning.unusable).toEqual(['entry:one']));
 		expect(asked.map(({ path }) => path)).toEqual(['/api/learning?judged=1']);
 		end();
 	});

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { priorBeliefs } from '$core/belief/index';
+	import { prior } from '$core/parameter/index';
 	import { compileBuild, partNames, partWords } from '$core/fly/index';
 	import { GRAVITY } from '$core/material/index';
 	import { onAverage, type Prediction } from '$core/predict/index';
@@ -58,9 +58,9 @@
 	/** Where the sink rate's range comes from, and the mean of many flies. */
 	function rangeFrom({ mass, massContributors, speed, speedContributors }: Prediction): string {
 		// What one fly differs from the next no drop can teach.
-		const widest = speedContributors.find(({ belief }) => priorBeliefs[belief].scope !== 'fly');
+		const widest = speedContributors.find(({ parameter }) => prior[parameter].scope !== 'fly');
 		const most = widest
-			? `What is least known of its sink rate is the ${priorBeliefs[widest.belief].about}; a timed drop narrows that. `
+			? `What is least known of its sink rate is the ${prior[widest.parameter].about}; a timed drop narrows that. `
 			: '';
 		const grams = massFigure(onAverage(mass, massContributors)).interval;
 		const sinks = speed && speedFigure(onAverage(speed, speedContributors)).interval;

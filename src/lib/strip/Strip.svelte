@@ -26,7 +26,7 @@
 		showHow: () => void;
 	}
 	let { open = $bindable(), showHistory, showHow }: Props = $props();
-	const { answer, documents, beliefs, strip, selection, drift, choices } = useWorkspace();
+	const { answer, documents, parameters, strip, selection, drift, choices } = useWorkspace();
 
 	const prediction = $derived(answer.prediction);
 	/** Apart from what follows the keys: it changes with the stock alone. */
@@ -37,7 +37,7 @@
 		drift.follow(answer.driftQuestion, {
 			shelf,
 			wishes: choices.wishes,
-			learned: beliefs.learning.learned
+			learned: parameters.learning.learned
 		})
 	);
 	const drifted = $derived(

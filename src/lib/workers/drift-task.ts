@@ -44,8 +44,8 @@ function readyFor(question: DriftQuestion, care = CAREFUL): Drifting {
 	const words = JSON.stringify([question, care]);
 	if (last?.words === words) return last.ready;
 	// On another line or in another lie the fly is the same.
-	const { recipe, celsius, learned, believed } = question;
-	const fly = JSON.stringify([recipe, celsius, learned, believed]);
+	const { recipe, celsius, learned, distribution } = question;
+	const fly = JSON.stringify([recipe, celsius, learned, distribution]);
 	const known = last?.fly === fly ? last.ready.median.flies[0]!.fly : undefined;
 	last = { words, fly, ready: drifting(question, known, care) };
 	return last.ready;

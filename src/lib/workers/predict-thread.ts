@@ -1,4 +1,4 @@
-import type { Beliefs } from '../../core/belief/index';
+import type { Distribution } from '../../core/parameter/index';
 import type { Recipe } from '../../core/fly/index';
 import { predict } from '../../core/predict/index';
 import type { Interval } from '../../core/quantity/index';
@@ -9,7 +9,7 @@ export interface FiguresAsked {
 	readonly recipes: readonly Recipe[];
 	readonly lie: Lie;
 	readonly celsius: number;
-	readonly believed: Beliefs;
+	readonly distribution: Distribution;
 }
 
 /** What is predicted of one of them, with the central 90 %. */
@@ -28,13 +28,13 @@ export interface Figures {
 }
 
 /** Predictions in a thread of the server, in the order of the flies. */
-export default function figures({ recipes, lie, celsius, believed }: FiguresAsked): Figures[] {
+export default function figures({ recipes, lie, celsius, distribution }: FiguresAsked): Figures[] {
 	return recipes.map((recipe) => {
 		const { mass, speed, time, distance, modelVersion, ...found } = predict(
 			recipe,
 			lie,
 			celsius,
-			believed
+			distribution
 		);
 		const attitude = found.floats ? null : found.sink.attitude;
 		const pitch = found.floats ? null : found.sink.pitch;

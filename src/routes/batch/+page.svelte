@@ -21,9 +21,9 @@
 
 	let { data } = $props();
 	const workspace = useWorkspace();
-	const { selection, beliefs, stock, documents, strip } = workspace;
+	const { selection, parameters, stock, documents, strip } = workspace;
 	const batches = batchesOf(workspace);
-	const run = new PlannedRun({ documents, selection, strip, beliefs, batches });
+	const run = new PlannedRun({ documents, selection, strip, parameters, batches });
 	let chooser = $state<'fly' | 'rig' | 'lie' | null>(null);
 	let tying = $state.raw<Tying | null>(null);
 
@@ -99,7 +99,7 @@
 			<Marks marks={marksOf(build)} lengths={gaugeLengths(build)} />
 			<div class="pt-4">
 				<CutList
-					amounts={cutListOf(items, beliefs.believed)}
+					amounts={cutListOf(items, parameters.distribution)}
 					count={run.all}
 					price={run.price}
 					short={run.short}

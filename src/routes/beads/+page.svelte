@@ -9,7 +9,7 @@
 	import QuestionForm from '$lib/views/beads/QuestionForm.svelte';
 
 	const workspace = useWorkspace();
-	const { beliefs, documents, choices } = workspace;
+	const { parameters, documents, choices } = workspace;
 	const question = new BeadQuestion(workspace);
 	const search = new WhichBeadState();
 	$effect(() => {
@@ -24,7 +24,7 @@
 			lie: water,
 			celsius: temperature,
 			wanted: goodDrift.current,
-			learned: beliefs.learning.learned,
+			learned: parameters.learning.learned,
 			shelf: shelfOf(documents.all('lot'), question.only),
 			enough: choices.wishes.enough
 		});

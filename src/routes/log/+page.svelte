@@ -15,7 +15,7 @@
 
 	let { data } = $props();
 	const workspace = useWorkspace();
-	const { beliefs, documents, selection, learning } = workspace;
+	const { parameters, documents, selection, learning } = workspace;
 	let chooser = $state<'fly' | 'rig' | 'lie' | null>(null);
 	$effect(() => scale.load(data.demo));
 	$effect(() => bindOnlyStrip(selection, (which) => (chooser = which)));
@@ -27,7 +27,7 @@
 	let count = $state(1);
 	let only = $state<RowKind | 'all'>('all');
 
-	const rows = $derived(logRows(beliefs.found, beliefs.learning));
+	const rows = $derived(logRows(parameters.found, parameters.learning));
 	const shown = $derived(only === 'all' ? rows : rows.filter((row) => row.kind === only));
 	const counted = $derived(rows.filter(({ excluded }) => !excluded));
 	const offs = $derived(residuals(shown));

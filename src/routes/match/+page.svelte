@@ -17,7 +17,7 @@
 	import Segments from '$lib/ui/Segments.svelte';
 
 	const workspace = useWorkspace();
-	const { strip, beliefs, selection, documents, choices } = workspace;
+	const { strip, parameters, selection, documents, choices } = workspace;
 	const search = searchOf(workspace);
 	let chooser = $state<'fly' | 'rig' | 'lie' | null>(null);
 	let table = $state(false);
@@ -38,7 +38,7 @@
 			locks: choices.locks,
 			wishes: choices.wishes,
 			shelf: shelfOf(lots, choices.wishes.onlyOwned),
-			believed: beliefs.believed
+			distribution: parameters.distribution
 		};
 	});
 	$effect(() => search.follow(question));

@@ -15,7 +15,7 @@
 	import LotList from '$lib/views/stock/LotList.svelte';
 	import Shopping from '$lib/views/stock/Shopping.svelte';
 
-	const { documents, stock, selection, beliefs } = useWorkspace();
+	const { documents, stock, selection, parameters } = useWorkspace();
 	let chosen = $state<string | null>(null);
 	const lot = $derived(
 		documents.all('lot').find(({ id }) => id === chosen) ??
@@ -66,7 +66,7 @@
 					remove={() => void documents.erase(now)}
 					parts={selection.fly ? partsFrom(now) : []}
 					take={(part) => stock.takeFrom(now, part)}
-					believed={beliefs.believed}
+					distribution={parameters.distribution}
 				/>
 			{/key}
 		{:else}

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { priorBeliefs, valuesAt } from '../../belief/index';
+import { prior, valuesAt } from '../../parameter/index';
 import type { Line } from '../../body/index';
 import { compileFly, starterRecipe } from '../../fly/index';
 import {
@@ -17,7 +17,7 @@ import { FINE, ROUGH } from '../index';
 import { Kernel } from './kernel';
 import { Trace, traced, type Moment, type Way } from '../trace';
 
-const median = valuesAt(priorBeliefs);
+const median = valuesAt(prior);
 const { body } = compileFly(starterRecipe, median);
 const fly = towed(body, fluidAt(8), median, settle(body, fluidAt(8), median));
 const light = towedAlike(fly, fly.mass / 2, fly.weight / 4, fly.speed / 2);

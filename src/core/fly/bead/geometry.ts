@@ -1,12 +1,12 @@
-import type { BeliefValues } from '../../belief/index';
+import type { ParameterValues } from '../../parameter/index';
 import { BEAD_PROPORTIONS } from '../../material/index';
 import { isJig } from '../hook-styles';
 import type { BeadChoice, HookChoice } from '../recipe';
 import { beadShapeTable, type BeadShape } from './shapes';
 import { beadSolid, type BeadGeometry } from './solid';
 
-/** The bead as chosen: nominal proportions, or what was measured, scaled by the beliefs. */
-export function beadGeometry(bead: BeadChoice, values: BeliefValues): BeadGeometry {
+/** The bead as chosen: nominal proportions, or what was measured, scaled by the parameters. */
+export function beadGeometry(bead: BeadChoice, values: ParameterValues): BeadGeometry {
 	const diameter = bead.diameter * values['bead.diameter'];
 	const width = (measured: number | undefined, nominal: number, factor: number) =>
 		measured === undefined ? nominal * factor * diameter : measured * factor;
@@ -56,7 +56,7 @@ export function slotTurn(bead: BeadChoice, hook: HookChoice): number {
 }
 
 /** Density of a bead's metal as believed, kg/m³. */
-export function beadDensity(bead: BeadChoice, values: BeliefValues): number {
+export function beadDensity(bead: BeadChoice, values: ParameterValues): number {
 	switch (bead.metal) {
 		case 'tungsten':
 			return values['bead.tungsten.density'];

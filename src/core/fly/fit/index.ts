@@ -1,7 +1,7 @@
 import { GRAM, without } from '../../quantity/index';
 import type { Build } from '../build';
 import { partsOf } from '../parts';
-import type { BeliefValues } from '../../belief/index';
+import type { ParameterValues } from '../../parameter/index';
 import type { Ride } from '../ride';
 import { beadNotes } from './bead';
 import { coilNotes } from './coil';
@@ -24,7 +24,7 @@ const UNEXPLAINED = 1.3;
  */
 export function fitOf(
 	build: Build,
-	values: BeliefValues,
+	values: ParameterValues,
 	ride: Ride | null = null
 ): readonly FitNote[] {
 	const notes = [...beadNotes(build), ...coilNotes(build), ...dressingNotes(build)];
@@ -46,7 +46,7 @@ export function fitOf(
 	return notes.sort((a, b) => ORDER.indexOf(a.severity) - ORDER.indexOf(b.severity));
 }
 
-function weighingNote(build: Build, values: BeliefValues): FitNote | null {
+function weighingNote(build: Build, values: ParameterValues): FitNote | null {
 	const { weighed } = build.recipe;
 	if (weighed === undefined) return null;
 	const sum = partsOf({ ...build, recipe: without(build.recipe, 'weighed') }, values).reduce(

@@ -1,6 +1,6 @@
 import { materials } from '../../material/index';
 
-/** Something wound or dubbed round the shank. Shares are our estimate, with the wide spreads of the beliefs. */
+/** Something wound or dubbed round the shank. Shares are our estimate, with the wide spreads of the parameters. */
 export interface Wrap {
 	/** Share of the wound space that is matter. */
 	readonly solid: number;

@@ -70,8 +70,8 @@ export interface OutingDocument {
 	flowM3s?: number;
 	saw: Sight;
 	fish: boolean;
-	/** What it says of the beliefs, worked out when it was entered. */
-	fit?: { model: number; logOdds: number; slopes: { belief: string; slope: number }[] };
+	/** What it says of the parameters, worked out when it was entered. */
+	fit?: { model: number; logOdds: number; slopes: { parameter: string; slope: number }[] };
 }
 export { sights, type Sight };
 

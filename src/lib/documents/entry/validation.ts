@@ -1,4 +1,4 @@
-import { priorBeliefs } from '$core/belief/index';
+import { prior } from '$core/parameter/index';
 import { sights, type Sight } from '$core/learn/index';
 import { weighedThings, wets, type WeighedThing } from './body';
 import {
@@ -38,8 +38,16 @@ class DropRequest {
 	@YesNo('Between light gates', true) gates?: boolean;
 }
 class SlopeRequest {
-	@OneOf('The belief', Object.keys(priorBeliefs)) belief!: string;
+	@OneOf('The parameter', Object.keys(prior)) parameter!: string;
 	@Within('The slope', [-100, 100]) slope!: number;
+
+	/** Entries of before said it as a belief. */
+	asNow(): void {
+		const before: { belief?: string } = this as object;
+		if (before.belief === undefined) return;
+		this.parameter ??= before.belief;
+		delete before.belief;
+	}
 }
 class FitRequest {
 	@Whole('The model’s version', [0, 1e6]) model!: number;

@@ -1,14 +1,14 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { compileFly, type Recipe } from '$core/fly/index';
-import { priorBeliefs, valuesAt } from '$core/belief/index';
+import { prior, valuesAt } from '$core/parameter/index';
 import { anyRecipe } from './any-recipe.testing';
 import { sameContent } from '../difference';
 import { recipeFromDocument, recipeToDocument, type RecipeDocument } from './recipe';
 import { parse } from '$lib/contract/parse';
 import { documentRequests } from '$lib/documents/requests';
 
-const median = valuesAt(priorBeliefs);
+const median = valuesAt(prior);
 /** As it comes back from a file or the database. */
 const travelled = (recipe: Recipe) =>
 	JSON.parse(JSON.stringify(recipeToDocument(recipe))) as RecipeDocument;

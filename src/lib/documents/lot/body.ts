@@ -1,5 +1,5 @@
 import { beadMetalWords, coilMetalWords, hookWords, ribKindWords } from '$core/fly/index';
-import { priorBeliefs } from '$core/belief/index';
+import { prior } from '$core/parameter/index';
 import { materials, nominalHook } from '$core/material/index';
 import { MILLIMETRE } from '$core/quantity/index';
 import type { RecipeDocument } from '../fly/recipe';
@@ -160,11 +160,11 @@ export function nominalWords(body: LotBodyDocument): string {
 	}
 	if (bead) {
 		if (bead.metal === 'own') return 'An own metal: its density is said on the Bench.';
-		const { median, source } = priorBeliefs[`bead.${bead.metal}.density`];
+		const { median, source } = prior[`bead.${bead.metal}.density`];
 		return `Nominal: ${density(median)} (${source}).`;
 	}
 	if (coil) {
-		const { median, source } = priorBeliefs[`coil.${coil.metal}.density`];
+		const { median, source } = prior[`coil.${coil.metal}.density`];
 		return `Nominal: ${density(median)} (${source}).`;
 	}
 	if (thread)

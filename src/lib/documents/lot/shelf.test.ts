@@ -1,12 +1,12 @@
 import { joinedLedger } from './body';
 import { expect, test } from 'vitest';
-import { priorBeliefs, valuesAt } from '$core/belief/index';
+import { prior, valuesAt } from '$core/parameter/index';
 import { buildFly, turnLength, type Recipe } from '$core/fly/index';
 import type { LotBodyDocument } from './body';
 import type { LotRow } from '../kinds';
 import { costOf, shelfOf } from './shelf';
 
-const median = valuesAt(priorBeliefs);
+const median = valuesAt(prior);
 let count = 0;
 const lot = (body: Omit<LotBodyDocument, 'entries'>, amount: number, price?: number): LotRow => ({
 	kind: 'lot',

@@ -397,7 +397,7 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 			'what the mass’s range comes from, the widest first',
 			list(
 				object({
-					belief: text('name of the belief'),
+					parameter: text('name of the parameter'),
 					about: text('what it is, in words'),
 					share: share('share of the variance, 0 to 1')
 				})

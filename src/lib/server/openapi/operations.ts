@@ -77,7 +77,7 @@ export const operations: readonly Operation[] = [
 				body: {
 					fly: { recipe: odd },
 					lie: here,
-					beliefs: { 'bead.tungsten.density': { median: 16500, spread: 0.02 } }
+					parameters: { 'bead.tungsten.density': { median: 16500, spread: 0.02 } }
 				},
 				status: 200
 			},

@@ -468,7 +468,12 @@ test('rigs of before get a flag a control, and have what their way asks for; eve
 	const lies = 'insert into lie (id, river_id, name, body) values ($1, $2, $3, $4)';
 	await put(lies, usual, riverId, 'A', JSON.stringify({ ...lie, approachM: 3 }));
 	await put(lies, own, riverId, 'B', JSON.stringify({ ...lie, approachM: 3.4 }));
-	const outing = { saw: 'touched', rig: { ...old, way: 'float' } };
+	const fit = (slope: object) => ({ model: 1, logOdds: 0.5, slopes: [{ slope: 2, ...slope }] });
+	const outing = {
+		saw: 'touched',
+		rig: { ...old, way: 'float' },
+		fit: fit({ belief: 'water.depth' })
+	};
 	await put(
 		'insert into entry (id, name, body) values ($1, $2, $3)',
 		randomUUID(),
@@ -491,7 +496,11 @@ test('rigs of before get a flag a control, and have what their way asks for; eve
 	const [entry] = await db.query<{ body: { outing: { rig: object } } }>('select body from entry');
 	const { floatMm, ...others } = { ...kept, rodM, tipHeightM, leader, lead };
 	const float = { way: 'float', floatMm, tippet, landing, kept: others };
-	expect(entry!.body.outing).toEqual({ saw: 'touched', rig: float });
+	expect(entry!.body.outing).toEqual({
+		saw: 'touched',
+		rig: float,
+		fit: fit({ parameter: 'water.depth' })
+	});
 	// The same by reading a file of before, which has no flags.
 	const read = parse(documentRequests.rig, { name: 'Old', body: old });
 	expect(read.ok && rigFromDocument(read.value.body as RigBodyDocument)).toEqual(

@@ -7,7 +7,7 @@
 	import { cutListOf, figuresOf, type RunItem } from './run';
 
 	let { item }: { item: RunItem } = $props();
-	const { beliefs, strip } = useWorkspace();
+	const { parameters, strip } = useWorkspace();
 	let page = $state<CardPage>('A5');
 	/** The card while it is printed. */
 	let printed = $state.raw<{ readonly svg: string; readonly page: CardPage } | null>(null);
@@ -22,9 +22,9 @@
 		const { cardPdf, cardSvg } = await import('./card');
 		const card = {
 			...item,
-			amounts: cutListOf([item], beliefs.believed),
-			believed: beliefs.believed,
-			figures: figuresOf(item, strip.temperature, beliefs.believed)
+			amounts: cutListOf([item], parameters.distribution),
+			distribution: parameters.distribution,
+			figures: figuresOf(item, strip.temperature, parameters.distribution)
 		};
 		const name = `${item.name} bench card`;
 		if (as === 'svg') saveText(`${name}.svg`, 'image/svg+xml', cardSvg(card, page));

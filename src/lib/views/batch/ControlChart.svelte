@@ -4,12 +4,12 @@
 	import { chartOf, offOf, runOff } from './run';
 
 	let { row, item }: { row: BatchRow; item: number } = $props();
-	const { beliefs } = useWorkspace();
+	const { parameters } = useWorkspace();
 
-	const found = $derived(chartOf(row.body, item, beliefs.believed));
+	const found = $derived(chartOf(row.body, item, parameters.distribution));
 	/** What is said of those that are off, the newest first. */
-	const flagged = $derived(offOf(row.body, item, beliefs.believed).reverse());
-	const all = $derived(runOff(row.body, item, beliefs.believed));
+	const flagged = $derived(offOf(row.body, item, parameters.distribution).reverse());
+	const all = $derived(runOff(row.body, item, parameters.distribution));
 
 	const WIDTH = 520;
 	const HEIGHT = 170;

@@ -26,7 +26,7 @@
 	}
 	let { tying, name, items, steps, leave }: Props = $props();
 	const workspace = useWorkspace();
-	const { beliefs, documents } = workspace;
+	const { parameters, documents } = workspace;
 	const batches = batchesOf(workspace);
 
 	let root = $state<HTMLElement>();
@@ -45,7 +45,7 @@
 
 	const now = $derived(tying.order[tying.place] ?? null);
 	const item = $derived(items[now?.item ?? 0]!);
-	const build = $derived(buildFly(item.recipe, mediansFor(item.recipe, beliefs.believed)));
+	const build = $derived(buildFly(item.recipe, mediansFor(item.recipe, parameters.distribution)));
 	const marks = $derived(marksOf(build));
 	const lengths = $derived(gaugeLengths(build));
 	const shown = $derived(marks.filter(({ code }) => now?.step.marks.includes(code)));
@@ -99,7 +99,8 @@
 		const before = tying.order[tying.place - 1];
 		if (!row || !before || before.step.key !== 'weigh') return null;
 		return (
-			offOf(row.body, before.item, beliefs.believed).find(({ fly }) => fly === before.fly) ?? null
+			offOf(row.body, before.item, parameters.distribution).find(({ fly }) => fly === before.fly) ??
+			null
 		);
 	});
 </script>
@@ -195,7 +196,7 @@
 					recipe={item.recipe}
 					fly={now.fly}
 					seed={parseInt(tying.id.slice(0, 8), 16)}
-					believed={beliefs.believed}
+					distribution={parameters.distribution}
 					flies={documents.all('fly')}
 					done={(weight) => tying.weighed(weight, Date.now())}
 				/>

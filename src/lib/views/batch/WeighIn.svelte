@@ -15,7 +15,7 @@
 
 	let { row, item }: { row: BatchRow; item: number } = $props();
 	const workspace = useWorkspace();
-	const { beliefs, documents } = workspace;
+	const { parameters, documents } = workspace;
 	const batches = batchesOf(workspace);
 
 	const flies = $derived(row.body.flies.filter(({ fly }) => itemOf(row.body, fly) === item));
@@ -24,7 +24,7 @@
 			row.body,
 			item,
 			scale.kind === 'none' ? USUAL_STEP : scale.now.step || USUAL_STEP,
-			beliefs.believed
+			parameters.distribution
 		)
 	);
 	const unweighed = $derived(flies.filter(({ massG }) => massG === undefined));
@@ -63,7 +63,7 @@
 				? null
 				: entryQuestion(
 						{ kind: 'weighing', of, ...found },
-						beliefs.believed,
+						parameters.distribution,
 						othersIn(documents.all('fly'))
 					);
 		asked = grams;

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Beliefs } from '$core/belief/index';
+	import type { Distribution } from '$core/parameter/index';
 	import type { Recipe } from '$core/fly/index';
 	import { GRAM, massField, readQuantity } from '$core/quantity/index';
 	import type { FlyRow } from '$lib/documents/kinds';
@@ -12,13 +12,13 @@
 		recipe: Recipe;
 		fly: number;
 		seed: number;
-		believed: Beliefs;
+		distribution: Distribution;
 		/** Which may have been laid on the pan instead. */
 		flies: readonly FlyRow[];
 		/** g, and what the scale's last figure counts; null: not weighed. */
 		done: (weight: { massG: number; scaleStepG?: number } | null) => void;
 	}
-	let { recipe, fly, seed, believed, flies, done }: Props = $props();
+	let { recipe, fly, seed, distribution, flies, done }: Props = $props();
 
 	let typed = $state('');
 	let words = $state('');
@@ -56,7 +56,7 @@
 		const odd =
 			asked !== null && Math.abs(asked - massG) <= STILL * scaleStepG
 				? null
-				: entryQuestion({ kind: 'weighing', of, ...found }, believed, othersIn(flies));
+				: entryQuestion({ kind: 'weighing', of, ...found }, distribution, othersIn(flies));
 		asked = massG;
 		if (odd) words = `${odd.words} Weigh or type it again, or go on once more to keep it.`;
 		else done({ massG, scaleStepG });

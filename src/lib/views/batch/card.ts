@@ -1,5 +1,5 @@
 import { gaugeLengths, marksOf, stepsOf, type Amount } from '$core/batch/index';
-import type { Beliefs } from '$core/belief/index';
+import type { Distribution } from '$core/parameter/index';
 import { buildFly, compileBuild, mediansFor, sectionOf, type Recipe } from '$core/fly/index';
 import { MILLIMETRE } from '$core/quantity/index';
 import { artOf } from '$lib/ui/section/art';
@@ -20,7 +20,7 @@ export interface Card {
 	/** Weight and sink, in a line. */
 	readonly figures: string;
 	/** By which it is drawn. */
-	readonly believed: Beliefs;
+	readonly distribution: Distribution;
 }
 
 /** The materials in greys, for paper. */
@@ -63,12 +63,12 @@ function lines(text: string, width: number, size: number): string[] {
  * as large as the page holds, marks, amounts, steps, weight and sink.
  */
 export function cardSvg(
-	{ name, recipe, count, amounts, figures, believed }: Card,
+	{ name, recipe, count, amounts, figures, distribution }: Card,
 	page: CardPage
 ): string {
 	const { width, height } = cardPages[page];
 	const inner = width - 2 * MARGIN;
-	const values = mediansFor(recipe, believed);
+	const values = mediansFor(recipe, distribution);
 	const build = buildFly(recipe, values);
 	const section = sectionOf(build, compileBuild(build, values).body);
 	const steps = stepsOf(build);

@@ -16,7 +16,7 @@ import {
 	type RunItem
 } from './run';
 
-interface Parts extends Pick<Workspace, 'documents' | 'selection' | 'strip' | 'beliefs'> {
+interface Parts extends Pick<Workspace, 'documents' | 'selection' | 'strip' | 'parameters'> {
 	readonly batches: Batches;
 }
 
@@ -34,7 +34,7 @@ export class PlannedRun {
 
 	private readonly batches = $derived.by(() => this.parts.documents.all('batch'));
 	private readonly lots = $derived.by(() => this.parts.documents.all('lot'));
-	private readonly believed = $derived.by(() => this.parts.beliefs.believed);
+	private readonly distribution = $derived.by(() => this.parts.parameters.distribution);
 
 	readonly running = $derived(this.batches.filter(({ body }) => body.state === 'tying'));
 	readonly chosen = $derived(this.running.find(({ id }) => id === this.chosenId) ?? null);
@@ -58,7 +58,7 @@ export class PlannedRun {
 	});
 	readonly all = $derived(this.items.reduce((sum, one) => sum + one.count, 0));
 	readonly builds = $derived(
-		this.items.map(({ recipe }) => buildFly(recipe, mediansFor(recipe, this.believed)))
+		this.items.map(({ recipe }) => buildFly(recipe, mediansFor(recipe, this.distribution)))
 	);
 	readonly steps = $derived(this.builds.map((build) => stepsOf(build, this.pace)));
 	readonly plan = $derived(
@@ -94,7 +94,7 @@ export class PlannedRun {
 			partNames.flatMap((part) => {
 				const found = lacks[part];
 				if (!found) return [];
-				const stock = { lots: this.lots, temperature, believed: this.believed };
+				const stock = { lots: this.lots, temperature, distribution: this.distribution };
 				const substitutes = substitutesFor(item, part, found.need, stock);
 				return [[part, { words: found.words, substitutes }] as const];
 			})
@@ -113,7 +113,7 @@ export class PlannedRun {
 			return { fly, from, to };
 		});
 		const items = this.items.map((one) => this.itemOf(one));
-		const taken = reservedFor(this.items, this.lots, this.believed);
+		const taken = reservedFor(this.items, this.lots, this.distribution);
 		const id = await this.parts.batches.beginBatch(items, this.carry, order, taken);
 		if (!id) return false;
 		this.others = [];
@@ -130,19 +130,19 @@ export class PlannedRun {
 			count: body.flies.filter(({ fly }) => itemOf(body, fly) === k).length
 		}));
 		const times = this.parts.batches.tyingOf(id)?.times ?? body.times;
-		const used = usedFor(tied, this.lots, this.believed);
+		const used = usedFor(tied, this.lots, this.distribution);
 		if (await this.parts.batches.endBatch(this.chosen, used, times)) this.chosenId = null;
 	}
 
 	/** Flies that are tied already. */
 	async intoTheBox(): Promise<void> {
 		for (const one of this.items) {
-			const used = usedFor([one], this.lots, this.believed);
+			const used = usedFor([one], this.lots, this.distribution);
 			await this.parts.batches.putInBox(this.itemOf(one), used);
 		}
 	}
 
 	private itemOf(one: RunItem) {
-		return itemToDocument(one, this.parts.strip.temperature, this.believed);
+		return itemToDocument(one, this.parts.strip.temperature, this.distribution);
 	}
 }

@@ -1,4 +1,4 @@
-import { priorBeliefs, type Beliefs } from '$core/belief/index';
+import { prior, type Distribution } from '$core/parameter/index';
 import { amountsFor, causesFor, diagnose, scatterOf, type Amount } from '$core/batch/index';
 import { controlChart, type ControlChart, type Expected } from '$core/learn/index';
 import { evaluate } from '$core/match/index';
@@ -33,13 +33,13 @@ const COUNTED: ReadonlySet<string> = new Set(['hook', 'bead', 'coil', 'thread', 
 function fromLots(
 	items: readonly RunItem[],
 	lots: readonly LotRow[],
-	believed: Beliefs,
+	distribution: Distribution,
 	amount: (one: Amount, item: RunItem) => number
 ): TakenLot[] {
 	const taken = new Map<string, number>();
 	for (const item of items) {
 		if (item.count < 1) continue;
-		for (const one of amountsFor(item.recipe, item.count, believed)) {
+		for (const one of amountsFor(item.recipe, item.count, distribution)) {
 			for (const id of lotsOf(item.recipe, one.part)) {
 				const lot = lots.find((row) => row.id === id);
 				if (!lot || !COUNTED.has(materialOf(lot.body) ?? '')) continue;
@@ -54,23 +54,23 @@ function fromLots(
 export const reservedFor = (
 	items: readonly RunItem[],
 	lots: readonly LotRow[],
-	believed: Beliefs = priorBeliefs
-) => fromLots(items, lots, believed, ({ total }) => total);
+	distribution: Distribution = prior
+) => fromLots(items, lots, distribution, ({ total }) => total);
 /** What leaves the stock: a piece a fly, and of wire and thread what was cut. */
 export const usedFor = (
 	items: readonly RunItem[],
 	lots: readonly LotRow[],
-	believed: Beliefs = priorBeliefs
+	distribution: Distribution = prior
 ) =>
-	fromLots(items, lots, believed, ({ unit, total }, { count }) =>
+	fromLots(items, lots, distribution, ({ unit, total }, { count }) =>
 		unit === 'pieces' ? count : total
 	);
 
 /** The cut list of a whole run: the same material of several items once. */
-export function cutListOf(items: readonly RunItem[], believed: Beliefs = priorBeliefs): Amount[] {
+export function cutListOf(items: readonly RunItem[], distribution: Distribution = prior): Amount[] {
 	const list: Amount[] = [];
 	for (const { recipe, count } of items) {
-		for (const one of amountsFor(recipe, count, believed)) {
+		for (const one of amountsFor(recipe, count, distribution)) {
 			const same = list.findIndex(
 				({ part, words, cut }) => part === one.part && words === one.words && cut === one.cut
 			);
@@ -89,9 +89,9 @@ const STILL: Lie = { depth: 1, surfaceSpeed: 0, bed: 'gravel', zoneTop: 0.2, app
 export function itemToDocument(
 	{ name, recipe, count }: RunItem,
 	celsius: number,
-	believed: Beliefs = priorBeliefs
+	distribution: Distribution = prior
 ): BatchItem {
-	const { mass, speed } = predict(recipe, STILL, celsius, believed);
+	const { mass, speed } = predict(recipe, STILL, celsius, distribution);
 	const g = (kg: number) => Number((kg / GRAM).toPrecision(5));
 	return {
 		name,
@@ -119,9 +119,9 @@ export const itemFromDocument = ({ name, recipe, count }: BatchItem): RunItem =>
 export function figuresOf(
 	{ recipe }: RunItem,
 	celsius: number,
-	believed: Beliefs = priorBeliefs
+	distribution: Distribution = prior
 ): string {
-	const { mass, speed } = predict(recipe, STILL, celsius, believed);
+	const { mass, speed } = predict(recipe, STILL, celsius, distribution);
 	const said = (one: Interval, by: number, digits: number) => {
 		const [value, low, high] = [one.value, one.low, one.high].map((n) => (n / by).toFixed(digits));
 		return `${value} (${low}–${high})`;
@@ -142,17 +142,17 @@ function expectedOf(
 	body: BatchBodyDocument,
 	item: number,
 	step: number,
-	believed: Beliefs
+	distribution: Distribution
 ): Expected {
 	const { recipe, predicted } = body.items[item]!;
 	const inner = recipeFromDocument(recipe);
-	const centre = predicted?.massG ?? evaluate(inner, fluidAt(10), believed).mass / GRAM;
+	const centre = predicted?.massG ?? evaluate(inner, fluidAt(10), distribution).mass / GRAM;
 	return {
 		centre,
 		unsure: predicted
 			? Math.max(0.02 * centre, (predicted.highG - predicted.lowG) / 2 / NINETY)
 			: 0.15 * centre,
-		scatter: scatterOf(inner, believed) / GRAM,
+		scatter: scatterOf(inner, distribution) / GRAM,
 		measuring: LAID,
 		step
 	};
@@ -166,7 +166,7 @@ const SETTLED = 6;
 export function chartOf(
 	body: BatchBodyDocument,
 	item: number,
-	believed: Beliefs = priorBeliefs
+	distribution: Distribution = prior
 ): {
 	readonly flies: readonly TiedFly[];
 	readonly chart: ControlChart;
@@ -180,14 +180,14 @@ export function chartOf(
 	const step = Math.max(0, ...flies.map(({ scaleStepG }) => scaleStepG ?? 0));
 	const chart = controlChart(
 		flies.map(({ massG }) => massG!),
-		expectedOf(body, item, step, believed)
+		expectedOf(body, item, step, distribution)
 	);
 	return { flies, chart, step };
 }
 
 /** The causes there are for a fly of an item, in grams. */
-export const causesOf = (recipe: Recipe, believed: Beliefs = priorBeliefs) =>
-	causesFor(recipe, believed).map((cause) => ({ ...cause, mass: cause.mass / GRAM }));
+export const causesOf = (recipe: Recipe, distribution: Distribution = prior) =>
+	causesFor(recipe, distribution).map((cause) => ({ ...cause, mass: cause.mass / GRAM }));
 
 const signed = (grams: number, digits = 3) =>
 	`${grams < 0 ? '−' : '+'}${Math.abs(grams).toFixed(digits)} g`;
@@ -196,12 +196,12 @@ const signed = (grams: number, digits = 3) =>
 export function offOf(
 	body: BatchBodyDocument,
 	item: number,
-	believed: Beliefs = priorBeliefs
+	distribution: Distribution = prior
 ): { readonly fly: number; readonly off: string; readonly words: string }[] {
-	const found = chartOf(body, item, believed);
+	const found = chartOf(body, item, distribution);
 	if (!found) return [];
 	const { flies, chart, step } = found;
-	const causes = causesOf(recipeFromDocument(body.items[item]!.recipe), believed);
+	const causes = causesOf(recipeFromDocument(body.items[item]!.recipe), distribution);
 	return chart.points.flatMap((point, k) => {
 		if (!point.flagged) return [];
 		const { causes: found, told } = diagnose(point.off, point.spread, step, causes);
@@ -217,9 +217,9 @@ export function offOf(
 export function runOff(
 	body: BatchBodyDocument,
 	item: number,
-	believed: Beliefs = priorBeliefs
+	distribution: Distribution = prior
 ): string | null {
-	const found = chartOf(body, item, believed);
+	const found = chartOf(body, item, distribution);
 	const { predicted } = body.items[item]!;
 	if (!found || !predicted) return null;
 	const good = found.chart.points.filter(({ flagged }) => !flagged).map(({ value }) => value);
@@ -239,13 +239,13 @@ export function sightOf(
 	body: BatchBodyDocument,
 	item: number,
 	usual: number,
-	believed: Beliefs = priorBeliefs
+	distribution: Distribution = prior
 ): string {
-	const weighed = chartOf(body, item, believed);
+	const weighed = chartOf(body, item, distribution);
 	const step = weighed && weighed.step > 0 ? weighed.step : usual;
-	const known = expectedOf(body, item, step, believed);
+	const known = expectedOf(body, item, step, distribution);
 	const { seen } = controlChart([], { ...known, unsure: known.scatter / Math.sqrt(SETTLED) });
-	const causes = causesOf(recipeFromDocument(body.items[item]!.recipe), believed)
+	const causes = causesOf(recipeFromDocument(body.items[item]!.recipe), distribution)
 		.filter(({ words }) => !words.startsWith('dressed'))
 		.sort((a, b) => Math.abs(a.mass) - Math.abs(b.mass));
 	const least = causes.find(({ mass }) => Math.abs(mass) >= seen);
@@ -273,7 +273,7 @@ interface SubstitutesFrom {
 	readonly lots: readonly LotRow[];
 	/** °C. */
 	readonly temperature: number;
-	readonly believed?: Beliefs;
+	readonly distribution?: Distribution;
 }
 
 /** What of the stock can stand in for a part that runs short, nearest in sink rate first. */
@@ -281,10 +281,10 @@ export function substitutesFor(
 	{ recipe }: RunItem,
 	part: PartName,
 	need: number,
-	{ lots, temperature, believed = priorBeliefs }: SubstitutesFrom
+	{ lots, temperature, distribution = prior }: SubstitutesFrom
 ): Substitute[] {
 	const fluid = fluidAt(temperature);
-	const now = evaluate(recipe, fluid, believed);
+	const now = evaluate(recipe, fluid, distribution);
 	const own = new Set(lotsOf(recipe, part));
 	return lots
 		.filter((lot) => !own.has(lot.id) && makes(lot, part) && leftOf(lot.body) >= need)
@@ -294,7 +294,7 @@ export function substitutesFor(
 				part === 'coil' && recipe.coil
 					? { ...other, coil: { ...other.coil!, turns: recipe.coil.turns } }
 					: other;
-			const found = evaluate(kept, fluid, believed);
+			const found = evaluate(kept, fluid, distribution);
 			if (!found.fits) return [];
 			const grams = (found.mass - now.mass) / GRAM;
 			const speed = (found.speed - now.speed) / CENTIMETRE;

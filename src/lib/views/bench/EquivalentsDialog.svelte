@@ -12,7 +12,7 @@
 		only: boolean;
 	}
 	let { open = $bindable(), only }: Props = $props();
-	const { strip, documents, beliefs } = useWorkspace();
+	const { strip, documents, parameters } = useWorkspace();
 
 	const words: Readonly<Record<Otherwise, string>> = {
 		brass: 'With a brass bead',
@@ -38,7 +38,7 @@
 			recipe,
 			fluidAt(strip.temperature),
 			shelfOf(documents.all('lot'), only),
-			beliefs.believed
+			parameters.distribution
 		);
 		let stopped = false;
 		found = [];

@@ -14,7 +14,7 @@
 		showEquivalents: () => void;
 	}
 	let { onlyOwned = $bindable(), showEquivalents }: Props = $props();
-	const { answer, strip, documents, beliefs, drift } = useWorkspace();
+	const { answer, strip, documents, parameters, drift } = useWorkspace();
 
 	/** A pointer or the keyboard is on the list. */
 	let held = $state(false);
@@ -46,7 +46,14 @@
 			const same = before?.of.every((one, k) => one === of[k]);
 			if (before && same && (before.window || held)) return before;
 			const fluid = fluidAt(strip.temperature);
-			const found = levers(build, sink, fluid, window, shelfOf(lots, onlyOwned), beliefs.believed);
+			const found = levers(
+				build,
+				sink,
+				fluid,
+				window,
+				shelfOf(lots, onlyOwned),
+				parameters.distribution
+			);
 			const owned: Record<string, string> = {};
 			const costs: Record<string, number | null> = {};
 			for (const { key, part, recipe, build: next } of found) {

@@ -20,7 +20,7 @@
 		open: boolean;
 	}
 	let { open = $bindable() }: Props = $props();
-	const { strip, beliefs, selection } = useWorkspace();
+	const { strip, parameters, selection } = useWorkspace();
 	/** How many sizes to each side are offered. */
 	const REACH = 2;
 
@@ -36,7 +36,12 @@
 			.filter((size) => size !== recipe.hook.size)
 			.map((size) => {
 				const graded = edited[size] ?? onSize(recipe, size);
-				const found = predict(graded, strip.waterOrStill, strip.temperature, beliefs.believed);
+				const found = predict(
+					graded,
+					strip.waterOrStill,
+					strip.temperature,
+					parameters.distribution
+				);
 				const stop = fitOf(found.build, found.median, found.ride).find(
 					(n) => n.severity !== 'note'
 				);

@@ -13,7 +13,7 @@
 
 	let { row, item }: { row: BatchRow; item: number } = $props();
 	const workspace = useWorkspace();
-	const { strip, beliefs, selection } = workspace;
+	const { strip, parameters, selection } = workspace;
 	const batches = batchesOf(workspace);
 
 	const kept = $derived(row.body.items[item]!);
@@ -23,7 +23,7 @@
 	const gone = $derived(tied.filter(({ out }) => out !== undefined));
 	const weights = $derived(left.flatMap(({ massG }) => massG ?? []));
 	const mean = $derived(weights.reduce((a, b) => a + b, 0) / weights.length);
-	const sink = $derived(evaluate(recipe, fluidAt(strip.temperature), beliefs.believed));
+	const sink = $derived(evaluate(recipe, fluidAt(strip.temperature), parameters.distribution));
 	const words = $derived(
 		[
 			hookWords(recipe.hook),

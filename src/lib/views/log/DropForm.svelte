@@ -19,7 +19,7 @@
 	import { expectedTime } from './expected';
 	import Stopwatch from './Stopwatch.svelte';
 	import { useWorkspace } from '$lib/state/context';
-	const { strip, beliefs, documents, log, selection, answer } = useWorkspace();
+	const { strip, parameters, documents, log, selection, answer } = useWorkspace();
 
 	let wet = $state<'soaked' | 'fresh'>('soaked');
 	/** m */
@@ -57,7 +57,7 @@
 			...(gated || gates.kind !== 'none' ? { gates: true } : {})
 		}
 	);
-	const expected = $derived(drop && expectedTime(drop, beliefs.believed));
+	const expected = $derived(drop && expectedTime(drop, parameters.distribution));
 
 	function type() {
 		const found: number[] = [];
@@ -90,7 +90,11 @@
 		const timed = { ...drop, seconds: runs, reaction };
 		question = sure
 			? null
-			: entryQuestion({ kind: 'drop', ...timed }, beliefs.believed, othersIn(documents.all('fly')));
+			: entryQuestion(
+					{ kind: 'drop', ...timed },
+					parameters.distribution,
+					othersIn(documents.all('fly'))
+				);
 		if (question) return;
 		const done = await log.keepEntry(`${selection.fly?.name ?? 'A fly'}, timed`, {
 			drop: {

@@ -1,12 +1,12 @@
 <script lang="ts">
 	import { handWords, taught, type Taught } from './learned-words';
 	import { useWorkspace } from '$lib/state/context';
-	const { beliefs, documents, log } = useWorkspace();
+	const { parameters, documents, log } = useWorkspace();
 
 	const FEW = 4;
 	let all = $state(false);
 	const lessons = $derived(
-		taught(beliefs.learning.learned, documents.all('fly'), documents.all('lot'))
+		taught(parameters.learning.learned, documents.all('fly'), documents.all('lot'))
 	);
 	const shown = $derived(all ? lessons : lessons.slice(0, FEW));
 	const resets = $derived(documents.all('entry').filter(({ body }) => body.reset));
@@ -23,7 +23,7 @@
 	<h2 id="taught" class="text-lg font-semibold">What your flies have taught</h2>
 	{#if lessons.length === 0}
 		<p class="text-quiet">
-			{beliefs.learning.observations === 0
+			{parameters.learning.observations === 0
 				? 'Nothing yet: the predictions rest on tables and estimates alone.'
 				: 'What was found is as predicted: nothing had to move.'}
 		</p>
@@ -56,9 +56,9 @@
 			>
 		{/if}
 	{/if}
-	{#if handWords(beliefs.learning.learned)}
+	{#if handWords(parameters.learning.learned)}
 		<p class="border-t border-line py-1.5 text-sm text-quiet">
-			{handWords(beliefs.learning.learned)}
+			{handWords(parameters.learning.learned)}
 		</p>
 	{/if}
 	{#each resets as row (row.id)}

@@ -30,7 +30,7 @@
 		count: number;
 	}
 	let { of = $bindable(), lotId = $bindable(), count = $bindable() }: Props = $props();
-	const { documents, strip, beliefs, selection, log } = useWorkspace();
+	const { documents, strip, parameters, selection, log } = useWorkspace();
 
 	const STEPS = ['0.1', '0.01', '0.001'] as const;
 	type StepChoice = (typeof STEPS)[number];
@@ -59,7 +59,7 @@
 		return own;
 	});
 	const weighed = $derived(recipe && weighedOf(of, recipe, length));
-	const expected = $derived(weighed && expectedMass(weighed, beliefs.believed));
+	const expected = $derived(weighed && expectedMass(weighed, parameters.distribution));
 	const pieces = $derived(of === 'wire' ? 1 : count);
 	const name = $derived(lot?.name ?? selection.fly?.name ?? '');
 	const fromScale = $derived(
@@ -98,7 +98,7 @@
 			? null
 			: entryQuestion(
 					{ kind: 'weighing', ...found },
-					beliefs.believed,
+					parameters.distribution,
 					othersIn(documents.all('fly'))
 				);
 		if (odd) {

@@ -1,4 +1,4 @@
-import { priorBeliefs, type Beliefs } from '$core/belief/index';
+import { prior, type Distribution } from '$core/parameter/index';
 import {
 	expectationOf,
 	massOf,
@@ -13,8 +13,8 @@ import type { EntryBodyDocument } from '$lib/documents/entry/body';
 type Expected = NonNullable<EntryBodyDocument['expected']>;
 
 /** What one such thing is predicted to weigh or take, with what was learned until now. */
-function expectedOf(of: Measurable, believed: Beliefs, unit = 1): Expected | null {
-	const found = expectationOf(of, believed);
+function expectedOf(of: Measurable, distribution: Distribution, unit = 1): Expected | null {
+	const found = expectationOf(of, distribution);
 	if (!found) return null;
 	const one = (side: number) => math.hypot(side, of.scatter ?? 0);
 	const { value, low, high } = logInterval(
@@ -27,13 +27,13 @@ function expectedOf(of: Measurable, believed: Beliefs, unit = 1): Expected | nul
 }
 
 /** Grams of one; of wire of the length that was weighed. */
-export function expectedMass(of: Weighed, believed: Beliefs): Expected | null {
+export function expectedMass(of: Weighed, distribution: Distribution): Expected | null {
 	const length = of.kind === 'wire' ? of.length : 1;
-	return expectedOf(massOf(of, priorBeliefs), believed, GRAM / length);
+	return expectedOf(massOf(of, prior), distribution, GRAM / length);
 }
 
 /** Seconds of a drop; null where the fly floats. */
 export const expectedTime = (
 	drop: Omit<TimedDrop, 'kind' | 'key' | 'on' | 'seconds' | 'reaction'>,
-	believed: Beliefs
-): Expected | null => expectedOf(timeOf(drop, priorBeliefs), believed);
+	distribution: Distribution
+): Expected | null => expectedOf(timeOf(drop, prior), distribution);

@@ -1,4 +1,10 @@
-import { beliefOf, mixture, priorBeliefs, type BeliefName, type Learned } from '$core/belief/index';
+import {
+	parameterOf,
+	mixture,
+	prior,
+	type ParameterName,
+	type Learned
+} from '$core/parameter/index';
 import {
 	beadMetalWords,
 	beadPlace,
@@ -26,7 +32,7 @@ import { weighedOf } from '$lib/evidence/observations';
 /** Something that was learned, in words. */
 export interface Taught extends LearnedSummary {
 	readonly words: string;
-	/** What a reset of it names: a belief, or a place after an @. */
+	/** What a reset of it names: a parameter, or a place after an @. */
 	readonly score: string;
 	readonly sure: boolean;
 }
@@ -46,10 +52,10 @@ export function handWords({ tied = {} }: Learned): string | null {
 		['tied.mass', 'mass'],
 		['tied.drag', 'drag']
 	] as const;
-	const parts = said.flatMap(([belief, what]) => {
-		const found = tied[belief];
+	const parts = said.flatMap(([parameter, what]) => {
+		const found = tied[parameter];
 		if (found === undefined) return [];
-		return [`${what} by ${share(found)} (${share(priorBeliefs[belief].spread)} is usual)`];
+		return [`${what} by ${share(found)} (${share(prior[parameter].spread)} is usual)`];
 	});
 	return parts.length === 0
 		? null
@@ -90,7 +96,7 @@ export function taught(
 					? 'the table says'
 					: `${coilMetalWords[recipe.coil!.metal]} of that size should be`;
 		add(
-			summaryOf(massOf(weighedOf(of, recipe), priorBeliefs), learned),
+			summaryOf(massOf(weighedOf(of, recipe), prior), learned),
 			`@${lot.id}`,
 			(lesson) => `Your “${lot.name}”: ${than(lesson, 'heavier', 'lighter', usual)}`
 		);
@@ -103,7 +109,7 @@ export function taught(
 			seen.add(beadPlace(bead));
 			const size = (bead.diameter / MILLIMETRE).toFixed(1);
 			add(
-				summaryOf(massOf(weighedOf('beads', recipe), priorBeliefs), learned),
+				summaryOf(massOf(weighedOf('beads', recipe), prior), learned),
 				`@${beadPlace(bead)}`,
 				(lesson) =>
 					`Your ${size} mm ${beadMetalWords[bead.metal]} beads (no packet named): ${than(lesson, 'heavier', 'lighter', 'they should be')}`
@@ -113,7 +119,7 @@ export function taught(
 		if (!hook.lot && places.has(hookPlace) && !seen.has(hookPlace)) {
 			seen.add(hookPlace);
 			add(
-				summaryOf(massOf(weighedOf('hooks', recipe), priorBeliefs), learned),
+				summaryOf(massOf(weighedOf('hooks', recipe), prior), learned),
 				`@${hookPlace}`,
 				(lesson) =>
 					`Your hooks ${hookWords(hook)} (no packet named): ${than(lesson, 'heavier', 'lighter', 'the table says')}`
@@ -126,28 +132,28 @@ export function taught(
 			(other) => dressingPlace(recipeFromDocument(other.body.recipe)) === dressing
 		).length;
 		const whose = `“${name}”${alike > 1 ? ` and ${alike - 1} dressed like it` : ''}`;
-		const about = (belief: BeliefName) =>
-			summaryAbout(belief, learned, mixturesFor(recipe)(belief)!);
+		const about = (parameter: ParameterName) =>
+			summaryAbout(parameter, learned, mixturesFor(recipe)(parameter)!);
 		add(
 			about('dressing.drag'),
 			`@${dressing}`,
 			(lesson) =>
-				`The dressing of ${whose} drags ${than(lesson, 'more', 'less', 'believed')}${lesson.ratio.value > OVER ? ': it is over-dressed, or fuller than the recipe says' : ''}`
+				`The dressing of ${whose} drags ${than(lesson, 'more', 'less', 'distribution')}${lesson.ratio.value > OVER ? ': it is over-dressed, or fuller than the recipe says' : ''}`
 		);
 		add(
 			about('dressing.mass'),
 			`@${dressing}`,
-			(lesson) => `The dressing of ${whose}: ${than(lesson, 'heavier', 'lighter', 'believed')}`
+			(lesson) => `The dressing of ${whose}: ${than(lesson, 'heavier', 'lighter', 'distribution')}`
 		);
 	}
 	for (const score of learned.scores) {
 		if (score.includes('@')) continue;
-		const belief = beliefOf(score);
+		const parameter = parameterOf(score);
 		add(
-			summaryAbout(belief, learned, mixture(belief, 1, null)),
+			summaryAbout(parameter, learned, mixture(parameter, 1, null)),
 			score,
 			(lesson) =>
-				`In general, ${priorBeliefs[belief].about.replace(/, kg\/m³$/, '')}: ${than(lesson, 'more', 'less', 'believed')}`
+				`In general, ${prior[parameter].about.replace(/, kg\/m³$/, '')}: ${than(lesson, 'more', 'less', 'distribution')}`
 		);
 	}
 	const weight = ({ ratio }: Taught) =>

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { priorBeliefs } from '$core/belief/index';
+import { prior } from '$core/parameter/index';
 import { starterRecipe } from '$core/fly/index';
 import { learn, type Learning } from '$core/learn/index';
 import { recipeToDocument } from '$lib/documents/fly/recipe';
@@ -12,10 +12,10 @@ import { logRows, residuals } from './rows';
 
 const recipe = recipeToDocument(starterRecipe);
 const fly: FlyRow = { kind: 'fly', id: 'f', name: 'Sill Nymph', revision: 1, body: { recipe } };
-const expected = expectedMass(weighedOf('fly', starterRecipe), priorBeliefs)!;
+const expected = expectedMass(weighedOf('fly', starterRecipe), prior)!;
 const seconds = expectedTime(
 	{ recipe: starterRecipe, wet: 'soaked', celsius: 15, distance: 0.6 },
-	priorBeliefs
+	prior
 )!;
 let n = 0;
 const entry = (body: Omit<EntryBodyDocument, 'at'>, name = 'Sill Nymph'): EntryRow => ({

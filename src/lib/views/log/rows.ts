@@ -1,4 +1,4 @@
-import { priorBeliefs } from '$core/belief/index';
+import { prior } from '$core/parameter/index';
 import type { Learning, Observation } from '$core/learn/index';
 import { GRAM } from '$core/quantity/index';
 import type { BatchRow, EntryRow, LotRow } from '$lib/documents/kinds';
@@ -157,7 +157,7 @@ function elsewhere(
 		excluded: its.exclusion !== null
 	};
 	if (from === 'lot') {
-		const expected = expectedMass(weighing.of, priorBeliefs);
+		const expected = expectedMass(weighing.of, prior);
 		const name = lots.find((lot) => lot.id === id)?.name ?? '';
 		return {
 			...common,

@@ -1,4 +1,4 @@
-import { priorBeliefs } from '$core/belief/index';
+import { prior } from '$core/parameter/index';
 import { mediansFor, starterRecipe, type Recipe } from '$core/fly/index';
 import { gains, massOf as massOfThing, timeOf, type Candidate } from '$core/learn/index';
 import { GRAM } from '$core/quantity/index';
@@ -37,25 +37,22 @@ export function suggestions(
 	{
 		strip,
 		answer,
-		beliefs,
+		parameters,
 		documents,
 		selection
-	}: Pick<Workspace, 'strip' | 'answer' | 'beliefs' | 'documents' | 'selection'>,
+	}: Pick<Workspace, 'strip' | 'answer' | 'parameters' | 'documents' | 'selection'>,
 	aim: Target
 ): Suggestion[] {
 	const { recipe } = strip;
 	const { prediction } = answer;
-	const { believed, learning } = beliefs;
+	const { distribution, learning } = parameters;
 	const { fly } = selection;
 	const lots = documents.all('lot');
 	if (!recipe || !prediction?.speed) return [];
 	const target =
 		aim === 'mass'
-			? massOfThing(weighedOf('fly', recipe), priorBeliefs)
-			: timeOf(
-					{ recipe, wet: 'soaked', celsius: DROP.celsius, distance: 1, gates: true },
-					priorBeliefs
-				);
+			? massOfThing(weighedOf('fly', recipe), prior)
+			: timeOf({ recipe, wet: 'soaked', celsius: DROP.celsius, distance: 1, gates: true }, prior);
 	const found: { candidate: Candidate; suggestion: Omit<Suggestion, 'narrower'> }[] = [];
 	const noted = { key: '', on: '' };
 	const weigh = (of: WeighedThing, count: number, words: string, lot: LotRow | null, its: Recipe) =>
@@ -78,7 +75,7 @@ export function suggestions(
 		if (of === 'fly') return mass.value;
 		if (of === 'wire') {
 			const { metal, wire } = its.coil!;
-			const values = mediansFor(its, believed);
+			const values = mediansFor(its, distribution);
 			return 0.5 * values[`coil.${metal}.density`] * Math.PI * (wire / 2) ** 2;
 		}
 		return part?.mass ?? 0.05 * GRAM;

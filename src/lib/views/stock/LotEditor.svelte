@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Beliefs } from '$core/belief/index';
+	import type { Distribution } from '$core/parameter/index';
 	import { partWords, type PartName } from '$core/fly/index';
 	import {
 		isLow,
@@ -27,9 +27,9 @@
 		/** The parts of the Bench's fly that can be made from it. */
 		parts: readonly PartName[];
 		take: (part: PartName) => void;
-		believed: Beliefs;
+		distribution: Distribution;
 	}
-	let { lot, rename, onchange, enter, remove, parts, take, believed }: Props = $props();
+	let { lot, rename, onchange, enter, remove, parts, take, distribution }: Props = $props();
 	const body = $derived(lot.body);
 	const material = $derived(materialOf(body)!);
 	const unit = $derived(lotUnit(material));
@@ -96,7 +96,7 @@
 	</fieldset>
 
 	{#if material === 'hook' || material === 'bead' || material === 'coil' || material === 'rib'}
-		<LotMeasured {lot} {onchange} {believed} />
+		<LotMeasured {lot} {onchange} {distribution} />
 	{/if}
 
 	<LotLedger {lot} {onchange} {enter} />

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Beliefs } from '$core/belief/index';
+	import type { Distribution } from '$core/parameter/index';
 	import {
 		GRAM,
 		hookWireField,
@@ -20,16 +20,16 @@
 	interface Props {
 		lot: LotRow;
 		onchange: (body: LotBodyDocument) => void;
-		believed: Beliefs;
+		distribution: Distribution;
 	}
-	let { lot, onchange, believed }: Props = $props();
+	let { lot, onchange, distribution }: Props = $props();
 	const body = $derived(lot.body);
 	const material = $derived(materialOf(body));
 	const each = $derived(weighedEach(body));
 	/** A weight or a wire that is hardly believable is asked about in place. */
 	const odd = $derived.by(() => {
 		const [found] = fromLot(lot);
-		return found ? entryQuestion(found, believed) : null;
+		return found ? entryQuestion(found, distribution) : null;
 	});
 
 	const pieces = plainField('Pieces together', 10_000, 'pieces', true);

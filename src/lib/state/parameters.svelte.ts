@@ -1,9 +1,9 @@
-import { priorBeliefs, type Beliefs as Believed } from '$core/belief/index';
+import { prior, type Distribution } from '$core/parameter/index';
 import type { LearningAnswer, Measured } from '$lib/api/answers';
 import type { Documents } from './documents.svelte';
 
 /** What is believed of flies and water, and what that was learned from. */
-export class Beliefs {
+export class Parameters {
 	/** What was learned from the log so far. */
 	learning: LearningAnswer;
 	/** How often a fly, as it is kept in a revision, was weighed and timed; null while nobody knows. */
@@ -12,8 +12,8 @@ export class Beliefs {
 	);
 	private readonly learned = $derived.by(() => this.learning.learned);
 	/** What is believed with it. */
-	readonly believed: Believed = $derived.by(() => ({
-		...priorBeliefs,
+	readonly distribution: Distribution = $derived.by(() => ({
+		...prior,
 		learned: this.learned
 	}));
 	/** Where what was found lies, as far as it is here. */

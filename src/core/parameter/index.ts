@@ -1,4 +1,4 @@
 /** The registry of uncertain parameters, and carrying them through a computation. */
 export * from './priors';
-export * from './beliefs';
+export * from './parameters';
 export * from './learned';

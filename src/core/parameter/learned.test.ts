@@ -5,19 +5,19 @@ import {
 	learnedAbout,
 	learnedValues,
 	mixture,
-	priorBeliefs,
+	prior,
 	scoresTogether,
 	spreadOf,
 	valueAt,
 	valuesAt,
 	withLearned,
-	type BeliefName,
+	type ParameterName,
 	type Learned
 } from './index';
 
 const names = ['hook.wire', 'hook.shank', 'dressing.mass'] as const;
-const own = (belief: BeliefName) =>
-	(names as readonly string[]).includes(belief) ? mixture(belief, 1, null) : null;
+const own = (parameter: ParameterName) =>
+	(names as readonly string[]).includes(parameter) ? mixture(parameter, 1, null) : null;
 /** A covariance of three scores: A Aᵀ. */
 const covariances = fc
 	.array(fc.double({ min: -1, max: 1, noNaN: true }), { minLength: 9, maxLength: 9 })
@@ -40,28 +40,28 @@ describe('what was learned', () => {
 		);
 	});
 
-	test('of nothing leaves every belief as it was', () => {
+	test('of nothing leaves every parameter as it was', () => {
 		const nothing: Learned = { scores: [], mean: [], covariance: [] };
-		expect(withLearned(priorBeliefs, nothing, own)).toBe(priorBeliefs);
+		expect(withLearned(prior, nothing, own)).toBe(prior);
 		const same: Learned = { scores: ['hook.wire'], mean: [0], covariance: [[1]] };
-		const { spread, median } = withLearned(priorBeliefs, same, own)['hook.wire'];
-		expect(spread).toBeCloseTo(priorBeliefs['hook.wire'].spread, 12);
-		expect(median).toBe(priorBeliefs['hook.wire'].median);
+		const { spread, median } = withLearned(prior, same, own)['hook.wire'];
+		expect(spread).toBeCloseTo(prior['hook.wire'].spread, 12);
+		expect(median).toBe(prior['hook.wire'].median);
 	});
 
-	test('a power law of beliefs that go together has the closed form: the square root of gᵀ Σ g', () => {
+	test('a power law of parameters that go together has the closed form: the square root of gᵀ Σ g', () => {
 		fc.assert(
 			fc.property(
 				covariances,
 				fc.array(fc.integer({ min: -3, max: 3 }), { minLength: 3, maxLength: 3 }),
 				(covariance, powers) => {
 					const learned: Learned = { scores: [...names], mean: [0.4, -0.3, 0], covariance };
-					const beliefs = withLearned(priorBeliefs, learned, own);
+					const parameters = withLearned(prior, learned, own);
 					const [found] = spreadOf(
 						(values) => [names.reduce((sum, name, k) => sum * values[name] ** powers[k]!, 1)],
-						beliefs
+						parameters
 					);
-					const g = names.map((name, k) => powers[k]! * priorBeliefs[name].spread);
+					const g = names.map((name, k) => powers[k]! * prior[name].spread);
 					const variance = g.reduce(
 						(sum, a, i) => sum + g.reduce((all, b, j) => all + a * b * covariance[i]![j]!, 0),
 						0
@@ -80,12 +80,15 @@ describe('what was learned', () => {
 			[0, 0.1, 0.9]
 		];
 		const learned: Learned = { scores: [...names], mean: [0, 0, 0], covariance };
-		const beliefs = withLearned(priorBeliefs, learned, own);
+		const parameters = withLearned(prior, learned, own);
 		const normal = normalsFrom(randomFrom(3));
 		const sums = [0, 0, 0].map(() => [0, 0, 0]);
 		const DRAWS = 20_000;
 		for (let k = 0; k < DRAWS; k++) {
-			const z = scoresTogether(beliefs, Object.fromEntries(names.map((name) => [name, normal()])));
+			const z = scoresTogether(
+				parameters,
+				Object.fromEntries(names.map((name) => [name, normal()]))
+			);
 			const scores = names.map(
 				(name) => z[name]! * Math.sqrt(covariance[names.indexOf(name)]![names.indexOf(name)]!)
 			);
@@ -96,31 +99,31 @@ describe('what was learned', () => {
 		);
 	});
 
-	test('a lopsided belief stays lopsided: its 90 % ends are those of its scores', () => {
+	test('a lopsided parameter stays lopsided: its 90 % ends are those of its scores', () => {
 		const name = 'bead.tungsten.density';
 		const learned: Learned = { scores: [name], mean: [-0.5], covariance: [[0.25]] };
-		const after = withLearned(priorBeliefs, learned, (belief) =>
-			belief === name ? mixture(name, 1, null) : null
+		const after = withLearned(prior, learned, (parameter) =>
+			parameter === name ? mixture(name, 1, null) : null
 		)[name];
-		const at = (z: number) => valueAt(priorBeliefs[name], z);
+		const at = (z: number) => valueAt(prior[name], z);
 		expect(after.median).toBeCloseTo(at(-0.5), 9);
 		expect(valueAt(after, Z90)).toBeCloseTo(at(-0.5 + 0.5 * Z90), 6);
 		expect(valueAt(after, -Z90)).toBeCloseTo(at(-0.5 - 0.5 * Z90), 6);
 	});
 
-	test('the fast medians are those of the beliefs; what does not bear on a fly need not be handed round', () => {
+	test('the fast medians are those of the parameters; what does not bear on a fly need not be handed round', () => {
 		const learned: Learned = {
 			scores: ['hook.wire', 'hook.wire@mine', 'hook.wire@other', 'dressing.mass'],
 			mean: [0.3, -0.8, 2, 0.5],
 			covariance: [0, 1, 2, 3].map((i) => [0, 1, 2, 3].map((j) => (i === j ? 0.5 : 0.01)))
 		};
-		const of = (belief: BeliefName) =>
-			belief === 'hook.wire' ? mixture(belief, 0.5, 'mine') : null;
-		const full = withLearned(priorBeliefs, learned, of);
-		const fast = learnedValues(priorBeliefs, learned, of);
+		const of = (parameter: ParameterName) =>
+			parameter === 'hook.wire' ? mixture(parameter, 0.5, 'mine') : null;
+		const full = withLearned(prior, learned, of);
+		const fast = learnedValues(prior, learned, of);
 		expect(fast['hook.wire']).toBeCloseTo(valuesAt(full)['hook.wire'], 12);
 		const less = learnedAbout(learned, [of]);
 		expect(less.scores).toEqual(['hook.wire', 'hook.wire@mine']);
-		expect(withLearned(priorBeliefs, less, of)['hook.wire']).toEqual(full['hook.wire']);
+		expect(withLearned(prior, less, of)['hook.wire']).toEqual(full['hook.wire']);
 	});
 });

@@ -1,9 +1,9 @@
 import { type Factor, type Interval, logInterval, math, Z90 } from '../quantity/index';
-import { priors, type Belief, type BeliefName } from './priors';
+import { priors, type Parameter, type ParameterName } from './priors';
 
 /**
  * What was learned: the mean and covariance of some standard normal scores that stood at 0 and 1 before.
- * A score is named by its belief, where all of a kind share it, or by belief and place, `belief@place`,
+ * A score is named by its parameter, where all of a kind share it, or by parameter and place, `parameter@place`,
  * where it is of one lot, one dressing or one lie alone.
  */
 export interface Learned {
@@ -21,35 +21,35 @@ export interface Learned {
 export type Covariance =
 	readonly (readonly number[])[] | { readonly rank: readonly number[]; readonly curve: Factor };
 
-/** Spreads of the beliefs about one fly against the mean of its recipe. */
+/** Spreads of the parameters about one fly against the mean of its recipe. */
 export type Tied = Readonly<Partial<Record<'tied.mass' | 'tied.drag', number>>>;
 
 /** What is believed of every uncertain parameter. */
-export type Beliefs = Readonly<Record<BeliefName, Belief>> & {
+export type Distribution = Readonly<Record<ParameterName, Parameter>> & {
 	/** Which of them go together; the others are independent. */
 	readonly together?: Together;
 	/** What was learned of kinds, lots, dressings and lies; a fly or a lie takes from it what is of its own. */
 	readonly learned?: Learned;
 };
 
-/** Beliefs whose scores are correlated: L u is theirs for independent u, L the lower triangular factor. */
+/** Parameters whose scores are correlated: L u is theirs for independent u, L the lower triangular factor. */
 export interface Together {
-	readonly names: readonly BeliefName[];
+	readonly names: readonly ParameterName[];
 	readonly factor: readonly (readonly number[])[];
 }
 
 /** One value for each parameter: a point in the space of what may be true. */
-export type BeliefValues = Readonly<Record<BeliefName, number>>;
+export type ParameterValues = Readonly<Record<ParameterName, number>>;
 
-export const priorBeliefs: Beliefs = priors;
+export const prior: Distribution = priors;
 
-const names = Object.keys(priors) as BeliefName[];
+const names = Object.keys(priors) as ParameterName[];
 
 /** Spreads above and below that are this much alike are the same: what rounding leaves of one. */
 const EVEN = 1e-6;
 
 /**
- * Logarithm of a belief over its median, at z standard deviations. Where its spreads σ above and σ₋ below
+ * Logarithm of a parameter over its median, at z standard deviations. Where its spreads σ above and σ₋ below
  * differ it is bent smoothly (Tukey's g: Hoaglin 1985), and stands where they say at the ends of the central
  * 90 %, z = ±Z:
  *
@@ -58,7 +58,7 @@ const EVEN = 1e-6;
  * @returns with its first and second derivative
  */
 export function logarithmAt(
-	{ spread, spreadBelow = spread }: Belief,
+	{ spread, spreadBelow = spread }: Parameter,
 	z: number
 ): readonly [value: number, slope: number, bend: number] {
 	if (!(Math.abs(spread - spreadBelow) > EVEN * spread)) return [spread * z, spread, 0];
@@ -68,32 +68,32 @@ export function logarithmAt(
 	return [(slope - a) / g, slope, g * slope];
 }
 
-/** Value of a belief at z standard deviations of its logarithm from the median. */
-export const valueAt = (belief: Belief, z: number): number =>
-	belief.median * math.exp(logarithmAt(belief, z)[0]);
+/** Value of a parameter at z standard deviations of its logarithm from the median. */
+export const valueAt = (parameter: Parameter, z: number): number =>
+	parameter.median * math.exp(logarithmAt(parameter, z)[0]);
 
 /**
  * The parameter values at a point given in standard normal coordinates.
  *
- * @param z one standard normal score a belief; a belief that is not named stands at its median
+ * @param z one standard normal score a parameter; a parameter that is not named stands at its median
  */
 export function valuesAt(
-	beliefs: Beliefs,
-	z: Readonly<Partial<Record<BeliefName, number>>> = {}
-): BeliefValues {
-	const values = {} as Record<BeliefName, number>;
+	parameters: Distribution,
+	z: Readonly<Partial<Record<ParameterName, number>>> = {}
+): ParameterValues {
+	const values = {} as Record<ParameterName, number>;
 	for (const name of names) {
 		const at = z[name];
-		values[name] = at ? valueAt(beliefs[name], at) : beliefs[name].median;
+		values[name] = at ? valueAt(parameters[name], at) : parameters[name].median;
 	}
 	return values;
 }
 
-/** Scores that go together as the beliefs do, from independent ones. */
+/** Scores that go together as the parameters do, from independent ones. */
 export function scoresTogether(
-	{ together }: Beliefs,
-	independent: Readonly<Partial<Record<BeliefName, number>>>
-): Partial<Record<BeliefName, number>> {
+	{ together }: Distribution,
+	independent: Readonly<Partial<Record<ParameterName, number>>>
+): Partial<Record<ParameterName, number>> {
 	const z = { ...independent };
 	together?.names.forEach((name, i) => {
 		z[name] = together.factor[i]!.reduce(
@@ -104,56 +104,56 @@ export function scoresTogether(
 	return z;
 }
 
-/** A figure's interval, with how much of its variance each belief is answerable for. */
+/** A figure's interval, with how much of its variance each parameter is answerable for. */
 export interface Spread {
 	/** null where the figure is zero or infinite at the medians, so that it has no logarithm. */
 	readonly interval: Interval | null;
 	/** Standard deviations of the logarithm, downwards and upwards. */
 	readonly below: number;
 	readonly above: number;
-	/** The belief that contributes most to the interval; null when nothing does. */
-	readonly widest: BeliefName | null;
+	/** The parameter that contributes most to the interval; null when nothing does. */
+	readonly widest: ParameterName | null;
 	/** What the interval comes from, the widest first; what contributes nothing is left out. */
 	readonly contributions: readonly Contribution[];
 }
 
-/** A belief's share of a figure's variance, 0 to 1. */
+/** A parameter's share of a figure's variance, 0 to 1. */
 export interface Contribution {
-	readonly belief: BeliefName;
+	readonly parameter: ParameterName;
 	readonly share: number;
 }
 
 /**
- * Carries the beliefs through a computation of several positive figures: first order in the
- * logarithms, taken as secants to the ends of each belief's own 90 % interval (so that one belief
- * alone gives its interval exactly, bent or not), up and down kept apart so that lopsided beliefs
- * give lopsided intervals. Errors that several figures share are shared. Of beliefs that go together
+ * Carries the parameters through a computation of several positive figures: first order in the
+ * logarithms, taken as secants to the ends of each parameter's own 90 % interval (so that one parameter
+ * alone gives its interval exactly, bent or not), up and down kept apart so that lopsided parameters
+ * give lopsided intervals. Errors that several figures share are shared. Of parameters that go together
  * the mean slopes are joined, and both sides shrink or grow alike.
  *
  * Good while the figures are nearly power laws of the parameters, as masses and sink speeds are;
  * checked against plain sampling in the tests.
  *
- * @param compute figures, positive, from the parameter values and the name of the one belief that is
- *   off its median (null at the medians), so that it may keep what that belief does not touch
- * @param only the beliefs to carry; the others stay at their medians
+ * @param compute figures, positive, from the parameter values and the name of the one parameter that is
+ *   off its median (null at the medians), so that it may keep what that parameter does not touch
+ * @param only the parameters to carry; the others stay at their medians
  * @returns one Spread a figure, in the order that compute gives them
  */
 export function spreadOf(
-	compute: (values: BeliefValues, moved: BeliefName | null) => readonly number[],
-	beliefs: Beliefs,
-	only: readonly BeliefName[] = names
+	compute: (values: ParameterValues, moved: ParameterName | null) => readonly number[],
+	parameters: Distribution,
+	only: readonly ParameterName[] = names
 ): readonly Spread[] {
-	const values = valuesAt(beliefs) as Record<BeliefName, number>;
+	const values = valuesAt(parameters) as Record<ParameterName, number>;
 	const centre = compute(values, null).slice();
 	const below = centre.map(() => 0);
 	const above = centre.map(() => 0);
-	const shares: { belief: BeliefName; share: number }[][] = centre.map(() => []);
-	const slopes: Partial<Record<BeliefName, number>>[] = centre.map(() => ({}));
+	const shares: { parameter: ParameterName; share: number }[][] = centre.map(() => []);
+	const slopes: Partial<Record<ParameterName, number>>[] = centre.map(() => ({}));
 	for (const name of only) {
 		const median = values[name];
-		values[name] = valueAt(beliefs[name], Z90);
+		values[name] = valueAt(parameters[name], Z90);
 		const up = compute(values, name).slice();
-		values[name] = valueAt(beliefs[name], -Z90);
+		values[name] = valueAt(parameters[name], -Z90);
 		const down = compute(values, name);
 		values[name] = median;
 		for (let i = 0; i < centre.length; i++) {
@@ -165,29 +165,31 @@ export function spreadOf(
 			below[i]! += fall * fall;
 			slopes[i]![name] = (a - b) / 2;
 			const share = rise * rise + fall * fall;
-			if (share > 0) shares[i]!.push({ belief: name, share });
+			if (share > 0) shares[i]!.push({ parameter: name, share });
 		}
 	}
 	return centre.map((value, i) => {
-		const joint = beliefs.together && jointly(beliefs.together, slopes[i]!);
+		const joint = parameters.together && jointly(parameters.together, slopes[i]!);
 		const narrower = joint?.narrower ?? 1;
 		const spreadBelow = narrower * Math.sqrt(below[i]!);
 		const spreadAbove = narrower * Math.sqrt(above[i]!);
 		if (joint)
 			for (const one of shares[i]!) {
-				one.share *= joint.weights[one.belief] ?? 1;
+				one.share *= joint.weights[one.parameter] ?? 1;
 			}
 		const sum = shares[i]!.reduce((all, { share }) => all + share, 0) || 1;
-		const contributions = shares[i]!.sort((a, b) => b.share - a.share).map(({ belief, share }) => ({
-			belief,
-			share: share / sum
-		}));
+		const contributions = shares[i]!.sort((a, b) => b.share - a.share).map(
+			({ parameter, share }) => ({
+				parameter,
+				share: share / sum
+			})
+		);
 		return {
 			interval:
 				value > 0 && Number.isFinite(value) ? logInterval(value, spreadBelow, spreadAbove) : null,
 			below: spreadBelow,
 			above: spreadAbove,
-			widest: contributions[0]?.belief ?? null,
+			widest: contributions[0]?.parameter ?? null,
 			contributions
 		};
 	});
@@ -195,12 +197,12 @@ export function spreadOf(
 
 /**
  * What correlation makes of a figure's spread: by which factor it is narrower (or wider) than if all were
- * independent, and how much of each belief's own share is left, none where another makes up for it.
+ * independent, and how much of each parameter's own share is left, none where another makes up for it.
  */
 function jointly(
 	{ names, factor }: Together,
-	slopes: Readonly<Partial<Record<BeliefName, number>>>
-): { readonly narrower: number; readonly weights: Partial<Record<BeliefName, number>> } {
+	slopes: Readonly<Partial<Record<ParameterName, number>>>
+): { readonly narrower: number; readonly weights: Partial<Record<ParameterName, number>> } {
 	const mine = names.map((name) => slopes[name] ?? 0);
 	const carried = names.map((_, k) =>
 		mine.reduce((sum, slope, i) => sum + slope * (factor[i]![k] ?? 0), 0)
@@ -208,7 +210,7 @@ function jointly(
 	const alone = mine.reduce((sum, slope) => sum + slope * slope, 0);
 	const joined = carried.reduce((sum, slope) => sum + slope * slope, 0);
 	const all = Object.values(slopes).reduce((sum, slope) => sum + slope * slope, 0);
-	const weights: Partial<Record<BeliefName, number>> = {};
+	const weights: Partial<Record<ParameterName, number>> = {};
 	names.forEach((name, i) => {
 		const with_ = factor[i]!.reduce((sum, weight, k) => sum + weight * carried[k]!, 0);
 		weights[name] = mine[i] ? Math.max(0, with_ / mine[i]!) : 1;

@@ -2,51 +2,52 @@ import { cholesky, math, solveBoth, Z90, type Factor } from '../quantity/index';
 import {
 	valueAt,
 	valuesAt,
-	type Beliefs,
-	type BeliefValues,
+	type Distribution,
+	type ParameterValues,
 	type Learned,
 	type Tied
-} from './beliefs';
-import type { Belief, BeliefName } from './priors';
+} from './parameters';
+import type { Parameter, ParameterName } from './priors';
 
-/** How a belief's own score is made up: weights whose squares sum to one, each of a score of Learned. */
+/** How a parameter's own score is made up: weights whose squares sum to one, each of a score of Learned. */
 export type Mixture = readonly { readonly score: string; readonly weight: number }[];
 
-/** Of which belief a score is. */
-export const beliefOf = (score: string) => score.split('@', 1)[0] as BeliefName;
+/** Of which parameter a score is. */
+export const parameterOf = (score: string) => score.split('@', 1)[0] as ParameterName;
 
 /**
- * How a belief divides between what all of its kind share and what is one place's own. Before anything
+ * How a parameter divides between what all of its kind share and what is one place's own. Before anything
  * was learned the sum stands at 0 ± 1, whatever the share.
  *
  * @param shared share of the variance that all of the kind have in common, 0 to 1
  */
-export function mixture(belief: BeliefName, shared: number, place: string | null): Mixture {
+export function mixture(parameter: ParameterName, shared: number, place: string | null): Mixture {
 	return [
-		...(shared > 0 ? [{ score: belief, weight: Math.sqrt(shared) }] : []),
+		...(shared > 0 ? [{ score: parameter, weight: Math.sqrt(shared) }] : []),
 		...(shared < 1 && place !== null
-			? [{ score: `${belief}@${place}`, weight: Math.sqrt(1 - shared) }]
+			? [{ score: `${parameter}@${place}`, weight: Math.sqrt(1 - shared) }]
 			: [])
 	];
 }
 
 /**
- * The beliefs of one fly in one water after learning: each as wide and where the scores leave it, and
- * which of them go together. A belief of which nothing was learned stays as it is.
+ * The parameters of one fly in one water after learning: each as wide and where the scores leave it, and
+ * which of them go together. A parameter of which nothing was learned stays as it is.
  *
- * @param mixtureOf the make-up of the beliefs that are to be looked at; null for others
+ * @param mixtureOf the make-up of the parameters that are to be looked at; null for others
  */
 export function withLearned(
-	beliefs: Beliefs,
+	parameters: Distribution,
 	learned: Learned,
-	mixtureOf: (belief: BeliefName) => Mixture | null
-): Beliefs {
+	mixtureOf: (parameter: ParameterName) => Mixture | null
+): Distribution {
 	const { mean, tied = {} } = learned;
 	const covariance = covarianceOf(learned);
-	const own = byHand(beliefs, tied);
-	if (mean.length === 0) return learned.tied ? { ...beliefs, ...own } : beliefs;
+	const own = byHand(parameters, tied);
+	if (mean.length === 0) return learned.tied ? { ...parameters, ...own } : parameters;
 	const place = placesOf(learned);
-	const touched: { name: BeliefName; parts: { k: number; weight: number }[]; rest: number }[] = [];
+	const touched: { name: ParameterName; parts: { k: number; weight: number }[]; rest: number }[] =
+		[];
 	for (const name of namesOf(learned)) {
 		const made = mixtureOf(name);
 		const parts = made?.flatMap(({ score, weight }) => {
@@ -68,13 +69,13 @@ export function withLearned(
 	const spreads = touched.map((_, i) => Math.sqrt(between[i]![i]!));
 	touched.forEach(({ name, parts }, i) => {
 		const at = parts.reduce((sum, { k, weight }) => sum + weight * mean[k]!, 0);
-		own[name] = movedTo(beliefs[name], at, spreads[i]!);
+		own[name] = movedTo(parameters[name], at, spreads[i]!);
 	});
 	const correlations = between.map((row, i) =>
 		row.map((value, j) => (i === j ? 1 : value / (spreads[i]! * spreads[j]!)))
 	);
 	return {
-		...beliefs,
+		...parameters,
 		...own,
 		together: {
 			names: touched.map(({ name }) => name),
@@ -83,20 +84,20 @@ export function withLearned(
 	};
 }
 
-/** The beliefs about one fly, as far apart as this hand's are; of one that was weighed nothing is left open. */
-function byHand(beliefs: Beliefs, tied: Tied): Partial<Record<BeliefName, Belief>> {
-	const own: Partial<Record<BeliefName, Belief>> = {};
+/** The parameters about one fly, as far apart as this hand's are; of one that was weighed nothing is left open. */
+function byHand(parameters: Distribution, tied: Tied): Partial<Record<ParameterName, Parameter>> {
+	const own: Partial<Record<ParameterName, Parameter>> = {};
 	for (const [name, spread] of Object.entries(tied) as [keyof Tied, number][]) {
-		const { scope, about, median } = beliefs[name];
-		if (beliefs[name].spread > 0) own[name] = { scope, about, median, spread, source: LEARNED };
+		const { scope, about, median } = parameters[name];
+		if (parameters[name].spread > 0) own[name] = { scope, about, median, spread, source: LEARNED };
 	}
 	return own;
 }
 
-/** What was learned that bears on some beliefs, as it is made up in one place or several: less to hand round. */
+/** What was learned that bears on some parameters, as it is made up in one place or several: less to hand round. */
 export function learnedAbout(
 	learned: Learned,
-	mixtures: readonly ((belief: BeliefName) => Mixture | null)[]
+	mixtures: readonly ((parameter: ParameterName) => Mixture | null)[]
 ): Learned {
 	const wanted = new Set(
 		namesOf(learned).flatMap((name) =>
@@ -115,18 +116,18 @@ export function learnedAbout(
 
 /** The medians that `withLearned` gives, alone and fast. */
 export function learnedValues(
-	beliefs: Beliefs,
+	parameters: Distribution,
 	learned: Learned,
-	mixtureOf: (belief: BeliefName) => Mixture | null
-): BeliefValues {
+	mixtureOf: (parameter: ParameterName) => Mixture | null
+): ParameterValues {
 	const place = placesOf(learned);
-	const values = { ...valuesAt(beliefs) };
+	const values = { ...valuesAt(parameters) };
 	for (const name of namesOf(learned)) {
 		const z = (mixtureOf(name) ?? []).reduce(
 			(sum, { score, weight }) => sum + weight * (learned.mean[place.get(score) ?? -1] ?? 0),
 			0
 		);
-		if (z !== 0) values[name] = valueAt(beliefs[name], z);
+		if (z !== 0) values[name] = valueAt(parameters[name], z);
 	}
 	return values;
 }
@@ -162,20 +163,20 @@ function placesOf(learned: Learned): ReadonlyMap<string, number> {
 	if (!found) places.set(learned, (found = new Map(learned.scores.map((score, k) => [score, k]))));
 	return found;
 }
-const named = new WeakMap<Learned, readonly BeliefName[]>();
-function namesOf(learned: Learned): readonly BeliefName[] {
+const named = new WeakMap<Learned, readonly ParameterName[]>();
+function namesOf(learned: Learned): readonly ParameterName[] {
 	let found = named.get(learned);
-	if (!found) named.set(learned, (found = [...new Set(learned.scores.map(beliefOf))]));
+	if (!found) named.set(learned, (found = [...new Set(learned.scores.map(parameterOf))]));
 	return found;
 }
 
-/** A belief whose score is now `at` ± `spread`: still two-sided, so that a bent tail stays bent. */
-function movedTo(belief: Belief, at: number, spread: number): Belief {
-	const median = valueAt(belief, at);
-	const end = (z: number) => Math.abs(math.log(valueAt(belief, at + z * spread) / median)) / Z90;
+/** A parameter whose score is now `at` ± `spread`: still two-sided, so that a bent tail stays bent. */
+function movedTo(parameter: Parameter, at: number, spread: number): Parameter {
+	const median = valueAt(parameter, at);
+	const end = (z: number) => Math.abs(math.log(valueAt(parameter, at + z * spread) / median)) / Z90;
 	return {
-		scope: belief.scope,
-		about: belief.about,
+		scope: parameter.scope,
+		about: parameter.about,
 		median,
 		spread: end(Z90),
 		spreadBelow: end(-Z90),

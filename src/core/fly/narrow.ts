@@ -2,15 +2,15 @@ import { hasSlot } from './bead/index';
 import {
 	learnedValues,
 	mixture,
-	priorBeliefs,
+	prior,
 	valuesAt,
 	withLearned,
-	type Belief,
-	type BeliefName,
-	type Beliefs,
-	type BeliefValues,
+	type Parameter,
+	type ParameterName,
+	type Distribution,
+	type ParameterValues,
 	type Mixture
-} from '../belief/index';
+} from '../parameter/index';
 import { hookStyleTable } from './hook-styles';
 import type { BeadChoice, Recipe } from './recipe';
 import { dressingOf } from './usual';
@@ -30,59 +30,62 @@ const SHARED = 0.5;
 const SHARED_BY_DRESSINGS = 0.3;
 
 /**
- * The beliefs as they stand for this fly: what was measured of its parts is believed more, and what was
+ * The parameters as they stand for this fly: what was measured of its parts is believed more, and what was
  * learned of its lots, its dressing and the model is taken in.
  */
-export function beliefsFor(recipe: Recipe, beliefs: Beliefs): Beliefs {
-	const measured = { ...beliefs, ...measuredOf(recipe, beliefs) };
-	if (!beliefs.learned) return measured;
-	return withLearned(measured, beliefs.learned, mixturesFor(recipe));
+export function parametersFor(recipe: Recipe, parameters: Distribution): Distribution {
+	const measured = { ...parameters, ...measuredOf(recipe, parameters) };
+	if (!parameters.learned) return measured;
+	return withLearned(measured, parameters.learned, mixturesFor(recipe));
 }
 
-/** The medians of this fly's beliefs. */
-export function mediansFor(recipe: Recipe, beliefs: Beliefs): BeliefValues {
-	const { learned } = beliefs;
-	if (!learned || learned.mean.length === 0) return valuesAt(beliefs);
-	const measured = { ...beliefs, ...measuredOf(recipe, beliefs) };
+/** The medians of this fly's parameters. */
+export function mediansFor(recipe: Recipe, parameters: Distribution): ParameterValues {
+	const { learned } = parameters;
+	if (!learned || learned.mean.length === 0) return valuesAt(parameters);
+	const measured = { ...parameters, ...measuredOf(recipe, parameters) };
 	return learnedValues(measured, learned, mixturesFor(recipe));
 }
 
 /**
- * How each belief of a fly is made up, for learning: of what all of its kind share and what is its lot's
+ * How each parameter of a fly is made up, for learning: of what all of its kind share and what is its lot's
  * or its dressing's own. Parts of no lot count by their trade names, as one packet; what was measured
  * has nothing in common with what was not.
  *
- * @returns null for the beliefs about water, which a fly says nothing of, and for what is one fly's own
+ * @returns null for the parameters about water, which a fly says nothing of, and for what is one fly's own
  */
 export function mixturesFor(recipe: Recipe): MixtureOf {
 	let known = mixtures.get(recipe);
 	if (!known) mixtures.set(recipe, (known = mixturesOf(recipe)));
 	return known;
 }
-type MixtureOf = (belief: BeliefName) => Mixture | null;
+type MixtureOf = (parameter: ParameterName) => Mixture | null;
 /** A recipe is asked several times at each key. */
 const mixtures = new WeakMap<Recipe, MixtureOf>();
 
 function mixturesOf(recipe: Recipe): MixtureOf {
 	const { hook, bead, coil } = recipe;
-	const measured = measuredOf(recipe, priorBeliefs);
+	const measured = measuredOf(recipe, prior);
 	const places = {
 		hook: hook.lot ?? `${hook.style} ${hook.size} ${hook.lengthX} ${hook.wireX}`,
 		bead: bead && (bead.lot ?? beadPlace(bead)),
 		coil: coil && (coil.lot ?? `${coil.metal} ${Number((coil.wire * 1000).toFixed(3))}`),
 		dressing: recipe.weighed === undefined ? dressingPlace(recipe) : null
 	};
-	return (belief) => {
-		const [about] = belief.split('.', 1);
-		if (about === 'water' || priorBeliefs[belief].scope === 'fly') return null;
-		if (belief === 'fly.weighed') return mixture(belief, 0, `${places.hook} ${recipe.weighed}`);
+	return (parameter) => {
+		const [about] = parameter.split('.', 1);
+		if (about === 'water' || prior[parameter].scope === 'fly') return null;
+		if (parameter === 'fly.weighed')
+			return mixture(parameter, 0, `${places.hook} ${recipe.weighed}`);
 		if (about === 'hook' || about === 'bead' || about === 'coil') {
-			const known = measured[belief] !== undefined;
+			const known = measured[parameter] !== undefined;
 			const place = places[about];
-			return mixture(belief, known ? 0 : SHARED, known ? `${place} measured` : place);
+			return mixture(parameter, known ? 0 : SHARED, known ? `${place} measured` : place);
 		}
-		const own = about === 'dressing' || belief === 'thread.mass' || belief === 'finish.mass';
-		return own ? mixture(belief, SHARED_BY_DRESSINGS, places.dressing) : mixture(belief, 1, null);
+		const own = about === 'dressing' || parameter === 'thread.mass' || parameter === 'finish.mass';
+		return own
+			? mixture(parameter, SHARED_BY_DRESSINGS, places.dressing)
+			: mixture(parameter, 1, null);
 	};
 }
 
@@ -98,10 +101,13 @@ export function dressingPlace(recipe: Recipe): string {
 	return [...kinds, collarOf(hackle) ?? '-', collarOf(collar) ?? '-'].join(', ');
 }
 
-function measuredOf(recipe: Recipe, beliefs: Beliefs): Partial<Record<BeliefName, Belief>> {
-	const own: Partial<Record<BeliefName, Belief>> = {};
-	const set = (name: BeliefName, spread: number) => {
-		const { scope, median, about } = beliefs[name];
+function measuredOf(
+	recipe: Recipe,
+	parameters: Distribution
+): Partial<Record<ParameterName, Parameter>> {
+	const own: Partial<Record<ParameterName, Parameter>> = {};
+	const set = (name: ParameterName, spread: number) => {
+		const { scope, median, about } = parameters[name];
 		own[name] = { scope, median, about, spread, source: 'measured by the tier' };
 	};
 	const { hook, bead, coil, weighed } = recipe;
@@ -119,19 +125,19 @@ function measuredOf(recipe: Recipe, beliefs: Beliefs): Partial<Record<BeliefName
 		// It is that one fly that was weighed.
 		set('tied.mass', 0);
 		for (const name of ['dressing.mass', 'dressing.girth', 'dressing.drag'] as const) {
-			own[name] = { ...beliefs[name], spread: UNKNOWN_DRESSING * beliefs[name].spread };
+			own[name] = { ...parameters[name], spread: UNKNOWN_DRESSING * parameters[name].spread };
 		}
 	}
 	return own;
 }
 
-/** The beliefs that have any bearing on this fly and are not certain, so that an answer stays within a frame. */
-export function beliefsAbout(recipe: Recipe, beliefs: Beliefs): BeliefName[] {
+/** The parameters that have any bearing on this fly and are not certain, so that an answer stays within a frame. */
+export function parametersAbout(recipe: Recipe, parameters: Distribution): ParameterName[] {
 	const { hook, bead, coil } = recipe;
 	const { rib, body } = dressingOf(recipe);
 	const metal = bead && (`bead.${bead.metal}.density` as const);
-	return (Object.keys(priorBeliefs) as BeliefName[]).filter((name) => {
-		const { spread, scope } = beliefs[name];
+	return (Object.keys(prior) as ParameterName[]).filter((name) => {
+		const { spread, scope } = parameters[name];
 		if (spread === 0 || scope === 'rig' || scope === 'tool') return false;
 		if (name === 'hook.eye')
 			return hookStyleTable[hook.style].eye === null && hook.eye === undefined;
