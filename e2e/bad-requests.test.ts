@@ -18,7 +18,7 @@ interface Bad {
 	readonly any?: true;
 }
 interface Seen {
-	readonly stand: string;
+	readonly snapshotVersion: string;
 	readonly flies: readonly { id: string; name: string; revision: number; body: object }[];
 	readonly lies: readonly object[];
 	readonly rivers: readonly object[];

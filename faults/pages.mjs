@@ -60,7 +60,7 @@ async function filesOf(folder) {
 async function everything(address) {
 	const get = async (/** @type {string} */ path) => (await fetch(new URL(path, address))).json();
 	const snapshot = await get('/api/snapshot');
-	delete snapshot.stand;
+	delete snapshot.snapshotVersion;
 	return JSON.stringify(snapshot);
 }
 

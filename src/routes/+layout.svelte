@@ -53,7 +53,7 @@
 			showDone: () => (doneShown = true)
 		});
 		const unlisten = listenForNews(
-			(stand) => documents.hello(stand),
+			(snapshotVersion) => documents.hello(snapshotVersion),
 			(news) => documents.receive(news)
 		);
 		return () => {

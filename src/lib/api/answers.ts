@@ -23,7 +23,7 @@ export interface DocumentChange {
 /** Answer of undo and redo, and of every edit: what changed and what can be undone next. */
 export interface ActionAnswer {
 	/** After it. */
-	readonly stand: string;
+	readonly snapshotVersion: string;
 	readonly changes: readonly DocumentChange[];
 	readonly history: HistoryEnds;
 }
@@ -47,7 +47,7 @@ export interface ErrorAnswer {
 }
 /** What other windows are told when something was kept. Without changes: everything may be different. */
 export interface ChangeNews {
-	readonly stand: string;
+	readonly snapshotVersion: string;
 	readonly changes: readonly DocumentChange[] | null;
 	readonly history: HistoryEnds;
 }
@@ -77,7 +77,7 @@ export interface Snapshot extends Collections {
 	/** What is wrong with the keeping of the data, in words; null when nothing is known. */
 	readonly trouble: string | null;
 	/** Changes whenever anything is kept; a window that knows another one is stale. */
-	readonly stand: string;
+	readonly snapshotVersion: string;
 	/** Where one is at the vise with each batch that was begun. */
 	readonly tying: TyingRow[];
 	readonly strip: StripSelection;

@@ -37,7 +37,7 @@ const kept = {
 const store = {
 	opening: () => Promise.resolve(kept),
 	list: () => Promise.resolve([]),
-	foundStand: () => 'a.0',
+	foundVersion: () => 'a.0',
 	workedOut: () => Promise.resolve(null),
 	found: () => Promise.resolve({ sum: '', texts: {} })
 } as unknown as Store;

@@ -90,11 +90,14 @@ export async function importInto(
 ): Promise<ImportAnswer> {
 	const distribution = look ? { ...prior, learned: (await learnedNow(store)).learned } : null;
 	const asked = { files, different, choices, today: localDay(), distribution };
-	const stand = store.stand();
+	const snapshotVersion = store.snapshotVersion();
 	const plan = await planned(await store.read(documentTexts), asked, gone);
 	if (look) return { items: plan.items, written: 0, passedOver: plan.passedOver };
 	const { result, answer } = await store.together(async (tx) => {
-		const now = store.stand() === stand ? plan : await planned(await documentTexts(tx), asked);
+		const now =
+			store.snapshotVersion() === snapshotVersion
+				? plan
+				: await planned(await documentTexts(tx), asked);
 		return { result: now, label: label ?? importLabel(now.writes), writes: now.writes };
 	});
 	return {

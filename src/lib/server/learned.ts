@@ -12,7 +12,7 @@ import { threads } from './threads';
 /** Where what was found lies, and where the last answer is kept. */
 export type Keeping = Pick<
 	Store,
-	'foundStand' | 'foundSum' | 'found' | 'workedOut' | 'keepWorkedOut'
+	'foundVersion' | 'foundSum' | 'found' | 'workedOut' | 'keepWorkedOut'
 >;
 
 const pool = threads<LearnAsked, LearnedInThread>('learn', code, { threads: 1, waiting: 20 }, 1500);
@@ -25,19 +25,20 @@ interface LatestLearning {
 const NOTHING: LatestLearning = { answer: NOTHING_LEARNED, measured: {} };
 const NEVER: Measured = { weighed: 0, timed: 0 };
 
-let latest: { readonly stand: string; readonly found: Promise<LatestLearning> } | null = null;
+let latest: { readonly snapshotVersion: string; readonly found: Promise<LatestLearning> } | null =
+	null;
 
 /** All that was found, read and learned from in a thread of its own; remembered until something else is found. */
 function foundNow(store: Keeping): Promise<LatestLearning> {
-	const stand = store.foundStand();
-	if (latest?.stand === stand) return latest.found;
+	const snapshotVersion = store.foundVersion();
+	if (latest?.snapshotVersion === snapshotVersion) return latest.found;
 	const found = learn(store).catch((error: unknown) => {
 		// Better the tables alone than no page; it is tried anew the next time.
 		console.error(`Learning: ${String(error)}`);
 		latest = null;
 		return NOTHING;
 	});
-	latest = { stand, found };
+	latest = { snapshotVersion, found };
 	return found;
 }
 

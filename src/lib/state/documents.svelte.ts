@@ -45,8 +45,8 @@ export class Documents {
 	kept: (changes: readonly DocumentChange[] | null) => void = () => undefined;
 	private readonly saver: Saver;
 	private readonly unsent: Unsent;
-	private stand: string;
-	/** The stand of which the history is. */
+	private snapshotVersion: string;
+	/** The snapshot version that the history is of. */
 	private heard: string;
 
 	/** @param storage where changes wait that could not be sent; null while the page is made on the server */
@@ -56,8 +56,8 @@ export class Documents {
 		this.shelves = new Shelves(data);
 		this.history = data.history;
 		this.trouble = data.trouble;
-		this.stand = data.stand;
-		this.heard = data.stand;
+		this.snapshotVersion = data.snapshotVersion;
+		this.heard = data.snapshotVersion;
 		this.saver = new Saver({
 			saved: (answer, newer) => this.saved(answer, newer),
 			failed: (row, error, retrying) => this.failed(row, error, retrying)
@@ -138,20 +138,20 @@ export class Documents {
 
 	/** Another window, a script or this one kept something. */
 	receive(news: ChangeNews): void {
-		const [epoch, count] = this.stand.split('.');
+		const [epoch, count] = this.snapshotVersion.split('.');
 		const next = `${epoch}.${Number(count) + 1}`;
-		if (news.changes === null || news.stand !== next) {
-			if (news.stand !== this.stand) void this.refresh();
+		if (news.changes === null || news.snapshotVersion !== next) {
+			if (news.snapshotVersion !== this.snapshotVersion) void this.refresh();
 			return;
 		}
-		this.stand = news.stand;
+		this.snapshotVersion = news.snapshotVersion;
 		for (const change of news.changes) this.putNewer(change);
 		this.hear(news);
 	}
 
 	/** The connection was made anew: what was missed meanwhile is fetched. */
-	hello(stand: string): void {
-		if (stand !== this.stand) void this.refresh();
+	hello(snapshotVersion: string): void {
+		if (snapshotVersion !== this.snapshotVersion) void this.refresh();
 	}
 
 	/** Takes over all that is here as it stands, but for what this window has still to send. */
@@ -162,8 +162,8 @@ export class Documents {
 			for (const kind of growingKinds) {
 				told[kinds[kind].collection] = (await this.nowOf(kind)) as never;
 			}
-			this.stand = data.stand;
-			this.heard = data.stand;
+			this.snapshotVersion = data.snapshotVersion;
+			this.heard = data.snapshotVersion;
 			this.history = data.history;
 			this.trouble = data.trouble;
 			this.shelves.renew(told, this.toSend);
@@ -267,11 +267,11 @@ export class Documents {
 	}
 
 	/** What undo would do, as of the newest stand: news of an action may come after the answer to a later one. */
-	private hear({ stand, history, changes }: ActionAnswer | ChangeNews): void {
+	private hear({ snapshotVersion, history, changes }: ActionAnswer | ChangeNews): void {
 		// What this window did is told to it twice, by the answer and by the news.
-		if (stand !== this.heard) this.kept(changes);
-		if (isBefore(stand, this.heard)) return;
-		this.heard = stand;
+		if (snapshotVersion !== this.heard) this.kept(changes);
+		if (isBefore(snapshotVersion, this.heard)) return;
+		this.heard = snapshotVersion;
 		this.history = history;
 	}
 
@@ -469,9 +469,9 @@ const AGAIN_MS = 2000;
 const MOST_TRIES = 4;
 const idOf = ({ kind, id }: { kind: DocumentKind; id: string }) => ({ kind, id });
 
-/** Whether a stand is an earlier one of the same run of the server. */
-function isBefore(stand: string, other: string): boolean {
-	const [run, count] = stand.split('.');
+/** Whether a snapshot version is an earlier one of the same run of the server. */
+function isBefore(snapshotVersion: string, other: string): boolean {
+	const [run, count] = snapshotVersion.split('.');
 	const [otherRun, otherCount] = other.split('.');
 	return run === otherRun && Number(count) < Number(otherCount);
 }

@@ -8,7 +8,7 @@ import type { ChangeNews } from '$lib/api/answers';
  * @returns ends it
  */
 export function listenForNews(
-	hello: (stand: string) => void,
+	hello: (snapshotVersion: string) => void,
 	news: (news: ChangeNews) => void
 ): () => void {
 	let source: EventSource | null = null;
@@ -18,7 +18,7 @@ export function listenForNews(
 		if (document.hidden) return;
 		source = new EventSource('/api/news');
 		source.addEventListener('hello', (event) =>
-			hello((JSON.parse(event.data as string) as ChangeNews).stand)
+			hello((JSON.parse(event.data as string) as ChangeNews).snapshotVersion)
 		);
 		source.addEventListener('news', (event) =>
 			news(JSON.parse(event.data as string) as ChangeNews)

@@ -8,7 +8,7 @@ import { Documents } from './documents.svelte';
 const file = join(import.meta.dirname, '../server/fixtures/schema-8/snapshot.json');
 const was = JSON.parse(readFileSync(file, 'utf8')) as Omit<
 	Snapshot,
-	'stand' | 'database' | 'trouble'
+	'snapshotVersion' | 'database' | 'trouble'
 >;
 
 /** The browser's storage, and its locks; a window that is closed lets go of its own. */
@@ -49,7 +49,10 @@ beforeEach(() => {
 afterEach(() => vi.unstubAllGlobals());
 
 const open = (change: Partial<Snapshot> = {}) =>
-	new Documents({ ...was, stand: 'a.0', database: 'd', trouble: null, ...change }, browser.storage);
+	new Documents(
+		{ ...was, snapshotVersion: 'a.0', database: 'd', trouble: null, ...change },
+		browser.storage
+	);
 const [fly] = was.flies;
 const recipe = { ...fly!.body.recipe, hook: { ...fly!.body.recipe.hook, size: 8 } };
 const changed: FlyRow = { ...fly!, body: { recipe } };
@@ -74,7 +77,7 @@ test('it is said beside whatever else is said, and kept in the browser until it 
 	const { history } = documents;
 	answer = {
 		status: 200,
-		body: { stand: 'a.1', changes: [{ kind: 'fly', id: row.id, row }], history }
+		body: { snapshotVersion: 'a.1', changes: [{ kind: 'fly', id: row.id, row }], history }
 	};
 	await documents.flush();
 	expect(documents.unsaved).toBeNull();
@@ -98,7 +101,10 @@ test('it is offered when its window is gone, and goes on from what it started fr
 	documents.notice!.choices[0]!.act();
 	expect(documents.find('fly', fly!.id)!.body.recipe.hook.size).toBe(8);
 	asked = [];
-	answer = { status: 200, body: { stand: 'a.1', changes: [], history: documents.history } };
+	answer = {
+		status: 200,
+		body: { snapshotVersion: 'a.1', changes: [], history: documents.history }
+	};
 	await documents.flush();
 	expect(asked).toMatchObject([{ method: 'PUT', body: { revision: fly!.revision } }]);
 	await vi.waitFor(() => expect(browser.entries.size).toBe(0));
@@ -134,7 +140,10 @@ test('what was deleted meanwhile is made anew, all of it, and waits on while it 
 	documents.notice!.choices[0]!.act();
 	await vi.waitFor(() => expect(documents.notice?.words).toBe('Starting.'));
 	expect(browser.entries.size).toBe(1);
-	answer = { status: 200, body: { stand: 'a.1', changes: [], history: documents.history } };
+	answer = {
+		status: 200,
+		body: { snapshotVersion: 'a.1', changes: [], history: documents.history }
+	};
 	asked = [];
 	await documents.offerUnsent();
 	documents.notice!.choices[0]!.act();

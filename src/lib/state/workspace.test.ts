@@ -19,7 +19,7 @@ import { Workspace } from './workspace.svelte';
 const file = join(import.meta.dirname, '../server/fixtures/schema-8/snapshot.json');
 const was = JSON.parse(readFileSync(file, 'utf8')) as Omit<
 	Snapshot,
-	'stand' | 'database' | 'trouble'
+	'snapshotVersion' | 'database' | 'trouble'
 >;
 const open = (
 	change: Partial<Snapshot> = {},
@@ -27,7 +27,7 @@ const open = (
 	learning: LearningAnswer | null = NOTHING_LEARNED
 ) =>
 	new Workspace(
-		{ ...was, stand: 'a.0', database: 'd', trouble: null, ...change },
+		{ ...was, snapshotVersion: 'a.0', database: 'd', trouble: null, ...change },
 		learning,
 		storage
 	);
@@ -126,7 +126,7 @@ describe('what is on the strip', () => {
 		selection.selectFly(first.id);
 		selection.selectFly(second.id);
 		documents.receive({
-			stand: 'a.1',
+			snapshotVersion: 'a.1',
 			history: was.history,
 			changes: [{ kind: 'fly', id: second.id, row: null }]
 		});
@@ -142,7 +142,7 @@ describe('what is on the strip', () => {
 		answers = () => ({
 			status: 200,
 			body: {
-				stand: 'a.2',
+				snapshotVersion: 'a.2',
 				changes: [{ kind: 'fly', id: gone.id, row: gone }],
 				history: { undo: null, redo: null }
 			}
@@ -152,9 +152,9 @@ describe('what is on the strip', () => {
 		expect(workspace.documents.find('fly', gone.id)).toEqual(gone);
 		// News of the action before it, come late, does not turn the undo list back.
 		const late = { undo: 'deleted', redo: null };
-		workspace.documents.receive({ stand: 'a.1', changes: [], history: late });
+		workspace.documents.receive({ snapshotVersion: 'a.1', changes: [], history: late });
 		expect(workspace.documents.history.undo).toBeNull();
-		workspace.documents.receive({ stand: 'a.2', changes: [], history: late });
+		workspace.documents.receive({ snapshotVersion: 'a.2', changes: [], history: late });
 		expect(workspace.documents.history.undo).toBe('deleted');
 	});
 
@@ -224,7 +224,10 @@ test('what was missed is asked for of what is here, and no more', async () => {
 	answers = (path) => {
 		const [, , collection, id] = path.split(/[/?]/);
 		if (collection === 'snapshot') {
-			return { status: 200, body: { ...was, flies: [restored], stand: 'b.7', trouble: null } };
+			return {
+				status: 200,
+				body: { ...was, flies: [restored], snapshotVersion: 'b.7', trouble: null }
+			};
 		}
 		if (collection === 'lots') return { status: 200, body: [lot] };
 		return id === second.id
@@ -251,8 +254,8 @@ describe('what is learned', () => {
 		origin: 'later',
 		observations: 3
 	};
-	const news = (stand: string, kind: 'entry' | 'fly' | 'batch', name: string) => ({
-		stand,
+	const news = (snapshotVersion: string, kind: 'entry' | 'fly' | 'batch', name: string) => ({
+		snapshotVersion,
 		history: { undo: null, redo: null },
 		changes: [
 			{ kind, id: name, row: { ...(kind === 'fly' ? was.flies : was.entries)[0]!, id: name, name } }
@@ -337,7 +340,7 @@ test('two rivers become one by one action, of the lies as they are by then; a ne
 	const { documents } = open({ rivers: [river, other], lies });
 	answers = () => ({
 		status: 200,
-		body: { stand: 'a.1', changes: [], history: documents.history }
+		body: { snapshotVersion: 'a.1', changes: [], history: documents.history }
 	});
 	expect(await joinRivers(documents, river, other)).toBe(true);
 	expect(asked.map(({ path }) => path)).toEqual(['/api/actions']);
@@ -378,7 +381,10 @@ describe('an action', () => {
 		answers = () =>
 			told().length === 1
 				? { status: 409, body: { message: 'changed', change: 0, current: theirs } }
-				: { status: 200, body: { stand: 'a.1', changes: [], history: documents.history } };
+				: {
+						status: 200,
+						body: { snapshotVersion: 'a.1', changes: [], history: documents.history }
+					};
 		stock.enter(lot.id, 'bought 7', () => entry);
 		await vi.waitFor(() => expect(told()).toHaveLength(2));
 		const [change] = (told()[1]!.body as { changes: ActionChange[] }).changes;
@@ -398,7 +404,7 @@ describe('an action', () => {
 				const change = { kind: 'lot', id: lot.id, row: { ...now, revision: changed } };
 				return {
 					status: 200,
-					body: { stand: 'a.2', changes: [change], history: documents.history }
+					body: { snapshotVersion: 'a.2', changes: [change], history: documents.history }
 				};
 			}
 			// The ledger shows it before the answer; "low at" is set meanwhile.
@@ -406,7 +412,10 @@ describe('an action', () => {
 			documents.change({ ...now, body: { ...now.body, lowAt: 3 } });
 			const row = { ...now, revision: entered };
 			const change = { kind: 'lot', id: lot.id, row };
-			return { status: 200, body: { stand: 'a.1', changes: [change], history: documents.history } };
+			return {
+				status: 200,
+				body: { snapshotVersion: 'a.1', changes: [change], history: documents.history }
+			};
 		};
 		stock.enter(lot.id, 'bought 7', () => entry);
 		await vi.waitFor(() => expect(told()).toHaveLength(2));

@@ -136,7 +136,9 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 		row: said('the document as it stands; null where it is gone', orNull(ref('Document')))
 	}),
 	Action: object({
-		stand: text('the stand after it: a later one has a higher number behind the point'),
+		snapshotVersion: text(
+			'the snapshot version after it: a later one has a higher number behind the point'
+		),
 		changes: said('the documents that changed', list(ref('Change'))),
 		history: said('what undo and redo would do now', { allOf: [ref('History')] })
 	}),
@@ -158,7 +160,7 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 	Strip: schemaOf(StripRequest),
 	Snapshot: object({
 		database: text('the database’s own id'),
-		stand: text('changes whenever anything is kept'),
+		snapshotVersion: text('changes whenever anything is kept'),
 		trouble: said('what is wrong with the keeping of the data', orNull(text('in words'))),
 		...Object.fromEntries(
 			documentKinds.map((kind) => {

@@ -56,7 +56,7 @@ export const operations: readonly Operation[] = [
 		method: 'post',
 		path: '/api/predict',
 		summary:
-			'Mass, sink and drift of a fly in a lie on a rig (without one the last used), with what was learned; fly, rig and lie may stand as a snapshot has them; nothing is kept',
+			'Mass, sink and drift of a fly in a lie on a rig (without one the last used), with what was learned; fly, rig and lie may snapshotVersion as a snapshot has them; nothing is kept',
 		body: { schema: openToRows(schemaOf(PredictRequest)) },
 		answer: { status: 200, content: ref('Prediction') },
 		errors: [400, 413, 422],
@@ -198,7 +198,8 @@ export const operations: readonly Operation[] = [
 	{
 		method: 'get',
 		path: '/api/news',
-		summary: 'Server-sent events: hello with the stand, then news of every change; it does not end',
+		summary:
+			'Server-sent events: hello with the snapshot version, then news of every change; it does not end',
 		answer: { status: 200, content: 'text/event-stream' },
 		examples: []
 	},

@@ -6,7 +6,7 @@ export type Listener = (news: ChangeNews | null) => void;
 
 /** Tells every window of what was changed, and counts the changes. */
 export class News {
-	// The stand is this process's own: a window that outlives it finds another one, and reads anew.
+	// The version is this process's own: a window that outlives it finds another one, and reads anew.
 	private readonly epoch = randomUUID().slice(0, 8);
 	private found = 0;
 	private readonly listeners = new Set<Listener>();
@@ -14,19 +14,20 @@ export class News {
 	count = 0;
 
 	/** What a snapshot says of itself. @param count of the changes that are in it */
-	stand(count = this.count): string {
+	snapshotVersion(count = this.count): string {
 		return `${this.epoch}.${count}`;
 	}
 
 	/** Changes whenever something is kept that is learned from. */
-	foundStand(): string {
+	foundVersion(): string {
 		return `${this.epoch}.${this.found}`;
 	}
 
-	tell(news: Omit<ChangeNews, 'stand'>): void {
+	tell(news: Omit<ChangeNews, 'snapshotVersion'>): void {
 		this.count++;
 		if (news.changes?.every(({ kind }) => !taughtBy.includes(kind)) !== true) this.found++;
-		for (const listener of this.listeners) listener({ ...news, stand: this.stand() });
+		for (const listener of this.listeners)
+			listener({ ...news, snapshotVersion: this.snapshotVersion() });
 	}
 
 	/** @returns ends it */

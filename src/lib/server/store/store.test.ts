@@ -90,17 +90,17 @@ test('a page opens on what is on its strip; the rest comes page by page, each on
 	await store.setStrip(strip);
 });
 
-test('what is learned from has a stand and a sum of its own', async () => {
-	const before = store.foundStand();
+test('what is learned from has a snapshot version and a sum of its own', async () => {
+	const before = store.foundVersion();
 	const sum = await store.foundSum();
 	const id = randomUUID();
 	await store.create('fly', id, { name: 'Not found', body: body(2.8e-3) });
-	expect(store.foundStand()).toBe(before);
+	expect(store.foundVersion()).toBe(before);
 	expect(await store.foundSum()).toBe(sum);
 	const { lots } = await store.snapshot();
 	const { name, body: lot, revision } = lots[0]!;
 	await store.edit('lot', lots[0]!.id, revision, { name: `${name} again`, body: lot });
-	expect(store.foundStand()).not.toBe(before);
+	expect(store.foundVersion()).not.toBe(before);
 	const after = await store.foundSum();
 	expect(after).not.toBe(sum);
 	expect((await store.found()).sum).toBe(after);

@@ -100,10 +100,10 @@ export interface Store {
 	/** Calls `listener` after each change, and with null when the store closes. @returns ends that */
 	listen(listener: Listener): () => void;
 	/** What the snapshot of this moment would say. */
-	stand(): string;
+	snapshotVersion(): string;
 	/** Changes whenever something is kept that is learned from. */
-	foundStand(): string;
-	/** As foundStand, and the same after a start: from what the database counts of the rows that are learned from. */
+	foundVersion(): string;
+	/** As foundVersion, and the same after a start: from what the database counts of the rows that are learned from. */
 	foundSum(): Promise<string>;
 	/** All that is learned from, and its sum. */
 	found(): Promise<{ readonly sum: string; readonly texts: DocumentTexts }>;
@@ -134,8 +134,8 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 		...writesOf(db, news),
 		...besides(db),
 		listen: (listener) => news.listen(listener),
-		stand: () => news.stand(),
-		foundStand: () => news.foundStand(),
+		snapshotVersion: () => news.snapshotVersion(),
+		foundVersion: () => news.foundVersion(),
 		backups: {
 			...backups,
 			restore: async (name) => {
@@ -162,11 +162,11 @@ function readsOf(
 	news: News,
 	backups: Backups
 ): Pick<Store, 'snapshot' | 'opening' | 'list' | 'page' | 'get' | 'history' | 'done' | 'read'> {
-	/** All documents, as they were read at a stand: who asks for an answer does not pay for all that is kept. */
+	/** All documents, as they were read at a snapshot version: who asks for an answer does not pay for all that is kept. */
 	let held: { readonly at: number; readonly collections: Collections } | null = null;
 	/** What is asked of everything at once, beside the documents. */
 	const aboutAll = async (tx: Queryable, at: number) => ({
-		stand: news.stand(at),
+		snapshotVersion: news.snapshotVersion(at),
 		trouble: backups.trouble(),
 		database: (await setting<string>(tx, 'database')) ?? '',
 		tying: await listTying(tx),
@@ -181,7 +181,7 @@ function readsOf(
 	return {
 		snapshot: () =>
 			db.read(async (tx) => {
-				// A change that is told of meanwhile may be in it or not: with this stand it is asked for.
+				// A change that is told of meanwhile may be in it or not: with this version it is asked for.
 				const at = news.count;
 				if (held?.at !== at) held = { at, collections: await listCollections(tx) };
 				const { collections } = held;
@@ -244,7 +244,7 @@ function writesOf(
 		});
 		lastEdit = -Infinity;
 		if (answer.changes.length > 0) news.tell(answer);
-		return { ...answer, stand: news.stand() };
+		return { ...answer, snapshotVersion: news.snapshotVersion() };
 	};
 	const step = (direction: 'undo' | 'redo') =>
 		act(async (tx) => {

@@ -9,7 +9,7 @@ const headers = { 'content-type': 'text/event-stream', 'cache-control': 'no-stor
 /** What the stream would be, without it: it never ends. */
 export const HEAD: RequestHandler = () => new Response(null, { headers });
 
-/** Server-sent events: `hello` with the stand of the data, then `news` of each change as it is kept. */
+/** Server-sent events: `hello` with the version of the snapshot, then `news` of each change as it is kept. */
 export const GET: RequestHandler = () =>
 	respond((store) => {
 		let end: () => void;
@@ -31,7 +31,7 @@ export const GET: RequestHandler = () =>
 					clearInterval(timer);
 					unlisten();
 				};
-				say('hello', { stand: store.stand() });
+				say('hello', { snapshotVersion: store.snapshotVersion() });
 			},
 			cancel: () => end()
 		});
