@@ -94,7 +94,7 @@ export const finePath = () => {
 	return drawnDrift(flies, column, line, 0, { smooth: true, fineness: SMOOTH });
 };
 let turn = 0;
-/** So many drifts of a band, each in a world of its own. */
+/** This many drifts of a band, each in a world of its own. */
 export function roughDrifts(many: number) {
 	const worlds = Array.from({ length: many }, () => ({
 		...ready.sample(1, turn),

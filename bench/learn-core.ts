@@ -63,7 +63,7 @@ export function log(entries: number, flies = 200): Observation[] {
 	});
 }
 
-/** So many lots of beads, twenty of each weighed together. */
+/** This many lots of beads, twenty of each weighed together. */
 export function lots(count: number): Observation[] {
 	const normal = normalsFrom(randomFrom(9));
 	const truly = worldFrom(normal);

@@ -56,7 +56,7 @@ export async function timed(
 	return { searched, whole: performance.now() - start, looked };
 }
 
-/** ms a build of the plain search, on a sample of so many of the space. */
+/** ms a build of the plain search, on a sample of this many of the space. */
 export function plainEach(asked: MatchQuestion, sample: number): number {
 	const space = spaceOf(asked.recipe, asked.locks, asked.shelf);
 	let all = 0;

@@ -44,7 +44,7 @@ async function started(folder) {
 	};
 }
 
-/** What a tier with so many flies may have. @param {number} flies @returns {{ kind: string, id: string, document: object }[]} */
+/** What a tier with this many flies may have. @param {number} flies @returns {{ kind: string, id: string, document: object }[]} */
 function kept(flies) {
 	const recipes = Array.from({ length: flies }, (_, k) => ({
 		hook: { style: k % 2 ? 'jig60' : 'straight', size: 8 + 2 * (k % 6), lengthX: 0, wireX: k % 3 },

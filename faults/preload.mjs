@@ -7,7 +7,7 @@
  * - GRAVITAS_TROUBLE names a file; while it is there and says "full" or "quietly full", writes fail
  *   with ENOSPC (quietly: while the free space still looks fine); while it says "stuck", they never return;
  *   while it says "slow 200", each read and write takes 200 ms; while it says "clock -600000", the clock
- *   is set back by so many ms.
+ *   is set back by this many ms.
  */
 import fs from 'node:fs';
 import { syncBuiltinESMExports } from 'node:module';

@@ -90,7 +90,7 @@ export interface Gauged {
 /** More of a gauge than this is counted off badly (our choice). */
 const MOST = 12;
 
-/** The gauge that says a length best: within the fewest per cents, by whole quarters up to three of it. */
+/** The gauge that says a length best: within the fewest per cent, by whole quarters up to three of it. */
 export function inGauge(
 	length: number,
 	lengths: Readonly<Record<Gauge, number | null>>

@@ -21,7 +21,7 @@ export interface Turn {
 	readonly end: number;
 }
 
-/** So many flies that are tied alike. */
+/** This many flies that are tied alike. */
 export interface Kind {
 	readonly steps: readonly Pick<TyingStep, 'seconds' | 'dries'>[];
 	readonly count: number;
@@ -201,7 +201,7 @@ function run(
 	return planned(flies, turns);
 }
 
-/** So many flies together through each stretch, then the next so many. @param order in which they are taken up */
+/** This many flies together through each stretch, then the next ones. @param order in which they are taken up */
 function rounds(
 	flies: readonly (readonly TyingStretch[])[],
 	order: readonly number[],

@@ -61,7 +61,7 @@ const TAKES = {
 } as const;
 const DRIES = { glue: 600, lacquer: 1800 } as const;
 
-/** So many of a thing, in words. */
+/** This many of a thing, in words. */
 const many = (count: number, one: string) => `${count} ${one}${count === 1 ? '' : 's'}`;
 
 /** A feather wound at the head. */

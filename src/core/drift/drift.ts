@@ -130,7 +130,7 @@ export function drifts(asked: Iterable<DriftAsked>): Drift[] {
 /** Which number of its seed says whether a drift hangs up. */
 const LUCK = 1;
 
-/** In slow water a drift takes long and little happens at once: steps may be so many times as long there. */
+/** In slow water a drift takes long and little happens at once: steps may be this many times as long there. */
 function slowness({ surfaceSpeed }: Column): number {
 	return surfaceSpeed > STANDS && surfaceSpeed < SLOW ? 2 : 1;
 }

@@ -4,7 +4,7 @@ import { eddyTime, turbulenceAcross, turbulenceAcrossSlope } from '../water/inde
 
 /** The noise behind the eddies is laid down in blocks of this length, s, whatever the steps are (our choice). */
 export const NOISE_BLOCK = 0.05;
-/** A block is halved so often at most; within the last halves the paths are straight. */
+/** A block is halved at most this often; within the last halves the paths are straight. */
 const MOST_HALVINGS = 5;
 
 /**

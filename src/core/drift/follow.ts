@@ -7,7 +7,7 @@ const MOST_WAITING = 16;
 
 /** Null before the first drift; false where there is no WebAssembly, or a page's policy forbids it. */
 let compiled: Kernel | false | null = null;
-/** The kernel has one memory: whoever looks on at a drift and follows another goes by the reference. */
+/** The kernel has one memory: whoever looks on at a drift and follows another uses the reference. */
 let busy = false;
 
 /** Follows some drifts to their ends, two at a time where the compiled kernel is to be had; yields each at its end. */

@@ -46,7 +46,7 @@ export interface Way {
 	look(moment: Moment): boolean;
 }
 
-/** A step is halved so often at most before a drift is given up. */
+/** A step is halved at most this often before a drift is given up. */
 const MOST_HALVINGS = 9;
 
 /** Flies and line on their way from the landing, step by step; whoever solves the steps calls `next` and `stepped` in turn. */

@@ -71,7 +71,7 @@ export function heldEnd(top: LineTop, column: Column, from: number): Held {
 	}
 }
 
-/** A touch is answered after so long, and the line is in so much later, s (our estimates). */
+/** A touch is answered after this time, and the line is in this much later, s (our estimates). */
 const FELT_AFTER = 0.2;
 const DRAWN_WITHIN = 0.3;
 

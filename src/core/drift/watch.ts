@@ -17,16 +17,16 @@ export interface Watch {
 
 /** Slower than this, m/s, nothing drifts (our choice). */
 export const STANDS = 0.01;
-/** What has lain still for so long is given up, s (our choice). */
+/** What has lain still for this long is given up, s (our choice). */
 const GIVEN_UP = 10;
-/** A drift is followed for so many times as long as the surface takes over approach and hold, within bounds, s (our choice). */
+/** A drift is followed for this many times as long as the surface takes over approach and hold, within bounds, s (our choice). */
 const TIMES_SURFACE = 4;
 const LEAST = 20;
 const LONGEST = 240;
 /** Where nothing drifts: the time to settle, and for how long it then is watched, s (our choice). */
 const SETTLE = 10;
 const HANGS_FOR = 5;
-/** The pull is smoothed over so long, s, and the share of the time given in which it is less: a peak of one step says nothing (our choice). */
+/** The pull is smoothed over this time, s, and the share of the time given in which it is less: a peak of one step says nothing (our choice). */
 const SMOOTHED = 0.1;
 const STRONG = 0.95;
 /**
@@ -38,7 +38,7 @@ const CATCHES = 0.03;
 const STONES_APART = 2;
 const LEAST_STONE = 0.05;
 
-/** Chance that a fly hangs up on so many metres of bed. @param roughness height, m */
+/** Chance that a fly hangs up on this many metres of bed. @param roughness height, m */
 export const hangUpOver = (way: number, roughness: number): number => {
 	const stone = Math.max(LEAST_STONE, roughness);
 	return 1 - math.exp((-CATCHES * Math.min(1, roughness / stone) * way) / (STONES_APART * stone));
@@ -87,7 +87,7 @@ class Watcher implements Watch {
 	private allLying = 0;
 	/** s for which it has lain where it is. */
 	private stuck = 0;
-	/** Means of the pull at the fly over pieces of so long, N; the piece under way, N s and s. */
+	/** Means of the pull at the fly over pieces of this length, N; the piece under way, N s and s. */
 	private readonly pulls: number[] = [];
 	private pulled = 0;
 	private pulling = 0;

@@ -4,7 +4,7 @@ import { turnLength } from './coil';
 import type { CoilChoice, Recipe } from './recipe';
 
 /**
- * The coil of lead-free wire that weighs what the lead one does, of the same wire with so many turns
+ * The coil of lead-free wire that weighs what the lead one does, of the same wire with this many turns
  * more; null where the fly has no lead or the turns would be too many.
  *
  * A second layer stays as it is; its weight too is made up in the first.

@@ -34,7 +34,7 @@ export function faultIn(samples: readonly TaughtLine[]): string | null {
 /**
  * Which number of all the lines is what was shown, and in which unit: the nearest, within its last figure.
  *
- * @param units each as so many of what was shown
+ * @param units each as this many of what was shown
  * @returns null where none is
  */
 export function placeOf<Unit extends string>(

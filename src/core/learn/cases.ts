@@ -28,7 +28,7 @@ const MOVED = 0.05;
 const HARDLY_TELLS = 0.005;
 /** Scores at which figures are expanded are whole multiples of this: so that an entry more finds them again. */
 const GRID = 0.25;
-/** So many expansions are remembered (ours: some 30 MB). */
+/** This many expansions are remembered (ours: some 30 MB). */
 const MOST_EXPANDED = 20_000;
 
 const byName = ({ about }: Measurable, centre: readonly number[]) =>
@@ -98,7 +98,7 @@ export class Case {
 
 	/**
 	 * How its figure leans: as that of the same thing of round sizes, of no lot, about round scores, so that it does
-	 * not hang on which of those that are alike came first. null where that one has none, or hangs on other parameters.
+	 * not hang on which of those that are alike came first. null where that one has none, or depends on other parameters.
 	 */
 	#shape(centre: readonly number[], shapes: Map<string, Shape | null>): Shape | null {
 		this.#likeId ??= idOf(this.first, rounded);

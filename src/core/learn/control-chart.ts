@@ -3,7 +3,7 @@ import { math } from '../quantity/index';
 export const MEAN_RANGE = 2 / Math.sqrt(Math.PI);
 /** Standard deviation of that range, d₃: √(2 − 4/π). */
 export const RANGE_SPREAD = Math.sqrt(2 - 4 / Math.PI);
-/** Limits lie so many standard deviations from the centre (Shewhart 1931). */
+/** Limits lie this many standard deviations from the centre (Shewhart 1931). */
 const SIGMAS = 3;
 /** Student's t at nine in ten for a dozen degrees of freedom (tables): the scatter is estimated. */
 const NINE_IN_TEN = 1.356;
@@ -44,13 +44,13 @@ export interface ControlChart {
 	/** Upper limit of a moving range, D₄ times their mean. */
 	readonly rangeLimit: number;
 	readonly points: readonly ChartPoint[];
-	/** One that is off by so much is flagged nine times in ten. */
+	/** One that is off by this much is flagged nine times in ten. */
 	readonly seen: number;
 }
 
 /**
  * Control chart for individuals and moving ranges. The scatter is the mean moving range over d₂, joined
- * with what is known beforehand, which counts as so many ranges; each point is judged by the centre and the scatter
+ * with what is known beforehand, which counts as this many ranges; each point is judged by the centre and the scatter
  * that the prediction and the other points give, or a bad one would widen its own limits. The farthest off is
  * taken out first and the rest are judged anew without it, so that one bad fly among three does not hide, nor
  * accuse the others.
@@ -113,7 +113,7 @@ function judge(
 		lower: all.mean - limit,
 		upper: all.mean + limit,
 		scatter: all.scatter,
-		// Nine in ten lie no more than so many standard deviations on the near side of where they truly are; half a
+		// Nine in ten lie no more than this many standard deviations on the near side of where they truly are; half a
 		// step may be lost to rounding.
 		seen: limitOf(next) + NINE_IN_TEN * next + step / 2,
 		rangeLimit: all.meanRange * (1 + (SIGMAS * RANGE_SPREAD) / MEAN_RANGE),

@@ -78,7 +78,7 @@ export interface OtherFly {
 	readonly name: string;
 	readonly recipe: Recipe;
 }
-/** So many are looked at; of more a person would not know either. */
+/** This many are looked at; of more a person would not know either. */
 const MOST_OTHERS = 60;
 
 /** An entry that is hardly believable. */

@@ -178,7 +178,7 @@ export function placesFrom(known: readonly string[] = []): Places {
 	};
 }
 
-/** An expansion that knows which scores it hangs on. */
+/** An expansion that knows which scores it depends on. */
 export interface PlacedExpansion {
 	readonly expansion: Expansion;
 	readonly parameters: readonly Parameter[];
@@ -198,7 +198,7 @@ export interface PlacedExpansion {
 export const partsOf = ({ about, mixtureOf }: Measurable, among: Places): readonly Row[] =>
 	about.map((name) => among.rowOf(mixtureOf(name) ?? []));
 
-/** @param before the same thing's, expanded elsewhere: which scores it hangs on is kept */
+/** @param before the same thing's, expanded elsewhere: which scores it depends on is kept */
 export function placed(
 	expansion: Expansion,
 	of: Measurable,
@@ -269,7 +269,7 @@ function along(
 	return [(slope[i]! + bend[i]! * off) * off, by * rise, 2 * bend[i]! * rise * rise + by * turn];
 }
 
-/** What hangs on one place's own, what all share held where the outlook has it. */
+/** What depends on one place's own, what all share held where the outlook has it. */
 export function ownPart(
 	{ own, scores }: Outlook,
 	{ expansion, parameters, parts, all }: PlacedExpansion

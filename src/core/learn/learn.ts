@@ -52,16 +52,16 @@ export interface Learning {
 	readonly unusable: readonly string[];
 }
 
-/** From so many standard deviations on an entry is flagged (our choice). */
+/** From this many standard deviations on an entry is flagged (our choice). */
 const FLAGGED = 3;
 const MOST_PASSES = 4;
-/** Figures that lean as their like are expanded anew from so many times as far (ours). */
+/** Figures that lean as their like are expanded anew from this many times as far (ours). */
 const LEANING = 2;
 /** When no more than this share of the figures has moved, the next pass is the last (ours). */
 const FEW = 0.01;
-/** What all share is sought to so many scores, a hundredth of how well it is ever known (ours). */
+/** What all share is sought to this many scores, a hundredth of how well it is ever known (ours). */
 const CLOSELY = 1e-4;
-/** Of more than twice as many figures so many are looked at first (ours). */
+/** Of more than twice as many figures this many are looked at first (ours). */
 const FIRST = 300;
 /** A score that stands within this of 0 ± 1 is as if nothing had been found (our choice). */
 const HARDLY_MOVED = 0.02;

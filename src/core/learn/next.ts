@@ -75,7 +75,7 @@ export function gains(
 	return looked.map(({ one, at: where }) => {
 		const its = slopesOf(where);
 		if (!Number.isFinite(its.value)) return { narrower: 1 };
-		// Runs of a drop are so many findings of the same.
+		// Each run of a drop is a finding of its own.
 		const precision = foundOf(one, its.value, handOf(learned)).reduce(
 			(sum, { spread }) => sum + math.pow(spread, -2),
 			0

@@ -7,7 +7,7 @@ import { posterior } from './posterior';
 
 /** Drifts that a surrogate is fitted to. */
 const DRIFTS = 160;
-/** The constant's own prior is so many times as wide as a slope's. */
+/** The constant's own prior is this many times as wide as a slope's. */
 const WIDE = 4;
 /** From this chance of hanging up on the way it counts as having touched (our choice). */
 const TOUCHED = 0.02;

@@ -3,13 +3,13 @@ import { math } from '../quantity/index';
 
 /** Scatter of the logarithm from one bead or hook of a lot to the next (our estimate). */
 export const PIECE_SCATTER = 0.015;
-/** A fly's weight in water grows by so much more than its mass does, as a share (a figure of most). */
+/** A fly's weight in water grows by this much more than its mass does, as a share (a figure of most). */
 const IN_WATER = 1.4;
-/** What is believed before counts as so many comparisons of one fly with another (ours). */
+/** What is believed before counts as this many comparisons of one fly with another (ours). */
 const KNOWN = 12;
-/** What lies further out than so many spreads says nothing of the hand: it is a slip (our choice). */
+/** What lies further out than this many spreads says nothing of the hand: it is a slip (our choice). */
 const SLIP = 4;
-/** With less than so many comparisons' worth nothing is said of it (ours). */
+/** With less than this many comparisons' worth nothing is said of it (ours). */
 const LEAST_COMPARED = 0.5;
 /** One fly's drag differs from the next by this at the least (ours). */
 const LEAST_DRAG = 0.02;
@@ -46,7 +46,7 @@ export interface Alike {
  * How much the flies of this hand differ, from flies of one recipe weighed one by one and from drops that
  * were made again: what findings of one figure scatter by, less what measuring alone does, joined with what
  * is believed, σ² = (ν σ₀² + Σ w S) / (ν + Σ w), S the squares about their own mean, w how much such a
- * comparison tells beside the noise of measuring, at the most 1. Drops say what the hand does to speed; what
+ * comparison tells beside the noise of measuring, at most 1. Drops say what the hand does to speed; what
  * mass does not explain of it is drag's.
  *
  * @returns spreads where anything was compared

@@ -22,7 +22,7 @@ export const recipe: Recipe = {
 };
 const about = Object.keys(prior) as ParameterName[];
 
-/** A tier whose things are off by what is believed of them, so many times as wide; and each fly by its own. */
+/** A tier whose things are off by what is believed of them, this many times as wide; and each fly by its own. */
 function tier(seed: number, wider: number) {
 	const uniform = randomFrom(seed);
 	const normal = normalsFrom(uniform);
@@ -72,7 +72,7 @@ function tier(seed: number, wider: number) {
 	return { entry, fly, figures };
 }
 
-/** Shares of unseen flies whose mass and sink rate the ranges hold after so many entries. */
+/** Shares of unseen flies whose mass and sink rate the ranges hold after this many entries. */
 export function covered(entries: number, wider: number): readonly [mass: number, speed: number] {
 	const [TIERS, FLIES] = [250, 4];
 	let [mass, speed] = [0, 0];

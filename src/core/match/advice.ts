@@ -49,7 +49,7 @@ export interface AdviceCare {
 const USUAL_CARE: AdviceCare = { screened: 24, counted: DRIFTS.listed, tried: 12 };
 /** Of the best at the vise and at the rod the pairs. */
 const PAIRED = 2;
-/** So many that do the job are enough. */
+/** This many that do the job are enough. */
 const ENOUGH = 2;
 /** Builds of the search that are counted. */
 const BUILDS = 3;
@@ -93,7 +93,7 @@ export function adviceFor(question: MatchQuestion, care: AdviceCare = USUAL_CARE
 	let left = care.tried;
 	for (const name of remediesFor[fault]) {
 		for (const remedy of remediesNamed(name, base, shelf, distribution)) {
-			// Another way of fishing is always tried: what is the most that can be had hangs on it.
+			// Another way of fishing is always tried: what is the most that can be had depends on it.
 			if (left-- <= 0 && name !== 'another way') break;
 			const before = does.length;
 			consider(screen(remedy));
@@ -155,7 +155,7 @@ function searched(question: MatchQuestion): Remedy[] {
 	}));
 }
 
-/** The chance of a question by so many drifts, and what spoils most of the others. */
+/** The chance of a question by this many drifts, and what spoils most of the others. */
 export function chanceOf(
 	question: DriftQuestion,
 	drifts: number,

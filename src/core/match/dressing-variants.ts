@@ -8,10 +8,10 @@ export type Lockable = (typeof lockables)[number];
 /** True: it stays as it is in the pattern. */
 export type Locks = Readonly<Record<Lockable, boolean>>;
 
-/** One change of a pattern's dressing: so many steps away from its own look. */
+/** One change of a pattern's dressing: this many steps away from its own look. */
 export interface DressingChange {
 	readonly departures: number;
-	/** What is otherwise, in a few words. */
+	/** What differs, in a few words. */
 	readonly words: string;
 	readonly dress: (recipe: Recipe) => Recipe;
 }

@@ -26,7 +26,7 @@ export interface Equivalent extends Candidate {
 export const ALIKE = 0.03;
 
 /**
- * The nearest fly in sink rate that is otherwise in one respect: real beads, wires and whole turns.
+ * The nearest fly in sink rate that differs in one respect: real beads, wires and whole turns.
  * Among those that sink the same the slimmest. Kinds that make no sense for the fly, or that nothing
  * fits, are left out.
  *

@@ -1,4 +1,4 @@
-/** From a fly to what could be otherwise: single steps, equivalents, beads. */
+/** From a fly to what could be different: single steps, equivalents, beads. */
 export { emptyShelf, type Shelf } from './shelf';
 export { levers, sideOf, type Lever } from './levers';
 export { ALIKE, equivalents, type Equivalent, type Otherwise } from './equivalents';

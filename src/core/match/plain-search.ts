@@ -8,7 +8,7 @@ import type { MatchQuestion } from './question';
 import { goesOn, spaceOf, type Space } from './space';
 import { LEAST_TURNS, MOST_TURNS } from './surrogate';
 
-/** No coil, and every coil of so many windings. */
+/** No coil, and every coil of this many windings. */
 function* coils(windings: number) {
 	yield { winding: -1, turns: 0 };
 	for (let winding = 0; winding < windings; winding++) {

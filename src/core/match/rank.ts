@@ -3,7 +3,7 @@ import { USUAL_ENOUGH } from '../predict/index';
 /**
  * How builds are ranked. Those that do the job stand first, the least points first; then those that fall
  * short, the best chance first, and of those that are never good the nearest first. A build does the job
- * when its chance of a good drift is at least the mark (`markOf` of predict/verdict). Points are per cents of mass: a
+ * when its chance of a good drift is at least the mark (`markOf` of predict/verdict). Points are per cent of mass: a
  * build of a per cent less mass, or a per cent slimmer, has a point less.
  */
 
@@ -53,7 +53,7 @@ export const USUAL_WISHES: Wishes = {
 	enough: USUAL_ENOUGH
 };
 
-/** Points (our choices): what each is worth in per cents of mass. */
+/** Points (our choices): what each is worth in per cent of mass. */
 const TROUBLE = 40;
 const DEPARTURE = 8;
 /** A bead that thread alone holds forward, behind it wire that could (our choice). */

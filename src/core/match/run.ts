@@ -39,13 +39,13 @@ export interface MatchAnswer {
 /** Builds that are listed, and of those the ones that a first screen shows. */
 const LISTED = 18;
 const FIRST_SCREEN = 6;
-/** Builds that are followed at the most, the listed and what comes up in their place; and through whole bands. */
+/** Builds that are followed at most, the listed and what comes up in their place; and through whole bands. */
 const MOST_FOLLOWED = 24;
 const MOST_WHOLE = 12;
 const LISTED_ON_THE_WAY = 6;
 /** Drifts that a channel does before it looks up. */
 const PIECE = 20;
-/** Of so many pairs a channel says what it found before it goes on. */
+/** After this many pairs a channel says what it found, then goes on. */
 const PAIRS = 4;
 
 /** What is known of a build that was followed. */

@@ -101,7 +101,7 @@ describe('the fast search against the plain one that follows builds of a seeded 
 	const TIE = 3;
 	/** Worlds in which each point of the curve was counted. */
 	const CURVE_WORLDS = 36;
-	/** Two standard errors of so many drifts. */
+	/** Two standard errors of this many drifts. */
 	const UNSURE = 0.12;
 
 	test.each(stocks)('stock %#', async ({ beads, coils, hooks, locks, lie: water, each }) => {

@@ -15,7 +15,7 @@ import type { MatchQuestion } from './question';
 export interface FoundBuild extends EvaluatedBuild, Ranked {
 	/** Builds of one family differ in turns, place of the wire and dressing; only the best of one is listed. */
 	readonly family: string;
-	/** What of the pattern's dressing is otherwise, in a few words; empty when nothing is. */
+	/** What of the pattern's dressing differs, in a few words; empty when nothing is. */
 	readonly look: string;
 	/** Drifts that the chance was counted from; 0 while it is read off the curve. */
 	readonly drifts: number;
@@ -37,15 +37,15 @@ export interface PlotRange {
 	readonly bulk: readonly [number, number];
 }
 
-/** A chance read off tables may be off by so much; what lies so near the mark is looked at in full. */
+/** A chance read off tables may be off by this much; what lies so near the mark is looked at in full. */
 export const MARGIN = 0.2;
-/** A picture has so many places along the sink rate and the bulk. */
+/** A picture has this many places along the sink rate and the bulk. */
 const COLUMNS = 90;
 const ROWS = 60;
 const PICTURE = { speed: 1.6, bulk: 0.5 } as const;
 
 const METALS: readonly Seen['metal'][] = ['tungsten', 'brass', 'other', 'none'];
-/** Chances are told apart by so many levels while builds are collected. */
+/** Chances are told apart by this many levels while builds are collected. */
 const LEVELS = 40;
 
 /** Of a family the least points at each level of chance or above, and where that build is. */

@@ -64,13 +64,13 @@ export function hookOf(shelf: Shelf, hook: HookChoice): HookChoice | null {
 	return shelf.only ? null : { style, size, lengthX, wireX, ...more };
 }
 
-/** The sizes of bead that come into question, m, rising: those that are sold, and the tier's own. */
+/** The sizes of bead that may be considered, m, rising: those that are sold, and the tier's own. */
 export const beadSteps = (shelf: Shelf) =>
 	steps(
 		shelf.only ? [] : BEAD_STEPS,
 		shelf.beads.map(({ diameter }) => diameter)
 	);
-/** The coil wires that come into question, m, rising. */
+/** The coil wires that may be considered, m, rising. */
 export const wireSteps = (shelf: Shelf) =>
 	steps(
 		shelf.only ? [] : COIL_WIRE_STEPS,

@@ -41,9 +41,9 @@ export interface Space {
 	readonly distribution: Distribution;
 }
 
-/** Hooks so many numbers larger and smaller come into question: one sold size (our choice). */
+/** Hooks this many numbers larger and smaller may be considered: one sold size (our choice). */
 const SIZES_AROUND = 2;
-/** Coil wires this far from the usual one for the hook, as a ratio, come into question (our choice). */
+/** Coil wires this far from the usual one for the hook, as a ratio, may be considered (our choice). */
 const WIRE_RANGE = 1.7;
 const NOMINAL_METALS = ['tungsten', 'brass'] as const;
 const NOMINAL_WIRES = ['lead', 'leadFree'] as const;
@@ -149,7 +149,7 @@ export const liesApart = (
 /** The largest beads that tiers use are as wide as the gape is (common practice, no source). */
 const WIDEST = 1.05;
 
-/** Whether a bead comes into question for a hook; one that is kept always does. */
+/** Whether a bead may be considered for a hook; one that is kept always is. */
 export function goesOn({ beads }: Space, hook: HookChoice, bead: BeadChoice | null): boolean {
 	if (!bead || beads.length === 1) return true;
 	const { gape } = hook.measured?.gape

@@ -140,7 +140,7 @@ export function surrogatesOf(
 	});
 	return visited;
 }
-/** A variant's change is drawn on beyond the wire with which it was found, so many times. */
+/** A variant's change is drawn on beyond the wire with which it was found, this many times. */
 const MOST_SHARE = 1.5;
 
 interface Wired {

@@ -39,7 +39,7 @@ export interface BeadAnswer {
 	readonly provisional: boolean;
 }
 
-/** A chance so much below the best is as good for one who takes the lighter: a standard error of what is counted (our choice). */
+/** A chance this much below the best is as good for one who takes the lighter: a standard error of what is counted (our choice). */
 const AS_GOOD = 0.06;
 
 /** What the options come to together. */

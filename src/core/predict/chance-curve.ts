@@ -114,7 +114,7 @@ function asBefore(
 	return null;
 }
 
-/** A rise or fall by so much from one point to the next is looked at once more. */
+/** A rise or fall by this much from one point to the next is looked at once more. */
 const STEEP = 0.3;
 
 /** Where a curve is looked at once more: half way to both sides of its best, and where it is steep. */
@@ -191,7 +191,7 @@ export async function curveShared(
 	return stopped() ? null : { ...stands, points: together(row, more) };
 }
 
-/** The same world with a fly that sinks so many times as fast, as heavy as its drag then asks for. */
+/** The same world with a fly that sinks this many times as fast, as heavy as its drag then asks for. */
 function faster(world: DrawnWorld, times: number): DrawnWorld {
 	const grow = times * times;
 	return {

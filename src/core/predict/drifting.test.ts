@@ -67,7 +67,7 @@ test('worlds are drawn from the parameters, evenly: the same seed the same one, 
 		{ length: 64 },
 		(_, k) => Math.log(depth(k) / lie.depth) / prior['water.depth'].spread
 	).sort((a, b) => a - b);
-	// Kolmogorov's distance from the normal: random draws of so many come to 0.1, evenly drawn ones to less.
+	// Kolmogorov's distance from the normal: random draws of this many come to 0.1, evenly drawn ones to less.
 	const distance = Math.max(
 		...scores.map((z, k) => Math.abs(normalProbability(z) - (k + 0.5) / scores.length))
 	);

@@ -98,14 +98,14 @@ describe('the hand that is found', () => {
 			const [best] = [...near, ...all]
 				.map((x) => ({ x, chance: chanceWith(question, held(x)) }))
 				.sort((a, b) => b.chance - a.chance);
-			// The best of so many is the luckiest too: both are counted again in worlds that chose neither.
+			// The best of this many is the luckiest too: both are counted again in worlds that chose neither.
 			const again = (rig: Rig) => chanceWith(question, rig, 192, 9191);
 			expect(again(hand.rig)).toBeGreaterThanOrEqual(again(held(best!.x)) - 0.05);
 		}
 	);
 
 	test('where the zone is tall the fly is led at three tenths of it', () => {
-		// The scores are level there and move it by two steps of 0.1 m at the most: what the halving aims at decides.
+		// The scores are level there and move it by two steps of 0.1 m at most: what the halving aims at decides.
 		const lie = { ...water(6, 0.4, 'gravel', 4, 2), approach: 8 };
 		const question = { recipe: fly('straight', 10, 4.6), rig: tight, lie, celsius: 8 };
 		const { median, hand, wanted } = drifting(question);

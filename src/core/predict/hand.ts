@@ -37,7 +37,7 @@ const HAND_SEED = 77;
 /** A step of line or of depth, m, and to what it is rounded. */
 const STEP = 0.1;
 const TO_CENTIMETRES = 100;
-/** A score so much below the best does nearly as well (our choice). */
+/** A score this much below the best does nearly as well (our choice). */
 const NEARLY = 0.05;
 /** Retrieves that are tried, m/s, beyond what the water brings in (common practice: from a crawl to long pulls). */
 const RETRIEVES = [0.05, 0.09, 0.15, 0.28] as const;
@@ -46,7 +46,7 @@ const AIMED_DRAWN = 0.5;
 const HALVINGS_STILL = 6;
 /** Counts beside the first, as factors. */
 const COUNTS_BESIDE = [0.85, 1.2] as const;
-/** A count so many times as long as the median takes is long enough in most worlds (our choice). */
+/** A count this many times as long as the median takes is long enough in most worlds (our choice). */
 const SURELY_THERE = 1.2;
 /** Longest count, s. */
 const LONGEST_COUNT = 240;
@@ -97,7 +97,7 @@ interface HandSample {
 	height(rig: Rig): number;
 	/** s until the median's smooth path is in the zone; null when it never is. */
 	time(rig: Rig): number | null;
-	/** Mean soft score in the first so many common worlds, 0 to 1. */
+	/** Mean soft score in this many of the common worlds, 0 to 1. */
 	score(rig: Rig, worlds: number): number;
 	/** Height that is aimed at, m. */
 	readonly aim: number;

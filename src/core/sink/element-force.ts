@@ -20,7 +20,7 @@ import { axialFriction, effectiveLength, sphereDrag } from './drag-laws';
 const SHOULDER_DRAG = 0.55;
 /** A dressed body is rougher than a plate; its friction is this much higher (our estimate). */
 const ROUGH_BODY = 1.5;
-/** A hook's wire runs straight for so many diameters at a time (our estimate). */
+/** A hook's wire runs straight for this many diameters at a time (our estimate). */
 const WIRE_RUN = 6;
 /** Across by more than this share of the speed along it, a wire's plate friction is always the smaller one. */
 const WIRE_PLATE = 0.25;

@@ -24,7 +24,7 @@ export const ROUGHNESS: Readonly<Record<Bed, number>> = {
 export const USUAL_HOLD = 1.5;
 
 /**
- * How far above the fish a fly is taken to land unless it is said otherwise: so many depths, and at
+ * How far above the fish a fly is taken to land unless it is said otherwise: this many depths, and at
  * least so much, m. With it the lightest bead that does the job is the one that tiers use (common practice).
  */
 const APPROACH_DEPTHS = 2.5;

@@ -261,7 +261,7 @@ function hackleControls(subject: Subject, part: 'hackle' | 'collar', label: stri
 	];
 }
 
-/** So many drops; of none there is no bottle either. */
+/** This many drops; of none there is no bottle either. */
 function dropsOf(finish: FinishChoice, name: FinishKind, n: number): Partial<FinishChoice> {
 	if (n > 0 || !finish.lots?.[name]) return { [name]: n };
 	return { [name]: n, lots: without(finish.lots, name) };

@@ -160,7 +160,7 @@ export function fromLot(lot: LotRow): Weighing[] {
 	];
 }
 
-/** Flies that lay on the scale together count once, as so many. */
+/** Flies that lay on the scale together count once, as this many. */
 function fromBatch({ id, body }: BatchRow): Observation[] {
 	const found: Observation[] = [];
 	const seen = new Map<string, number>();

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Piscina } from 'piscina';
 
-/** A thread that has had nothing to do for so long is let go, ms. */
+/** A thread that has had nothing to do for this long is let go, ms. */
 const IDLE = 20_000;
 
 /**

@@ -25,7 +25,7 @@ const PIECE = 10;
 const WORKERS = 2;
 /** Sink rates among which those are sought that do the job, m/s. */
 const SINKS = [0.12, 1.5] as const;
-/** The band begins when the keys have been still for so long, ms. */
+/** The band begins when the keys have been still for this long, ms. */
 const STILL = 120;
 
 const allFound = ({ way }: Rig) =>

@@ -17,7 +17,7 @@ interface Parts {
 	readonly answer: Answer;
 }
 
-/** A fly stays on the strip for so long before it is asked how often it was measured. */
+/** A fly stays on the strip for this long before it is asked how often it was measured. */
 const STILL_MS = 300;
 
 /** Keeps what is believed up with what is weighed, timed and seen: the server learns from all of it. */

@@ -14,7 +14,7 @@ import { MatchWorker } from '$lib/workers/match-worker';
 
 /** Two cores are what a small machine has. */
 const LANES = 2;
-/** The search begins when the question has been still for so long, ms. */
+/** The search begins when the question has been still for this long, ms. */
 const STILL = 250;
 /** Builds of a piece of the picture that are listed. */
 const OF_A_PIECE = 16;

@@ -13,7 +13,7 @@ export interface TyingPlace {
 	readonly index: number;
 }
 
-/** A step that took so many times its usual time was interrupted, and says nothing (our choice). */
+/** A step that took this many times its usual time was interrupted, and says nothing (our choice). */
 const INTERRUPTED = 4;
 const AT_LEAST = 20;
 /** One that took less than this share of it was only paged through. */

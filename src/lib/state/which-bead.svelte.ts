@@ -4,7 +4,7 @@ import { MatchWorker } from '$lib/workers/match-worker';
 
 /** Two cores are what a small machine has. */
 const LANES = 2;
-/** The search begins when the question has been still for so long, ms. */
+/** The search begins when the question has been still for this long, ms. */
 const STILL = 120;
 const LOCKS = { hook: false, bead: false, coil: false, rib: true, dressing: true };
 

@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { TaskWorker } from './task-worker';
 
-/** Workers of which the first so many break as soon as they are asked. */
+/** Workers of which the first this many break as soon as they are asked. */
 let breaking = 0;
 let started = 0;
 class FakeWorker {

@@ -4,7 +4,7 @@ interface Waiting {
 	readonly reject: (error: Error) => void;
 }
 
-/** A worker that does not start, or breaks, is started again so often, after so many milliseconds each time. */
+/** A worker that does not start, or breaks, is started again this often, after this many milliseconds each time. */
 const AGAIN = { times: 3, afterMs: 400 };
 
 /**

@@ -64,7 +64,7 @@ function ways(): Omit<Way, 'look'>[] {
 					{ fly: light, above: 0.35 },
 					{ fly: light, above: 0.6 }
 				].slice(0, 1 + ((k + deep + fast) % 3));
-				// One is cut more finely than the kernel has room for, and goes by the reference among the others.
+				// One is cut more finely than the kernel has room for, and uses the reference among the others.
 				const fineness =
 					k + deep + fast === 1 ? { ...ROUGH, segments: 90 } : (k + fast) % 2 ? FINE : ROUGH;
 				const eddies = eddiesOf(column, 10 * k + 2 * deep + fast);

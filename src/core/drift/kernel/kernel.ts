@@ -6,7 +6,7 @@ import type { Trace } from '../trace';
 import { decays, meanSpeeds, turbulenceOf } from '../water-table';
 import { WASM } from './wasm';
 
-/** A chain with more nodes or flies than there is room for goes by the plain reference. */
+/** A chain with more nodes or flies than there is room for uses the plain reference. */
 const MOST_NODES = 64;
 const MOST_FLIES = 3;
 const FLY_NUMBERS = 88;

@@ -21,7 +21,7 @@ export interface Outside {
 	readonly rear: number;
 }
 
-/** All that hangs on a bead's shape: one file a shape, and a row of `beadShapeTable`. */
+/** All that depends on a bead's shape: one file a shape, and a row of `beadShapeTable`. */
 export interface BeadShapeDefinition {
 	/** Behind its metal and size, in words; none for the usual one. */
 	readonly words: string;

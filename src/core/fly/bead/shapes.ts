@@ -3,7 +3,7 @@ import { round } from './round';
 import type { BeadShapeDefinition } from './shape';
 import { slotted } from './slotted';
 
-/** The shapes of beads; whatever hangs on one is asked here. */
+/** The shapes of beads; whatever depends on one is asked here. */
 export const beadShapeTable = { round, slotted, cone } as const satisfies Readonly<
 	Record<string, BeadShapeDefinition>
 >;

@@ -7,7 +7,7 @@ import type { LineTop } from '../../body/index';
 import type { SharedParts, WayParts } from '../parts';
 import type { WayDefinition } from './way';
 
-/** Ways of fishing a weighted fly; whatever hangs on one is asked here. */
+/** Ways of fishing a weighted fly; whatever depends on one is asked here. */
 const table = {
 	'tight line': tightLine,
 	float,

@@ -117,5 +117,5 @@ export function batchFault(body: BatchBodyDocument): { path: string; message: st
 	}
 	return null;
 }
-/** Flies of one batch at the most. */
+/** Flies of one batch at most. */
 export const MOST_FLIES = 200;

@@ -13,7 +13,7 @@ export interface LotBodyDocument {
 	rib?: Pick<NonNullable<RecipeDocument['rib']>, 'kind' | 'wireMm'>;
 	dressing?: { kind: string };
 	finish?: { kind: 'glue' | 'resin' | 'lacquer' };
-	/** The person's own: so many weighed together, and a calliper on the wire. */
+	/** The person's own: this many weighed together, and a calliper on the wire. */
 	measured?: { pieces?: number; togetherG?: number; wireMm?: number };
 	/** The ledger: only added to; the count is the sum. */
 	entries: LotEntry[];

@@ -33,7 +33,7 @@ export class DatabaseError extends Error {
 	}
 }
 
-/** The engine did nothing for so long that it was ended. It was busy or hung; nothing says that data are damaged. */
+/** The engine did nothing for this long that it was ended. It was busy or hung; nothing says that data are damaged. */
 export class SilentEngineError extends DatabaseError {}
 
 /** PostgreSQL's own code for it. */

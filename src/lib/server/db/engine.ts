@@ -4,7 +4,7 @@ import { DatabaseError, SilentEngineError } from './database';
 import { DEAD_ENGINE, type Answer, type Request, type WorkerSettings } from './messages';
 import code from './pglite-worker.ts?nodeworker';
 
-/** An engine that made no move in so many looks is stuck. */
+/** An engine that made no move in this many looks is stuck. */
 const LOOKS = 8;
 
 type Unsent = Request extends infer R ? (R extends Request ? Omit<R, 'id'> : never) : never;

@@ -13,7 +13,7 @@ export interface PgliteLimits {
 	readonly openMs: number;
 	/** Under this much room no transaction is begun: a full disk stops the engine where it stands. */
 	readonly roomBytes: number;
-	/** A checkpoint after so many transactions, or so long after the first of them. */
+	/** A checkpoint after this many transactions, or this long after the first of them. */
 	readonly checkpointEvery: number;
 	readonly checkpointMs: number;
 }

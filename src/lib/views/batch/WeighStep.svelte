@@ -46,7 +46,7 @@
 		else weighed(tidy(now.grams), now.step);
 	}
 
-	/** A scale that stands still wanders by so many steps. */
+	/** A scale that stands still wanders by this many steps. */
 	const STILL = 2.5;
 	/** A weight that was asked about; going on once more keeps it. */
 	let asked: number | null = null;

@@ -45,7 +45,7 @@ const escaped = (text: string) =>
 const LETTER = 0.5;
 const MARGIN = 10;
 
-/** Words in lines of at most so many millimetres. */
+/** Words in lines of at most this many millimetres. */
 function lines(text: string, width: number, size: number): string[] {
 	const most = Math.max(8, Math.floor(width / (LETTER * size)));
 	const found: string[] = [];

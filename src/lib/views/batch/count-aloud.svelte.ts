@@ -1,7 +1,7 @@
 import type { Tying } from '$lib/state/tying.svelte';
 import { say, tone } from '$lib/state/voice';
 
-/** Counts the turns of a step aloud, at so many seconds a turn. */
+/** Counts the turns of a step aloud, at this many seconds a turn. */
 export class CountAloud {
 	on = $state(false);
 	/** s a turn. */

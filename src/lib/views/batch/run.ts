@@ -19,7 +19,7 @@ import type { LotRow } from '$lib/documents/kinds';
 import { lotsOf, makes, withLot } from '$lib/documents/lot/from-stock';
 import { leftOf, lotUnit, materialOf } from '$lib/documents/lot/body';
 
-/** So many of one fly, with its recipe as the core has it. */
+/** This many of one fly, with its recipe as the core has it. */
 export interface RunItem {
 	readonly name: string;
 	readonly recipe: Recipe;
@@ -134,7 +134,7 @@ export function figuresOf(
 export const timesOf = (bodies: readonly Pick<BatchBodyDocument, 'times'>[]): StepTime[] =>
 	bodies.flatMap(({ times }) => times);
 
-/** 90 % of a normal distribution lies within so many standard deviations. */
+/** 90 % of a normal distribution lies within this many standard deviations. */
 const NINETY = 1.645;
 
 /** What is known of an item's flies before the first is weighed, g. @param step what the scale's last figure counts */
@@ -157,7 +157,7 @@ function expectedOf(
 		step
 	};
 }
-/** A fly laid on the pan and taken off again reads the same within so much, g (our estimate). */
+/** A fly laid on the pan and taken off again reads the same within this, g (our estimate). */
 const LAID = 0.0005;
 /** Flies after which a chart knows where its centre is. */
 const SETTLED = 6;

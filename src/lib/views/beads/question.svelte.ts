@@ -17,7 +17,7 @@ export class BeadQuestion {
 	readonly recipe = $derived.by(() =>
 		this.like === 'fly' && this.workspace.strip.recipe ? this.workspace.strip.recipe : this.usual
 	);
-	/** A leaf timed over so many metres says the speed too. */
+	/** A leaf timed over this many metres says the speed too. */
 	leafOver = $state(3);
 	readonly leafSeconds = $derived.by(() => this.leafOver / Math.max(0.01, this.water.surfaceSpeed));
 

@@ -66,7 +66,7 @@
 		scale.kind !== 'none' && scale.now.grams !== null && scale.now.steady && scale.now.grams > 0
 	);
 
-	// What is asked is about this thing, so many of it, on this scale.
+	// What is asked is about this thing, this many of it, on this scale.
 	$effect(() => {
 		void [of, lotId, count, length, step];
 		question = null;

@@ -175,7 +175,7 @@ function all(a: f64): v128 {
 	return f64x2.splat(a);
 }
 
-/** Both chains have so many segments, and an upper end that is afloat or held. */
+/** Both chains have this many segments, and an upper end that is afloat or held. */
 export function shape(segmentsOfBoth: i32, afloat: bool): void {
 	n = segmentsOfBoth;
 	first = afloat ? 0 : 1;
