@@ -31,7 +31,7 @@ const HELD_COIL = 0.03;
 const HELD_RIB = 0.05;
 /** Thread between the tying in and the bobbin that is lost on each fly, m (our estimate). */
 const LOST_THREAD = 0.12;
-/** One piece more is taken for this many is taken: hooks snap, beads roll away (our estimate). */
+/** One piece more is taken for this many: hooks snap, beads roll away (our estimate). */
 const A_SPARE_IN = 10;
 /** Fur that falls off the thread (our estimate). */
 const LOST_FUR = 1.5;

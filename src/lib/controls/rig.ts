@@ -153,7 +153,8 @@ type HandNumber = RigNumber<Exclude<HandControl, 'landing'>>;
 
 const found = (control: FoundControl): Pick<HandNumber, 'key' | 'get' | 'set'> => ({
 	key: control,
-	get: (rig) => controlOf(rig, control),
+	// As the way changes, a field of the one before is asked once more before it goes.
+	get: (rig) => (wayTable[rig.way].held.includes(control) ? controlOf(rig, control) : NaN),
 	set: (rig, value) => withControl(rig, control, value)
 });
 
