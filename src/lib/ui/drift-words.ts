@@ -146,11 +146,12 @@ export const spanWords = ({ control, from, to }: FoundHand): string => {
 	return low === high ? '' : `${low} to ${high} do`;
 };
 
-/** How the rod is held, each control with its span where it was found. */
+/** How the rod is held, each control with its span where it was found; nothing of a hand that was found for another way. */
 export function handSentences(
 	{ rig, found }: Hand,
 	asked: Rig
 ): { readonly words: string; readonly span: string }[] {
+	if (rig.way !== asked.way) return [];
 	const open = openControls(asked);
 	return wayTable[asked.way].held.map((control) => {
 		const its = found.find((one) => one.control === control);

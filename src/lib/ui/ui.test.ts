@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { BEAD_STEPS } from '$core/material/index';
 import type { Band } from '$core/drift/index';
-import { starterRig, withControl } from '$core/rig/index';
+import { starterRig, withControl, withWay } from '$core/rig/index';
 import { driftAnswer, handSentences } from './drift-words';
 import { massFigure, speedFigure, wetWeightFigure } from './figures';
 import { evenSteps, tradeSteps } from './steps';
@@ -91,5 +91,7 @@ describe('figures', () => {
 		]);
 		const set = { ...rig, set: { ...rig.set, line: true } };
 		expect(handSentences({ rig: set, found: [] }, set)[0]!.span).toBe('as you set it');
+		// While a way that was just taken up has no hand of its own yet.
+		expect(handSentences({ rig, found }, withWay(starterRig, 'still water'))).toEqual([]);
 	});
 });
