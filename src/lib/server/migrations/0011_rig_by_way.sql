@@ -19,7 +19,8 @@ create function by_way(rig jsonb) returns jsonb language sql immutable as $$
 	) as split
 $$;
 create function outing_now(outing jsonb) returns jsonb language sql immutable as $$
-	select outing || jsonb_build_object('rig', by_way(outing -> 'rig'))
+	select outing
+		|| case when outing ? 'rig' then jsonb_build_object('rig', by_way(outing -> 'rig')) else '{}' end
 		|| case when outing #> '{fit,slopes}' is null then '{}' else jsonb_build_object('fit',
 			jsonb_set(outing -> 'fit', '{slopes}', (
 				select coalesce(jsonb_agg(case when slope ? 'belief'
