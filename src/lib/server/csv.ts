@@ -40,6 +40,9 @@ const HEAP = 200;
 
 const pool = threads<FiguresAsked, Figures[]>('predict', code, { threads: 2, waiting: 400 }, HEAP);
 
+/** A figure with its central 90 %. */
+const ranged = <Name extends string>(name: Name) => [name, `${name}_low`, `${name}_high`] as const;
+
 /** The table's columns: a unit, if any, stands at the end of its name. */
 const COLUMNS = [
 	'name',
@@ -67,7 +70,8 @@ const COLUMNS = [
 	'chance',
 	'chance_error',
 	'model'
-];
+] as const;
+type Row = Readonly<Record<(typeof COLUMNS)[number], string | number>>;
 
 /**
  * The flies as CSV (RFC 4180, UTF-8, decimal point, units in the header), one row a fly, with its prediction and
@@ -114,7 +118,7 @@ export async function fliesAsCsv(
 				})
 			)
 		]);
-		return piece.map((fly, k) => ({
+		return piece.map((fly, k): Row => ({
 			...buildColumns(fly),
 			...figureColumns(figures[k]!, row !== null),
 			lie: row?.name ?? '',
@@ -182,15 +186,12 @@ const chanceColumns = (band: Band | null) => ({
 
 const figure = (n: number) => String(Number(n.toPrecision(4)));
 
-function ranged(name: string): string[] {
-	return [name, `${name}_low`, `${name}_high`];
-}
-
-function columns(name: string, interval: Interval | null, factor: number): Record<string, string> {
-	const at = (n: number | undefined) => (n === undefined ? '' : figure(n * factor));
-	return {
-		[name]: at(interval?.value),
-		[`${name}_low`]: at(interval?.low),
-		[`${name}_high`]: at(interval?.high)
-	};
+function columns<Name extends string>(name: Name, interval: Interval | null, factor: number) {
+	const figures = [interval?.value, interval?.low, interval?.high];
+	const shown = figures.map((n) => (n === undefined ? '' : figure(n * factor)));
+	// The names that `ranged` gives, one a figure.
+	return Object.fromEntries(ranged(name).map((column, k) => [column, shown[k]!])) as Record<
+		ReturnType<typeof ranged<Name>>[number],
+		string
+	>;
 }
