@@ -134,7 +134,7 @@ const LUCK = 1;
 function slowness({ surfaceSpeed }: Column): number {
 	return surfaceSpeed > STANDS && surfaceSpeed < SLOW ? 2 : 1;
 }
-/** m/s */
+/** m/s (our choice) */
 const SLOW = 0.15;
 
 /** The same with path and shapes. */

@@ -1,4 +1,4 @@
-/** What makes a drift a good one; both are the person's to change. */
+/** What makes a drift a good one; both are the person's to change (what is usual is our choice). */
 export interface Wanted {
 	/** Least share of the hold in the zone. */
 	readonly inZone: number;

@@ -33,7 +33,7 @@ export interface Afloat {
 
 /** Drag coefficient of a half sunk ball or dry fly on its frontal area (our estimate). */
 const DRAG_OF_FLOAT = 0.6;
-/** Strength of the turbulence at the surface over that at the bed. */
+/** Strength of the turbulence at the surface over that at the bed (Nezu & Nakagawa 1993: exp(−z/depth)). */
 const AT_SURFACE = math.exp(-1);
 
 /** @param from where it begins, metres downstream of where the fly lands */

@@ -64,7 +64,7 @@ export interface Section {
 	readonly frame: { readonly min: Point; readonly max: Point };
 }
 
-/** Fibres that the drawing shows of a bundle: enough to tell sparse from full. */
+/** Fibres that the drawing shows of a bundle: enough to tell sparse from full (ours). */
 const SHOWN_SHARE = 0.5;
 const MOST_SHOWN = 24;
 /** Radians a chord: fine enough that a bend looks round at any size on a screen. */

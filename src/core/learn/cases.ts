@@ -22,7 +22,7 @@ import { slopesFor, type EvidenceTerm } from './posterior';
 import { asOf, type Reset } from './resets';
 import type { Hand } from './scatter';
 
-/** Figures are expanded anew when they have moved by this share since: what is left out goes with its square. */
+/** Figures are expanded anew when they have moved by this share since: what is left out goes with its square (ours). */
 const MOVED = 0.05;
 /** A parameter whose spread moves a figure by less than this share of it bends it by nothing that counts. */
 const HARDLY_TELLS = 0.005;

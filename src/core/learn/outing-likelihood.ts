@@ -5,9 +5,9 @@ import { drifting, MODEL_VERSION, worldRuns, worldsFrom } from '../predict/index
 import type { Outing, Sight, OutingLikelihood } from './observation';
 import { posterior } from './posterior';
 
-/** Drifts that a surrogate is fitted to. */
+/** Drifts that a surrogate is fitted to (our choice). */
 const DRIFTS = 160;
-/** The constant's own prior is this many times as wide as a slope's. */
+/** The constant's own prior is this many times as wide as a slope's (ours). */
 const WIDE = 4;
 /** From this chance of hanging up on the way it counts as having touched (our choice). */
 const TOUCHED = 0.02;

@@ -3,7 +3,7 @@ import { math } from '../quantity/index';
 
 /** Scatter of the logarithm from one bead or hook of a lot to the next (our estimate). */
 export const PIECE_SCATTER = 0.015;
-/** A fly's weight in water grows by this much more than its mass does, as a share (a figure of most). */
+/** A fly's weight in water grows by this much more than its mass does, as a share (a figure of most; our estimate). */
 const IN_WATER = 1.4;
 /** What is believed before counts as this many comparisons of one fly with another (ours). */
 const KNOWN = 12;

@@ -47,7 +47,7 @@ export interface AdviceCare {
 	readonly tried: number;
 }
 const USUAL_CARE: AdviceCare = { screened: 24, counted: DRIFTS.listed, tried: 12 };
-/** Of the best at the vise and at the rod the pairs. */
+/** Of the best at the vise and at the rod the pairs (our choice). */
 const PAIRED = 2;
 /** This many that do the job are enough. */
 const ENOUGH = 2;

@@ -23,7 +23,7 @@ export function priceOf({ recipe: { hook, bead, coil }, coil: wound }: Build, sh
 	return Number.isNaN(price) ? null : price;
 }
 
-/** Wire in the longest coil that counts towards the dearest build, m. */
+/** Wire in the longest coil that counts towards the dearest build, m (our choice). */
 const LONG_COIL = 0.15;
 
 /** About the dearest build of a space, where prices are known; 0 where none is. */

@@ -27,9 +27,9 @@ export interface CurvePoint {
 	readonly fault: Fault | null;
 }
 
-/** Sink rates beyond which there are no flies, m/s, and the step of the logarithm. */
+/** Sink rates beyond which there are no flies, m/s, and the step of the logarithm (our choice). */
 const CURVE = { slowest: 0.06, fastest: 1.8, step: 0.36 } as const;
-/** Worlds of each point, the first of everybody's band. */
+/** Worlds of each point, the first of everybody's band (our choice). */
 const WORLDS = 36;
 /** Where many waters are asked about. */
 export const COARSE_CURVE = {

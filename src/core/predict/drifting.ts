@@ -111,7 +111,7 @@ export const worldRuns = (
 	seed = USUAL_SEED
 ): Run[] => bandRuns(worldsFrom(ready, from, to, seed), distances, { wanted: ready.wanted });
 
-/** This many drifts are behind a claim: of a list, of a first answer, and of a whole band. */
+/** This many drifts are behind a claim: of a list, of a first answer, and of a whole band (our choice). */
 export const DRIFTS = { listed: 60, first: 150, whole: 500 } as const;
 
 /** The whole band of a question. */

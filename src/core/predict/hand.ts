@@ -41,14 +41,14 @@ const TO_CENTIMETRES = 100;
 const NEARLY = 0.05;
 /** Retrieves that are tried, m/s, beyond what the water brings in (common practice: from a crawl to long pulls). */
 const RETRIEVES = [0.05, 0.09, 0.15, 0.28] as const;
-/** Drawn in, a fly goes on sinking or rises through the hold: its mean is aimed at the middle of the zone. */
+/** Drawn in, a fly goes on sinking or rises through the hold: its mean is aimed at the middle of the zone (our choice). */
 const AIMED_DRAWN = 0.5;
 const HALVINGS_STILL = 6;
-/** Counts beside the first, as factors. */
+/** Counts beside the first, as factors (our choice). */
 const COUNTS_BESIDE = [0.85, 1.2] as const;
 /** A count this many times as long as the median takes is long enough in most worlds (our choice). */
 const SURELY_THERE = 1.2;
-/** Longest count, s. */
+/** Longest count, s (our choice). */
 const LONGEST_COUNT = 240;
 
 /**
@@ -88,7 +88,7 @@ export interface HandCare {
 	readonly still: number;
 }
 export const CAREFUL: HandCare = { worlds: 16, few: 6, still: 8 };
-/** For many flies that are only passed through. */
+/** For many flies that are only passed through (our choice). */
 export const QUICK: HandCare = { worlds: 0, few: 6, still: 3 };
 
 /** What is asked of drifts while a hand is looked for. */
@@ -135,7 +135,7 @@ function lookWith(worlds: Worlds, wanted: Wanted): HandSample {
 	};
 }
 
-/** Widths over which a soft score falls: of the shares in the zone and on the bed, and of the approach. */
+/** Widths over which a soft score falls: of the shares in the zone and on the bed, and of the approach (our choice). */
 const SOFT = { inZone: 0.08, onBed: 0.06, approach: 0.08 } as const;
 
 /** How nearly a drift is good, 0 to 1: the event with its edges rounded, so that a few drifts show a slope. */

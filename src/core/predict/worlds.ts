@@ -112,7 +112,7 @@ export function caseIn({ flies, column, values }: DrawnWorld, rig: Rig): DriftCa
 	return { flies, column, line: handled(compileLine(rig), values, rig) };
 }
 
-/** A line that the hand has out is no shorter than this, m. */
+/** A line that the hand has out is no shorter than this, m (our choice). */
 const SHORTEST = 0.05;
 
 /** A hand leads, casts and measures off line only about as it means to. */
