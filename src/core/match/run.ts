@@ -118,7 +118,7 @@ class Search {
 		const { question, channels, stopped } = this.job;
 		this.report({ phase: 'asking', share: 0 }, null);
 		const curve = await curveShared(curveLogs(), {
-			workers: lanesOf(channels, question),
+			workers: curveWorkers(channels, question),
 			stopped,
 			report: (share) => this.report({ phase: 'asking', share }, null)
 		});
@@ -260,7 +260,7 @@ class Search {
 }
 
 /** What works out a curve: each channel a point at a time. */
-export const lanesOf = (
+export const curveWorkers = (
 	channels: readonly SearchChannel[],
 	question: DriftQuestion,
 	worlds?: number

@@ -12,7 +12,7 @@ import {
 import { math } from '../quantity/index';
 import { askedMetals, type AskedMetal } from './bead-table';
 import { type BeadOption, type BeadQuestion } from './bead-options';
-import { firstDrifts, lanesOf } from './run';
+import { firstDrifts, curveWorkers } from './run';
 import type { SearchChannel } from './tasks';
 
 /** Beads of one metal that do the job, without a gap. */
@@ -123,7 +123,7 @@ export async function whichBead(
 	if (known.length === 0) return beadAnswer([], question.enough);
 	const curve = await curveShared(COARSE_CURVE.logs(slowest, fastest), {
 		// Each bead is counted next.
-		workers: lanesOf(channels, question, COARSE_CURVE.worlds),
+		workers: curveWorkers(channels, question, COARSE_CURVE.worlds),
 		finer: false,
 		stopped
 	});

@@ -5,10 +5,10 @@
 
 	const FEW = 4;
 	let all = $state(false);
-	const lessons = $derived(
+	const summaries = $derived(
 		taught(parameters.learning.learned, documents.all('fly'), documents.all('lot'))
 	);
-	const shown = $derived(all ? lessons : lessons.slice(0, FEW));
+	const shown = $derived(all ? summaries : summaries.slice(0, FEW));
 	const resets = $derived(documents.all('entry').filter(({ body }) => body.reset));
 
 	const percent = (ratio: number) => {
@@ -21,7 +21,7 @@
 
 <section aria-labelledby="taught">
 	<h2 id="taught" class="text-lg font-semibold">What your flies have taught</h2>
-	{#if lessons.length === 0}
+	{#if summaries.length === 0}
 		<p class="text-quiet">
 			{parameters.learning.observations === 0
 				? 'Nothing yet: the predictions rest on tables and estimates alone.'
@@ -29,30 +29,30 @@
 		</p>
 	{:else}
 		<ul>
-			{#each shown as lesson (lesson.score + lesson.words)}
+			{#each shown as summary (summary.score + summary.words)}
 				<li class="flex flex-wrap items-baseline gap-x-3 border-t border-line py-1.5">
-					<span class="min-w-0 flex-1 basis-72 {lesson.sure ? 'font-semibold' : ''}"
-						>{lesson.words}</span
+					<span class="min-w-0 flex-1 basis-72 {summary.sure ? 'font-semibold' : ''}"
+						>{summary.words}</span
 					>
 					<span class="figure text-sm whitespace-nowrap text-quiet" title="nine times of ten"
-						>{percent(lesson.ratio.low)} to {percent(lesson.ratio.high)} %</span
+						>{percent(summary.ratio.low)} to {percent(summary.ratio.high)} %</span
 					>
 					<button
 						type="button"
 						class="min-h-8 text-sm text-water underline"
 						title="What was learned of it until now is set aside; what comes teaches it anew"
-						onclick={() => anew(lesson)}
-						>forget and relearn<span class="sr-only">: {lesson.words}</span></button
+						onclick={() => anew(summary)}
+						>forget and relearn<span class="sr-only">: {summary.words}</span></button
 					>
 				</li>
 			{/each}
 		</ul>
-		{#if lessons.length > FEW}
+		{#if summaries.length > FEW}
 			<button
 				type="button"
 				class="min-h-8 text-sm text-water underline"
 				onclick={() => (all = !all)}
-				>{all ? 'the first only' : `${lessons.length - FEW} more`}</button
+				>{all ? 'the first only' : `${summaries.length - FEW} more`}</button
 			>
 		{/if}
 	{/if}

@@ -71,15 +71,15 @@ export function taught(
 	const found: Taught[] = [];
 	const places = new Set(learned.scores.flatMap((score) => score.split('@').slice(1)));
 	const add = (
-		lesson: LearnedSummary,
+		summary: LearnedSummary,
 		score: string,
-		words: (lesson: LearnedSummary) => string
+		words: (summary: LearnedSummary) => string
 	) => {
-		if (worthAWord(lesson))
-			found.push({ ...lesson, score, words: words(lesson), sure: surely(lesson) });
+		if (worthAWord(summary))
+			found.push({ ...summary, score, words: words(summary), sure: surely(summary) });
 	};
-	const than = (lesson: LearnedSummary, more: string, less: string, usual: string) => {
-		const { value } = lesson.ratio;
+	const than = (summary: LearnedSummary, more: string, less: string, usual: string) => {
+		const { value } = summary.ratio;
 		if (Math.abs(value - 1) < 0.005) return `as ${usual}`;
 		return `${per(value)} ${value > 1 ? more : less} than ${usual}`;
 	};
@@ -98,7 +98,7 @@ export function taught(
 		add(
 			summaryOf(massOf(weighedOf(of, recipe), prior), learned),
 			`@${lot.id}`,
-			(lesson) => `Your “${lot.name}”: ${than(lesson, 'heavier', 'lighter', usual)}`
+			(summary) => `Your “${lot.name}”: ${than(summary, 'heavier', 'lighter', usual)}`
 		);
 	}
 	const seen = new Set<string>();
@@ -111,8 +111,8 @@ export function taught(
 			add(
 				summaryOf(massOf(weighedOf('beads', recipe), prior), learned),
 				`@${beadPlace(bead)}`,
-				(lesson) =>
-					`Your ${size} mm ${beadMetalWords[bead.metal]} beads (no packet named): ${than(lesson, 'heavier', 'lighter', 'they should be')}`
+				(summary) =>
+					`Your ${size} mm ${beadMetalWords[bead.metal]} beads (no packet named): ${than(summary, 'heavier', 'lighter', 'they should be')}`
 			);
 		}
 		const hookPlace = `${hook.style} ${hook.size} ${hook.lengthX} ${hook.wireX}`;
@@ -121,8 +121,8 @@ export function taught(
 			add(
 				summaryOf(massOf(weighedOf('hooks', recipe), prior), learned),
 				`@${hookPlace}`,
-				(lesson) =>
-					`Your hooks ${hookWords(hook)} (no packet named): ${than(lesson, 'heavier', 'lighter', 'the table says')}`
+				(summary) =>
+					`Your hooks ${hookWords(hook)} (no packet named): ${than(summary, 'heavier', 'lighter', 'the table says')}`
 			);
 		}
 		const dressing = dressingPlace(recipe);
@@ -137,13 +137,14 @@ export function taught(
 		add(
 			about('dressing.drag'),
 			`@${dressing}`,
-			(lesson) =>
-				`The dressing of ${whose} drags ${than(lesson, 'more', 'less', 'distribution')}${lesson.ratio.value > OVER ? ': it is over-dressed, or fuller than the recipe says' : ''}`
+			(summary) =>
+				`The dressing of ${whose} drags ${than(summary, 'more', 'less', 'distribution')}${summary.ratio.value > OVER ? ': it is over-dressed, or fuller than the recipe says' : ''}`
 		);
 		add(
 			about('dressing.mass'),
 			`@${dressing}`,
-			(lesson) => `The dressing of ${whose}: ${than(lesson, 'heavier', 'lighter', 'distribution')}`
+			(summary) =>
+				`The dressing of ${whose}: ${than(summary, 'heavier', 'lighter', 'distribution')}`
 		);
 	}
 	for (const score of learned.scores) {
@@ -152,8 +153,8 @@ export function taught(
 		add(
 			summaryAbout(parameter, learned, mixture(parameter, 1, null)),
 			score,
-			(lesson) =>
-				`In general, ${prior[parameter].about.replace(/, kg\/m³$/, '')}: ${than(lesson, 'more', 'less', 'distribution')}`
+			(summary) =>
+				`In general, ${prior[parameter].about.replace(/, kg\/m³$/, '')}: ${than(summary, 'more', 'less', 'distribution')}`
 		);
 	}
 	const weight = ({ ratio }: Taught) =>

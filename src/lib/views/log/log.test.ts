@@ -107,7 +107,7 @@ describe('what was learned, in words', () => {
 
 	test('where all is as predicted, nothing is said to be off', () => {
 		const entries = [weighed(expected.value), timed(seconds.value, seconds.value)];
-		for (const lesson of taught(learningOf(entries).learned, [fly], []))
-			expect(lesson.sure, lesson.words).toBe(false);
+		for (const summary of taught(learningOf(entries).learned, [fly], []))
+			expect(summary.sure, summary.words).toBe(false);
 	});
 });
