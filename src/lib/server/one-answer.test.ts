@@ -81,13 +81,14 @@ test.each(cells)(
 		const { lie: water, celsius } = waterOf(lie, snapshot.rivers)!;
 		const base = { rig, lie: water, celsius, learned };
 
-		// All twelve flies of the demo: the prediction, the table, and what every list counts.
+		// Flies of the demo, all twelve in one cell: the prediction, the table, and what every list counts.
 		const table = { lieId: lie.id, rigId: rigRow.id, drifts: DRIFTS.listed };
 		let csv = '';
 		for await (const piece of await fliesAsCsv(store, table)) csv += piece;
 		const { data } = Papa.parse<Record<string, string>>(csv.trimEnd(), { header: true });
 		expect(data).toHaveLength(12);
-		for (const { name, body } of snapshot.flies) {
+		const every = lieName === 'Shingle riffle' ? 1 : 3;
+		for (const { name, body } of snapshot.flies.filter((_, k) => k % every === 0)) {
 			const fly = recipeFromDocument(body.recipe);
 			const { chance, verdict, drift } = await predicted(fly, lie, rigRow);
 			const listed = await firstDrifts(channel(), { ...base, recipe: fly }, () => false);
