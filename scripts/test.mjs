@@ -5,7 +5,7 @@
 import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { ensureBuilt, ensureChromium, ensureInstalled, root } from './prepare.mjs';
 
 ensureInstalled();
@@ -16,6 +16,9 @@ let passed = 0;
 let failed = 0;
 /** What failed, said once more at the end: whoever sees only that still knows where to look. @type {string[]} */
 const failures = [];
+/** Every test's time, s: the slowest are named at the end. @type {{ name: string, took: number }[]} */
+const times = [];
+const SLOWEST = 20;
 /** Lines of a failed step that are said again. */
 const LAST_LINES = 25;
 
@@ -59,12 +62,12 @@ async function step(name, command) {
 /**
  * Runs a test runner and adds what it counted; one that counted nothing or ended badly has failed.
  * @param {string} name @param {string[]} command @param {string} report @param {NodeJS.ProcessEnv} env
- * @param {(report: any) => { passed: number, failed: number, names: string[] }} count
+ * @param {(report: any) => { passed: number, failed: number, names: string[], times: typeof times }} count
  */
 async function suite(name, command, report, env, count) {
 	const ok = await run(name, command, env);
 	/** @type {ReturnType<typeof count>} */
-	let counted = { passed: 0, failed: 0, names: [] };
+	let counted = { passed: 0, failed: 0, names: [], times: [] };
 	try {
 		counted = count(JSON.parse(readFileSync(report, 'utf8')));
 	} catch {
@@ -73,6 +76,7 @@ async function suite(name, command, report, env, count) {
 	passed += counted.passed;
 	failed += counted.failed;
 	failures.push(...counted.names.map((words) => `${name}: ${words}`));
+	times.push(...counted.times);
 	if ((!ok && counted.failed === 0) || counted.passed + counted.failed === 0) failed++;
 }
 
@@ -89,6 +93,21 @@ function unexpected(suites) {
 				const words = errors.map((/** @type {any} */ { message }) => message).join('\n');
 				return `e2e/${file}:${line} ${title}\n${words.slice(0, 2000)}`;
 			})
+	]);
+}
+
+/** What each end-to-end test took. @param {any[]} suites @returns {typeof times} */
+function timed(suites) {
+	return suites.flatMap(({ suites: inner = [], specs = [] }) => [
+		...timed(inner),
+		...specs.map((/** @type {any} */ { file, title, tests }) => ({
+			name: `e2e/${file} ${title}`,
+			took: Math.max(
+				...tests.flatMap((/** @type {any} */ { results }) =>
+					results.map((/** @type {any} */ { duration }) => duration / 1000)
+				)
+			)
+		}))
 	]);
 }
 
@@ -131,7 +150,13 @@ await suite(
 		names: report.testResults
 			.flatMap((/** @type {any} */ file) => file.assertionResults)
 			.filter((/** @type {any} */ one) => one.status === 'failed')
-			.map((/** @type {any} */ one) => `${one.fullName}\n${one.failureMessages.join('\n')}`)
+			.map((/** @type {any} */ one) => `${one.fullName}\n${one.failureMessages.join('\n')}`),
+		times: report.testResults.flatMap((/** @type {any} */ { name, assertionResults }) =>
+			assertionResults.map((/** @type {any} */ { title, duration }) => ({
+				name: `${relative(root, name)} ${title}`,
+				took: (duration ?? 0) / 1000
+			}))
+		)
 	})
 );
 await faults;
@@ -145,11 +170,15 @@ await suite(
 	(report) => ({
 		passed: report.stats.expected + report.stats.flaky,
 		failed: report.stats.unexpected,
-		names: unexpected(report.suites)
+		names: unexpected(report.suites),
+		times: timed(report.suites)
 	})
 );
 
 rmSync(reports, { recursive: true, force: true });
+console.log(`\n— the slowest`);
+for (const { name, took } of times.sort((a, b) => b.took - a.took).slice(0, SLOWEST))
+	console.log(`  ${took.toFixed(1).padStart(6)} s  ${name}`);
 if (failures.length > 0) console.log(`\n— what failed\n\n${failures.join('\n\n')}`);
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);

@@ -41,7 +41,7 @@ interface FieldNote {
 }
 /** Fields that go with a value, by the value. */
 type Needs = Readonly<Record<string, readonly string[]>>;
-/** Whether a field may be left out; a condition says of an object whether its has to be there. */
+/** Whether a field may be left out; a condition says of an object whether it has to be there. */
 type Optional = boolean | ((object: object) => boolean);
 const notes = new WeakMap<object, FieldNote[]>();
 

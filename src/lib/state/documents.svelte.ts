@@ -266,7 +266,7 @@ export class Documents {
 		this.shelves.putKept(change);
 	}
 
-	/** What undo would do, as of the newest stand: news of an action may come after the answer to a later one. */
+	/** What undo would do, as of the newest snapshot version: news of an action may come after the answer to a later one. */
 	private hear({ snapshotVersion, history, changes }: ActionAnswer | ChangeNews): void {
 		// What this window did is told to it twice, by the answer and by the news.
 		if (snapshotVersion !== this.heard) this.kept(changes);
