@@ -1,9 +1,10 @@
-import { rigChange, starterRig } from '$core/rig/index';
+import { rigChange, starterRig, withWay } from '$core/rig/index';
 import { exampleId, type Definition } from '../definition';
 import { rigFromDocument, rigToDocument } from './body';
 import { RigBodyRequest } from './validation';
 
 const body = rigToDocument(starterRig);
+const float = rigToDocument(withWay(starterRig, 'float'));
 
 export const rig: Definition<'rig'> = {
 	body: RigBodyRequest,
@@ -12,7 +13,7 @@ export const rig: Definition<'rig'> = {
 	examples: {
 		id: exampleId('05'),
 		first: { name: 'Long tippet', body },
-		second: { name: 'Long tippet', body: { ...body, way: 'float' } },
-		wrong: { name: 'Long tippet', body: { ...body, floatMm: 0 } }
+		second: { name: 'Long tippet', body: float },
+		wrong: { name: 'Long tippet', body: { ...float, floatMm: 0 } }
 	}
 };
