@@ -46,6 +46,9 @@
 		return `${n > 0 ? '+' : '−'}${text}`;
 	};
 	const priced = $derived(Object.values(costs).some((cost) => cost !== null && cost !== 0));
+	const unpriced = (key: string) => (costs[key] ?? null) === null;
+	/** Of one whose price is not known nothing; that is said once, below. */
+	const costWords = (key: string) => (unpriced(key) ? '' : signed(costs[key]!, 2));
 	/** Where in the list the steps begin that are too slow, and those that are too fast. */
 	const first = (side: 'slow' | 'fast') =>
 		window ? levers.findIndex((lever) => sideOf(lever.speed, window) === side) : -1;
@@ -99,7 +102,6 @@
 			</thead>
 			<tbody>
 				{#each levers as lever, i (lever.key)}
-					{@const cost = costs[lever.key]}
 					{#if window && (i === slow || i === fast)}
 						<tr>
 							<td colspan={priced ? 6 : 5} class="border-t border-line pt-0.5 text-quiet"
@@ -154,13 +156,16 @@
 							>{signed(lever.gapChange / MILLIMETRE, 1)}</td
 						>
 						{#if priced}
-							<td class="figure pl-1 whitespace-nowrap max-md:hidden"
-								>{cost === null || cost === undefined ? '?' : signed(cost, 2)}</td
-							>
+							<td class="figure pl-1 whitespace-nowrap max-md:hidden">{costWords(lever.key)}</td>
 						{/if}
 					</tr>
 				{/each}
 			</tbody>
 		</table>
+		{#if priced && levers.some(({ key }) => unpriced(key))}
+			<p class="py-1 text-right text-sm text-quiet max-md:hidden">
+				Without a figure: no price in your stock.
+			</p>
+		{/if}
 	</div>
 </section>

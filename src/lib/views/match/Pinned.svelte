@@ -23,7 +23,7 @@
 		{ name: 'hangs', of: ({ attitude }) => attitude },
 		{ name: 'thickness, % of shank', of: ({ bulk }) => (100 * bulk).toFixed(1) },
 		{ name: 'gap, mm', of: ({ gapLeft }) => (gapLeft / MILLIMETRE).toFixed(1) },
-		{ name: 'price', of: ({ price }) => (price === null ? '?' : price.toFixed(2)) }
+		{ name: 'price', of: ({ price }) => (price === null ? 'no price' : price.toFixed(2)) }
 	];
 	const small = 'h-8 rounded-md bg-sunk px-2 text-sm hover:bg-line';
 </script>
