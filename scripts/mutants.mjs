@@ -35,8 +35,15 @@ const mutants = [
 		what: 'base drag tenfold',
 		file: 'src/core/sink/element-force.ts',
 		tests: 'src/core/sink/element-force',
-		from: 'factors.blunt * (0.029',
-		to: 'factors.blunt * (0.29'
+		from: 'coefficient = 0.029 /',
+		to: 'coefficient = 0.29 /'
+	},
+	{
+		what: 'friction of swept fibres doubled',
+		file: 'src/core/sink/element-force.ts',
+		tests: 'src/core/sink/element-force',
+		from: 'const sweeping =\n\t\tmany *',
+		to: 'const sweeping =\n\t\t2 * many *'
 	},
 	{
 		what: 'a jig’s seat',
@@ -47,7 +54,7 @@ const mutants = [
 	},
 	{
 		what: 'fur lost',
-		file: 'src/core/fly/stuffs.ts',
+		file: 'src/core/fly/stuffs/strands.ts',
 		tests: 'src/core/fly',
 		from: 'perTurn: 26',
 		to: 'perTurn: 0'

@@ -199,6 +199,15 @@ describe('fibres', () => {
 		expect(growth(soft)).toBeLessThan(growth(hard));
 		expect(growth(soft)).toBeGreaterThan(1);
 	});
+
+	// Churchill & Bernstein (1977) for friction on a cylinder, π μ u l (0.3 + 0.556 √Re) each; that a swept fibre
+	// sees 0.3 of the speed across is ours.
+	test('fibres that give way altogether are swept along, and only friction is left', () => {
+		const limp = one(FIBRES, 5, 0.04, { number: 20, stiffness: 1e-24 });
+		const each =
+			Math.PI * water.viscosity * 0.5 * 5e-3 * (0.3 + 0.556 * Math.sqrt(0.3 * reynolds(0.04, 0.5)));
+		expect(drag(limp, forward, 0.5) / (20 * each)).toBeCloseTo(1, 3);
+	});
 });
 
 describe('blunt faces', () => {
