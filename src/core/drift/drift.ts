@@ -4,7 +4,7 @@ import { pitchOn } from '../sink/index';
 import type { Hung } from './state';
 import { eddiesOf, noEddies, type Eddies } from './eddies';
 import { followed } from './follow';
-import { FINE, pastNode, slipOf, type Fineness, type Moment, type Way } from './trace';
+import { FINE, pastNode, slipOf, type Fineness, type Moment, type TracedWay } from './trace';
 import { USUAL_WANTED, type Drift, type Wanted } from './outcome';
 import { STANDS, watchOf } from './watch';
 
@@ -88,8 +88,8 @@ export function drift(
 /** Follows many drifts: the same as each for itself, and sooner. @returns in the order in which they were asked for */
 export function drifts(asked: Iterable<DriftAsked>): Drift[] {
 	const found: Drift[] = [];
-	const verdicts = new Map<Way, (solved: boolean) => void>();
-	function* ways(): Generator<Way> {
+	const verdicts = new Map<TracedWay, (solved: boolean) => void>();
+	function* ways(): Generator<TracedWay> {
 		let k = 0;
 		for (const one of asked) {
 			const place = k++;
@@ -102,7 +102,7 @@ export function drifts(asked: Iterable<DriftAsked>): Drift[] {
 				continue;
 			}
 			const eddies = smooth ? noEddies : eddiesOf(column, seed);
-			const way: Way = {
+			const way: TracedWay = {
 				flies,
 				column,
 				line,

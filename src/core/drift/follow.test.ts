@@ -7,7 +7,7 @@ import { compileColumn, fluidAt } from '../water/index';
 import { noEddies } from './eddies';
 import { followed } from './follow';
 import { ROUGH } from './index';
-import { Trace, traced, type Way } from './trace';
+import { Trace, traced, type TracedWay } from './trace';
 
 vi.stubGlobal('WebAssembly', undefined);
 afterAll(() => vi.unstubAllGlobals());
@@ -17,7 +17,7 @@ test('where there is no WebAssembly all the same drifts are followed, by the pla
 	const { body } = compileFly(starterRecipe, median);
 	const fly = towed(body, fluidAt(8), median, settle(body, fluidAt(8), median));
 	const lie = { depth: 0.8, surfaceSpeed: 0.7, bed: 'cobble', zoneTop: 0.2 } as const;
-	const way = (longest: number): Way => ({
+	const way = (longest: number): TracedWay => ({
 		flies: [{ fly, above: 0 }],
 		column: compileColumn(lie, 8, median),
 		eddies: noEddies,

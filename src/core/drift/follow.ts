@@ -1,6 +1,6 @@
 import type { Chain } from './chain';
 import { Kernel, LANES, type LaneNumber } from './kernel/kernel';
-import { Trace, traced, type Way } from './trace';
+import { Trace, traced, type TracedWay } from './trace';
 
 /** How many drifts of another shape may wait while one of the present shape is looked for. */
 const MOST_WAITING = 16;
@@ -11,7 +11,7 @@ let compiled: Kernel | false | null = null;
 let busy = false;
 
 /** Follows some drifts to their ends, two at a time where the compiled kernel is to be had; yields each at its end. */
-export function* followed(ways: Iterable<Way>): Generator<Trace> {
+export function* followed(ways: Iterable<TracedWay>): Generator<Trace> {
 	const kernel = busy ? false : (compiled ??= ready());
 	if (kernel === false) {
 		for (const way of ways) yield traced(new Trace(way));
@@ -35,7 +35,7 @@ function ready(): Kernel | false {
 
 const alike = (a: Chain, b: Chain) => a.n === b.n && a.top.free === b.top.free;
 
-function* twoAtATime(kernel: Kernel, ways: Iterator<Way>): Generator<Trace> {
+function* twoAtATime(kernel: Kernel, ways: Iterator<TracedWay>): Generator<Trace> {
 	/** Of other shapes than those under way. */
 	const waiting: Trace[] = [];
 	let shape: Chain | null = null;

@@ -34,7 +34,7 @@ export interface Moment {
 }
 
 /** What is followed, and until when. */
-export interface Way {
+export interface TracedWay {
 	readonly flies: readonly Hung[];
 	readonly column: Column;
 	readonly line: Line;
@@ -68,7 +68,7 @@ export class Trace {
 	/** Steps done since a halving, in units of the finest. */
 	private ticks = 0;
 
-	constructor(readonly way: Way) {
+	constructor(readonly way: TracedWay) {
 		const { flies, column, line, fineness } = way;
 		const chain = chainOf(flies, column, line, fineness.segments);
 		this.chain = chain;

@@ -14,13 +14,13 @@ import {
 	type Part,
 	type PlacedExpansion,
 	type Places,
-	type Shape
+	type FigureShape
 } from './expansion';
 import { foundOf, idOf, measurableOf } from './found';
 import type { TimedDrop, Weighing } from './observation';
 import { slopesFor, type EvidenceTerm } from './posterior';
 import { asOf, type Reset } from './resets';
-import type { Hand } from './scatter';
+import type { HandScatter } from './scatter';
 
 /** Figures are expanded anew when they have moved by this share since: what is left out goes with its square (ours). */
 const MOVED = 0.05;
@@ -46,7 +46,7 @@ const ALIKE_CENTRE = 4;
 export interface Expanded {
 	readonly figures: Map<string, Expansion | null>;
 	/** In a long log, how figures lean that are like the others. */
-	readonly shapes?: Map<string, Shape | null> | undefined;
+	readonly shapes?: Map<string, FigureShape | null> | undefined;
 }
 
 /** All that was found of one figure of one thing. */
@@ -100,7 +100,7 @@ export class Case {
 	 * How its figure leans: as that of the same thing of round sizes, of no lot, about round scores, so that it does
 	 * not hang on which of those that are alike came first. null where that one has none, or depends on other parameters.
 	 */
-	#shape(centre: readonly number[], shapes: Map<string, Shape | null>): Shape | null {
+	#shape(centre: readonly number[], shapes: Map<string, FigureShape | null>): FigureShape | null {
 		this.#likeId ??= idOf(this.first, rounded);
 		const round = centre.map((z) => Math.round(z / ALIKE_CENTRE) * ALIKE_CENTRE);
 		const key = `${this.#likeId} ${round.join(' ')}`;
@@ -142,7 +142,7 @@ export class Case {
 	}
 
 	/** @param hand what its flies differ by; the same at each call */
-	term(hand: Hand): EvidenceTerm {
+	term(hand: HandScatter): EvidenceTerm {
 		const at = this.at!;
 		const rest = Math.sqrt(at.rest);
 		return (this.#term ??= termAt(

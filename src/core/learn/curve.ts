@@ -25,7 +25,7 @@ export interface Curve {
 }
 
 /** Which scores are joined by rows, and in which order they are best eliminated. */
-export interface Envelope {
+export interface FactorEnvelope {
 	readonly order: Int32Array;
 	/** Where each score stands in it. */
 	readonly rank: Int32Array;
@@ -40,7 +40,7 @@ export interface Envelope {
  *
  * @param count of scores
  */
-export function envelopeOf(count: number, rows: readonly Pick<Row, 'places'>[]): Envelope {
+export function envelopeOf(count: number, rows: readonly Pick<Row, 'places'>[]): FactorEnvelope {
 	const touched = new Int32Array(count);
 	for (const { places } of rows) for (const k of places) touched[k]!++;
 	const order = Int32Array.from(touched, (_, k) => k);
@@ -62,7 +62,10 @@ export function envelopeOf(count: number, rows: readonly Pick<Row, 'places'>[]):
  * @param bends none that joins scores which the envelope keeps apart
  * @returns null where it falls some way, so that there is no lowest point near
  */
-export function curveOf({ order, rank, first }: Envelope, bends: readonly Bend[]): Curve | null {
+export function curveOf(
+	{ order, rank, first }: FactorEnvelope,
+	bends: readonly Bend[]
+): Curve | null {
 	// All rows in one: entry (i, j) stands at start[i] + j.
 	const start = new Int32Array(first.length);
 	let room = 0;

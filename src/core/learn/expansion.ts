@@ -44,21 +44,21 @@ export interface Measurable {
 		centre: ParameterValues
 	): (values: ParameterValues, moved: ParameterName | null) => readonly number[];
 	/** How it hangs in the water, from which a like one is found fast; absent: in none. */
-	hangAt?(values: ParameterValues): Hang;
+	hangAt?(values: ParameterValues): HangSeed;
 	/** The first figure of a thing that hangs nearly so. */
-	figureLike?(values: ParameterValues, hang: Hang): number;
+	figureLike?(values: ParameterValues, hang: HangSeed): number;
 }
 
 /** How a fly hangs, and how much faster it sinks before it is soaked. */
-export interface Hang {
+export interface HangSeed {
 	readonly sink: Near;
 	readonly dry: number;
 }
 
 /** How figures of things that are nearly alike lean. */
-export interface Shape {
+export interface FigureShape {
 	readonly expansion: Expansion;
-	readonly hang: Hang | undefined;
+	readonly hang: HangSeed | undefined;
 }
 
 /** Scores that an expansion looks to either side, in standard deviations. */
@@ -118,7 +118,7 @@ export function expand(of: Measurable, scores: Scores): Expansion[] {
 	return made;
 }
 
-export const shapeOf = (of: Measurable, scores: Scores, expansion: Expansion): Shape => ({
+export const shapeOf = (of: Measurable, scores: Scores, expansion: Expansion): FigureShape => ({
 	expansion,
 	hang: of.hangAt?.(valuesOf(of, scores))
 });
@@ -127,7 +127,11 @@ export const shapeOf = (of: Measurable, scores: Scores, expansion: Expansion): S
  * Expands the first figure of a thing as another like it leans: its own value, slopes along the other's
  * parabola. One evaluation instead of two a parameter.
  */
-export function expandLike(of: Measurable, scores: Scores, { expansion, hang }: Shape): Expansion {
+export function expandLike(
+	of: Measurable,
+	scores: Scores,
+	{ expansion, hang }: FigureShape
+): Expansion {
 	const values = valuesOf(of, scores);
 	const figure =
 		hang && of.figureLike

@@ -4,7 +4,7 @@ import { expand, type Measurable } from './expansion';
 import { massOf, timeOf } from './measurables';
 import type { TimedDrop, Weighing } from './observation';
 import type { Measurement } from './posterior';
-import { PIECE_SCATTER, speedScatter, usualHand, type Alike, type Hand } from './scatter';
+import { PIECE_SCATTER, speedScatter, usualHand, type Alike, type HandScatter } from './scatter';
 
 /** How well a length of wire is cut, m (our estimate). */
 const CUT = 0.001;
@@ -31,7 +31,7 @@ export const measurableOf = (one: Weighing | TimedDrop): Measurable =>
 export function foundOf(
 	one: Weighing | TimedDrop,
 	predicted: number,
-	hand: Hand = usualHand
+	hand: HandScatter = usualHand
 ): Measurement[] {
 	if (one.kind === 'weighing') return [weighedFound(one, hand)];
 	const { seconds, reaction, gates, distance: way, tippet } = one;
@@ -47,7 +47,7 @@ export function foundOf(
 	});
 }
 
-function weighedFound({ of, count, mass, step }: Weighing, hand: Hand): Measurement {
+function weighedFound({ of, count, mass, step }: Weighing, hand: HandScatter): Measurement {
 	// Two readings, empty and full, each somewhere within a step.
 	const reading = step / Math.sqrt(6) / mass;
 	const value = math.log(of.kind === 'wire' ? mass / count / of.length : mass / count);
@@ -72,7 +72,7 @@ export function alikeIn(found: readonly (Weighing | TimedDrop)[]): Alike {
 	});
 	return { kind: found[0]!.kind, found: alike };
 }
-const NO_SCATTER: Hand = { 'tied.mass': 0, 'tied.drag': 0 };
+const NO_SCATTER: HandScatter = { 'tied.mass': 0, 'tied.drag': 0 };
 
 /** Share by which its tippet lengthens a drop. */
 function slowed(one: TimedDrop): number {

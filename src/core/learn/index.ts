@@ -23,7 +23,7 @@ export { posterior, GROSS, type EvidenceTerm } from './posterior';
 export { outingLikelihoodOf } from './outing-likelihood';
 export { dropTime, massOf, timeOf } from './measurables';
 export { expand, type Expansion, type Measurable } from './expansion';
-export { gains, type Candidate } from './next';
+export { gains, type NextMeasurement } from './next';
 export { doubtAbout, expectationOf, type Doubt, type OtherFly, type SlipName } from './doubt';
 export {
 	summaryAbout,

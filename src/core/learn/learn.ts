@@ -14,7 +14,7 @@ import {
 	type Outlook,
 	type PlacedExpansion,
 	type Places,
-	type Shape
+	type FigureShape
 } from './expansion';
 import { alikeIn, foundOf, idOf } from './found';
 import { outingLikelihoodOf } from './outing-likelihood';
@@ -30,7 +30,7 @@ import {
 	type EvidenceTerm
 } from './posterior';
 import { asOf, resetsBefore, SET_ASIDE, type Reset } from './resets';
-import { handFrom, usualHand, type Hand } from './scatter';
+import { handFrom, usualHand, type HandScatter } from './scatter';
 
 /** What an entry comes to beside the others. */
 export interface JudgedEntry {
@@ -93,14 +93,14 @@ export function learn(
 	const { cases, outings } = casesIn(observations, resets, places);
 	const outcomes = outings.map((one) => outcomeOf(one, { resets, places, kept }));
 	const tied = handFrom(cases.map(({ found }) => alikeIn(found)));
-	const hand: Hand = { ...usualHand, ...tied };
+	const hand: HandScatter = { ...usualHand, ...tied };
 	const seeking: Seeking = {
 		outcomes,
 		hand,
 		loss,
 		expanded,
 		own: Uint8Array.from(places.scores.keys(), (score) => Number(score.includes('@'))),
-		...(cases.length > 2 * FIRST && { shapes: new Map<string, Shape | null>() })
+		...(cases.length > 2 * FIRST && { shapes: new Map<string, FigureShape | null>() })
 	};
 	const every = Math.ceil(cases.length / FIRST);
 	// What all share is found from some of them; the others are expanded where it then stands.
@@ -173,13 +173,13 @@ function outcomeOf(
 /** What stays the same while a mode is sought. */
 interface Seeking {
 	readonly outcomes: readonly Outcome[];
-	readonly hand: Hand;
+	readonly hand: HandScatter;
 	readonly loss: Loss;
 	/** By score, 1 where it is one place's own. */
 	readonly own: Uint8Array;
 	readonly expanded: Map<string, Expansion | null>;
 	/** Figures that lean as their like; only where there are many. */
-	readonly shapes?: Map<string, Shape | null>;
+	readonly shapes?: Map<string, FigureShape | null>;
 }
 
 /** The mode as one look has it, the figures expanded about it and anew where it has moved. */
@@ -228,7 +228,7 @@ function judgedBy(
 	usable: readonly Case[],
 	mean: Float64Array,
 	residuals: readonly (readonly number[])[],
-	hand: Hand
+	hand: HandScatter
 ): JudgedEntry[] {
 	const prior = new Float64Array(mean.length);
 	return usable.flatMap((one, k) => {

@@ -12,7 +12,7 @@ import {
 	surely,
 	timeOf,
 	worthAWord,
-	type Candidate,
+	type NextMeasurement,
 	type TimedDrop,
 	type Weighing
 } from './index';
@@ -43,7 +43,7 @@ const drop: TimedDrop = {
 	reaction: 0.1
 };
 /** As it would be found if the prediction were right. */
-function asPredicted(one: Candidate): Candidate {
+function asPredicted(one: NextMeasurement): NextMeasurement {
 	const usual = Math.exp(expand({ ...measurableOf(one), about: [] }, {})[0]!.value);
 	if (one.kind === 'drop') return { ...one, seconds: one.seconds.map(() => usual) };
 	return { ...one, mass: usual * one.count };
@@ -52,7 +52,7 @@ const width = ({ low, high }: { readonly low: number; readonly high: number }) =
 	Math.log(high / low);
 
 describe('what to measure next', () => {
-	const candidates: Candidate[] = [
+	const candidates: NextMeasurement[] = [
 		weigh({ kind: 'beads', bead }, 10),
 		weigh({ kind: 'hooks', hook: recipe.hook }, 10),
 		weigh({ kind: 'fly', recipe }, 1),

@@ -16,7 +16,7 @@ import { handOf } from './scatter';
 import type { TimedDrop, Weighing } from './observation';
 
 /** Something that could be measured next; what would be found plays no part. */
-export type Candidate = Weighing | TimedDrop;
+export type NextMeasurement = Weighing | TimedDrop;
 
 /** What a measurement is expected to do to the interval that matters. */
 export interface Gain {
@@ -33,7 +33,7 @@ export interface Gain {
  */
 export function gains(
 	target: Measurable,
-	candidates: readonly Candidate[],
+	candidates: readonly NextMeasurement[],
 	learned: Learned
 ): Gain[] {
 	const places = placesFrom(learned.scores);

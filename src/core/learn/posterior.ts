@@ -1,5 +1,5 @@
 import { math } from '../quantity/index';
-import { curveOf, envelopeOf, type Curve, type Envelope, type Row } from './curve';
+import { curveOf, envelopeOf, type Curve, type FactorEnvelope, type Row } from './curve';
 
 /** Something that was measured, as the logarithm of a figure that scores predict. */
 export interface Measurement {
@@ -165,7 +165,7 @@ export interface Frame {
 	readonly free: {
 		readonly rows: readonly Free[];
 		readonly parts: readonly Row[];
-		readonly envelope: Envelope;
+		readonly envelope: FactorEnvelope;
 	};
 }
 

@@ -15,18 +15,18 @@ const LEAST_COMPARED = 0.5;
 const LEAST_DRAG = 0.02;
 
 /** From one fly of a hand to the next: standard deviations of the logarithms of mass and of drag. */
-export type Hand = Required<Tied>;
+export type HandScatter = Required<Tied>;
 
-export const usualHand: Hand = {
+export const usualHand: HandScatter = {
 	'tied.mass': prior['tied.mass'].spread,
 	'tied.drag': prior['tied.drag'].spread
 };
 
 /** What is believed of this hand with what was learned of it. */
-export const handOf = (learned?: Learned): Hand => ({ ...usualHand, ...learned?.tied });
+export const handOf = (learned?: Learned): HandScatter => ({ ...usualHand, ...learned?.tied });
 
 /** What both do to a fly's sink rate, which goes with the root of its weight in water over its drag. */
-export const speedScatter = (hand: Hand) =>
+export const speedScatter = (hand: HandScatter) =>
 	math.hypot(IN_WATER * hand['tied.mass'], hand['tied.drag']) / 2;
 
 /** Findings of one and the same figure. */
@@ -54,7 +54,7 @@ export interface Alike {
 export function handFrom(groups: readonly Alike[]): Tied {
 	const mass = joined(groups, 'weighing', usualHand['tied.mass']);
 	const speed = joined(groups, 'drop', speedScatter(usualHand));
-	const own: Hand = { ...usualHand, ...(mass === null ? {} : { 'tied.mass': mass }) };
+	const own: HandScatter = { ...usualHand, ...(mass === null ? {} : { 'tied.mass': mass }) };
 	if (speed === null) return mass === null ? {} : { 'tied.mass': mass };
 	const drag2 = math.square(2 * speed) - math.square(IN_WATER * own['tied.mass']);
 	const drag = Math.sqrt(Math.max(LEAST_DRAG * LEAST_DRAG, drag2));

@@ -18,7 +18,7 @@ export interface Definition<Of extends DocumentKind> {
 	 * @param before as it is here; null for a new one
 	 * @returns what is wrong; null where nothing is
 	 */
-	readonly fault?: (body: Bodies[Of], before: Bodies[Of] | null) => Fault | null;
+	readonly fault?: (body: Bodies[Of], before: Bodies[Of] | null) => BodyFault | null;
 	/** What is kept where a file is taken in place of what is here; without it the file's. */
 	readonly joined?: (here: Bodies[Of], file: Bodies[Of]) => Bodies[Of];
 	/** False where a name says nothing of which one a file without an id means. */
@@ -27,7 +27,7 @@ export interface Definition<Of extends DocumentKind> {
 	readonly examples: Examples;
 }
 
-export interface Fault extends FieldError {
+export interface BodyFault extends FieldError {
 	/** 409 where it does not go with what is here. */
 	readonly status?: 409;
 }

@@ -3,7 +3,7 @@ import Package from '@lucide/svelte/icons/package-open';
 import type { Component } from 'svelte';
 
 /** A stroke or a dot of a place's sign, in a square of 24. */
-export type Mark =
+export type SignMark =
 	| { readonly d: string; readonly dash?: string }
 	| {
 			readonly x: number;
@@ -20,7 +20,7 @@ interface ViewPlace {
 	readonly key: string;
 	/** What it is for, as the list of what can be done says it behind its name. */
 	readonly words: string;
-	readonly sign: readonly Mark[] | Component<{ size?: number; 'aria-hidden'?: 'true' }>;
+	readonly sign: readonly SignMark[] | Component<{ size?: number; 'aria-hidden'?: 'true' }>;
 }
 
 /** Where one can go: the rail, the keys and the list of keys read this. */

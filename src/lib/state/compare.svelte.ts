@@ -3,7 +3,7 @@ import { DRIFTS, type DriftQuestion } from '$core/predict/index';
 import { DriftWorker } from '$lib/workers/drift-worker';
 
 /** What is different about a drift to compare with. */
-export type Difference = Partial<Pick<DriftQuestion, 'recipe' | 'rig'>>;
+export type DriftVariation = Partial<Pick<DriftQuestion, 'recipe' | 'rig'>>;
 
 export interface Compared {
 	readonly name: string;
@@ -18,7 +18,9 @@ const STILL = 250;
 
 /** Up to two other flies or tippets in the water of the strip. */
 export class CompareState {
-	private list = $state.raw<readonly { readonly name: string; readonly change: Difference }[]>([]);
+	private list = $state.raw<readonly { readonly name: string; readonly change: DriftVariation }[]>(
+		[]
+	);
 	found = $state.raw<readonly Compared[]>([]);
 	readonly full = $derived(this.list.length >= MOST);
 	private readonly worker = new DriftWorker();
@@ -26,7 +28,7 @@ export class CompareState {
 	private turn = 0;
 	private timer: ReturnType<typeof setTimeout> | undefined;
 
-	add(name: string, change: Difference): void {
+	add(name: string, change: DriftVariation): void {
 		if (this.full || this.list.some((one) => one.name === name)) return;
 		this.list = [...this.list, { name, change }];
 		this.again(0);

@@ -5,12 +5,12 @@
 	import { WhichBeadState } from '$lib/state/which-bead.svelte';
 	import BeadAnswer from '$lib/views/beads/BeadAnswer.svelte';
 	import BeadTable from '$lib/views/beads/BeadTable.svelte';
-	import { BeadQuestion } from '$lib/views/beads/question.svelte';
+	import { BeadForm } from '$lib/views/beads/question.svelte';
 	import QuestionForm from '$lib/views/beads/QuestionForm.svelte';
 
 	const workspace = useWorkspace();
 	const { parameters, documents, choices } = workspace;
-	const question = new BeadQuestion(workspace);
+	const question = new BeadForm(workspace);
 	const search = new WhichBeadState();
 	$effect(() => {
 		choices.load();

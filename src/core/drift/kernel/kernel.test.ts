@@ -15,7 +15,7 @@ import { eddiesOf } from '../eddies';
 import { followed } from '../follow';
 import { FINE, ROUGH } from '../index';
 import { Kernel } from './kernel';
-import { Trace, traced, type Moment, type Way } from '../trace';
+import { Trace, traced, type Moment, type TracedWay } from '../trace';
 
 const median = valuesAt(prior);
 const { body } = compileFly(starterRecipe, median);
@@ -31,7 +31,10 @@ const lie: Lie = {
 };
 
 /** Every state of a way, as numbers. */
-function states(way: Omit<Way, 'look'>): { readonly way: Way; readonly seen: number[] } {
+function states(way: Omit<TracedWay, 'look'>): {
+	readonly way: TracedWay;
+	readonly seen: number[];
+} {
 	const seen: number[] = [];
 	const look = ({ time, state: { x, z, u, w } }: Moment) => {
 		seen.push(time, ...x, ...z, ...u, ...w);
@@ -49,7 +52,7 @@ const rigs: readonly Partial<RigParts & { way: WayOfFishing }>[] = [
 	{ way: 'swing' },
 	{ way: 'still water', retrieve: 0.2, countdown: 3 }
 ];
-function ways(): Omit<Way, 'look'>[] {
+function ways(): Omit<TracedWay, 'look'>[] {
 	return rigs.flatMap((change, k) =>
 		[0.4, 1.6].flatMap((depth, deep) =>
 			[0.15, 1.2].map((surfaceSpeed, fast) => {
@@ -77,7 +80,7 @@ function ways(): Omit<Way, 'look'>[] {
 test('two drifts at a time come through the same states, to the last bit, as each alone by the plain reference', () => {
 	expect(() => new Kernel(), 'without it all goes by the reference').not.toThrow();
 	const compiled = ways().map(states);
-	const solved = new Map<Way, boolean>();
+	const solved = new Map<TracedWay, boolean>();
 	for (const trace of followed(compiled.map(({ way }) => way))) {
 		solved.set(trace.way, trace.solved);
 	}

@@ -1,11 +1,11 @@
-import { exampleId, type Definition, type Fault } from '../definition';
+import { exampleId, type Definition, type BodyFault } from '../definition';
 import { sameContent } from '../difference';
 import { joinedLedger, lotMaterials, materialOf, type LotBodyDocument } from './body';
 import { lotChange } from './changes';
 import { LotBodyRequest } from './validation';
 
 /** A lot is of one material, its ledger only grows, and says with its words which way. */
-function lotFault(body: LotBodyDocument, before: LotBodyDocument | null): Fault | null {
+function lotFault(body: LotBodyDocument, before: LotBodyDocument | null): BodyFault | null {
 	if (materialOf(body) === null) {
 		return {
 			path: 'body',

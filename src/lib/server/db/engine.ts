@@ -1,7 +1,7 @@
 import { createRequire } from 'node:module';
 import { Worker } from 'node:worker_threads';
 import { DatabaseError, SilentEngineError } from './database';
-import { DEAD_ENGINE, type Answer, type Request, type WorkerSettings } from './messages';
+import { DEAD_ENGINE, type EngineAnswer, type Request, type WorkerSettings } from './messages';
 import code from './pglite-worker.ts?nodeworker';
 
 /** An engine that made no move in this many looks is stuck. */
@@ -54,7 +54,7 @@ export async function startEngine(folder: string, quietMs: number): Promise<Engi
 		end(new DatabaseError('The database engine was ended.', DEAD_ENGINE));
 		await worker.terminate();
 	};
-	worker.on('message', (answer: Answer) => {
+	worker.on('message', (answer: EngineAnswer) => {
 		const entry = waiting.get(answer.id);
 		waiting.delete(answer.id);
 		if (answer.ok) entry?.done(answer.rows);

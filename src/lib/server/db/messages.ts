@@ -4,7 +4,7 @@ export type Request =
 	| { readonly id: number; readonly kind: 'script'; sql: string }
 	| { readonly id: number; readonly kind: 'close' };
 
-export type Answer =
+export type EngineAnswer =
 	| { readonly id: number; readonly ok: true; rows: unknown[] }
 	| { readonly id: number; readonly ok: false; message: string; code: string };
 

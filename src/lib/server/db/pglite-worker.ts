@@ -8,7 +8,7 @@ import { parentPort, workerData } from 'node:worker_threads';
 import type { PGlite, PGliteOptions } from '@electric-sql/pglite';
 import type { NodeFS } from '@electric-sql/pglite/nodefs';
 import { fsyncPath } from './fsync';
-import { DEAD_ENGINE, type Answer, type Request, type WorkerSettings } from './messages';
+import { DEAD_ENGINE, type EngineAnswer, type Request, type WorkerSettings } from './messages';
 import { closedMode } from './modes';
 
 const { folder, pglite, nodefs, beats } = workerData as WorkerSettings;
@@ -167,7 +167,7 @@ async function handle(db: PGlite, request: Request): Promise<unknown[]> {
 	}
 }
 
-function failure(id: number, error: unknown): Answer {
+function failure(id: number, error: unknown): EngineAnswer {
 	const { message, code, severity } = error as Partial<
 		Record<'message' | 'code' | 'severity', string>
 	>;
@@ -186,21 +186,21 @@ function reason(error: unknown): string {
 
 const opening = open();
 opening.then(
-	() => port.postMessage({ id: 0, ok: true, rows: [] } satisfies Answer),
+	() => port.postMessage({ id: 0, ok: true, rows: [] } satisfies EngineAnswer),
 	(error: unknown) =>
 		port.postMessage({
 			id: 0,
 			ok: false,
 			message: reason(error),
 			code: DEAD_ENGINE
-		} satisfies Answer)
+		} satisfies EngineAnswer)
 );
 
 port.on('message', (request: Request) => {
 	opening
 		.then((db) => handle(db, request))
 		.then(
-			(rows): Answer => ({ id: request.id, ok: true, rows }),
+			(rows): EngineAnswer => ({ id: request.id, ok: true, rows }),
 			(error: unknown) => failure(request.id, error)
 		)
 		.then((answer) => {

@@ -4,10 +4,10 @@
 	import { useWorkspace } from '$lib/state/context';
 	import type { WhichBeadState } from '$lib/state/which-bead.svelte';
 	import { faultWords, handSentences } from '$lib/ui/drift-words';
-	import type { BeadQuestion } from './question.svelte';
+	import type { BeadForm } from './question.svelte';
 	import { beadName, mm, tenths } from './words';
 
-	let { search, question }: { search: WhichBeadState; question: BeadQuestion } = $props();
+	let { search, question }: { search: WhichBeadState; question: BeadForm } = $props();
 	const { strip } = useWorkspace();
 	const answer = $derived(search.answer);
 

@@ -6,10 +6,10 @@
 	import { fixed } from '$lib/controls/index';
 	import { useWorkspace } from '$lib/state/context';
 	import type { WhichBeadState } from '$lib/state/which-bead.svelte';
-	import type { BeadQuestion } from './question.svelte';
+	import type { BeadForm } from './question.svelte';
 	import { mm, tenths } from './words';
 
-	let { search, question }: { search: WhichBeadState; question: BeadQuestion } = $props();
+	let { search, question }: { search: WhichBeadState; question: BeadForm } = $props();
 	const { selection } = useWorkspace();
 	const answer = $derived(search.answer);
 	const none = $derived(answer?.options.find(({ metal }) => metal === null) ?? null);

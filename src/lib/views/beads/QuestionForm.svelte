@@ -8,9 +8,9 @@
 	import FieldStepper from '$lib/ui/FieldStepper.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import Stepper from '$lib/ui/Stepper.svelte';
-	import type { BeadQuestion } from './question.svelte';
+	import type { BeadForm } from './question.svelte';
 
-	let { question }: { question: BeadQuestion } = $props();
+	let { question }: { question: BeadForm } = $props();
 	const { selection } = useWorkspace();
 </script>
 

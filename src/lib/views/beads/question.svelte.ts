@@ -4,7 +4,7 @@ import type { Lie } from '$core/water/index';
 import type { Workspace } from '$lib/state/workspace.svelte';
 
 /** What “Which bead?” is asked of; it leaves the lie, the rig and the fly on the strip as they are. */
-export class BeadQuestion {
+export class BeadForm {
 	water: Lie;
 	/** °C. */
 	temperature: number;

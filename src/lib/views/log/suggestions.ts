@@ -1,6 +1,6 @@
 import { prior } from '$core/parameter/index';
 import { mediansFor, starterRecipe, type Recipe } from '$core/fly/index';
-import { gains, massOf as massOfThing, timeOf, type Candidate } from '$core/learn/index';
+import { gains, massOf as massOfThing, timeOf, type NextMeasurement } from '$core/learn/index';
 import { GRAM } from '$core/quantity/index';
 import { recipeFromDocument, recipeToDocument } from '$lib/documents/fly/recipe';
 import type { LotRow } from '$lib/documents/kinds';
@@ -53,7 +53,7 @@ export function suggestions(
 		aim === 'mass'
 			? massOfThing(weighedOf('fly', recipe), prior)
 			: timeOf({ recipe, wet: 'soaked', celsius: DROP.celsius, distance: 1, gates: true }, prior);
-	const found: { candidate: Candidate; suggestion: Omit<Suggestion, 'narrower'> }[] = [];
+	const found: { candidate: NextMeasurement; suggestion: Omit<Suggestion, 'narrower'> }[] = [];
 	const noted = { key: '', on: '' };
 	const weigh = (of: WeighedThing, count: number, words: string, lot: LotRow | null, its: Recipe) =>
 		found.push({
