@@ -11,17 +11,7 @@ export default defineConfig({
 	oxc: { decorator: { legacy: true, emitDecoratorMetadata: true } },
 	ssr: { optimizeDeps: { include: ['bits-ui'] } },
 	test: {
-		projects: [
-			// The core is pure: its files need no process each.
-			{ extends: true, test: { name: 'core', include: ['src/core/**/*.test.ts'], isolate: false } },
-			{
-				extends: true,
-				test: {
-					name: 'program',
-					include: ['src/{lib,routes}/**/*.test.ts', '{tools,scripts}/**/*.test.ts']
-				}
-			}
-		],
+		include: ['src/**/*.test.ts', 'tools/**/*.test.ts', 'scripts/**/*.test.ts'],
 		// A machine that is busy with other things must not turn a test red.
 		testTimeout: 120_000,
 		// As many as a small machine has cores: most of the time goes into drifts.
