@@ -1,6 +1,4 @@
-import { mixturesFor } from '$core/fly/index';
-import { learnedAbout, prior } from '$core/parameter/index';
-import { mixturesIn } from '$core/water/index';
+import { prior } from '$core/parameter/index';
 import { learnedNow } from './learned';
 import type { Band } from '$core/drift/index';
 import type { Interval } from '$core/quantity/index';
@@ -101,6 +99,7 @@ export async function fliesAsCsv(
 		? { name: rigRow.name, rig: rigFromDocument(rigRow.body) }
 		: rigFor(undefined, about);
 	const { learned } = await learnedNow(store);
+	const distribution = { ...prior, learned };
 	const pieces: FlyRow[][] = [];
 	const size = drifts === null ? PIECE : AT_ONCE;
 	for (let from = 0; from < flies.length; from += pieces.at(-1)!.length) {
@@ -108,9 +107,6 @@ export async function fliesAsCsv(
 	}
 	const rowsOf = async (piece: readonly FlyRow[]) => {
 		const recipes = piece.map(({ body }) => recipeFromDocument(body.recipe));
-		// A thread gets what bears on its flies: all that was learned takes longer to hand over than they do.
-		const mixtures = [...recipes.map(mixturesFor), mixturesIn(water.lie)];
-		const distribution = { ...prior, learned: learnedAbout(learned, mixtures) };
 		const asked = { recipes, ...water, distribution };
 		const [figures, bands] = await Promise.all([
 			pool().run(asked, gone ? { signal: gone } : {}),
