@@ -91,5 +91,8 @@ test('a way is tried and left again: what the others asked for is kept, and only
 	expect(back.float).toBe(9e-3);
 	// What nobody ever said is as in the starter rig.
 	expect(withWay(starterRig, 'dry fly').carries).toBe(0.25e-3);
+	expect(withWay(starterRig, 'float').float).toBe(14e-3);
+	expect(withWay(starterRig, 'still water')).toMatchObject({ countdown: 8, retrieve: 0.1 });
+	expect(starterRig).toMatchObject({ rod: 3, tipHeight: 2, lead: 0.6, feelsBed: false });
 	expect(rigChange(tight, float).words).toBe('way tight line to float');
 });
