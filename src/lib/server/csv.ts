@@ -33,9 +33,11 @@ export interface FliesAsked {
 
 /** Where the chances are worked out at the same time, so that others have their turn between them. */
 const AT_ONCE = 2;
-/** Flies that are sent at a time: a few at first, so that it begins soon. */
-const FIRST_PIECE = 4;
+/** Flies that are sent at a time: one at first, since a thread is slow with those that it begins with. */
+const FIRST_PIECE = 1;
 const PIECE = 24;
+/** Flies that are read at a time, so that the first ones do not wait for all. */
+const PAGE = 20 * PIECE;
 const HEAP = 200;
 
 const pool = threads<FiguresAsked, Figures[]>('predict', code, { threads: 2, waiting: 400 }, HEAP);
@@ -90,21 +92,13 @@ export async function fliesAsCsv(
 		const message = 'Drifts need a lie: add lie=<id>, or leave drifts out.';
 		throw new Refusal(422, message, { errors: [{ path: 'lie', message }] });
 	}
-	const [about, flies] = await Promise.all([
-		store.opening(),
-		store.list('fly') as Promise<FlyRow[]>
-	]);
+	const about = await store.opening();
 	const water = (row && waterOf(row, about.rivers)) ?? STILL;
 	const rig = rigRow
 		? { name: rigRow.name, rig: rigFromDocument(rigRow.body) }
 		: rigFor(undefined, about);
 	const { learned } = await learnedNow(store);
 	const distribution = { ...prior, learned };
-	const pieces: FlyRow[][] = [];
-	const size = drifts === null ? PIECE : AT_ONCE;
-	for (let from = 0; from < flies.length; from += pieces.at(-1)!.length) {
-		pieces.push(flies.slice(from, from + (from === 0 ? Math.min(FIRST_PIECE, size) : size)));
-	}
 	const rowsOf = async (piece: readonly FlyRow[]) => {
 		const recipes = piece.map(({ body }) => recipeFromDocument(body.recipe));
 		const asked = { recipes, ...water, distribution };
@@ -129,23 +123,39 @@ export async function fliesAsCsv(
 		}));
 	};
 
-	/** Begins a piece, which is awaited in its turn; who goes before that leaves nobody to hear that it failed. */
-	const begun = (piece: readonly FlyRow[] | undefined) => {
-		const rows = piece && rowsOf(piece);
-		rows?.catch(() => undefined);
+	const pieces = piecesOf(store, drifts === null ? PIECE : AT_ONCE);
+	/** Begins the next piece, which is awaited in its turn; who goes before that leaves nobody to hear that it failed. */
+	const begun = () => {
+		const rows = pieces.next().then(({ value }) => value && rowsOf(value));
+		rows.catch(() => undefined);
 		return rows;
 	};
 	async function* lines() {
 		yield asCsv(COLUMNS, []);
-		// The next piece is worked out while one is sent.
-		let next = begun(pieces[0]);
-		for (let k = 0; k < pieces.length && !gone?.aborted; k++) {
-			const coming = begun(pieces[k + 1]);
-			yield asCsv(COLUMNS, await next!, false);
+		// The first row has the processor to itself; then the next piece is worked out while one is sent.
+		let rows = await begun();
+		let next = begun();
+		while (rows && !gone?.aborted) {
+			const coming = begun();
+			yield asCsv(COLUMNS, rows, false);
+			rows = await next;
 			next = coming;
 		}
 	}
 	return lines();
+}
+
+/** All flies, oldest first, so many at a time; one that is made or deleted meanwhile neither doubles nor hides another. */
+async function* piecesOf(store: Store, size: number): AsyncGenerator<FlyRow[], undefined> {
+	let after: string | null = null;
+	let most = FIRST_PIECE;
+	do {
+		const page = await store.page('fly', after, most);
+		const flies = page.rows as FlyRow[];
+		for (let from = 0; from < flies.length; from += size) yield flies.slice(from, from + size);
+		after = page.next;
+		most = PAGE;
+	} while (after !== null);
 }
 
 function buildColumns({ name, body: { recipe } }: FlyRow) {
