@@ -1,9 +1,26 @@
 import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
-import { defineConfig } from 'vitest/config';
+import { configDefaults, defineConfig } from 'vitest/config';
 import { kernel } from './tools/kernel-plugin.js';
 import { nativeCore } from './tools/native-core-plugin.js';
 import { nodeWorker } from './tools/node-worker-plugin.js';
+
+/**
+ * Tests that hold a great deal at once against something outside, half a minute and more each: they are not run for
+ * each change that npm run mutate makes.
+ */
+const general = [
+	'src/core/learn/one-fly.test.ts',
+	'src/core/match/cover.test.ts',
+	'src/core/match/every-lie.test.ts',
+	'src/core/match/plain-search.test.ts',
+	'src/core/predict/hand.test.ts',
+	'src/lib/server/fixtures.test.ts',
+	'src/lib/server/match-pool.test.ts',
+	'src/lib/server/one-answer.test.ts',
+	'tools/**'
+];
+const mutating = process.env.STRYKER_MUTATOR_WORKER !== undefined;
 
 export default defineConfig({
 	plugins: [kernel(), nativeCore(), nodeWorker(), tailwindcss(), sveltekit()],
@@ -12,6 +29,7 @@ export default defineConfig({
 	ssr: { optimizeDeps: { include: ['bits-ui'] } },
 	test: {
 		include: ['src/**/*.test.ts', 'tools/**/*.test.ts', 'scripts/**/*.test.ts'],
+		exclude: [...configDefaults.exclude, ...(mutating ? general : [])],
 		// A machine that is busy with other things must not turn a test red.
 		testTimeout: 120_000,
 		// As many as a small machine has cores: most of the time goes into drifts.

@@ -1,11 +1,12 @@
 /**
  * npm run mutate: constants and signs that once were changed without a test noticing, changed again one by one in a
- * copy; each must turn a unit test red. Ends with code 1 where one survives.
+ * copy; each must turn a unit test red. Ends with code 1 where one survives. With `-- sample [seed]`: mutation.mjs.
  */
 import { execFileSync, spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { sample } from './mutation.mjs';
 import { ensureInstalled, root } from './prepare.mjs';
 
 /** @type {readonly { what: string, file: string, from: string, to: string, tests: string }[]} */
@@ -90,6 +91,8 @@ const mutants = [
 ];
 
 ensureInstalled();
+if (process.argv[2] === 'sample') process.exit((await sample(process.argv[3])) ? 0 : 1);
+
 const copy = mkdtempSync(join(tmpdir(), 'gravitas-mutants-'));
 let survived = 0;
 try {

@@ -15,7 +15,10 @@ export function nativeCore() {
 		process.env.VITEST !== undefined && process.env.GRAVITAS_COVERAGE === undefined;
 	const core = resolve('src/core');
 	// Below node_modules, where the test runner leaves files to Node.
-	const translated = resolve('node_modules/.cache/gravitas-core');
+	// Two that change it at the same time (npm run mutate) have a folder each.
+	const translated = resolve(
+		`node_modules/.cache/gravitas-core${process.env.STRYKER_MUTATOR_WORKER ?? ''}`
+	);
 
 	/** @param {string} file */
 	const isCore = (file) =>

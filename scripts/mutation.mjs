@@ -1,0 +1,171 @@
+/**
+ * npm run mutate -- sample [seed]: a seeded sample of small changes (Stryker's), as many in each of seven parts of the
+ * program, each of which must turn a quick unit test red. Prints the share noticed of each part and those that were
+ * not, and ends with code 1 where they are too many. Takes about an hour on two cores. The seed is the commit's where
+ * none is given, so that every release is tried elsewhere.
+ */
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, readdirSync, rmSync, symlinkSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { commonTokens } from '@stryker-mutator/api/plugin';
+import { Stryker } from '@stryker-mutator/core';
+import { createInstrumenter } from '@stryker-mutator/instrumenter';
+import { createInjector } from 'typed-inject';
+import { root } from './prepare.mjs';
+
+const PARTS = [
+	'core/sink',
+	'core/fly',
+	'core/drift',
+	'core/match',
+	'core/learn',
+	'lib/server',
+	'lib/documents'
+];
+/** Changes in each of them. */
+const EACH = 60;
+/** Least share noticed, in all and in each part. */
+const IN_ALL = 0.8;
+const IN_EACH = 0.7;
+
+const quiet = {
+	isTraceEnabled: () => false,
+	isDebugEnabled: () => false,
+	isInfoEnabled: () => false,
+	isWarnEnabled: () => true,
+	isErrorEnabled: () => true,
+	isFatalEnabled: () => true,
+	trace: () => undefined,
+	debug: () => undefined,
+	info: () => undefined,
+	warn: console.warn,
+	error: console.error,
+	fatal: console.error
+};
+
+/** @typedef {{ file: string, range: string, from: number, to: number }} Spot */
+
+/** Where a part can be changed: `file` and `range` as Stryker wants them, with its bounds. @param {string} part @returns {Promise<Spot[]>} */
+async function spotsOf(part) {
+	const folder = join('src', part);
+	const files = readdirSync(join(root, folder), { recursive: true, encoding: 'utf8' })
+		.filter(
+			(name) => /(?<!\.test|\.d)\.ts$/.test(name) && !/assembly|wasm\.ts|-cases\.ts/.test(name)
+		)
+		.sort()
+		.map((name) => join(folder, name));
+	const instrumenter = createInjector()
+		.provideValue(commonTokens.logger, quiet)
+		.injectFunction(createInstrumenter);
+	const { mutants } = await instrumenter.instrument(
+		files.map((name) => ({ name, content: readFileSync(join(root, name), 'utf8'), mutate: true })),
+		{ plugins: null, excludedMutations: [], ignorers: [] }
+	);
+	return mutants.map(({ fileName, location: { start, end } }) => ({
+		file: fileName,
+		range: `${start.line + 1}:${start.column}-${end.line + 1}:${end.column}`,
+		from: start.line * 1000 + start.column,
+		to: end.line * 1000 + end.column
+	}));
+}
+
+/** Numbers from 0 to 1 after a seed (mulberry32). @param {string} seed */
+function randomAfter(seed) {
+	let a = [...seed].reduce((sum, letter) => (Math.imul(sum, 31) + letter.charCodeAt(0)) | 0, 7);
+	return () => {
+		a = (a + 0x6d2b79f5) | 0;
+		let t = Math.imul(a ^ (a >>> 15), 1 | a);
+		t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+		return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+	};
+}
+
+/**
+ * Ranges that hold so many changes together. One that holds many (a whole function) brings all within it, so it is
+ * not drawn.
+ * @param {readonly Spot[]} spots @param {() => number} random
+ */
+function drawn(spots, random) {
+	const within = (/** @type {Spot} */ outer) =>
+		spots.filter(
+			({ file, from, to }) => file === outer.file && from >= outer.from && to <= outer.to
+		);
+	const left = spots.filter((spot) => within(spot).length <= MOST_WITHIN);
+	/** @type {Set<Spot>} */
+	const changes = new Set();
+	/** @type {Set<string>} */
+	const ranges = new Set();
+	while (changes.size < EACH && left.length > 0) {
+		const [spot] = left.splice(Math.floor(random() * left.length), 1);
+		if (!spot || changes.has(spot)) continue;
+		ranges.add(`${spot.file}:${spot.range}`);
+		within(spot).forEach((one) => changes.add(one));
+	}
+	return [...ranges];
+}
+const MOST_WITHIN = 4;
+
+/** @param {string | undefined} given */
+export async function sample(given) {
+	const git = (/** @type {string[]} */ ...args) =>
+		execFileSync('git', args, { cwd: root, maxBuffer: 1 << 30 });
+	const seed = given ?? git('rev-parse', '--short', 'HEAD').toString().trim();
+	console.log(`Seed ${seed}`);
+	const random = randomAfter(seed);
+	const mutate = [];
+	for (const part of PARTS) mutate.push(...drawn(await spotsOf(part), random));
+
+	const copy = mkdtempSync(join(tmpdir(), 'gravitas-mutation-'));
+	try {
+		execFileSync('tar', ['x', '-C', copy], { input: git('archive', 'HEAD') });
+		symlinkSync(join(root, 'node_modules'), join(copy, 'node_modules'));
+		process.chdir(copy);
+		execFileSync(process.execPath, ['node_modules/@sveltejs/kit/svelte-kit.js', 'sync']);
+		const found = await new Stryker({
+			mutate,
+			inPlace: true,
+			testRunner: 'vitest',
+			plugins: ['@stryker-mutator/vitest-runner'],
+			concurrency: 2,
+			coverageAnalysis: 'perTest',
+			dryRunTimeoutMinutes: 30,
+			timeoutMS: 20_000,
+			disableTypeChecks: true,
+			reporters: ['progress-append-only'],
+			allowConsoleColors: false
+		}).runMutationTest();
+		return report(found, seed);
+	} finally {
+		process.chdir(root);
+		rmSync(copy, { recursive: true, force: true });
+	}
+}
+
+/** @param {Awaited<ReturnType<Stryker['runMutationTest']>>} found @param {string} seed @returns {boolean} whether enough were noticed */
+function report(found, seed) {
+	const seen = ['Killed', 'Timeout'];
+	const counted = found.filter(({ status }) =>
+		[...seen, 'Survived', 'NoCoverage'].includes(status)
+	);
+	const share = (/** @type {typeof found} */ some) =>
+		some.filter(({ status }) => seen.includes(status)).length / Math.max(1, some.length);
+	let enough = share(counted) >= IN_ALL;
+	for (const part of PARTS) {
+		const of = counted.filter(({ fileName }) => fileName.includes(join('src', part, '/')));
+		enough &&= share(of) >= IN_EACH;
+		console.log(`${part.padEnd(14)} ${String(of.length).padStart(4)} ${percent(share(of))}`);
+		for (const { fileName, location, status, mutatorName, replacement } of of) {
+			if (seen.includes(status)) continue;
+			const place = `${fileName.slice(fileName.indexOf('src/'))}:${location.start.line}:${location.start.column}`;
+			console.log(
+				`  ${status} ${place} ${mutatorName} → ${replacement.replace(/\s+/g, ' ').slice(0, 100)}`
+			);
+		}
+	}
+	console.log(
+		`${'in all'.padEnd(14)} ${String(counted.length).padStart(4)} ${percent(share(counted))} (seed ${seed})`
+	);
+	return enough;
+}
+const percent = (/** @type {number} */ share) => `${(share * 100).toFixed(1)} %`;

@@ -1,0 +1,1 @@
+import { sample } from './scripts/mutation.mjs';
