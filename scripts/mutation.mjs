@@ -23,8 +23,8 @@ const PARTS = [
 	'lib/server',
 	'lib/documents'
 ];
-/** Changes in each of them. */
-const EACH = 60;
+/** Changes in each of them; with a third that are not counted (below) some four hundred are left. */
+const EACH = 85;
 /** Least share noticed, in all and in each part. */
 const IN_ALL = 0.8;
 const IN_EACH = 0.7;
@@ -126,6 +126,11 @@ export async function sample(given) {
 			mutate,
 			inPlace: true,
 			testRunner: 'vitest',
+			// Which test reaches the native core is not seen in what it imports.
+			vitest: { related: false },
+			// What is worked out once at the start (tables, schemas) would need every test for each change; constants are
+			// held by the model's panel and changed by name in mutants.mjs.
+			ignoreStatic: true,
 			plugins: ['@stryker-mutator/vitest-runner'],
 			concurrency: 2,
 			coverageAnalysis: 'perTest',
