@@ -61,6 +61,7 @@ export function ensureInstalled() {
 		if (!existsSync(join(root, 'src/core/drift/kernel/wasm.ts'))) {
 			execFileSync(process.execPath, [join(root, 'scripts', 'kernel.mjs')], { stdio: 'inherit' });
 		}
+		makeFirstDatabase();
 		return;
 	}
 	console.log('Installing packages (once, about a minute) …');
@@ -78,6 +79,12 @@ export function ensureInstalled() {
 		process.exit(done.status ?? 1);
 	}
 	writeFileSync(stamp, now);
+	makeFirstDatabase();
+}
+
+/** What every new database is copied from. Where it cannot be made, each is made as it is wanted. */
+function makeFirstDatabase() {
+	spawnSync(process.execPath, [join(root, 'scripts', 'first-database.mjs')], { stdio: 'inherit' });
 }
 
 /**

@@ -7,6 +7,8 @@ import { dirname, join } from 'node:path';
 import { parentPort, workerData } from 'node:worker_threads';
 import type { PGlite, PGliteOptions } from '@electric-sql/pglite';
 import type { NodeFS } from '@electric-sql/pglite/nodefs';
+import { copyFirst, firstDatabase } from './first-database';
+import { closeToOthers } from './folder';
 import { fsyncPath } from './fsync';
 import { DEAD_ENGINE, type EngineAnswer, type Request, type WorkerSettings } from './messages';
 import { closedMode } from './modes';
@@ -134,8 +136,13 @@ async function open(): Promise<PGlite> {
 		const unfinished = `${folder}.new`;
 		rmSync(unfinished, { recursive: true, force: true });
 		mkdirSync(unfinished, { recursive: true, mode: 0o700 });
-		const fresh = await start(unfinished);
-		await fresh.close();
+		const ready = copyFirst(firstDatabase(pglite), unfinished);
+		beat();
+		if (ready) closeToOthers(unfinished);
+		else {
+			const fresh = await start(unfinished);
+			await fresh.close();
+		}
 		fsyncTree(unfinished);
 		renameSync(unfinished, folder);
 		fsyncPath(dirname(folder));
