@@ -83,3 +83,43 @@ test('every view lies well at every size and zoom: nothing too wide, too small t
 		}
 	}
 });
+
+test('on paper every view says what it shows, without what is worked by hand; the bench card stands alone', async ({
+	bench
+}) => {
+	await bench.setViewportSize({ width: 794, height: 1123 });
+	const paper = bench.locator('#content');
+	for (const [path, words] of [
+		['', 'brass 2.8 mm, slotted'],
+		['drift', 'Footbridge run'],
+		['water', 'Alder pool'],
+		['beads', 'What does the job'],
+		['batch', 'Cut list for'],
+		['stock', 'Grey tin 2.8 slotted'],
+		['log', 'Found against predicted']
+	] as const) {
+		await bench.goto(new URL(`/${path}`, bench.url()).href);
+		await bench.locator('[data-ready]:not([data-fetching])').waitFor();
+		await bench.emulateMedia({ media: 'print' });
+		await expect(paper.getByText(words).first(), `/${path}`).toBeVisible();
+		await expect(paper.locator('button:visible:not([data-on-paper] *)')).toHaveCount(0);
+		await expect(paper.locator('select:visible, textarea:visible')).toHaveCount(0);
+		// All of it, not what fits a window.
+		const cut = await paper.evaluate((main) => main.scrollHeight - main.clientHeight);
+		expect(cut, `/${path}`).toBeLessThan(2);
+		await bench.emulateMedia({ media: 'screen' });
+	}
+	await bench.goto(new URL('/batch', bench.url()).href);
+	await bench.locator('[data-ready]:not([data-fetching])').waitFor();
+	await bench.evaluate(() => {
+		window.print = () => {
+			const shown = (at: string) => document.querySelector(at)?.checkVisibility() ?? false;
+			document.title = `${shown('[data-testid=card] svg')} ${shown('#content')}`;
+		};
+	});
+	const print = bench.getByRole('button', { name: 'Print' });
+	const button = await print.elementHandle();
+	await bench.emulateMedia({ media: 'print' });
+	await button!.dispatchEvent('click');
+	await expect(bench).toHaveTitle('true false');
+});

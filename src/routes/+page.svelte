@@ -190,7 +190,7 @@
 				{/if}
 				<MassBar {parts} advice={spreadAdvice(now.prediction.massContributors)} />
 				<div
-					class="grid grid-cols-[minmax(0,1fr)] gap-x-6 gap-y-4 border-t border-line pt-2 md:h-62 md:shrink-0 md:grid-cols-[minmax(0,9fr)_minmax(0,5fr)]"
+					class="grid grid-cols-[minmax(0,1fr)] gap-x-6 gap-y-4 border-t border-line pt-2 md:h-62 md:shrink-0 md:grid-cols-[minmax(0,9fr)_minmax(0,5fr)] print:h-auto"
 				>
 					{#if answered}
 						{#await import('$lib/views/bench/LeversPanel.svelte') then { default: LeversPanel }}

@@ -208,7 +208,7 @@
 							How often it gets down depends on the line:
 							<button
 								type="button"
-								class="min-h-7 rounded-md bg-sunk px-2 text-water hover:bg-line"
+								class="min-h-7 rounded-md bg-sunk px-2 text-water hover:bg-line print:hidden"
 								onclick={() =>
 									selection.selectRig(selection.lastRig?.id ?? documents.all('rig')[0]?.id ?? null)}
 								disabled={documents.all('rig').length === 0}

@@ -27,7 +27,7 @@
 	});
 </script>
 
-<div class="bg-ground print:hidden" bind:this={whole} {inert}>
+<div class="bg-ground" bind:this={whole} {inert} data-on-paper>
 	<Strip
 		bind:open={chooser}
 		showHistory={(row) => (history = { row, open: true })}

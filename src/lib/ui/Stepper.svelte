@@ -114,7 +114,7 @@
 		aria-valuetext={say(value)}
 		aria-invalid={reading !== null}
 		aria-describedby={reading ? `${id}-words` : undefined}
-		class="flex h-11 items-stretch overflow-hidden rounded-md bg-sunk focus-within:outline-[2.5px] focus-within:outline-water"
+		class="flex h-11 items-stretch overflow-hidden rounded-md bg-sunk focus-within:outline-[2.5px] focus-within:outline-water print:h-7"
 		class:ring-2={reading}
 		class:ring-warn={reading}
 		onkeydown={keydown}
@@ -133,7 +133,8 @@
 			autocomplete="off"
 			spellcheck="false"
 			aria-label="{label}, typed"
-			class="figure w-0 min-w-9 flex-1 bg-transparent text-center text-lg outline-none"
+			data-on-paper
+			class="figure w-0 min-w-9 flex-1 bg-transparent text-center text-lg outline-none print:text-left"
 			value={typed ?? show(value)}
 			oninput={(event) => type(event.currentTarget.value)}
 			onfocus={(event) => event.currentTarget.select()}

@@ -51,7 +51,7 @@
 	{@const item = items[at]!}
 	{@const build = run.builds[at]!}
 	<div
-		class="grid min-h-0 flex-1 border-t border-line md:grid-cols-[17rem_minmax(0,1fr)_minmax(0,1fr)] print:hidden"
+		class="grid min-h-0 flex-1 border-t border-line md:grid-cols-[17rem_minmax(0,1fr)_minmax(0,1fr)]"
 		inert={tying !== null}
 	>
 		<section

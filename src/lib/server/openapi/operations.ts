@@ -56,7 +56,7 @@ export const operations: readonly Operation[] = [
 		method: 'post',
 		path: '/api/predict',
 		summary:
-			'Mass, sink and drift of a fly in a lie on a rig (without one the last used), with what was learned; fly, rig and lie may snapshotVersion as a snapshot has them; nothing is kept',
+			'Mass, sink and drift of a fly in a lie on a rig (without one the last used), with what was learned; fly, rig and lie may be as a snapshot has them; nothing is kept',
 		body: { schema: openToRows(schemaOf(PredictRequest)) },
 		answer: { status: 200, content: ref('Prediction') },
 		errors: [400, 413, 422],

@@ -60,8 +60,13 @@
 	</div>
 </fieldset>
 {#if printed}
-	<!-- The bench card alone, black on white. -->
-	<div class="hidden print:block" data-testid="card">
+	<!-- The bench card alone, black on white: beside the page, which it stands for. -->
+	<div
+		class="hidden print:block"
+		data-testid="card"
+		data-alone-on-paper
+		{@attach (card) => document.body.append(card)}
+	>
 		<!-- eslint-disable-next-line svelte/no-at-html-tags -- our own drawing, every text in it escaped -->
 		{@html printed.svg}
 	</div>

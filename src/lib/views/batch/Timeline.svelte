@@ -18,7 +18,7 @@
 
 <svg
 	viewBox="0 0 {WIDTH} {flies * row + 20}"
-	class="w-full"
+	class="w-full print:max-w-md"
 	role="img"
 	aria-label="Timeline: {flies} flies in {duration(
 		plan.total

@@ -100,7 +100,7 @@
 		{/if}
 		<!-- Each row a stacking context of its own: the browser then keeps what it painted of the others. -->
 		<div class="relative isolate rounded-lg" class:bg-raised={isOpen}>
-			<h2>
+			<h2 data-on-paper>
 				<button
 					type="button"
 					class="flex min-h-9 w-full items-center gap-2 rounded-lg px-2 text-left hover:bg-raised max-md:min-h-11"

@@ -23,7 +23,7 @@
 </script>
 
 <div
-	class="flex flex-wrap items-center text-quiet max-md:order-last"
+	class="flex flex-wrap items-center text-quiet print:hidden max-md:order-last"
 	role="toolbar"
 	aria-label="The drawing"
 >

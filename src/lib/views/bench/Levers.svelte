@@ -100,7 +100,7 @@
 					{#if priced}<th class="pl-1 font-normal max-md:hidden">price</th>{/if}
 				</tr>
 			</thead>
-			<tbody>
+			<tbody data-on-paper>
 				{#each levers as lever, i (lever.key)}
 					{#if window && (i === slow || i === fast)}
 						<tr>

@@ -26,7 +26,11 @@
 	const quick = 'h-9 rounded-md bg-sunk px-3 text-sm hover:bg-line disabled:opacity-45';
 </script>
 
-<div class="mt-3 flex flex-wrap gap-2" role="group" aria-label="Compare in the same water">
+<div
+	class="mt-3 flex flex-wrap gap-2 print:hidden"
+	role="group"
+	aria-label="Compare in the same water"
+>
 	<span class="self-center text-sm text-quiet">Beside it</span>
 	<button type="button" class={quick} disabled={compare.full} onclick={() => addTippet(-1)}
 		>a tippet thinner</button

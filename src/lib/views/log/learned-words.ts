@@ -138,13 +138,12 @@ export function taught(
 			about('dressing.drag'),
 			`@${dressing}`,
 			(summary) =>
-				`The dressing of ${whose} drags ${than(summary, 'more', 'less', 'distribution')}${summary.ratio.value > OVER ? ': it is over-dressed, or fuller than the recipe says' : ''}`
+				`The dressing of ${whose} drags ${than(summary, 'more', 'less', 'assumed')}${summary.ratio.value > OVER ? ': it is over-dressed, or fuller than the recipe says' : ''}`
 		);
 		add(
 			about('dressing.mass'),
 			`@${dressing}`,
-			(summary) =>
-				`The dressing of ${whose}: ${than(summary, 'heavier', 'lighter', 'distribution')}`
+			(summary) => `The dressing of ${whose}: ${than(summary, 'heavier', 'lighter', 'assumed')}`
 		);
 	}
 	for (const score of learned.scores) {
@@ -154,7 +153,7 @@ export function taught(
 			summaryAbout(parameter, learned, mixture(parameter, 1, null)),
 			score,
 			(summary) =>
-				`In general, ${prior[parameter].about.replace(/, kg\/m³$/, '')}: ${than(summary, 'more', 'less', 'distribution')}`
+				`In general, ${prior[parameter].about.replace(/, kg\/m³$/, '')}: ${than(summary, 'more', 'less', 'assumed')}`
 		);
 	}
 	const weight = ({ ratio }: Taught) =>

@@ -92,9 +92,19 @@ describe('what was learned, in words', () => {
 		const { value } = seconds;
 		const entries = [timed(...[1.3, 1.28, 1.32, 1.3].map((by) => by * value)), timed(1.31 * value)];
 		const words = taught(learningOf(entries).learned, [fly], []).map((one) => one.words);
-		expect(
-			words.some((one) => /^The dressing of “Sill Nymph” drags .* over-dressed/.test(one))
-		).toBe(true);
+		expect(words).toContainEqual(
+			expect.stringMatching(
+				/^The dressing of “Sill Nymph” drags \d+ % more than assumed: it is over-dressed, or fuller than the recipe says$/
+			)
+		);
+	});
+
+	test('what all share is said in general', () => {
+		// Two spreads of 0.05: exp(0.1) = 1.105.
+		const learned = { scores: ['watch.factor' as const], mean: [2], covariance: [[0.01]] };
+		expect(taught(learned, [], []).map(({ words }) => words)).toEqual([
+			'In general, what watch, jug and thumb say of a drop’s time: 11 % more than assumed'
+		]);
 	});
 
 	test('how much the flies of a hand differ is said beside what is usual', () => {

@@ -39,7 +39,7 @@
 				>
 			</div>
 			{#if rows.length}
-				<ul class="mt-1 grid gap-1">
+				<ul class="mt-1 grid gap-1" data-on-paper>
 					{#each rows as lot (lot.id)}
 						{@const measured = measuredWords(lot.body)}
 						<li>
