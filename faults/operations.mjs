@@ -17,7 +17,11 @@ const send = (address, method, path, body) =>
 				: { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } })
 	});
 /** @param {string} address @returns {Promise<Snapshot>} */
-const snapshotOf = async (address) => (await send(address, 'GET', '/api/snapshot')).json();
+const snapshotOf = async (address) => {
+	const ask = () => send(address, 'GET', '/api/snapshot');
+	// A connection that lay idle on a busy machine may be closed just then; a server that has ended does not answer anew.
+	return (await ask().catch(ask)).json();
+};
 /** Names and ids, by which two states are the same. @param {Snapshot} snapshot */
 const contentOf = ({ flies, lots, batches, rivers }) =>
 	JSON.stringify(
