@@ -6,7 +6,7 @@ import { nativeCore } from './tools/native-core-plugin.js';
 import { nodeWorker } from './tools/node-worker-plugin.js';
 
 /**
- * Tests that hold a great deal at once against something outside, half a minute and more each: they are not run for
+ * Tests that hold a great deal at once against something outside, ten seconds to a minute each: they are not run for
  * each change that npm run mutate makes.
  */
 const general = [
@@ -18,12 +18,11 @@ const general = [
 	'src/lib/server/fixtures.test.ts',
 	'src/lib/server/match-pool.test.ts',
 	'src/lib/server/one-answer.test.ts',
-	'scripts/**',
-	'tools/**',
 	// In the threads of that runner the clock's zone cannot be changed.
 	'src/lib/contract/day.test.ts'
 ];
-const mutating = process.env.STRYKER_MUTATOR_WORKER !== undefined;
+/** The tests that must notice what is changed (scripts/mutation.mjs). */
+const mutated = process.env.GRAVITAS_MUTATED?.split(',');
 
 export default defineConfig({
 	plugins: [kernel(), nativeCore(), nodeWorker(), tailwindcss(), sveltekit()],
@@ -31,8 +30,8 @@ export default defineConfig({
 	oxc: { decorator: { legacy: true, emitDecoratorMetadata: true } },
 	ssr: { optimizeDeps: { include: ['bits-ui'] } },
 	test: {
-		include: ['src/**/*.test.ts', 'tools/**/*.test.ts', 'scripts/**/*.test.ts'],
-		exclude: [...configDefaults.exclude, ...(mutating ? general : [])],
+		include: mutated ?? ['src/**/*.test.ts', 'tools/**/*.test.ts', 'scripts/**/*.test.ts'],
+		exclude: [...configDefaults.exclude, ...(mutated ? general : [])],
 		// A machine that is busy with other things must not turn a test red.
 		testTimeout: 120_000,
 		// As many as a small machine has cores: most of the time goes into drifts.
