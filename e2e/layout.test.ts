@@ -1,4 +1,4 @@
-import type { Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import { expect, test } from './server';
 
 /** Of src/lib/frame/places.ts, and the drawing. */
@@ -122,4 +122,19 @@ test('on paper every view says what it shows, without what is worked by hand; th
 	await bench.emulateMedia({ media: 'print' });
 	await button!.dispatchEvent('click');
 	await expect(bench).toHaveTitle('true false');
+});
+
+test('in forced colours what is chosen is told from what is not, and a field from the page', async ({
+	bench
+}) => {
+	await bench.emulateMedia({ forcedColors: 'active' });
+	const ground = (at: Locator) => at.evaluate((node) => getComputedStyle(node).backgroundColor);
+	const metal = (words: string) =>
+		bench.getByRole('radio', { name: words, exact: true }).locator('..');
+	await expect.poll(() => ground(metal('brass'))).not.toBe(await ground(metal('tungsten')));
+	const rail = bench.getByRole('navigation');
+	const here = await ground(rail.getByRole('link', { name: 'Bench' }));
+	expect(here).not.toBe(await ground(rail.getByRole('link', { name: 'Water' })));
+	const field = bench.getByRole('spinbutton', { name: 'Bead size' });
+	expect(await field.evaluate((node) => getComputedStyle(node).borderTopWidth)).toBe('1px');
 });
