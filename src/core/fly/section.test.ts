@@ -1,17 +1,7 @@
 import { expect, test } from 'vitest';
 import { prior, valuesAt } from '../parameter/index';
 import type { Point } from '../body/index';
-import {
-	beadWords,
-	buildFly,
-	coilWords,
-	compileBuild,
-	hookWords,
-	recipeChange,
-	sectionOf,
-	starterRecipe,
-	type Recipe
-} from './index';
+import { buildFly, compileBuild, sectionOf, type Recipe } from './index';
 
 const median = valuesAt(prior);
 const jig: Recipe = {
@@ -35,6 +25,23 @@ test('the drawing is to scale: bead, coil and hook have their measures', () => {
 	// Size 12: 4.6 mm gape, 0.58 mm wire (nominal table).
 	expect(hook.wire).toBeCloseTo(0.58e-3, 9);
 	expect(Math.min(...hook.line.map((p) => p.y))).toBeCloseTo(-4.6e-3, 4);
+});
+
+test('the coil’s turns lie side by side from where it begins, a second layer on top of the first', () => {
+	const recipe: Recipe = {
+		...jig,
+		hook: { style: 'straight', size: 8, lengthX: 2, wireX: 0 },
+		coil: { ...jig.coil!, second: 3 }
+	};
+	const { coil: wound, hook } = buildFly(recipe, median);
+	const { turns } = draw(recipe).coil!;
+	const over = turns.filter(({ y }) => y > 0);
+	expect(over).toHaveLength(8);
+	over.forEach(({ x, y }, k) => {
+		const [along, up] = k < 5 ? [k, hook.wire / 2] : [k - 5, wound!.outerDiameter / 2];
+		expect(x).toBeCloseTo(wound!.start + (along + 0.5) * 0.508e-3, 9);
+		expect(y).toBeCloseTo(up + 0.254e-3, 9);
+	});
 });
 
 test('the frame stays while bead, coil and dressing are stepped, so that the scale does not jump', () => {
@@ -97,39 +104,4 @@ test('the body covers what lies under it', () => {
 		const over = points.filter((p) => Math.abs(p.x - turn.x) < 0.4e-3).map((p) => p.y);
 		if (over.length) expect(Math.max(...over)).toBeGreaterThan(turn.y + coil!.wire / 2);
 	}
-});
-
-test('parts are said in the trade’s words', () => {
-	expect(hookWords(jig.hook)).toBe('jig 60° 12');
-	expect(hookWords({ style: 'straight', size: 10, lengthX: 2, wireX: -1, barbed: true })).toBe(
-		'straight 10, 2X long, 1X fine, barbed'
-	);
-	expect(beadWords(jig.bead)).toBe('tungsten 3.5 mm, slotted');
-	expect(beadWords(null)).toBe('none');
-	expect(coilWords(jig.coil)).toBe('lead .020 × 5');
-	expect(coilWords({ ...jig.coil!, second: 3, place: 'butted' })).toBe(
-		'lead .020 × 5 + 3, behind the bead'
-	);
-});
-
-test('every change that can be made is found and said', () => {
-	const change = (to: Partial<Recipe>) => recipeChange(jig, { ...jig, ...to }).words;
-	expect(change({ hook: { ...jig.hook, size: 14 } })).toBe('hook size 12 to 14');
-	expect(change({ hook: { ...jig.hook, style: 'jig90' } })).toBe('hook style jig 60° to jig 90°');
-	expect(change({ hook: { ...jig.hook, measured: { wire: 0.6e-3 } } })).toBe(
-		'measured wire nominal to 0.6 mm'
-	);
-	expect(change({ bead: { ...jig.bead!, metal: 'brass' } })).toBe('bead metal tungsten to brass');
-	expect(change({ coil: { ...jig.coil!, turns: 6 } })).toBe('turns 5 to 6');
-	expect(change({ coil: null })).toBe('turns 5 to none');
-	expect(change({ coil: { ...jig.coil!, metal: 'leadFree' } })).toBe(
-		'coil metal lead to lead-free'
-	);
-	expect(change({ dressing: { fullness: 'full' } })).toBe('dressing medium to full');
-	expect(change({ tail: null })).toBe('tail usual to none');
-	expect(change({ rib: { kind: 'copper', wire: 0.14e-3, turns: 7, against: true } })).toBe(
-		'rib usual to copper wire 0.14 mm × 7'
-	);
-	expect(recipeChange(jig, structuredClone(jig)).paths).toEqual([]);
-	expect(recipeChange(starterRecipe, starterRecipe).words).toBe('');
 });

@@ -167,3 +167,37 @@ test('amounts that a part’s few words leave out are said, too', () => {
 		said({ collar: { ...dressed.collar!, length: 0.5 }, finish: { ...dressed.finish!, gap: 0.75 } })
 	).toBe('collar length 0.4 shank to 0.5 shank, gap usual to 0.75 eye openings');
 });
+
+test('parts are said in the trade’s words', () => {
+	expect(hookWords(plain.hook)).toBe('jig 60° 12');
+	expect(hookWords({ style: 'straight', size: 10, lengthX: 2, wireX: -1, barbed: true })).toBe(
+		'straight 10, 2X long, 1X fine, barbed'
+	);
+	expect(beadWords(plain.bead)).toBe('tungsten 3.5 mm, slotted');
+	expect(beadWords(null)).toBe('none');
+	expect(coilWords(plain.coil)).toBe('lead .020 × 5');
+	expect(coilWords({ ...plain.coil!, second: 3, place: 'butted' })).toBe(
+		'lead .020 × 5 + 3, behind the bead'
+	);
+});
+
+test('every change that can be made is found and said', () => {
+	const change = (to: Partial<Recipe>) => recipeChange(plain, { ...plain, ...to }).words;
+	expect(change({ hook: { ...plain.hook, size: 14 } })).toBe('hook size 12 to 14');
+	expect(change({ hook: { ...plain.hook, style: 'jig90' } })).toBe('hook style jig 60° to jig 90°');
+	expect(change({ hook: { ...plain.hook, measured: { wire: 0.6e-3 } } })).toBe(
+		'measured wire nominal to 0.6 mm'
+	);
+	expect(change({ bead: { ...plain.bead!, metal: 'brass' } })).toBe('bead metal tungsten to brass');
+	expect(change({ coil: { ...plain.coil!, turns: 6 } })).toBe('turns 5 to 6');
+	expect(change({ coil: null })).toBe('turns 5 to none');
+	expect(change({ coil: { ...plain.coil!, metal: 'leadFree' } })).toBe(
+		'coil metal lead to lead-free'
+	);
+	expect(change({ dressing: { fullness: 'full' } })).toBe('dressing medium to full');
+	expect(change({ tail: null })).toBe('tail usual to none');
+	expect(change({ rib: { kind: 'copper', wire: 0.14e-3, turns: 7, against: true } })).toBe(
+		'rib usual to copper wire 0.14 mm × 7'
+	);
+	expect(recipeChange(plain, structuredClone(plain)).paths).toEqual([]);
+});
