@@ -1,6 +1,6 @@
 /**
  * npm run mutate: constants and signs that once were changed without a test noticing, changed again one by one in a
- * copy; each must turn a unit test red. Ends with code 1 where one survives. With `-- sample [seed]`: mutation.mjs.
+ * copy; each must turn a unit test red. Ends with code 1 where one survives. With `-- sample [seed [part]]`: mutation.mjs.
  */
 import { execFileSync, spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
@@ -91,7 +91,8 @@ const mutants = [
 ];
 
 ensureInstalled();
-if (process.argv[2] === 'sample') process.exit((await sample(process.argv[3])) ? 0 : 1);
+if (process.argv[2] === 'sample')
+	process.exit((await sample(process.argv[3], process.argv[4])) ? 0 : 1);
 
 const copy = mkdtempSync(join(tmpdir(), 'gravitas-mutants-'));
 let survived = 0;

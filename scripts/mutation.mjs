@@ -1,5 +1,5 @@
 /**
- * npm run mutate -- sample [seed]: a seeded sample of small changes (Stryker's), as many in each of seven parts of the
+ * npm run mutate -- sample [seed [part]]: a seeded sample of small changes (Stryker's), as many in each of seven parts of the
  * program, each of which must turn a quick unit test red. Prints the share noticed of each part and those that were
  * not, and ends with code 1 where they are too many. Takes about an hour on two cores. The seed is the commit's where
  * none is given, so that every release is tried elsewhere.
@@ -112,8 +112,8 @@ function drawn(spots, random) {
 }
 const MOST_WITHIN = 4;
 
-/** @param {string | undefined} given */
-export async function sample(given) {
+/** @param {string | undefined} given the seed @param {string | undefined} only one part @returns {Promise<boolean>} whether enough was noticed */
+export async function sample(given, only) {
 	const git = (/** @type {string[]} */ ...args) =>
 		execFileSync('git', args, { cwd: root, maxBuffer: 1 << 30 });
 	const seed = given ?? git('rev-parse', '--short', 'HEAD').toString().trim();
@@ -129,8 +129,11 @@ export async function sample(given) {
 		process.chdir(copy);
 		execFileSync(process.execPath, ['node_modules/@sveltejs/kit/svelte-kit.js', 'sync']);
 		for (const [part, tests] of Object.entries(PARTS)) {
+			// Drawn in any case, so that a part alone is changed where it is among all.
+			const ranges = drawn(await spotsOf(part), random);
+			if (only && part !== only) continue;
 			process.env.GRAVITAS_MUTATED = tests.join(',');
-			const found = await changed(drawn(await spotsOf(part), random));
+			const found = await changed(ranges);
 			all.push(...found);
 			tell(part, found);
 			for (const one of found) if (!seen(one)) console.log(`  ${placed(one)}`);

@@ -1,1 +1,0 @@
-import { sample } from './scripts/mutation.mjs';
