@@ -23,6 +23,7 @@ const PARTS = {
 	'lib/documents': [
 		'src/lib/documents/**/*.test.ts',
 		'src/lib/contract/*.test.ts',
+		'src/lib/server/stock.test.ts',
 		'src/lib/server/store/*.test.ts'
 	],
 	'core/learn': ['src/core/learn/*.test.ts'],

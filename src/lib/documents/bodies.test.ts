@@ -1,10 +1,13 @@
 import { describe, expect, test } from 'vitest';
 import { starterRecipe } from '$core/fly/index';
+import { without } from '$core/quantity/index';
+import { starterRig, ways, withWay } from '$core/rig/index';
 import { batchFault, fliesOf, inBox, itemOf, type BatchBodyDocument } from './batch/body';
 import { definitionOf } from './definitions';
 import { entryFault, entryWords, logKind, type EntryBodyDocument } from './entry/body';
 import { recipeToDocument } from './fly/recipe';
 import { lieExample } from './lie/definition';
+import { fieldsOn, rigFromDocument, rigToDocument } from './rig/body';
 import { lieFromDocument, lieKey, lieToDocument, type LieBodyDocument } from './lie/body';
 import {
 	isLow,
@@ -248,5 +251,53 @@ describe('waters', () => {
 		const least = { depthM, surfaceSpeedMs, bed, zoneTopM };
 		expect(lieToDocument(lieFromDocument(least))).toEqual(least);
 		expect(lieKey({ id: 'x', body: least })).toBe('x 0.9 0.7');
+	});
+});
+
+describe('a rig', () => {
+	test('is the same after the way through the core, on every way, with what it keeps of others', () => {
+		for (const way of ways) {
+			const rig = withWay(withWay(starterRig, 'still water'), way);
+			const document = rigToDocument(rig);
+			expect(rigFromDocument(document).way).toBe(way);
+			expect(Object.keys(rigFromDocument(document).kept)).toEqual(Object.keys(rig.kept));
+			expect(rigToDocument(rigFromDocument(document))).toEqual(document);
+			// What is false is left out.
+			for (const field of fieldsOn(way)) {
+				if (field !== 'feelsBed') expect(document, way).toHaveProperty(field);
+			}
+		}
+		expect(rigToDocument({ ...starterRig, kept: {} })).not.toHaveProperty('kept');
+	});
+
+	test('of before there were flags, has set what does not stand at the starter’s number', () => {
+		const document = without(rigToDocument(starterRig), 'set');
+		const tippet = { ...document.tippet, lengthM: 1.2 };
+		const none = {
+			line: false,
+			hangs: false,
+			countdown: false,
+			retrieve: false,
+			lead: false,
+			landing: false
+		};
+		const of = (more: object) =>
+			rigFromDocument({
+				...document,
+				tippet,
+				landing: 'slack',
+				leader: { ...document.leader!, lengthM: 2.4 },
+				lead: 0.8,
+				...more
+			}).set;
+		expect(of({})).toEqual(none);
+		expect(of({ leader: { ...document.leader!, lengthM: 3 } })).toEqual({ ...none, line: true });
+		expect(of({ tippet: { ...tippet, lengthM: 1 } })).toEqual({ ...none, hangs: true });
+		expect(of({ lead: 0.9, landing: 'tuck' })).toEqual({ ...none, lead: true, landing: true });
+		expect(of({ countdownS: 9, retrieveMs: 0.2 })).toEqual({
+			...none,
+			countdown: true,
+			retrieve: true
+		});
 	});
 });
