@@ -96,6 +96,21 @@ describe('the control chart', () => {
 		);
 	});
 
+	test('its limits lie three standard deviations on either side of its centre; what it sees allows for chance and rounding', () => {
+		const { centre, lower, upper, scatter } = controlChart([0.24, 0.243, 0.239, 0.242], expected);
+		expect(upper - centre).toBeCloseTo(3 * scatter, 12);
+		expect(centre - lower).toBeCloseTo(3 * scatter, 12);
+		// Of nothing weighed yet it is known what was expected; 1.2816 is the normal's ninth decile.
+		const step = 0.01;
+		const first = controlChart([], { ...expected, step });
+		const rounding = step / Math.sqrt(12);
+		const one = Math.hypot(0.003, 0.0003, rounding);
+		const next = Math.hypot(one, 0.02);
+		const limit = Math.max(3 * next, step + 3 * Math.sqrt(next * next - rounding * rounding));
+		expect(first.scatter).toBeCloseTo(one, 12);
+		expect(first.seen).toBeCloseTo(limit + 1.356 * next + step / 2, 5);
+	});
+
 	test('the first alone is judged by the prediction; a moving range is the step from the one before', () => {
 		expect(controlChart([0.25], expected).points[0]!.flagged).toBe(false);
 		expect(controlChart([0.4], expected).points[0]!.flagged).toBe(true);

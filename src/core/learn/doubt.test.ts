@@ -119,5 +119,8 @@ describe('an entry that is hardly believable', () => {
 		expect(doubtAbout(found, prior, others)!.other).toMatchObject({ name: 'the heavy one' });
 		expect(doubtAbout(found, prior)!.other).toBeNull();
 		expect(doubtAbout(weighed(10 * grams), prior, others)!.other).toBeNull();
+		// Beads are no other fly's, whatever they weigh.
+		const beads: Weighing = { ...found, of: { kind: 'beads', bead: fly.bead! } };
+		expect(doubtAbout(beads, prior, others)!.other).toBeNull();
 	});
 });
