@@ -210,7 +210,10 @@ describe('rules of the trade (common practice, no source)', () => {
 
 	test('the dry fly goes under when the dropper is too heavy, and floats with a light one', () => {
 		const rig = { way: 'dry fly', carries: 0.15e-3 } as const;
-		expect(one({ recipe: heavy, rig }).under).not.toBeNull();
+		const drowned = one({ recipe: heavy, rig });
+		expect(drowned.under).not.toBeNull();
+		// Whatever else is wrong with it, that is what spoils it.
+		expect(drowned).toMatchObject({ good: false, fault: 'under' });
 		expect(one({ recipe: light, rig }).under).toBeNull();
 	});
 
