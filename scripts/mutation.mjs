@@ -64,7 +64,7 @@ async function spotsOf(part) {
 	const folder = join('src', part);
 	const files = readdirSync(join(root, folder), { recursive: true, encoding: 'utf8' })
 		.filter(
-			(name) => /(?<!\.test|\.d)\.ts$/.test(name) && !/assembly|wasm\.ts|-cases\.ts/.test(name)
+			(name) => /(?<!\.test|\.testing|\.d)\.ts$/.test(name) && !/assembly|wasm\.ts/.test(name)
 		)
 		.sort()
 		.map((name) => join(folder, name));

@@ -11,7 +11,7 @@ import {
 	type Shelf
 } from './index';
 import { readOff } from './search';
-import { ask, channel, jig, lie, onlyBead, slotted } from './search-cases';
+import { ask, channel, jig, lie, onlyBead, slotted } from './search-cases.testing';
 
 // Hundreds of drifts are followed here; a busy machine must not turn that red.
 vi.setConfig({ testTimeout: 300_000 });

@@ -24,7 +24,15 @@ import {
 	type Shelf
 } from './index';
 import { curveLogs, curveOf, DRIFTS, markOf, type ChanceCurve } from '../predict/index';
-import { channel, jig, lie, onlyBead, openLocks as open, ask, slotted } from './search-cases';
+import {
+	channel,
+	jig,
+	lie,
+	onlyBead,
+	openLocks as open,
+	ask,
+	slotted
+} from './search-cases.testing';
 
 // Hundreds of drifts are followed here; a busy machine must not turn that red.
 vi.setConfig({ testTimeout: 300_000 });
