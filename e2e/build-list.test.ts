@@ -248,12 +248,11 @@ test('every part is edited by the keyboard alone, and list, mass bar and answer 
 	await expect(bench.getByRole('button', { name: /^Fly New nymph/ })).toHaveCount(0);
 });
 
-test('the drawing: larger, mirrored, in inches, beside another fly, saved in true millimetres', async ({
+test('the drawing: larger, mirrored, beside another fly, saved in true millimetres', async ({
 	bench
 }) => {
 	await choose(bench, 'f', 'Slate Plunger');
 	await bench.getByRole('button', { name: 'Larger' }).click();
-	await bench.getByRole('button', { name: 'Ruler in inches' }).click();
 	await bench.getByRole('button', { name: 'Eye to the right' }).click();
 	await bench.getByRole('button', { name: 'Lay a fly beside' }).click();
 	await bench.getByRole('option', { name: 'Cellar Stonefly' }).click();
@@ -268,7 +267,7 @@ test('the drawing: larger, mirrored, in inches, beside another fly, saved in tru
 	expect(Number(width)).toBe(Number(box));
 	expect(svg).not.toContain('var(');
 	await reload(bench);
-	await expect(bench.getByRole('button', { name: 'Ruler in mm' })).toBeVisible();
+	await expect(bench.getByRole('button', { name: 'Eye to the left' })).toBeVisible();
 
 	// Full size, with bars to check the print by: 50 mm at 96 pixels an inch.
 	await bench.getByRole('link', { name: 'Full size, to print' }).click();

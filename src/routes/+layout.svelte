@@ -3,6 +3,7 @@
 	import { onMount } from 'svelte';
 	import { browser } from '$app/environment';
 	import { page } from '$app/state';
+	import { showIn } from '$core/quantity/index';
 	import { bindEverywhere } from '$lib/frame/keys';
 	import { letters } from '$lib/state/preferences.svelte';
 	import NoticeBar from '$lib/frame/NoticeBar.svelte';
@@ -14,6 +15,10 @@
 
 	let { data, children } = $props();
 	// The data are read once; from then on the workspace owns them, and hears what other windows do.
+	// The server says them as its database does; a change of them reads the page anew.
+	// svelte-ignore state_referenced_locally
+	const { units } = data.opening;
+	if (browser) showIn(() => units);
 	// svelte-ignore state_referenced_locally
 	const workspace = provideWorkspace(
 		new Workspace(data.opening, data.learning, browser ? storageOf() : null)
@@ -34,6 +39,7 @@
 		}
 	}
 	let commandsShown = $state(false);
+	let unitsShown = $state(false);
 	let doneShown = $state(false);
 	let ready = $state(false);
 	const wanted = $derived(wantedIn(page.route.id));
@@ -50,7 +56,8 @@
 		void documents.offerUnsent();
 		const unbind = bindEverywhere(documents, {
 			showCommands: () => (commandsShown = true),
-			showDone: () => (doneShown = true)
+			showDone: () => (doneShown = true),
+			showUnits: () => (unitsShown = true)
 		});
 		const unlisten = listenForNews(
 			(snapshotVersion) => documents.hello(snapshotVersion),
@@ -99,6 +106,11 @@
 {#if commandsShown}
 	{#await import('$lib/frame/CommandsDialog.svelte') then { default: CommandsDialog }}
 		<CommandsDialog bind:open={commandsShown} />
+	{/await}
+{/if}
+{#if unitsShown}
+	{#await import('$lib/frame/UnitsDialog.svelte') then { default: UnitsDialog }}
+		<UnitsDialog bind:open={unitsShown} />
 	{/await}
 {/if}
 {#if doneShown}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { shown, shownUnits } from '$core/quantity/index';
 	import { tick } from 'svelte';
 	import { goto } from '$app/navigation';
 	import {
@@ -171,7 +172,7 @@
 						ghost={now.beside?.section ?? null}
 						fit={now.fit}
 						{zoom}
-						ruler={drawing.current.ruler}
+						ruler={shownUnits().length}
 						eye={drawing.current.eye}
 						description="{now.name}, cut open, to scale: hook {labels.hook}, bead {labels.bead}, coil {labels.coil}, body {labels.body}{now.fit
 							.map(({ figure }) => `; ${figure}`)
@@ -181,7 +182,8 @@
 				{#if now.beside}
 					<p class="line-clamp-2 text-sm" title={now.beside.differs}>
 						<b>{now.beside.name}</b> (dashed):
-						{massFigure(now.beside.mass).number} g{now.beside.speed
+						{massFigure(now.beside.mass).number}
+						{shown.mass.unit}{now.beside.speed
 							? `, ${speedWords(now.beside.speed.value)}`
 							: ', floats'}. {now.beside.differs
 							? `From this fly: ${now.beside.differs}.`

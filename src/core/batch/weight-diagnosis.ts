@@ -1,4 +1,4 @@
-import { math } from '../quantity/index';
+import { beadDiameterField, math } from '../quantity/index';
 import { prior, type Distribution } from '../parameter/index';
 import {
 	buildFly,
@@ -76,7 +76,7 @@ export function causesFor(whole: Recipe, distribution: Distribution = prior): We
 			const other = { ...recipe, bead: { ...kind, diameter } };
 			add(
 				'bead',
-				`a bead a step ${words}, ${Number((diameter * 1e3).toFixed(1))} mm`,
+				`a bead a step ${words}, ${beadDiameterField.show(diameter)}`,
 				ODDS.bead,
 				scale * beadMass(other) - (weighed ?? beadMass(recipe))
 			);

@@ -1,7 +1,7 @@
 import { beadShapeTable } from './bead/index';
 import { coilPlaceTable } from './coil-places';
 import { hookStyleTable } from './hook-styles';
-import { GRAM, MILLIMETRE, coilWireField, showXStep } from '../quantity/index';
+import { beadDiameterField, coilWireField, massField, shown, showXStep } from '../quantity/index';
 import type { PartName } from './parts';
 import {
 	bodyTable,
@@ -72,7 +72,7 @@ export const partWords: Readonly<Record<PartName, string>> = {
 	finish: 'finish'
 };
 
-const mm = (metres: number) => Number((metres / MILLIMETRE).toFixed(2)).toString();
+const length = (metres: number) => shown.small.words(metres, 2);
 const times = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
 
 export const eyeWords: Readonly<Record<EyeLie, string>> = {
@@ -104,7 +104,7 @@ export function beadWords(bead: BeadChoice | null): string {
 	if (!bead) return 'none';
 	const { words } = beadShapeTable[bead.shape];
 	const shape = words && `, ${words}`;
-	return `${beadMetalWords[bead.metal]} ${mm(bead.diameter)} mm${shape}${bead.weighed === undefined ? '' : ', weighed'}`;
+	return `${beadMetalWords[bead.metal]} ${beadDiameterField.show(bead.diameter)}${shape}${bead.weighed === undefined ? '' : ', weighed'}`;
 }
 
 export function coilWords(coil: CoilChoice | null): string {
@@ -127,7 +127,7 @@ export const dressingWords: {
 	thread: ({ denier, dam }) => `${denier} denier${dam ? ', dam' : ', no dam'}`,
 	tail: ({ kind, fibres, length, at }) =>
 		`${fibres} ${tailTable[kind].words}, ${shanks(length)}${placeWords(at)}`,
-	rib: ({ kind, wire, turns }) => `${ribTable[kind].words} ${mm(wire)} mm × ${turns}`,
+	rib: ({ kind, wire, turns }) => `${ribTable[kind].words} ${length(wire)} × ${turns}`,
 	underbody: ({ kind }) => underbodyTable[kind].words,
 	body: ({ kind, shape }) => `${bodyTable[kind].words}, ${bodyShapeWords[shape]}`,
 	thorax: ({ kind }) => bodyTable[kind].words,
@@ -167,10 +167,9 @@ export interface RecipeChange {
 }
 
 const yes = (value: boolean | undefined) => (value ? 'yes' : 'no');
-const some = (value: number | undefined, unit: string) =>
-	value === undefined ? 'nominal' : `${mm(value)} ${unit}`;
+const some = (value: number | undefined) => (value === undefined ? 'nominal' : length(value));
 const inGrams = (mass: number | undefined) =>
-	mass === undefined ? 'not weighed' : `${Number((mass / GRAM).toPrecision(4))} g`;
+	mass === undefined ? 'not weighed' : massField.show(mass);
 
 const gramsPerCc = (density: number) => `${Number((density / 1000).toFixed(2))} g/cm³`;
 
@@ -181,18 +180,18 @@ const metalFields: readonly (readonly [string, (recipe: Recipe) => string])[] = 
 	['hook wire', (r) => showXStep(r.hook.wireX, 'wire')],
 	['barb', (r) => yes(r.hook.barbed)],
 	['eye ring', (r) => (r.hook.eye ? eyeWords[r.hook.eye] : 'usual')],
-	['measured wire', (r) => some(r.hook.measured?.wire, 'mm')],
-	['measured shank', (r) => some(r.hook.measured?.shank, 'mm')],
-	['measured gape', (r) => some(r.hook.measured?.gape, 'mm')],
+	['measured wire', (r) => some(r.hook.measured?.wire)],
+	['measured shank', (r) => some(r.hook.measured?.shank)],
+	['measured gape', (r) => some(r.hook.measured?.gape)],
 	['hook weighed', (r) => inGrams(r.hook.measured?.mass)],
-	['bead', (r) => (r.bead ? mm(r.bead.diameter) : 'none')],
+	['bead', (r) => (r.bead ? shown.small.trimmed(r.bead.diameter, 2) : 'none')],
 	['bead metal', (r) => (r.bead ? beadMetalWords[r.bead.metal] : '')],
 	['bead shape', (r) => r.bead?.shape ?? ''],
 	['bead density', (r) => (r.bead?.density === undefined ? '' : gramsPerCc(r.bead.density))],
 	['slot turn', (r) => (r.bead ? `${Math.round(r.bead.slotTurn ?? 0)}°` : '')],
-	['bore', (r) => (r.bead ? some(r.bead.bore, 'mm') : '')],
-	['recess', (r) => (r.bead ? some(r.bead.recess, 'mm') : '')],
-	['slot', (r) => (r.bead ? some(r.bead.slot, 'mm') : '')],
+	['bore', (r) => (r.bead ? some(r.bead.bore) : '')],
+	['recess', (r) => (r.bead ? some(r.bead.recess) : '')],
+	['slot', (r) => (r.bead ? some(r.bead.slot) : '')],
 	['beads weighed', (r) => (r.bead ? inGrams(r.bead.weighed) : '')],
 	['turns', (r) => (r.coil ? String(r.coil.turns) : 'none')],
 	['coil metal', (r) => (r.coil ? coilMetalWords[r.coil.metal] : '')],

@@ -3,6 +3,7 @@ import type { Fault } from '../drift/index';
 import { buildFly, fitOf, mediansFor, type Recipe } from '../fly/index';
 import {
 	approachField,
+	carriesField,
 	floatField,
 	leadField,
 	lineDiameterField,
@@ -174,7 +175,7 @@ const remedyTable = {
 		'carries' in rig
 			? MORE_BUOYANT.map((times) => {
 					const carries = rig.carries * times;
-					return onTheRod(`a dry fly that carries ${(carries * 1e3).toFixed(2)} g`, {
+					return onTheRod(`a dry fly that carries ${carriesField.show(carries)}`, {
 						...rig,
 						carries
 					});

@@ -13,7 +13,7 @@ import {
 	type PartName,
 	type Recipe
 } from '../fly/index';
-import { coilWireField, MILLIMETRE, showXStep, turnsField } from '../quantity/index';
+import { beadDiameterField, coilWireField, showXStep, turnsField } from '../quantity/index';
 import { ribWound, shorter, slimmer, turnLess } from './dressing-changes';
 import { beadOf, beadSteps, coilOf, hookOf, nextStep, owns, wireSteps, type Shelf } from './shelf';
 
@@ -26,7 +26,6 @@ export interface BuildStep {
 	readonly recipe: Recipe;
 }
 
-const mm = (metres: number) => `${Number((metres / MILLIMETRE).toFixed(2))} mm`;
 /** A first bead is the largest below this share of the gape: the usual class (common practice, no source). */
 const USUAL_BEAD = 0.7;
 
@@ -58,7 +57,11 @@ function beadStepsFrom({ recipe, hook: { gape } }: Build, shelf: Shelf): BuildSt
 		const diameter = sizes.reduce((best, size) => (size <= USUAL_BEAD * gape ? size : best), 0);
 		if (diameter > 0) {
 			for (const metal of ['brass', 'tungsten'] as const) {
-				offer(`bead-${metal}`, `${metal} bead ${mm(diameter)}`, { metal, shape, diameter });
+				offer(`bead-${metal}`, `${metal} bead ${beadDiameterField.show(diameter)}`, {
+					metal,
+					shape,
+					diameter
+				});
 			}
 		}
 		return steps;
@@ -66,7 +69,7 @@ function beadStepsFrom({ recipe, hook: { gape } }: Build, shelf: Shelf): BuildSt
 	for (const up of [true, false]) {
 		const diameter = nextStep(sizes, bead.diameter, up);
 		if (diameter === null) continue;
-		const words = `bead ${up ? 'up' : 'down'} to ${mm(diameter)}`;
+		const words = `bead ${up ? 'up' : 'down'} to ${beadDiameterField.show(diameter)}`;
 		offer(up ? 'bead-up' : 'bead-down', words, { ...bead, diameter });
 	}
 	for (const metal of ['tungsten', 'brass'] as const) {

@@ -1,7 +1,7 @@
 import type { Fault } from '../drift/index';
 import { beadWords, coilWords, hookWords, type Recipe } from '../fly/index';
 import { markOf, windowOf, type ChanceCurve } from '../predict/index';
-import { CENTIMETRE } from '../quantity/index';
+import { shown } from '../quantity/index';
 import { adviceFor, chanceOf } from './advice';
 import type { Remedy } from './remedies';
 import type { Wishes } from './rank';
@@ -17,7 +17,7 @@ export interface WayOut {
 	readonly change: Remedy['change'];
 }
 
-const cms = (speed: number) => `${(speed / CENTIMETRE).toFixed(0)} cm/s`;
+const cms = (speed: number) => shown.sink.words(speed, 0);
 const tenths = (chance: number) => `${Number((10 * chance).toFixed(1))} of 10`;
 
 /** What a fault means for flies that are too slow, or too fast, in the middle of a sentence. */

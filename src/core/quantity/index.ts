@@ -2,7 +2,11 @@
 export * as math from './math';
 export * from './units';
 export * from './interval';
+export * from './shown';
+export * as shown from './measures';
+export type { Measure } from './measures';
 export * from './reading';
+export { fieldOf } from './shorthand';
 export * from './fields';
 export * from './part-fields';
 export * from './rig-fields';

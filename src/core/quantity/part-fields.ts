@@ -1,93 +1,103 @@
-import { GRAIN, GRAM, MILLIMETRE } from './units';
+import { MILLIMETRE } from './units';
 import { smallLengths } from './fields';
 import type { QuantityField } from './reading';
-import { times, trim } from './shorthand';
+import { masses } from './rig-fields';
+import { fieldOf, times, trim } from './shorthand';
+import * as shown from './measures';
+import type { Measure } from './measures';
 
 /** Fields of the single parts of a fly. Inner units SI; shares of the hook as they are. */
 
-const showMm = (value: number) => `${trim(value / MILLIMETRE, 2)} mm`;
-
-/** A measured length of hook or bead; a bare number is millimetres. */
+/** A measured length of hook or bead; a bare number is millimetres (or inches). */
 function millimetres(
 	name: string,
 	possible: readonly [number, number],
 	usual: readonly [number, number],
-	example: string
+	sample: number,
+	...written: string[]
 ): QuantityField {
 	const metres = ([low, high]: readonly [number, number]) =>
 		[low * MILLIMETRE, high * MILLIMETRE] as const;
-	return {
-		name,
-		units: smallLengths,
-		bare: times(MILLIMETRE),
-		show: showMm,
-		example,
-		possible: metres(possible),
-		usual: metres(usual)
-	};
+	return fieldOf(
+		shown.small,
+		2,
+		{ name, units: smallLengths, possible: metres(possible), usual: metres(usual) },
+		sample * MILLIMETRE,
+		...written
+	);
 }
 
-export const hookWireField = millimetres('Wire', [0.1, 3], [0.25, 1.3], '0.52 or .020"');
-export const shankField = millimetres('Shank', [1.5, 60], [3, 30], '7 or 7 mm');
-export const gapeField = millimetres('Gape', [1, 30], [1.8, 11], '4 or 4 mm');
-export const boreField = millimetres('Bore', [0.2, 8], [0.3, 3], '0.9 mm');
-export const recessField = millimetres('Recess', [0.2, 9], [0.5, 5], '1.6 mm');
-export const slotField = millimetres('Slot', [0.2, 8], [0.4, 3], '1.0 mm');
-export const ribWireField = millimetres('Rib wire', [0.03, 0.8], [0.06, 0.4], '0.14 or 0.14 mm');
+export const hookWireField = millimetres('Wire', [0.1, 3], [0.25, 1.3], 0.52, '.020"');
+export const shankField = millimetres('Shank', [1.5, 60], [3, 30], 7, '7 mm');
+export const gapeField = millimetres('Gape', [1, 30], [1.8, 11], 4, '4 mm');
+export const boreField = millimetres('Bore', [0.2, 8], [0.3, 3], 0.9, '0.9 mm');
+export const recessField = millimetres('Recess', [0.2, 9], [0.5, 5], 1.6, '1.6 mm');
+export const slotField = millimetres('Slot', [0.2, 8], [0.4, 3], 1, '1 mm');
+export const ribWireField = millimetres('Rib wire', [0.03, 0.8], [0.06, 0.4], 0.14, '0.14 mm');
 
-/** Mass of one thing, kg; a bare number is grams. */
-export const massField: QuantityField = {
-	name: 'Weight',
-	units: {
-		g: times(GRAM),
-		gr: times(GRAIN),
-		grain: times(GRAIN),
-		grains: times(GRAIN),
-		mg: times(1e-6)
+/** Mass of one thing, kg; a bare number is grams (or grains). */
+export const massField: QuantityField = fieldOf(
+	shown.mass,
+	4,
+	{
+		name: 'Weight',
+		units: masses,
+		possible: [1e-6, 0.05],
+		usual: [5e-6, 6e-3],
+		show: (value) => `${Number(shown.mass.to(value).toPrecision(4))} ${shown.mass.unit}`
 	},
-	bare: times(GRAM),
-	possible: [1e-6, 0.05],
-	usual: [5e-6, 6e-3],
-	show: (value) => `${Number((value / GRAM).toPrecision(4))} g`,
-	example: '0.21, 0.21 g or 3.2 grains'
-};
+	0.21e-3,
+	'0.21 g',
+	'3.2 grains'
+);
 
 /** Density, kg/m³; a bare number is g/cm³. */
-export const densityField: QuantityField = {
-	name: 'Density',
-	units: { 'g/cm3': times(1000), 'g/cc': times(1000), 'kg/m3': times(1) },
-	bare: times(1000),
-	possible: [500, 23000],
-	usual: [900, 19300],
-	show: (value) => `${trim(value / 1000, 2)} g/cm³`,
-	example: '17.5'
-};
+export const densityField: QuantityField = fieldOf(
+	shown.packing,
+	2,
+	{
+		name: 'Density',
+		units: { 'g/cm3': times(1000), 'g/cc': times(1000), 'kg/m3': times(1) },
+		possible: [500, 23000],
+		usual: [900, 19300]
+	},
+	17500
+);
 
-/** By how much a slot is turned from the point's side, degrees. */
-export const slotTurnField: QuantityField = {
-	name: 'Slot turned',
-	units: { '°': times(1), deg: times(1), degrees: times(1) },
-	bare: times(1),
-	possible: [0, 180],
-	usual: [0, 180],
-	show: (value) => `${trim(value, 0)}°`,
-	example: '0 (to the point’s side) or 180'
-};
+/** By how much a slot is turned from the point's side, shown.degrees. */
+export const slotTurnField: QuantityField = fieldOf(
+	shown.degrees,
+	0,
+	{
+		name: 'Slot turned',
+		units: { '°': times(1), deg: times(1), degrees: times(1) },
+		possible: [0, 180],
+		usual: [0, 180],
+		show: (value) => `${trim(value, 0)}°`
+	},
+	0,
+	'180'
+);
 
 /** Trade sizes by aught in denier: no standard exists, makers differ (common practice, from memory). */
 const AUGHT: Readonly<Record<number, number>> = { 3: 210, 6: 140, 8: 70, 10: 50, 12: 40, 14: 30 };
 
 /** Thread in denier, grams per 9000 m. */
-export const denierField: QuantityField = {
-	name: 'Thread',
-	units: { den: times(1), denier: times(1), d: times(1), dtex: times(0.9) },
-	bare: times(1),
-	possible: [8, 1000],
-	usual: [15, 420],
-	fraction: (size, nought) => (nought === 0 ? (AUGHT[size] ?? 840 / size) : NaN),
-	show: (value) => `${trim(value, 0)} denier`,
-	example: '70, 70 den or 8/0'
-};
+export const denierField: QuantityField = fieldOf(
+	shown.plain,
+	0,
+	{
+		name: 'Thread',
+		units: { den: times(1), denier: times(1), d: times(1), dtex: times(0.9) },
+		possible: [8, 1000],
+		usual: [15, 420],
+		fraction: (size, nought) => (nought === 0 ? (AUGHT[size] ?? 840 / size) : NaN),
+		show: (value) => `${trim(value, 0)} denier`
+	},
+	70,
+	'70 den',
+	'8/0'
+);
 
 /** A whole number of something. */
 function count(
@@ -97,16 +107,19 @@ function count(
 	one: string,
 	many: string
 ): QuantityField {
-	return {
-		name,
-		possible,
-		usual,
-		bare: times(1),
-		whole: true,
-		units: { [one]: times(1), [many]: times(1) },
-		show: (value) => `${trim(value, 2)} ${value === 1 ? one : many}`,
-		example: String(usual[0])
-	};
+	return fieldOf(
+		shown.plain,
+		0,
+		{
+			name,
+			possible,
+			usual,
+			whole: true,
+			units: { [one]: times(1), [many]: times(1) },
+			show: (value) => `${trim(value, 2)} ${value === 1 ? one : many}`
+		},
+		usual[0]
+	);
 }
 export const baseLayersField = count('Base', [0, 6], [0, 4], 'layer', 'layers');
 export const headTurnsField = count('Head', [0, 60], [0, 30], 'turn', 'turns');
@@ -137,17 +150,32 @@ export function shareField(share: ShareField, measure?: number): QuantityField {
 				])
 			)
 		: {};
-	const { of, ...rest } = share;
+	const { of, example, ...rest } = share;
+	const inLength = (value: number) => `${shown.small.words(value * measure!, 2)}, `;
 	return {
 		...rest,
 		units: { ...byLength, [of]: times(1), [`${of}s`]: times(1) },
+		measure: measure ? shareOf(measure) : shown.plain,
+		digits: measure ? 2 : 3,
 		bare: times(1),
 		fraction: (a, b) => a / b,
-		show: (value) =>
-			measure ? `${showMm(value * measure)}, ${trim(value, 2)} ${of}` : `${trim(value, 3)} ${of}`,
-		example: share.example
+		show: (value) => `${measure ? inLength(value) : ''}${trim(value, measure ? 2 : 3)} ${of}`,
+		example: () => example
 	};
 }
+/** A length as a share of a measure of the hook, shown as that length. @param whole m */
+const shareOf = (whole: number): Measure => ({
+	get unit() {
+		return shown.small.unit;
+	},
+	to: (value) => shown.small.to(value * whole),
+	from: (n) => shown.small.from(n) / whole,
+	fixed: (value, digits) => shown.small.fixed(value * whole, digits),
+	trimmed: (value, digits) => shown.small.trimmed(value * whole, digits),
+	words: (value, digits) => shown.small.words(value * whole, digits),
+	step: (step) => shown.small.step(step)
+});
+
 /** Half the last digit of a shown length, m. */
 const SHOWN = 0.0051 * MILLIMETRE;
 

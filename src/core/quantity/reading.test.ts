@@ -60,7 +60,14 @@ describe('sizes as tiers write them', () => {
 		['8 in', zoneField, 0.2032],
 		['46.4 F', temperatureField, 8],
 		['10 ft', approachField, 3.048],
-		['6', turnsField, 6]
+		['6', turnsField, 6],
+		['3 ft 6', depthField, 1.0668],
+		[`3' 6"`, depthField, 1.0668],
+		['1 m 20', depthField, 1.2],
+		['3 m in 5 s', speedField, 0.6],
+		['10 ft / 4', speedField, 0.762],
+		['3 ft 6 in 4 s', speedField, 0.2667],
+		['15 thousandths', coilWireField, 0.381e-3]
 	])('%s', (text, field, si) => expect(value(text, field)).toBeCloseTo(si, 9));
 
 	test.each([
@@ -112,7 +119,9 @@ describe('the likely slip is asked about, never silently taken', () => {
 		['2.5', turnsField],
 		['__proto__', coilWireField],
 		['2 constructor', coilWireField],
-		['-400', temperatureField]
+		['-400', temperatureField],
+		['3 m in 0 s', speedField],
+		['3 kg in 5 s', speedField]
 	])('%s is wrong, in words that name the field', (text, field) => {
 		const reading = readQuantity(text, field);
 		expect(reading.kind === 'wrong' && reading.message.startsWith(field.name)).toBe(true);

@@ -1,3 +1,5 @@
+import type { Measure } from './measures';
+
 /**
  * Reading a quantity the way a tier writes it. A reading is a value, a question about a likely
  * slip, or words that say what is wrong; it is never a silent correction.
@@ -28,7 +30,11 @@ export interface QuantityField {
 	readonly name: string;
 	/** Units that may be written, each with its conversion to the field's inner unit. */
 	readonly units: Readonly<Record<string, (n: number) => number>>;
-	/** What a bare number means. */
+	/** What it is shown in. */
+	readonly measure: Measure;
+	/** Digits after the point, in the metric unit. */
+	readonly digits: number;
+	/** What a bare number means, mostly one of the unit that is shown. */
 	readonly bare: (n: number) => number;
 	/** Beyond this the thing cannot exist or cannot be computed. */
 	readonly possible: readonly [number, number];
@@ -38,7 +44,10 @@ export interface QuantityField {
 	readonly show: (value: number) => string;
 	/** A written fraction of an inch that is a trade size names that size, not the conversion. */
 	readonly fraction?: (numerator: number, denominator: number) => number;
-	readonly example: string;
+	/** What may be written, as a list in words. */
+	readonly example: () => string;
+	/** Lengths that may be written with the time that the water takes over them: 3 m in 5 s. */
+	readonly over?: Readonly<Record<string, (n: number) => number>>;
 	/** Only whole numbers make sense (turns). */
 	readonly whole?: boolean;
 }
@@ -75,6 +84,55 @@ function parse(text: string): Written | null {
 	};
 }
 
+/** Two units, the second smaller: 3 ft 6, 3' 6", 1 m 20. What the second is where it is not said. */
+const SMALLER: Readonly<Record<string, string>> = {
+	ft: 'in',
+	feet: 'in',
+	foot: 'in',
+	"'": 'in',
+	m: 'cm'
+};
+const twoUnits = new RegExp(
+	`^(\\d+)\\s*(ft|feet|foot|'|m)\\s*(\\d+(?:[.,]\\d+)?)\\s*([a-z"]+)?$`,
+	'u'
+);
+const overTime = new RegExp(
+	`^(.+?)\\s*(?:\\bin\\b|/)\\s*(${number})\\s*(?:s|secs?|seconds?)?$`,
+	'u'
+);
+
+/** A length in two units. @returns in the field's inner unit; null where it is not one */
+function inTwoUnits(text: string, units: QuantityField['units']): number | null {
+	const found = twoUnits.exec(text);
+	if (!found) return null;
+	const [, whole, large, rest, small] = found as unknown as [
+		string,
+		string,
+		string,
+		string,
+		string?
+	];
+	const [one, other] = [units[large], units[small ?? SMALLER[large]!]];
+	return one && other ? one(Number(whole)) + other(Number(rest.replace(',', '.'))) : null;
+}
+
+/** A length and what the water takes over it: 3 m in 5 s, 10 ft / 4 s. @returns m/s; null where it is not one */
+function timedOver(text: string, units: QuantityField['units']): number | null {
+	const found = overTime.exec(text);
+	if (!found) return null;
+	const length = inTwoUnits(found[1]!, units) ?? inOneUnit(found[1]!, units);
+	const time = Number(found[2]!.replace(',', '.'));
+	return length !== null && time > 0 ? length / time : null;
+}
+
+function inOneUnit(text: string, units: QuantityField['units']): number | null {
+	const written = parse(text);
+	const convert = written && units[written.unit];
+	if (!convert) return null;
+	const part = written.fraction ? written.fraction[0] / written.fraction[1] : 0;
+	return convert(written.decimal ?? written.whole + part);
+}
+
 function normalise(text: string): string {
 	return text
 		.trim()
@@ -87,6 +145,7 @@ function normalise(text: string): string {
 		.replace(/¾/g, ' 3/4')
 		.replace(/⅛/g, ' 1/8')
 		.replace(/²/g, '2')
+		.replace(/³/g, '3')
 		.trim();
 }
 
@@ -104,11 +163,13 @@ export function readQuantity(text: string, field: QuantityField): Reading {
 	const unreadable = () =>
 		wrong(
 			'not-a-number',
-			`${field.name}: “${text.trim()}” is not a size that can be read. Write for instance ${field.example}.`
+			`${field.name}: “${text.trim()}” is not a size that can be read. Write for instance ${field.example()}.`
 		);
 	if (clean === '') {
-		return wrong('empty', `${field.name} is empty. Write for instance ${field.example}.`);
+		return wrong('empty', `${field.name} is empty. Write for instance ${field.example()}.`);
 	}
+	const joined = field.over ? timedOver(clean, field.over) : inTwoUnits(clean, field.units);
+	if (joined !== null) return judged(text, field, joined, []);
 	const written = parse(clean);
 	if (!written || (written.decimal !== null && !Number.isFinite(written.decimal))) {
 		return unreadable();
@@ -122,7 +183,7 @@ export function readQuantity(text: string, field: QuantityField): Reading {
 	if (!convert) {
 		return wrong(
 			'unknown-unit',
-			`${field.name}: the unit “${written.unit}” is not known here. Write for instance ${field.example}.`
+			`${field.name}: the unit “${written.unit}” is not known here. Write for instance ${field.example()}.`
 		);
 	}
 	const fractionValue = written.fraction ? written.fraction[0] / written.fraction[1] : 0;
@@ -131,10 +192,6 @@ export function readQuantity(text: string, field: QuantityField): Reading {
 	const literal = trade ? trade(...written.fraction) : convert(plain);
 	// Only thread is numbered with noughts below the line.
 	if (!Number.isFinite(literal)) return unreadable();
-	if (within(literal, field.usual) && (!field.whole || Number.isInteger(literal))) {
-		return { kind: 'value', value: literal };
-	}
-
 	const candidates: number[] = [];
 	if (written.whole > 0 && written.fraction) {
 		// "1 1/8" for "1/8": the whole part is the slip.
@@ -147,6 +204,24 @@ export function readQuantity(text: string, field: QuantityField): Reading {
 	}
 	candidates.push(convert(plain / 10), convert(plain * 10), convert(Math.abs(plain)));
 	if (written.unit === '') candidates.push(convert(plain / 100), convert(plain / 1000));
+	return judged(text, field, literal, candidates);
+}
+
+/** The end of the range that is shown with the same figures: what can be read there can be written. */
+const shownEnd = (value: number, { possible, show }: QuantityField) =>
+	within(value, possible) ? value : (possible.find((end) => show(end) === show(value)) ?? value);
+
+/** @param candidates what else may have been meant, the likeliest first */
+function judged(
+	text: string,
+	field: QuantityField,
+	written: number,
+	candidates: readonly number[]
+): Reading {
+	const literal = shownEnd(written, field);
+	if (within(literal, field.usual) && (!field.whole || Number.isInteger(literal))) {
+		return { kind: 'value', value: literal };
+	}
 	return ask(text, field, literal, candidates);
 }
 

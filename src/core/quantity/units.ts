@@ -14,3 +14,8 @@ export const GRAIN = 64.79891e-6;
 export function celsiusFromFahrenheit(fahrenheit: number): number {
 	return (fahrenheit - 32) / 1.8;
 }
+
+/** The inverse of it. */
+export function fahrenheitFromCelsius(celsius: number): number {
+	return celsius * 1.8 + 32;
+}

@@ -1,4 +1,4 @@
-import { CENTIMETRE, GRAM, tippetField } from '../quantity/index';
+import { shown, tippetField } from '../quantity/index';
 import { carriedBy } from './compile';
 import { lengthOut } from './rig';
 import { wayTable, type Rig } from './ways/index';
@@ -23,7 +23,7 @@ const HAND = 1.5;
 export function rigNotes(rig: Rig, depth: number | null, zoneTop: number, wet: number): RigNote[] {
 	const notes: RigNote[] = [];
 	const out = lengthOut(rig);
-	const cm = (m: number) => `${(m / CENTIMETRE).toFixed(0)} cm`;
+	const cm = (m: number) => shown.hand.words(m, 0);
 	const { floats, led } = wayTable[rig.way];
 	if (floats) {
 		if (depth !== null && out < depth - zoneTop) {
@@ -36,7 +36,7 @@ export function rigNotes(rig: Rig, depth: number | null, zoneTop: number, wet: n
 		if (wet > carried) {
 			notes.push({
 				part: floats.part,
-				words: `The ${floats.name} carries ${(carried / GRAM).toFixed(2)} g in water and the fly weighs ${(wet / GRAM).toFixed(2)} g there: take a ${floats.more} or a lighter fly.`
+				words: `The ${floats.name} carries ${shown.mass.words(carried, 2)} in water and the fly weighs ${shown.mass.words(wet, 2)} there: take a ${floats.more} or a lighter fly.`
 			});
 		}
 		return notes;
@@ -45,7 +45,7 @@ export function rigNotes(rig: Rig, depth: number | null, zoneTop: number, wet: n
 	if (rig.tipHeight > rig.rod + HAND) {
 		notes.push({
 			part: 'tipHeight',
-			words: `A rod of ${rig.rod.toFixed(1)} m does not bring its tip ${rig.tipHeight.toFixed(1)} m over the water: hold it lower or take a longer rod.`
+			words: `A rod of ${shown.water.words(rig.rod, 1)} does not bring its tip ${shown.water.words(rig.tipHeight, 1)} over the water: hold it lower or take a longer rod.`
 		});
 	}
 	if (out <= rig.tipHeight + 0.1) {

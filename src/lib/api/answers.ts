@@ -1,3 +1,4 @@
+import type { ShownUnits } from '$core/quantity/index';
 import type { Learning } from '$core/learn/index';
 import type { TyingRow } from '$lib/documents/batch/body';
 import type { Collections, DocumentKind, DocumentRow } from '$lib/documents/kinds';
@@ -81,6 +82,8 @@ export interface Snapshot extends Collections {
 	/** Where one is at the vise with each batch that was begun. */
 	readonly tying: TyingRow[];
 	readonly strip: StripSelection;
+	/** What figures are shown in. */
+	readonly units: ShownUnits;
 	readonly history: HistoryEnds;
 }
 

@@ -1,6 +1,6 @@
 import 'reflect-metadata';
 import { prior } from '$core/parameter/index';
-import { goodField, temperatureField } from '$core/quantity/index';
+import { goodField, SHOWN_CHOICES, type ShownUnits, temperatureField } from '$core/quantity/index';
 import { FlyBodyRequest } from '$lib/documents/fly/validation';
 import { LieBodyRequest } from '$lib/documents/lie/validation';
 import { RigBodyRequest } from '$lib/documents/rig/validation';
@@ -12,6 +12,7 @@ import {
 	Positive,
 	Quantity,
 	Share,
+	Text,
 	Whole,
 	YesNo
 } from '$lib/contract/fields';
@@ -21,6 +22,15 @@ export class StripRequest {
 	@Id('lieId must be the id of a lie, or null.', 'or null') lieId!: string | null;
 	@Id('rigId must be the id of a rig, or null.', 'or null') rigId!: string | null;
 	@Id('lastRigId must be the id of a rig.', 'optional') lastRigId?: string;
+}
+
+/** What a person reads and writes figures in. */
+export class UnitsRequest {
+	@OneOf('Lengths', SHOWN_CHOICES.length) length!: ShownUnits['length'];
+	@OneOf('Weights', SHOWN_CHOICES.mass) mass!: ShownUnits['mass'];
+	@OneOf('Speeds', SHOWN_CHOICES.speed) speed!: ShownUnits['speed'];
+	@OneOf('Temperatures', SHOWN_CHOICES.temperature) temperature!: ShownUnits['temperature'];
+	@Text('The currency', 6) currency?: string;
 }
 
 export class ParameterRequest {

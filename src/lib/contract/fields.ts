@@ -21,7 +21,7 @@ import {
 	ValidateNested
 } from 'class-validator';
 import { INVISIBLE, VISIBLE } from './names';
-import { questionAbout, type QuantityField } from '$core/quantity/index';
+import { inUnits, METRIC, type QuantityField, questionAbout } from '$core/quantity/index';
 
 /**
  * The kinds of field that documents and requests have. Each says once what is allowed: to
@@ -85,7 +85,8 @@ export function questionsIn(type: new () => object, value: object, above = ''): 
 		const at = (value as Record<string, unknown>)[name];
 		if (nested && typeof at === 'object' && at !== null) return questionsIn(nested(), at, path);
 		if (!quantity || typeof at !== 'number') return [];
-		const asked = questionAbout(at * quantity.unit, quantity.field);
+		// A document's numbers are in the units that its fields are named by.
+		const asked = inUnits(METRIC, () => questionAbout(at * quantity.unit, quantity.field));
 		return asked ? [{ path, question: asked.question, likely: asked.likely?.words ?? null }] : [];
 	});
 }
@@ -116,7 +117,8 @@ export function Quantity(
 ): PropertyDecorator {
 	const [low, high] = quantity.possible;
 	const kind = quantity.whole ? 'a whole number' : 'a number';
-	const message = `${quantity.name} must be ${kind} from ${quantity.show(low)} to ${quantity.show(high)}.`;
+	const range = inUnits(METRIC, () => `${quantity.show(low)} to ${quantity.show(high)}`);
+	const message = `${quantity.name} must be ${kind} from ${range}.`;
 	// Rounded as documents are, so that a value at the edge is in.
 	const [least, most] = [low, high].map((n) => Number((n / unit).toFixed(8))) as [number, number];
 	return field(
@@ -124,7 +126,7 @@ export function Quantity(
 			type: quantity.whole ? 'integer' : 'number',
 			minimum: least,
 			maximum: most,
-			description: `${quantity.name}, ${quantity.show(low)} to ${quantity.show(high)}`
+			description: `${quantity.name}, ${range}`
 		}),
 		[
 			...may(optional),

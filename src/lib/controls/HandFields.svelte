@@ -40,13 +40,12 @@
 		>The hand: found for the fly and the lie, unless you set it</legend
 	>
 	<div class="grid grid-cols-2 gap-x-3 gap-y-2">
-		{#each numbers as { key: control, label, unit, field, small, big, show, get, set: put } (control)}
+		{#each numbers as { key: control, label, unit, field, small, big, get, set: put } (control)}
 			<div>
 				<FieldStepper
 					{label}
-					{unit}
+					unit={unit?.()}
 					value={get(rig.set[control] ? rig : held)}
-					{show}
 					{field}
 					{small}
 					{big}

@@ -27,12 +27,11 @@
 />
 <HandFields {rig} {set} {hand} {wouldBe} />
 <div class="mt-2 grid grid-cols-2 gap-2 sm:grid-cols-3">
-	{#each numbers as { key, label, unit, field, small, big, show, get, set: put } (key)}
+	{#each numbers as { key, label, unit, field, small, big, get, set: put } (key)}
 		<FieldStepper
 			{label}
-			{unit}
+			unit={unit?.()}
 			value={get(rig)}
-			{show}
 			{field}
 			{small}
 			{big}

@@ -3,7 +3,7 @@
 	import { approachOf, beds, type Lie } from '$core/water/index';
 	import Segments from '$lib/ui/Segments.svelte';
 	import FieldStepper from '$lib/ui/FieldStepper.svelte';
-	import { fixed, waterNumbers } from './water';
+	import { waterNumbers } from './water';
 
 	interface Props {
 		water: Lie;
@@ -18,12 +18,10 @@
 </script>
 
 <div class="grid grid-cols-2 gap-2 {wide ? 'sm:grid-cols-3' : ''}">
-	{#each waterNumbers as { part, label, unit, field, small, big, show } (part)}
+	{#each waterNumbers as { part, label, field, small, big } (part)}
 		<FieldStepper
 			{label}
-			{unit}
 			value={part === 'approach' ? approachOf(water) : water[part]}
-			{show}
 			{field}
 			{small}
 			{big}
@@ -34,8 +32,6 @@
 		<FieldStepper
 			label="Water today"
 			value={temperature}
-			unit="°C"
-			show={fixed(1)}
 			field={temperatureField}
 			small={1}
 			big={5}

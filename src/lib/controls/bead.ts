@@ -2,7 +2,6 @@ import { hasSlot, isJig, type BeadChoice, type Recipe } from '$core/fly/index';
 import {
 	boreField,
 	densityField,
-	GRAM,
 	massField,
 	MILLIMETRE,
 	recessField,
@@ -11,9 +10,6 @@ import {
 } from '$core/quantity/index';
 import { quantity, type Control, type NumberControl, type Subject } from './control';
 import { beadMetalControl, beadShapeControl, beadSizeControl } from './material';
-
-const MM = { unit: 'mm', factor: MILLIMETRE } as const;
-const GRAMS = { unit: 'g', factor: GRAM, digits: 4 } as const;
 
 const firstBead: BeadChoice = {
 	metal: 'tungsten',
@@ -53,8 +49,6 @@ export function beadControls({ recipe, build, masses, before }: Subject): Contro
 	if (bead.metal === 'own') {
 		controls.push(
 			quantity(densityField, bead.density ?? 8700, (density) => set({ density }), {
-				unit: 'g/cm³',
-				factor: 1000,
 				step: 0.1,
 				big: 1
 			})
@@ -65,8 +59,7 @@ export function beadControls({ recipe, build, masses, before }: Subject): Contro
 			quantity(slotTurnField, bead.slotTurn ?? 0, (slotTurn) => set({ slotTurn }), {
 				unit: '° from the point',
 				step: 45,
-				big: 90,
-				digits: 0
+				big: 90
 			})
 		);
 	}
@@ -79,7 +72,7 @@ export function beadControls({ recipe, build, masses, before }: Subject): Contro
 		nominal: bead[name] === undefined,
 		clear: () => set({ [name]: undefined })
 	});
-	const width = { ...MM, step: 0.05, big: 0.2 };
+	const width = { step: 0.05, big: 0.2 };
 	controls.push(
 		measure(
 			'bore',
@@ -105,7 +98,7 @@ export function beadControls({ recipe, build, masses, before }: Subject): Contro
 				{ ...massField, name: 'One weighs' },
 				masses.bead ?? massField.usual[0],
 				(weighed) => set({ weighed }),
-				{ ...GRAMS, step: 0.001, big: 0.01 }
+				{ step: 0.001, big: 0.01 }
 			)
 		)
 	);

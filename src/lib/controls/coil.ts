@@ -53,8 +53,7 @@ export function coilControls({ recipe, before }: Subject): Control[] {
 		quantity(secondTurnsField, coil.second ?? 0, (second) => set({ second }), {
 			unit: 'turns',
 			step: 1,
-			big: 3,
-			digits: 0
+			big: 3
 		})
 	);
 	if (coil.metal === 'lead') {

@@ -1,6 +1,6 @@
 import type { Build, PartName, Recipe } from '$core/fly/index';
-import { readQuantity, type QuantityField, type Reading } from '$core/quantity/index';
-import { evenSteps, type StepRule } from '$lib/ui/steps';
+import { type QuantityField, type Reading, readQuantity } from '$core/quantity/index';
+import { fieldSteps, type StepRule } from '$lib/ui/steps';
 
 /** One thing that can be set on a part of the fly, or on a lot; `set` gives what follows. */
 export type Control<To = Recipe> =
@@ -80,35 +80,26 @@ export const options = <T extends string>(
 		...(Object.hasOwn(colours, value) ? { colour: colours[value]! } : {})
 	}));
 
-/** A number control of a quantity field, stepping evenly in the field's shown unit. */
+/**
+ * A number control of a quantity field, stepping evenly in the unit that it is shown in.
+ *
+ * @param shown steps in the metric unit; a unit in place of the measure's
+ */
 export function quantity(
 	field: QuantityField,
 	value: number,
 	set: (value: number) => Recipe,
-	shown: {
-		readonly unit?: string;
-		/** Inner units in one of the shown. */
-		readonly factor?: number;
-		readonly step: number;
-		readonly big: number;
-		readonly digits?: number;
-	}
+	{ step, big, unit }: { readonly step: number; readonly big: number; readonly unit?: string }
 ): NumberControl {
-	const { factor = 1, step, big, digits = 2 } = shown;
-	const even = evenSteps(step, big, field.possible[0] / factor, field.possible[1] / factor);
 	return {
 		kind: 'number',
 		label: field.name,
-		...(shown.unit ? { unit: shown.unit } : {}),
+		unit: unit ?? field.measure.unit,
 		value,
-		show: (n) => String(Number((n / factor).toFixed(digits))),
+		show: (n) => field.measure.trimmed(n, field.digits),
 		say: field.show,
 		read: (text) => readQuantity(text, field),
-		step: (n, direction, much) => {
-			const next = Number((even(n / factor, direction, much) * factor).toPrecision(9));
-			// The shown unit's rounding must not lead out of the field's range.
-			return Math.min(field.possible[1], Math.max(field.possible[0], next));
-		},
+		step: fieldSteps(field, step, big),
 		set
 	};
 }

@@ -1,13 +1,5 @@
 import { hookStyleTable, type HookChoice, type Recipe } from '$core/fly/index';
-import {
-	gapeField,
-	GRAM,
-	hookWireField,
-	massField,
-	MILLIMETRE,
-	shankField,
-	without
-} from '$core/quantity/index';
+import { gapeField, hookWireField, massField, shankField, without } from '$core/quantity/index';
 import {
 	choice,
 	options,
@@ -17,9 +9,6 @@ import {
 	type Subject
 } from './control';
 import { eyeControl, hookStepControls, styleControl } from './material';
-
-const MM = { unit: 'mm', factor: MILLIMETRE } as const;
-const GRAMS = { unit: 'g', factor: GRAM, digits: 4 } as const;
 
 export function hookControls({ recipe, build }: Subject): Control[] {
 	const { hook } = recipe;
@@ -75,7 +64,6 @@ export function hookControls({ recipe, build }: Subject): Control[] {
 		measure(
 			'wire',
 			quantity(hookWireField, build.hook.wire, (wire) => measured({ wire }), {
-				...MM,
 				step: 0.01,
 				big: 0.05
 			})
@@ -83,7 +71,6 @@ export function hookControls({ recipe, build }: Subject): Control[] {
 		measure(
 			'shank',
 			quantity(shankField, build.hook.shank, (shank) => measured({ shank }), {
-				...MM,
 				step: 0.1,
 				big: 0.5
 			})
@@ -91,7 +78,6 @@ export function hookControls({ recipe, build }: Subject): Control[] {
 		measure(
 			'gape',
 			quantity(gapeField, build.hook.gape, (gape) => measured({ gape }), {
-				...MM,
 				step: 0.1,
 				big: 0.5
 			})
@@ -99,7 +85,6 @@ export function hookControls({ recipe, build }: Subject): Control[] {
 		measure(
 			'mass',
 			quantity(massField, hook.measured?.mass ?? build.hook.mass, (mass) => measured({ mass }), {
-				...GRAMS,
 				step: 0.001,
 				big: 0.01
 			})

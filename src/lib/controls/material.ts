@@ -24,13 +24,13 @@ import { BEAD_STEPS, COIL_WIRE_STEPS } from '$core/material/index';
 import {
 	beadDiameterField,
 	coilWireField,
-	denierField,
 	HOOK_SIZE_RANGE,
-	MILLIMETRE,
+	type QuantityField,
 	readHookSize,
 	readQuantity,
 	readXStep,
 	ribWireField,
+	shown,
 	showXStep,
 	X_STEP_RANGE
 } from '$core/quantity/index';
@@ -44,8 +44,13 @@ import { choice, number, options, type NumberControl } from './control';
  */
 
 const NONE = { value: 'none', words: 'none' } as const;
-const inMillimetres = (digits: number) => (d: number) =>
-	String(Number((d / MILLIMETRE).toFixed(digits)));
+/** How a field's value stands in it. */
+const stands = (field: QuantityField) => ({
+	unit: field.measure.unit,
+	show: (value: number) => field.measure.trimmed(value, field.digits),
+	say: field.show,
+	read: (text: string) => readQuantity(text, field)
+});
 
 export const styleControl = <To>(style: HookStyle, set: (style: HookStyle) => To) =>
 	choice(
@@ -117,10 +122,7 @@ export const beadMetalControl = <To>(
 
 export const beadSizeControl = <To>(diameter: number, set: (diameter: number) => To) =>
 	number('Bead size', diameter, {
-		unit: 'mm',
-		show: inMillimetres(2),
-		say: beadDiameterField.show,
-		read: (text) => readQuantity(text, beadDiameterField),
+		...stands(beadDiameterField),
 		step: tradeSteps(BEAD_STEPS),
 		set
 	});
@@ -148,20 +150,16 @@ export const coilMetalControl = <To>(
 
 export const coilWireControl = <To>(wire: number, set: (wire: number) => To) =>
 	number('Coil wire', wire, {
-		unit: 'in',
-		show: (metres) => coilWireField.show(metres).replace(' in', ''),
-		say: coilWireField.show,
-		read: (text) => readQuantity(text, coilWireField),
+		...stands(coilWireField),
+		show: (metres) => shown.coilWire.fixed(metres, 3),
 		step: tradeSteps(COIL_WIRE_STEPS),
 		set
 	});
 
 export const threadControl = <To>(denier: number, set: (denier: number) => To): NumberControl<To> =>
 	number('Thread', denier, {
+		...stands(threadField),
 		unit: 'denier',
-		show: String,
-		say: denierField.show,
-		read: (text) => readQuantity(text, threadField),
 		step: tradeSteps(THREAD_STEPS),
 		set
 	});
@@ -173,10 +171,7 @@ export const ribKindControl = <To>(kind: RibKind, set: (kind: RibKind) => To) =>
 
 export const ribWireControl = <To>(wire: number, set: (wire: number) => To) =>
 	number('Rib wire', wire, {
-		unit: 'mm',
-		show: inMillimetres(3),
-		say: ribWireField.show,
-		read: (text) => readQuantity(text, ribWireField),
+		...stands({ ...ribWireField, digits: 3 }),
 		step: tradeSteps(RIB_STEPS),
 		set
 	});

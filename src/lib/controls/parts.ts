@@ -2,11 +2,10 @@ import { firstOf, type Dressing, type DressingPart, type Recipe } from '$core/fl
 import {
 	coverShare,
 	placeShare,
-	MILLIMETRE,
+	type ShareField,
 	shareField,
 	thicknessShare,
-	without,
-	type ShareField
+	without
 } from '$core/quantity/index';
 import { options, quantity, type Control, type NumberControl, type Subject } from './control';
 
@@ -45,7 +44,7 @@ export function kinds<Part extends Exclude<DressingPart, 'thread' | 'finish'>>(
 	};
 }
 
-/** A share of the hook, shown in millimetres. */
+/** A share of the hook, shown as a length. */
 export const inMm = (
 	share: ShareField,
 	measure: number,
@@ -54,13 +53,11 @@ export const inMm = (
 	step = 0.1
 ): Control =>
 	quantity(shareField(share, measure), value, set, {
-		unit: 'mm',
-		factor: MILLIMETRE / measure,
 		step,
 		big: 5 * step
 	});
 
-export const COUNT = { step: 1, digits: 0 } as const;
+export const COUNT = { step: 1 } as const;
 
 /** Where along the shank fibres are tied in. */
 export function placeControl(

@@ -1,20 +1,17 @@
 import {
 	carriesField,
-	CENTIMETRE,
 	countdownField,
 	floatField,
-	GRAM,
 	leaderField,
 	leadField,
-	lineOutField,
 	lineDiameterField,
-	MILLIMETRE,
+	lineOutField,
+	type QuantityField,
 	retrieveField,
 	rodField,
-	THOUSANDTH_OF_AN_INCH,
+	shown,
 	tipHeightField,
-	tippetField,
-	type QuantityField
+	tippetField
 } from '$core/quantity/index';
 import {
 	controlOf,
@@ -28,17 +25,16 @@ import {
 	type WayDefinition,
 	type WayParts
 } from '$core/rig/index';
-import { fixed } from './water';
 
-/** A number of a rig: where it is, what a press of a key is worth. */
+/** A number of a rig: where it is, what a press of a key is worth, in the metric unit. */
 export interface RigNumber<Key> {
 	readonly key: Key;
 	readonly label: string;
-	readonly unit: string;
+	/** In place of the field's. */
+	readonly unit?: () => string;
 	readonly field: QuantityField;
 	readonly small: number;
 	readonly big: number;
-	readonly show: (value: number) => string;
 	/** @param rig with every control of the hand in place */
 	readonly get: (rig: Rig) => number;
 	readonly set: (rig: Rig, value: number) => Rig;
@@ -71,80 +67,65 @@ export const rigNumbers: readonly RigNumber<RigKey>[] = [
 	{
 		key: 'tippetDiameter',
 		label: 'Tippet',
-		unit: 'mm or X',
+		unit: () => `${shown.small.unit} or X`,
 		field: lineDiameterField,
-		small: THOUSANDTH_OF_AN_INCH,
-		big: 3 * THOUSANDTH_OF_AN_INCH,
-		show: (value) => fixed(3)(value / MILLIMETRE),
+		small: 0.0254,
+		big: 0.0762,
 		get: (rig) => rig.tippet.diameter,
 		set: (rig, diameter) => ({ ...rig, tippet: { ...rig.tippet, diameter } })
 	},
 	{
 		key: 'tippetLength',
 		label: 'Tippet length',
-		unit: 'm',
 		field: tippetField,
 		small: 0.1,
 		big: 0.5,
-		show: fixed(2),
 		get: (rig) => rig.tippet.length,
 		set: (rig, length) => ({ ...rig, tippet: { ...rig.tippet, length } })
 	},
 	{
 		key: 'leaderLength',
 		label: 'Line out to the tippet',
-		unit: 'm',
 		field: leaderField,
 		small: 0.1,
 		big: 1,
-		show: fixed(2),
 		...ofLeader('length')
 	},
 	{
 		key: 'leaderDiameter',
 		label: 'Leader',
-		unit: 'mm',
 		field: lineDiameterField,
-		small: 0.01e-3,
-		big: 0.05e-3,
-		show: (value) => fixed(3)(value / MILLIMETRE),
+		small: 0.01,
+		big: 0.05,
 		...ofLeader('diameter')
 	},
 	{
 		...ofWay('rod'),
 		label: 'Rod',
-		unit: 'm',
 		field: rodField,
 		small: 0.1,
-		big: 0.5,
-		show: fixed(2)
+		big: 0.5
 	},
 	{
 		...ofWay('tipHeight'),
 		label: 'Tip over the water',
-		unit: 'm',
 		field: tipHeightField,
 		small: 0.1,
-		big: 0.5,
-		show: fixed(2)
+		big: 0.5
 	},
 	{
 		...ofWay('float'),
 		label: 'Float',
-		unit: 'mm',
 		field: floatField,
-		small: 1e-3,
-		big: 5e-3,
-		show: (value) => fixed(1)(value / MILLIMETRE)
+		small: 1,
+		big: 5
 	},
 	{
 		...ofWay('carries'),
 		label: 'Dry fly carries',
-		unit: 'g',
 		field: carriesField,
-		small: 0.02e-3,
-		big: 0.1e-3,
-		show: (value) => fixed(2)(value / GRAM)
+		small: 0.02,
+		big: 0.1
 	}
 ];
 
@@ -166,47 +147,37 @@ export const handNumbers: readonly HandNumber[] = [
 	{
 		...found('line'),
 		label: 'Line out, tip to fly',
-		unit: 'm',
 		field: lineOutField,
 		small: 0.05,
-		big: 0.5,
-		show: fixed(2)
+		big: 0.5
 	},
 	{
 		...found('hangs'),
 		label: 'Fly hangs below',
-		unit: 'm',
 		field: tippetField,
 		small: 0.05,
-		big: 0.5,
-		show: fixed(2)
+		big: 0.5
 	},
 	{
 		...found('countdown'),
 		label: 'Count down',
-		unit: 's',
 		field: countdownField,
 		small: 1,
-		big: 5,
-		show: fixed(0)
+		big: 5
 	},
 	{
 		...found('retrieve'),
 		label: 'Retrieve',
-		unit: 'cm/s',
 		field: retrieveField,
-		small: 0.01,
-		big: 0.05,
-		show: (value) => fixed(1)(value / CENTIMETRE)
+		small: 1,
+		big: 5
 	},
 	{
 		...ofWay('lead'),
 		label: 'Rod tip speed, of the surface',
-		unit: '%',
 		field: leadField,
-		small: 0.05,
-		big: 0.2,
-		show: (value) => fixed(0)(100 * value)
+		small: 5,
+		big: 20
 	}
 ];
 

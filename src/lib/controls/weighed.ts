@@ -1,8 +1,6 @@
 import { type Recipe } from '$core/fly/index';
-import { GRAM, massField, without } from '$core/quantity/index';
+import { massField, without } from '$core/quantity/index';
 import { quantity, type Control, type Subject } from './control';
-
-const GRAMS = { unit: 'g', factor: GRAM, digits: 4 } as const;
 
 /**
  * The whole fly on the scale, which goes before what its parts would weigh.
@@ -18,7 +16,7 @@ export const weighedControl = (
 		{ ...massField, name: 'The whole fly weighs' },
 		shown.weighed ?? Object.values(masses).reduce((sum, mass) => sum + mass, 0),
 		(weighed) => ({ ...now(), weighed }),
-		{ ...GRAMS, step: 0.005, big: 0.05 }
+		{ step: 0.005, big: 0.05 }
 	),
 	nominal: shown.weighed === undefined,
 	nominalWords: 'predicted',

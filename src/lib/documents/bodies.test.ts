@@ -182,10 +182,10 @@ describe('an entry of the log', () => {
 		expect(entryWords(entry({ weighing }))).toBe('weighs 0.243 g');
 		expect(entryWords(entry({ weighing: { ...weighing, count: 4 } }))).toBe('4 weigh 0.243 g');
 		expect(entryWords(entry({ weighing: { ...weighing, of: 'wire', lengthM: 0.5 } }))).toBe(
-			'0.5 m weigh 0.243 g'
+			'50 cm weigh 0.243 g'
 		);
 		expect(entryWords(entry({ drop: { distanceM: 0.6, runsS: [1.5, 1.46] } }))).toBe(
-			'0.6 m in 1.50, 1.46 s'
+			'60 cm in 1.50, 1.46 s'
 		);
 		const outing = { lieName: 'Pool', saw: 'touched', fish: true };
 		expect(entryWords(entry({ outing }))).toBe('Pool: ticked the bed, a fish');

@@ -7,7 +7,7 @@ import {
 	type TimedDrop,
 	type Weighing
 } from '$core/learn/index';
-import { GRAM } from '$core/quantity/index';
+import { shown } from '$core/quantity/index';
 import { recipeFromDocument } from '$lib/documents/fly/recipe';
 import type { FlyRow } from '$lib/documents/kinds';
 
@@ -75,7 +75,12 @@ function said(one: Weighing | TimedDrop, { run }: Doubt) {
 	}
 	const { of, mass, count } = one;
 	const each = mass / count / (of.kind === 'wire' ? of.length : 1);
-	return { figure: each / GRAM, unit: 'g', scale: 1 / GRAM, what: `${things[of.kind]} weighs` };
+	return {
+		figure: shown.mass.to(each),
+		unit: shown.mass.unit,
+		scale: shown.mass.to(1),
+		what: `${things[of.kind]} weighs`
+	};
 }
 
 /** The question itself. */

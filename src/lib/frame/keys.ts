@@ -72,7 +72,11 @@ const plain = (
 /** What can be done in every view. @returns takes it off again */
 export function bindEverywhere(
 	documents: Documents,
-	{ showCommands, showDone }: { showCommands: () => void; showDone: () => void }
+	{
+		showCommands,
+		showDone,
+		showUnits
+	}: Record<'showCommands' | 'showDone' | 'showUnits', () => void>
 ): () => void {
 	const always = (keys: readonly string[], shown: string, words: string, act: () => void) =>
 		({ words, keys, shown, act, when: 'always' }) as const;
@@ -89,6 +93,7 @@ export function bindEverywhere(
 			plain(key.toLowerCase(), `${name}: ${words}`, () => void goto(path), { shown: key })
 		),
 		plain('t', 'Light or dark', toggleTheme, { shown: 'T' }),
+		plain('i', 'Units: mm or inches, grams or grains, currency', showUnits, { shown: 'I' }),
 		{
 			words: 'This list',
 			keys: ['$mod+k'],

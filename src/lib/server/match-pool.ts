@@ -1,3 +1,4 @@
+import { shownUnits } from '$core/quantity/index';
 import type { MatchQuestion } from '$core/match/index';
 import type { SearchAsked, ThreadAnswer } from '$lib/workers/match-thread';
 import code from '$lib/workers/match-thread?nodeworker';
@@ -38,7 +39,7 @@ export async function searchFor(question: MatchQuestion, gone: AbortSignal): Pro
 	const late = AbortSignal.timeout(LAST);
 	try {
 		return await pool.run(
-			{ question, patience: PATIENCE },
+			{ question, patience: PATIENCE, units: shownUnits() },
 			{ signal: AbortSignal.any([gone, late]) }
 		);
 	} catch (error) {

@@ -1,13 +1,15 @@
 import { threadField } from '$core/fly/index';
 import {
-	readHookSize,
-	readQuantity,
 	beadDiameterField,
 	coilWireField,
 	INCH,
+	inUnits,
+	METRIC,
 	MILLIMETRE,
-	ribWireField,
-	type Reading
+	readHookSize,
+	type Reading,
+	readQuantity,
+	ribWireField
 } from '$core/quantity/index';
 import { DOCUMENT_VERSION, type LotRow } from '$lib/documents/kinds';
 import {
@@ -124,7 +126,7 @@ function stockColumnOf(path: string): string {
 function lotOf(row: TableRow<Column>, here: readonly LotRow[], today: string): object {
 	/** Read as a tier writes it; what is odd is refused here, since nobody can be asked. */
 	const quantity = (column: Column, read: (text: string) => Reading): number => {
-		const reading = read(row.trimmed(column));
+		const reading = inUnits(METRIC, () => read(row.trimmed(column)));
 		if (reading.kind === 'value') return reading.value;
 		throw row.refusal(column, reading.kind === 'wrong' ? reading.message : reading.question);
 	};

@@ -1,3 +1,4 @@
+import type { ShownUnits } from '$core/quantity/index';
 import type {
 	ActionAnswer,
 	ErrorAnswer,
@@ -141,6 +142,7 @@ export const api = {
 	act: (label: string, changes: readonly ActionChange[]) =>
 		request('POST', '/api/actions', { label, changes }) as Promise<ActionAnswer>,
 	strip: (selection: StripSelection) => request('PUT', '/api/strip', selection),
+	units: (units: ShownUnits) => request('PUT', '/api/units', units),
 	tying: (batchId: string, progress: TyingProgress) =>
 		request('PUT', `/api/tying/${batchId}`, progress)
 };

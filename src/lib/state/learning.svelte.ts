@@ -1,5 +1,5 @@
 import type { Outing } from '$core/learn/index';
-import { CENTIMETRE, GRAM } from '$core/quantity/index';
+import { shown } from '$core/quantity/index';
 import type { DocumentChange, LearningAnswer } from '$lib/api/answers';
 import { taughtBy } from '$lib/evidence/observations';
 import { FitWorker } from '$lib/workers/fit-worker';
@@ -154,8 +154,8 @@ export class LearningState {
 		if (!prediction) return [];
 		const { mass, speed } = prediction;
 		return [
-			`${(mass.value / GRAM).toFixed(3)} g`,
-			speed ? `${(speed.value / CENTIMETRE).toFixed(0)} cm/s` : 'floating'
+			`${shown.mass.fixed(mass.value, 3)} ${shown.mass.unit}`,
+			speed ? `${shown.sink.fixed(speed.value, 0)} ${shown.sink.unit}` : 'floating'
 		];
 	}
 }

@@ -2,13 +2,11 @@ import { USUAL_WANTED, type Wanted } from '$core/drift/index';
 
 /** How a person likes the drawing, kept in the browser. */
 export interface Preferences {
-	/** The ruler's unit. */
-	readonly ruler: 'mm' | 'in';
 	/** To which side the eye looks; a left-handed tier sees it on the right. */
 	readonly eye: 'left' | 'right';
 }
 const KEY = 'gravitas-drawing';
-const USUAL: Preferences = { ruler: 'mm', eye: 'left' };
+const USUAL: Preferences = { eye: 'left' };
 
 class DrawingPreferences {
 	current = $state.raw<Preferences>(USUAL);
@@ -17,10 +15,7 @@ class DrawingPreferences {
 	load(): void {
 		try {
 			const kept = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Preferences>;
-			this.current = {
-				ruler: kept.ruler === 'in' ? 'in' : 'mm',
-				eye: kept.eye === 'right' ? 'right' : 'left'
-			};
+			this.current = { eye: kept.eye === 'right' ? 'right' : 'left' };
 		} catch {
 			// Storage is forbidden or holds something else: the usual will do.
 		}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { shown } from '$core/quantity/index';
 	import { goto } from '$app/navigation';
 	import type { Advised } from '$core/match/index';
 	import { wayTable } from '$core/rig/index';
@@ -59,10 +60,11 @@
 		>{/each}{held.length > 0 ? '. ' : ''}
 	{#if band?.time && way.asks === 'drift'}
 		In the zone after <b class="figure">{band.time.middle.toFixed(1)}</b> s
-		<span class="figure text-quiet">{rangeWords(band.time)}</span
+		<span class="figure text-quiet">{rangeWords(band.time, shown.seconds)}</span
 		>{#if band.distance && band.distance.middle > 0.05 && way.late === 'room'}, land it
-			<b class="figure">{band.distance.middle.toFixed(1)}</b> m above
-			<span class="figure text-quiet">{rangeWords(band.distance)}</span>{/if}
+			<b class="figure">{shown.water.fixed(band.distance.middle, 1)}</b>
+			{shown.water.unit} above
+			<span class="figure text-quiet">{rangeWords(band.distance, shown.water)}</span>{/if}
 	{/if}
 	<div class="flex min-h-7 flex-wrap items-center gap-x-2">
 		{#if answer?.why}<span>{answer.why}{chips.length > 0 ? ':' : '.'}</span>{/if}

@@ -3,7 +3,7 @@
 	import { compileBuild, partNames, partWords } from '$core/fly/index';
 	import { GRAVITY } from '$core/material/index';
 	import { onAverage, type Prediction } from '$core/predict/index';
-	import { CENTIMETRE, GRAM } from '$core/quantity/index';
+	import { GRAM, shown, temperatureField } from '$core/quantity/index';
 	import { descend, dragAccount, filmHolds, settle, timeTo } from '$core/sink/index';
 	import { fluidAt } from '$core/water/index';
 	import { hangWords, massFigure, pitchWords, speedFigure } from '$lib/ui/figures';
@@ -64,9 +64,10 @@
 			: '';
 		const grams = massFigure(onAverage(mass, massContributors)).interval;
 		const sinks = speed && speedFigure(onAverage(speed, speedContributors)).interval;
-		return `${most}Many tied to this recipe are on average ${grams} g${sinks ? ` and sink ${sinks} cm/s` : ''}.`;
+		return `${most}Many tied to this recipe are on average ${grams} ${shown.mass.unit}${sinks ? ` and sink ${sinks} ${shown.sink.unit}` : ''}.`;
 	}
-	const grams = (kg: number) => (Math.abs(kg) < 0.0005 * GRAM ? '<.001' : (kg / GRAM).toFixed(3));
+	const grams = (kg: number) =>
+		Math.abs(kg) < 0.0005 * GRAM ? '<' + shown.mass.fixed(GRAM / 1000, 3) : shown.mass.fixed(kg, 3);
 	const cell = 'px-2 py-0.5 text-right';
 </script>
 
@@ -83,14 +84,15 @@
 		<div class="mt-3 grid gap-x-8 gap-y-5 md:grid-cols-2">
 			<section>
 				<h3 class="text-lg font-semibold">
-					{massFigure(account.mass).number} g, {speed ? `sinks ${speed.number} cm/s` : 'floats'}
+					{massFigure(account.mass).number}
+					{shown.mass.unit}, {speed ? `sinks ${speed.number} ${speed.unit}` : 'floats'}
 				</h3>
 				<table class="mt-1 w-full text-sm">
 					<thead class="text-quiet">
 						<tr>
 							<th class="py-0.5 text-left font-normal">part</th>
-							<th class="{cell} font-normal">g</th>
-							<th class="{cell} font-normal">g in water</th>
+							<th class="{cell} font-normal">{shown.mass.unit}</th>
+							<th class="{cell} font-normal">{shown.mass.unit} in water</th>
 							<th class="{cell} font-normal">of the drag</th>
 							<th class="{cell} font-normal" title="Reynolds number: how the water flows round it"
 								>Re</th
@@ -125,10 +127,9 @@
 					</tbody>
 				</table>
 				<p class="mt-2 text-sm text-quiet">
-					Water {strip.temperature} °C: {account.fluid.density.toFixed(1)} kg/m³ (Kell 1975), {(
-						account.fluid.viscosity * 1000
-					).toFixed(2)} mPa s (IAPWS 2008). What is under the dressing has no drag of its own: it counts
-					with the part that the water meets.
+					Water {temperatureField.show(strip.temperature)}: {account.fluid.density.toFixed(1)} kg/m³ (Kell
+					1975), {(account.fluid.viscosity * 1000).toFixed(2)} mPa s (IAPWS 2008). What is under the dressing
+					has no drag of its own: it counts with the part that the water meets.
 				</p>
 			</section>
 			<section class="text-sm">
@@ -182,7 +183,7 @@
 						<tbody>
 							{#each account.drop as { depth, time, range, fresh } (depth)}
 								<tr class="border-t border-line">
-									<th class="figure py-0.5 text-left font-normal">{Number(depth.toFixed(2))} m</th>
+									<th class="figure py-0.5 text-left font-normal">{shown.water.words(depth, 2)}</th>
 									<td class="figure {cell}"
 										>{time === null ? 'over a minute' : `${time.toFixed(2)} s`}</td
 									>
@@ -198,11 +199,12 @@
 					</table>
 					<p class="mt-2 text-sm text-quiet">
 						{#if account.settled}
-							At 99 % of its speed after {account.settled.time.toFixed(2)} s and {(
-								account.settled.depth / CENTIMETRE
-							).toFixed(0)} cm.
+							At 99 % of its speed after {account.settled.time.toFixed(2)} s and {shown.hand.words(
+								account.settled.depth,
+								0
+							)}.
 						{/if}
-						Cut the tippet off for a drop: 20 cm of it cost about 8 %.
+						Cut the tippet off for a drop: {shown.hand.words(0.2, 0)} of it cost about 8 %.
 						{#if account.held}The film may hold it while it is dry: wet it first.{/if}
 					</p>
 				{/if}

@@ -1,4 +1,5 @@
 <script lang="ts" module>
+	import { shown } from '$core/quantity/index';
 	import type { Point as Place } from '$core/body/index';
 
 	/** A fly as it hangs: its hook's line and its bead's outline, m, and straight up, in its own frame. */
@@ -29,7 +30,7 @@
 	const height = 116;
 	const top = 26;
 	const bottom = height - 26;
-	const left = 58;
+	const left = 68;
 	const right = 46;
 
 	const paths = $derived(
@@ -58,14 +59,16 @@
 	);
 	const middle = $derived(paths && points(paths[1]!));
 	const landing = $derived(paths?.[1]?.at(-1)?.distance ?? 0);
-	const metres = $derived(
-		Array.from(
-			{ length: Math.floor(reach / tickEvery(reach)) + 1 },
-			(_, i) => i * tickEvery(reach)
-		).filter((metre) => metre === 0 || (px(0) - px(metre) > 170 && px(metre) < px(0)))
-	);
+	/** Whole metres or feet upstream of the fish, m. */
+	const metres = $derived.by(() => {
+		const span = shown.water.to(reach);
+		const every = tickEvery(span);
+		return Array.from({ length: Math.floor(span / every) + 1 }, (_, i) =>
+			shown.water.from(i * every)
+		).filter((metre) => metre === 0 || (px(0) - px(metre) > 170 && px(metre) < px(0)));
+	});
 	function tickEvery(span: number): number {
-		return span > 12 ? 5 : span > 5 ? 2 : span > 2.2 ? 1 : 0.5;
+		return span > 40 ? 20 : span > 24 ? 10 : span > 12 ? 5 : span > 5 ? 2 : span > 2.2 ? 1 : 0.5;
 	}
 	/** Pixels that the longest side of the enlarged fly takes. */
 	const DRAWN = 34;
@@ -148,7 +151,7 @@
 			stroke="var(--quiet)"
 		/>
 		<text x={px(column.approach) + 4} y={top - 13} class="text-sm" fill="var(--quiet)"
-			>room to land it: {Number(column.approach.toFixed(1))} m</text
+			>room to land it: {shown.water.words(column.approach, 1)}</text
 		>
 
 		{#if band && middle}
@@ -183,7 +186,7 @@
 		<text x={px(0) + 6} y={py(column.zoneTop) + 4} class="text-sm" fill="var(--ink)">fish</text>
 
 		<text x={left - 6} y={top + 5} text-anchor="end" class="figure text-sm" fill="var(--quiet)"
-			>{Number(column.depth.toFixed(2))} m</text
+			>{shown.water.words(column.depth, 2)}</text
 		>
 		<text
 			x={left - 6}
@@ -202,7 +205,10 @@
 				y={bottom + 20}
 				text-anchor={metre === 0 ? 'end' : 'middle'}
 				class={metre === 0 ? 'text-sm' : 'figure text-sm'}
-				fill="var(--quiet)">{metre === 0 ? '0 m above the fish' : metre}</text
+				fill="var(--quiet)"
+				>{metre === 0
+					? `0 ${shown.water.unit} above the fish`
+					: shown.water.trimmed(metre, 1)}</text
 			>
 		{/each}
 	</svg>

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { PartName } from '$core/fly/index';
-	import { GRAM } from '$core/quantity/index';
+	import { shown } from '$core/quantity/index';
 
 	interface Props {
 		parts: readonly { part: PartName; words: string; mass: number; colour: string }[];
@@ -13,7 +13,7 @@
 	const SMALL = 0.03;
 	const named = $derived(parts.filter(({ mass }) => mass >= SMALL * total));
 	const small = $derived(parts.filter(({ mass }) => mass < SMALL * total));
-	const grams = (mass: number) => (mass / GRAM).toFixed(3);
+	const grams = (mass: number) => shown.mass.fixed(mass, 3);
 	const percent = (mass: number) =>
 		mass < total / 100 ? '<1 %' : `${Math.round((100 * mass) / total)} %`;
 	const rest = $derived(small.reduce((sum, { mass }) => sum + mass, 0));
@@ -32,14 +32,18 @@
 					<span class="size-2.5 rounded-full" style:background={colour}></span>{words}
 				</dt>
 				<dd class="figure">
-					{grams(mass)} g <span class="text-quiet">{percent(mass)}</span>
+					{grams(mass)}
+					{shown.mass.unit} <span class="text-quiet">{percent(mass)}</span>
 				</dd>
 			</div>
 		{/each}
 		{#if small.length}
 			<div class="flex items-center gap-1.5">
 				<dt class="text-quiet">{small.map(({ words }) => words).join(', ')}</dt>
-				<dd class="figure">{grams(rest)} g <span class="text-quiet">{percent(rest)}</span></dd>
+				<dd class="figure">
+					{grams(rest)}
+					{shown.mass.unit} <span class="text-quiet">{percent(rest)}</span>
+				</dd>
 			</div>
 		{/if}
 	</dl>

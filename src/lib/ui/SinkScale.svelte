@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { CENTIMETRE, type Interval } from '$core/quantity/index';
+	import { CENTIMETRE, type Interval, shown } from '$core/quantity/index';
 
 	interface Props {
 		/** m/s; null when the fly floats. */
@@ -15,15 +15,15 @@
 			CENTIMETRE
 	);
 	const at = (v: number) => `${Math.min(100, (100 * v) / top)}%`;
-	const cm = (v: number) => (v / CENTIMETRE).toFixed(0);
+	const cm = (v: number) => shown.sink.fixed(v, 0);
 </script>
 
 <div
 	class="relative h-12"
 	role="img"
 	aria-label="Sink rate: {speed
-		? `${cm(speed.value)} cm/s, between ${cm(speed.low)} and ${cm(speed.high)}`
-		: 'the fly floats'}; {window ? `needs ${cm(window.from)} cm/s here` : none}"
+		? `${cm(speed.value)} ${shown.sink.unit}, between ${cm(speed.low)} and ${cm(speed.high)}`
+		: 'the fly floats'}; {window ? `needs ${cm(window.from)} ${shown.sink.unit} here` : none}"
 >
 	<div class="absolute inset-x-0 top-6 h-1.5 rounded-full bg-sunk"></div>
 	{#if window}
@@ -57,7 +57,8 @@
 			class="absolute top-9 -translate-x-1/2 text-sm whitespace-nowrap"
 			style:left={at(speed.value)}
 		>
-			sinks <span class="figure">{cm(speed.value)}</span> cm/s
+			sinks <span class="figure">{cm(speed.value)}</span>
+			{shown.sink.unit}
 		</div>
 	{/if}
 </div>

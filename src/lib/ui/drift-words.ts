@@ -1,3 +1,4 @@
+import { shown, type Measure } from '$core/quantity/index';
 import { mainFault, type Band, type Fault, type Range } from '$core/drift/index';
 import { verdictOf, type FoundHand, type Hand, type Verdict } from '$core/predict/index';
 import {
@@ -93,10 +94,10 @@ export function driftAnswer(band: Band, way: Way, depth: number): DriftAnswer {
 /** On a swing the line lifts whatever hangs on it: what is asked is how deep. */
 function hangs({ height }: Band, depth: number): Pick<DriftAnswer, 'title' | 'often'> {
 	if (!height) return { title: 'Does not come to rest', often: null };
-	const down = (z: number) => (100 * Math.max(0, depth - z)).toFixed(0);
+	const down = (z: number) => shown.hand.fixed(Math.max(0, depth - z), 0);
 	return {
-		title: `Hangs ${down(height.middle)} cm down`,
-		often: `${down(height.high)}–${down(height.low)} cm of ${(100 * depth).toFixed(0)}`
+		title: `Hangs ${down(height.middle)} ${shown.hand.unit} down`,
+		often: `${down(height.high)}–${down(height.low)} ${shown.hand.unit} of ${shown.hand.fixed(depth, 0)}`
 	};
 }
 
@@ -109,15 +110,12 @@ function oftenWords({ chance, error, drifts }: Pick<Band, 'chance' | 'error' | '
 	return `good in ${tenths.toFixed(tenths > 9.5 || tenths < 0.5 ? 1 : 0)} of 10 drifts, ±${(10 * error).toFixed(1)}`;
 }
 
-const metres = (value: number) => Number(value.toFixed(2)).toString();
-const centimetres = (value: number) => `${Number((100 * value).toFixed(0))}`;
-
 /** A number of a control of the hand with its unit. */
 export const controlNumber: Readonly<Record<FoundControl, (value: number) => string>> = {
-	line: (value) => `${metres(value)} m`,
-	hangs: (value) => `${metres(value)} m`,
+	line: (value) => shown.water.words(value, 2),
+	hangs: (value) => shown.water.words(value, 2),
 	countdown: (value) => `${value.toFixed(0)} s`,
-	retrieve: (value) => `${centimetres(value)} cm/s`
+	retrieve: (value) => shown.sink.words(value, 0)
 };
 
 /** To five centimetres: a hand is no better. */
@@ -163,8 +161,8 @@ export function handSentences(
 }
 
 /** A figure with both ends of 90 % where they are known. */
-export const rangeWords = (range: Range, digits = 1) =>
-	`${range.low.toFixed(digits)}–${range.high.toFixed(digits)}`;
+export const rangeWords = (range: Range, measure: Measure, digits = 1) =>
+	`${measure.fixed(range.low, digits)}–${measure.fixed(range.high, digits)}`;
 
 export const percent = (share: number) => `${Math.round(100 * share)} %`;
 

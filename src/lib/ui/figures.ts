@@ -2,7 +2,7 @@ import { gapLeft, type Build, type Ride } from '$core/fly/index';
 import { GRAVITY } from '$core/material/index';
 import type { Prediction } from '$core/predict/index';
 import type { Hang } from '$core/sink/index';
-import { CENTIMETRE, GRAM, MILLIMETRE, type Interval } from '$core/quantity/index';
+import { GRAM, type Interval, type Measure, shown } from '$core/quantity/index';
 
 /** A figure as it stands on the screen: the number, its unit, and its interval beside it. */
 export interface Figure {
@@ -11,26 +11,34 @@ export interface Figure {
 	readonly interval: string;
 }
 
-function figure(interval: Interval, factor: number, unit: string, digits: number): Figure {
-	const show = (n: number) => (n / factor).toFixed(digits);
+function figure(interval: Interval, measure: Measure, digits: number): Figure {
+	const show = (n: number) => measure.fixed(n, digits);
 	return {
 		number: show(interval.value),
-		unit,
+		unit: measure.unit,
 		interval: `${show(interval.low)}–${show(interval.high)}`
 	};
 }
 
 /** Thousandths of a gram, so that a single turn of wire shows. */
 export const massFigure = (mass: Interval): Figure =>
-	figure(mass, GRAM, 'g', mass.value < GRAM ? 3 : 2);
-/** Submerged weight (N) as the grams that a balance would read with the fly hanging in water. */
-export const wetWeightFigure = (weight: Interval): Figure =>
-	figure(weight, GRAM * GRAVITY, 'g', weight.value < GRAM * GRAVITY ? 3 : 2);
-export const speedFigure = (speed: Interval): Figure => figure(speed, CENTIMETRE, 'cm/s', 0);
-export const timeFigure = (time: Interval): Figure => figure(time, 1, 's', 1);
-export const distanceFigure = (distance: Interval): Figure => figure(distance, 1, 'm', 1);
+	figure(mass, shown.mass, mass.value < GRAM ? 3 : 2);
+/** Submerged weight (N) as what a balance would read with the fly hanging in water. */
+export const wetWeightFigure = ({ value, low, high }: Interval): Figure =>
+	massFigure({ value: value / GRAVITY, low: low / GRAVITY, high: high / GRAVITY });
+export const speedFigure = (speed: Interval): Figure => figure(speed, shown.sink, 0);
+export const timeFigure = (time: Interval): Figure => figure(time, shown.seconds, 1);
+export const distanceFigure = (distance: Interval): Figure => figure(distance, shown.water, 1);
 export const speedWords = (metresPerSecond: number) =>
-	`${(metresPerSecond / CENTIMETRE).toFixed(0)} cm/s`;
+	`${shown.sink.fixed(metresPerSecond, 0)} ${shown.sink.unit}`;
+/** Depth times speed. @param product m²/s */
+export const wadingFigure = (product: number) => shown.wading.words(product, 2);
+/** What a scale said. @param grams g */
+export const weightWords = (grams: number, digits = 3) =>
+	`${shown.mass.fixed(grams * GRAM, digits)} ${shown.mass.unit}`;
+/** A change, with its sign. */
+export const changeWords = (change: number, measure: Measure, digits: number) =>
+	`${change < 0 ? '−' : '+'}${measure.fixed(Math.abs(change), digits)} ${measure.unit}`;
 
 /** Which way up a fly rides, and how sure that is. */
 export function rideWords({ pointUp, sure, lean }: Ride): string {
@@ -42,7 +50,7 @@ export function rideWords({ pointUp, sure, lean }: Ride): string {
 
 /** The gap that is left under the bead. */
 export function gapWords(build: Build): string {
-	return `gap ${(gapLeft(build) / MILLIMETRE).toFixed(1)} mm`;
+	return `gap ${shown.small.fixed(gapLeft(build), 1)} ${shown.small.unit}`;
 }
 
 /** How steeply a fly sinks, and how it may hang besides: "66°, 58–74°". */
@@ -62,4 +70,4 @@ export function pitchWords({ sink, pitch }: Prediction): string {
 }
 
 export const hangWords = ({ attitude, pointUp, speed }: Hang) =>
-	`${attitude}, point ${pointUp ? 'up' : 'down'}, ${Math.round(speed * 100)} cm/s`;
+	`${attitude}, point ${pointUp ? 'up' : 'down'}, ${speedWords(speed)}`;

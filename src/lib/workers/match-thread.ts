@@ -7,10 +7,14 @@ import {
 	type MatchQuestion
 } from '../../core/match/index';
 
+import { showIn, type ShownUnits } from '../../core/quantity/index';
+
 /** A search, and how long it may take, ms. */
 export interface SearchAsked {
 	readonly question: MatchQuestion;
 	readonly patience: number;
+	/** In which its words are to be. */
+	readonly units: ShownUnits;
 }
 
 /** What a search on the server comes to. */
@@ -20,7 +24,12 @@ export interface ThreadAnswer extends Pick<MatchAnswer, 'list' | 'looked' | 'mar
 }
 
 /** A whole search in one thread of the server; what it has by the time that it may take, where that is not all. */
-export default async function search({ question, patience }: SearchAsked): Promise<ThreadAnswer> {
+export default async function search({
+	question,
+	patience,
+	units
+}: SearchAsked): Promise<ThreadAnswer> {
+	showIn(() => units);
 	const worker = new SearchWorker();
 	const channel: SearchChannel = { ask: (task) => Promise.resolve(worker.do(task) as never) };
 	const end = Date.now() + patience;

@@ -1,3 +1,5 @@
+import { showIn, type ShownUnits, shownUnits } from '$core/quantity/index';
+
 interface Waiting {
 	readonly task: unknown;
 	readonly resolve: (answer: never) => void;
@@ -32,7 +34,7 @@ export class TaskWorker<Task extends { readonly kind: string }, Answers> {
 		// One that broke is told of it when it starts again.
 		if (this.again === undefined) {
 			this.worker ??= this.start();
-			this.worker.postMessage({ ask, task });
+			this.tell(this.worker, ask, task);
 		}
 		return answer;
 	}
@@ -65,6 +67,11 @@ export class TaskWorker<Task extends { readonly kind: string }, Answers> {
 		return worker;
 	}
 
+	/** With the units in which its words are to be. */
+	private tell(worker: Worker, ask: number, task: unknown): void {
+		worker.postMessage({ ask, task, units: shownUnits() });
+	}
+
 	private restart(): void {
 		if (++this.broke > AGAIN.times) return this.end();
 		this.worker?.terminate();
@@ -72,14 +79,20 @@ export class TaskWorker<Task extends { readonly kind: string }, Answers> {
 		this.again = setTimeout(() => {
 			this.again = undefined;
 			const worker = (this.worker = this.start());
-			for (const [ask, { task }] of this.waiting) worker.postMessage({ ask, task });
+			for (const [ask, { task }] of this.waiting) this.tell(worker, ask, task);
 		}, AGAIN.afterMs);
 	}
 }
 
 /** Makes this thread a worker: one task at a time; the answer carries its number. */
 export function serve<Task>(work: (task: Task) => unknown): void {
-	self.onmessage = ({ data: { ask, task } }: MessageEvent<{ ask: number; task: Task }>) => {
+	interface Asked {
+		readonly ask: number;
+		readonly task: Task;
+		readonly units: ShownUnits;
+	}
+	self.onmessage = ({ data: { ask, task, units } }: MessageEvent<Asked>) => {
+		showIn(() => units);
 		try {
 			self.postMessage({ ask, answer: work(task) });
 		} catch (error) {

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { beadWords, coilWords, hookWords } from '$core/fly/index';
-	import { MILLIMETRE } from '$core/quantity/index';
+	import { MILLIMETRE, shownUnits } from '$core/quantity/index';
 	import { useWorkspace } from '$lib/state/context';
 	import { massFigure } from '$lib/ui/figures';
 	import { artOf } from '$lib/ui/section/art';
@@ -28,7 +28,12 @@
 			height: (max.y - min.y) / MILLIMETRE + 1
 		};
 		const enlarged = Math.min(12, Math.max(2, Math.floor(PAGE / box.width)));
-		return { shapes: artOf(section), box, enlarged, ticks: ticksBetween(min.x, max.x, 'mm') };
+		return {
+			shapes: artOf(section),
+			box,
+			enlarged,
+			ticks: ticksBetween(min.x, max.x, shownUnits().length)
+		};
 	});
 </script>
 

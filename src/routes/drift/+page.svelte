@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { shown } from '$core/quantity/index';
 	import { untrack } from 'svelte';
 	import { compileLine, wayTable } from '$core/rig/index';
 	import StripHead from '$lib/strip/StripHead.svelte';
@@ -72,7 +73,7 @@
 					description="{selection.fly?.name ?? 'The fly'} on {selection.rig?.name ??
 						'its line'} through {selection.lie?.name ?? 'the water'}: {single.time === null
 						? 'never in the zone'
-						: `in the zone after ${single.time.toFixed(1)} s, ${single.distance!.toFixed(1)} m downstream`}"
+						: `in the zone after ${single.time.toFixed(1)} s, ${shown.water.words(single.distance!, 1)} downstream`}"
 				/>
 			</div>
 			<PlayerBar {player} {end} />

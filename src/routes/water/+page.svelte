@@ -4,9 +4,9 @@
 		exponentField,
 		flowField,
 		holdField,
+		type QuantityField,
 		speedField,
-		without,
-		type QuantityField
+		without
 	} from '$core/quantity/index';
 	import { partsOf } from '$core/rig/index';
 	import {
@@ -21,7 +21,7 @@
 	import LieList from '$lib/strip/LieList.svelte';
 	import type { DocumentRow } from '$lib/documents/kinds';
 	import WaterFields from '$lib/controls/WaterFields.svelte';
-	import { fixed } from '$lib/controls/water';
+	import { wadingFigure } from '$lib/ui/figures';
 	import { useWorkspace } from '$lib/state/context';
 	import Segments from '$lib/ui/Segments.svelte';
 	import FieldStepper from '$lib/ui/FieldStepper.svelte';
@@ -56,23 +56,13 @@
 
 {#snippet number(
 	label: string,
-	unit: string,
 	field: QuantityField,
 	value: number,
 	small: number,
 	big: number,
 	onchange: (value: number) => void
 )}
-	<FieldStepper
-		{label}
-		{unit}
-		{value}
-		show={fixed(3)}
-		field={{ ...field, name: label }}
-		{small}
-		{big}
-		{onchange}
-	/>
+	<FieldStepper {label} {value} field={{ ...field, name: label }} {small} {big} {onchange} />
 {/snippet}
 
 <svelte:head><title>Water · Gravitas</title></svelte:head>
@@ -99,7 +89,6 @@
 				<div class="mt-2 grid grid-cols-2 gap-2">
 					{@render number(
 						'Stretch where it may be taken',
-						'm',
 						holdField,
 						surveyed.hold ?? USUAL_HOLD,
 						0.1,
@@ -108,7 +97,6 @@
 					)}
 					{@render number(
 						'Depth when the flow stops',
-						'm',
 						{ ...depthField, possible: [0, 10], usual: [0, 5] },
 						surveyed.residualDepth ?? 0,
 						0.05,
@@ -134,13 +122,12 @@
 						onchange={(event) => set({ notes: event.currentTarget.value })}></textarea>
 				</label>
 				<FlowPanel {changed} farOff={strip.today?.farOff ?? false} {set}>
-					{@render number('Flow today', 'm³/s', flowField, strip.flow ?? 1, 0.1, 1, (flowM3s) =>
+					{@render number('Flow today', flowField, strip.flow ?? 1, 0.1, 1, (flowM3s) =>
 						strip.setRiver({ flowM3s })
 					)}
 					{#snippet rises()}
 						{@render number(
 							'Depth grows by the power',
-							'',
 							exponentField,
 							strip.exponents.depth,
 							0.01,
@@ -149,7 +136,6 @@
 						)}
 						{@render number(
 							'Speed grows by the power',
-							'',
 							exponentField,
 							strip.exponents.speed ?? USUAL_EXPONENTS.speed,
 							0.01,
@@ -172,8 +158,7 @@
 							? 'bg-sunk'
 							: 'bg-warn-soft'}"
 					>
-						<b>Wading: depth × speed <span class="figure">{wading.product.toFixed(2)}</span> m²/s</b
-						>,
+						<b>Wading: depth × speed <span class="figure">{wadingFigure(wading.product)}</span></b>,
 						{wadingWords[wading.level]}. A caution, never a permission: an estimate from the bank
 						that knows neither the footing nor you. When in doubt stay out; local rules decide.
 					</p>

@@ -1,4 +1,4 @@
-import { GRAM, without } from '../../quantity/index';
+import { shown, without } from '../../quantity/index';
 import type { Build } from '../build';
 import { partsOf } from '../parts';
 import type { ParameterValues } from '../../parameter/index';
@@ -55,7 +55,7 @@ function weighingNote(build: Build, values: ParameterValues): FitNote | null {
 	);
 	const factor = weighed / sum;
 	if (factor < UNEXPLAINED && factor > 1 / UNEXPLAINED) return null;
-	const off = `${Math.abs((weighed - sum) / GRAM).toFixed(2)} g`;
+	const off = shown.mass.words(Math.abs(weighed - sum), 2);
 	return {
 		code: 'weighing-off',
 		part: 'hook',

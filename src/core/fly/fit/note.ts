@@ -1,5 +1,5 @@
 import type { Point } from '../../body/index';
-import { MILLIMETRE } from '../../quantity/index';
+import { shown } from '../../quantity/index';
 import type { Build } from '../build';
 import { onShank } from '../hook';
 import type { PartName } from '../parts';
@@ -52,7 +52,7 @@ export interface FitNote {
 }
 
 /** A length as a tier reads it. @param metres m */
-export const mm = (metres: number) => `${(metres / MILLIMETRE).toFixed(1)} mm`;
+export const mm = (metres: number) => `${shown.small.fixed(metres, 1)} ${shown.small.unit}`;
 
 /** A place above the shank's line by a distance, in the fly's frame. */
 export function above({ hook }: Build, s: number, distance: number): Point {

@@ -11,7 +11,7 @@ export const threadField: QuantityField = {
 		in: (n) => denierOf(n * INCH),
 		'"': (n) => denierOf(n * INCH)
 	},
-	example: '70, 8/0 or 0.1 mm'
+	example: () => '70, 8/0 or 0.1 mm'
 };
 
 /** Denier of a polyester thread of an apparent diameter, packed to three quarters. @param diameter m */

@@ -1,3 +1,4 @@
+import { GRAM, massField } from '$core/quantity/index';
 import { shownChange, type Difference } from '../difference';
 import { batchWords, type BatchBodyDocument } from './body';
 
@@ -7,7 +8,7 @@ export function batchChange(a: BatchBodyDocument, b: BatchBodyDocument): Differe
 		if (!tied) return 'not tied';
 		const { massG, together = 1, out } = tied;
 		const among = together > 1 ? `, one of ${together}` : '';
-		const weight = massG === undefined ? 'tied' : `${massG} g${among}`;
+		const weight = massG === undefined ? 'tied' : `${massField.show(massG * GRAM)}${among}`;
 		return out === undefined ? weight : `${weight}, ${out}`;
 	};
 	const flies = [...new Set([...a.flies, ...b.flies].map(({ fly }) => fly))].sort((x, y) => x - y);

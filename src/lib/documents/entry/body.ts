@@ -1,3 +1,4 @@
+import { dropField, GRAM, massField, wireLengthField } from '$core/quantity/index';
 import { sights, type Sight } from '$core/learn/index';
 import type { LieBodyDocument } from '../lie/body';
 import type { RigBodyDocument } from '../rig/body';
@@ -101,12 +102,13 @@ export function entryWords({
 }: EntryBodyDocument): string {
 	if (weighing) {
 		const { of, count, massG, lengthM } = weighing;
-		if (of === 'wire') return `${lengthM} m weigh ${massG} g`;
-		return count === 1 ? `weighs ${massG} g` : `${count} weigh ${massG} g`;
+		const weight = massField.show(massG * GRAM);
+		if (of === 'wire') return `${wireLengthField.show(lengthM!)} weigh ${weight}`;
+		return count === 1 ? `weighs ${weight}` : `${count} weigh ${weight}`;
 	}
 	if (drop) {
 		const { runsS, distanceM } = drop;
-		return `${distanceM} m in ${runsS.map((s) => s.toFixed(2)).join(', ')} s`;
+		return `${dropField.show(distanceM)} in ${runsS.map((s) => s.toFixed(2)).join(', ')} s`;
 	}
 	if (outing) return `${outing.lieName}: ${sightWords[outing.saw]}${outing.fish ? ', a fish' : ''}`;
 	if (reset) return `learned anew: ${reset.score}`;

@@ -1,7 +1,7 @@
 import { beadMetalWords, coilMetalWords, hookWords, ribKindWords } from '$core/fly/index';
 import { prior } from '$core/parameter/index';
 import { materials, nominalHook } from '$core/material/index';
-import { MILLIMETRE } from '$core/quantity/index';
+import { beadDiameterField, GRAM, massField, MILLIMETRE, shown } from '$core/quantity/index';
 import type { RecipeDocument } from '../fly/recipe';
 
 /** A packet, a spool or a bag: just one of the materials is there. */
@@ -122,14 +122,22 @@ export function weighedEach({ measured }: LotBodyDocument): number | null {
 		: null;
 }
 
+const ribWire = (mm: number) => shown.small.words(mm * MILLIMETRE, 3);
+/** @param grams g */
+const eachWords = (grams: number) =>
+	shown.mass.unit === 'g'
+		? `${Number((grams * 1000).toPrecision(3))} mg`
+		: `${Number(shown.mass.to(grams * GRAM).toPrecision(3))} gr`;
+
 /** What is in the packet, in a few words. */
 export function lotWords(body: LotBodyDocument): string {
 	const { hook, bead, coil, thread, rib, dressing, finish } = body;
 	if (hook) return hookWords(hook);
-	if (bead) return `${beadMetalWords[bead.metal]} ${bead.diameterMm} mm, ${bead.shape}`;
+	if (bead)
+		return `${beadMetalWords[bead.metal]} ${beadDiameterField.show(bead.diameterMm * MILLIMETRE)}, ${bead.shape}`;
 	if (coil) return `${coilMetalWords[coil.metal]} ${String(coil.wireInch).replace(/^0/, '')} in`;
 	if (thread) return `${thread.denier} denier`;
-	if (rib) return `${ribKindWords[rib.kind]} ${rib.wireMm} mm`;
+	if (rib) return `${ribKindWords[rib.kind]} ${ribWire(rib.wireMm)}`;
 	if (dressing) return dressing.kind;
 	return finish?.kind ?? '';
 }
@@ -142,8 +150,8 @@ export function measuredWords(body: LotBodyDocument): string {
 	return [
 		each === null
 			? ''
-			: `${measured.pieces} weigh ${measured.togetherG} g, ${Number((each * 1000).toPrecision(3))} mg each`,
-		measured.wireMm === undefined ? '' : `wire ${measured.wireMm} mm`
+			: `${measured.pieces} weigh ${massField.show(measured.togetherG! * GRAM)}, ${eachWords(each)} each`,
+		measured.wireMm === undefined ? '' : `wire ${ribWire(measured.wireMm)}`
 	]
 		.filter(Boolean)
 		.join('; ');
@@ -155,8 +163,8 @@ export function nominalWords(body: LotBodyDocument): string {
 	const density = (kg: number) => `${Number((kg / 1000).toFixed(2))} g/cm³`;
 	if (hook) {
 		const { wire, shank, gape } = nominalHook(hook.size, hook.lengthX, hook.wireX);
-		const mm = (metres: number) => `${(metres / MILLIMETRE).toFixed(2)} mm`;
-		return `Nominal: wire ${mm(wire)}, shank ${mm(shank)}, gape ${mm(gape)} (our estimate from proportions, ± 10 %; no standard exists).`;
+		const length = (metres: number) => `${shown.small.fixed(metres, 2)} ${shown.small.unit}`;
+		return `Nominal: wire ${length(wire)}, shank ${length(shank)}, gape ${length(gape)} (our estimate from proportions, ± 10 %; no standard exists).`;
 	}
 	if (bead) {
 		if (bead.metal === 'own') return 'An own metal: its density is said on the Bench.';
@@ -169,6 +177,6 @@ export function nominalWords(body: LotBodyDocument): string {
 	}
 	if (thread)
 		return `Nominal: ${thread.denier} g per 9000 m, polyester of ${density(materials.polyester.density)} (${materials.polyester.source}).`;
-	if (rib) return `Nominal: ${rib.wireMm} mm as sold; ± 10 % on its weight (our estimate).`;
+	if (rib) return `Nominal: ${ribWire(rib.wireMm)} as sold; ± 10 % on its weight (our estimate).`;
 	return 'Its weight on the fly is our estimate a pinch, a turn or a drop.';
 }

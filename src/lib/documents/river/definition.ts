@@ -1,4 +1,4 @@
-import { flowField } from '$core/quantity/index';
+import { flowField, temperatureField } from '$core/quantity/index';
 import { exampleId, type Definition } from '../definition';
 import { shownChange, type Difference } from '../difference';
 import type { RiverBodyDocument } from './body';
@@ -10,7 +10,7 @@ function riverChange(a: RiverBodyDocument, b: RiverBodyDocument): Difference {
 	const flow = ({ flowM3s }: RiverBodyDocument) =>
 		flowM3s === undefined ? 'not said' : flowField.show(flowM3s);
 	return shownChange([
-		['water', `${a.temperatureC} °C`, `${b.temperatureC} °C`],
+		['water', temperatureField.show(a.temperatureC), temperatureField.show(b.temperatureC)],
 		['flow', flow(a), flow(b)],
 		['depth’s exponent', String(a.depthExponent ?? 'usual'), String(b.depthExponent ?? 'usual')],
 		['speed’s exponent', String(a.speedExponent ?? 'usual'), String(b.speedExponent ?? 'usual')]

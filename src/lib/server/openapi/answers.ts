@@ -7,7 +7,7 @@ import { ways } from '$core/rig/index';
 import { importChoices } from '$lib/api/import';
 import { RecipeRequest } from '$lib/documents/fly/recipe-validation';
 import { TyingRequest } from '$lib/documents/batch/validation';
-import { StripRequest } from '$lib/api/requests';
+import { StripRequest, UnitsRequest } from '$lib/api/requests';
 
 /** JSON Schemas of what the API answers; every field says what it is and in what unit. */
 type Said = (description: string) => JsonSchema;
@@ -158,6 +158,7 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 		['errors', 'current', 'change', 'changed']
 	),
 	Strip: schemaOf(StripRequest),
+	Units: schemaOf(UnitsRequest),
 	Snapshot: object({
 		database: text('the database’s own id'),
 		snapshotVersion: text('changes whenever anything is kept'),
@@ -181,6 +182,7 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 				['lastRigId']
 			)
 		),
+		units: said('what figures are shown in', { allOf: [ref('Units')] }),
 		history: said('what undo and redo would do now', { allOf: [ref('History')] })
 	}),
 	Learning: object({

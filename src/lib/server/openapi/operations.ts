@@ -2,7 +2,14 @@ import { starterRecipe } from '$core/fly/index';
 import { starterRig } from '$core/rig/index';
 import { ActionRequest } from '$lib/api/actions';
 import { schemaOf, type JsonSchema } from '$lib/contract/fields';
-import { DRIFTS_RANGE, MatchRequest, PredictRequest, StripRequest } from '$lib/api/requests';
+import { METRIC } from '$core/quantity/index';
+import {
+	DRIFTS_RANGE,
+	MatchRequest,
+	PredictRequest,
+	StripRequest,
+	UnitsRequest
+} from '$lib/api/requests';
 import { list, ref } from './answers';
 import { recipeToDocument } from '$lib/documents/fly/recipe';
 import { lieExample } from '$lib/documents/lie/definition';
@@ -194,6 +201,18 @@ export const operations: readonly Operation[] = [
 		answer: { status: 200, content: ref('Strip') },
 		errors: [400, 422],
 		examples: [{ path: '/api/strip', body: { flyId: null, lieId: null, rigId: null }, status: 200 }]
+	},
+	{
+		method: 'put',
+		path: '/api/units',
+		summary: 'What figures are shown in: in pages, and in words; fields are named by their units',
+		body: { schema: schemaOf(UnitsRequest) },
+		answer: { status: 200, content: ref('Units') },
+		errors: [400, 422],
+		examples: [
+			{ path: '/api/units', body: { ...METRIC, mass: 'ounce' }, status: 422 },
+			{ path: '/api/units', body: METRIC, status: 200 }
+		]
 	},
 	{
 		method: 'get',

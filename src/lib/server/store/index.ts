@@ -9,7 +9,7 @@ import { openPglite } from '../db/pglite';
 import { findDamage } from '../db/tables';
 import { keepBackups } from './backups';
 import { startDemo, startEmpty } from './first-content';
-import { createStore, nameDatabase, type Store } from './store';
+import { createStore, nameDatabase, speakIn, type Store } from './store';
 
 export { Refusal } from './refusal';
 export type { Store } from './store';
@@ -41,6 +41,7 @@ export async function openStore(folder: string, { demo, restore }: OpenOptions):
 			await migrate(db, () => makeBackup(db, backups, 'before-migration'));
 			await (demo ? startDemo(db) : startEmpty(db));
 			await nameDatabase(db);
+			await speakIn(db);
 			return createStore(db, keepBackups(db, backups), release);
 		} catch (error) {
 			await db.close().catch(() => undefined);

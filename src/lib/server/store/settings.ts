@@ -1,3 +1,4 @@
+import { METRIC, type ShownUnits } from '$core/quantity/index';
 import type { StripSelection } from '$lib/api/answers';
 import type { Database, Queryable } from '../db/database';
 
@@ -6,6 +7,20 @@ export async function setting<T>(tx: Queryable, key: string): Promise<T | undefi
 	const sql = 'select value from setting where key = $1';
 	return (await tx.query<{ value: T }>(sql, [key]))[0]?.value;
 }
+
+/** In place of what was kept under it. */
+export const keepSetting = (tx: Queryable, key: string, value: object): Promise<unknown> =>
+	tx.query(
+		`insert into setting (key, value) values ($1, $2::jsonb)
+		on conflict (key) do update set value = excluded.value`,
+		[key, JSON.stringify(value)]
+	);
+
+/** What figures are shown in, in this database. */
+export const unitsIn = async (tx: Queryable): Promise<ShownUnits> => ({
+	...METRIC,
+	...(await setting<Partial<ShownUnits>>(tx, 'units'))
+});
 
 /** The rig that is put away for none stays the one that chances are meant by. */
 export const keepStrip = (tx: Queryable, selection: StripSelection): Promise<unknown> =>

@@ -45,7 +45,8 @@ import {
 import type { Write } from './import';
 import { News, type Listener } from './news';
 import { Refusal } from './refusal';
-import { keepStrip, keepWorkedOut, setting, workedOut } from './settings';
+import { keepSetting, keepStrip, keepWorkedOut, setting, unitsIn, workedOut } from './settings';
+import { showIn, type ShownUnits } from '$core/quantity/index';
 import { listTying, putTying } from './tying';
 
 /** Presses closer together than this, on the same value, are one action; in milliseconds. */
@@ -89,6 +90,8 @@ export interface Store {
 	undo(): Promise<ActionAnswer>;
 	redo(): Promise<ActionAnswer>;
 	setStrip(selection: StripSelection): Promise<void>;
+	/** What figures are shown in from now on: in pages, and in the words of what is done. */
+	setUnits(units: ShownUnits): Promise<void>;
 	/** What was kept of a long work, and what it was done from; null when nothing was. */
 	workedOut(what: string): Promise<{ readonly origin: string; readonly answer: unknown } | null>;
 	/** Keeps the answer of a long work between starts, in place of the last one. */
@@ -120,6 +123,12 @@ export const nameDatabase = (db: Database): Promise<unknown> =>
 		)
 	);
 
+/** Makes the words of this process say figures as the person reads them. */
+export async function speakIn(db: Database): Promise<void> {
+	const units = await db.read(unitsIn);
+	showIn(() => units);
+}
+
 /** Each kind has a table of its name. */
 const foundSum = (db: Queryable) => sumOf(db, taughtBy);
 
@@ -141,6 +150,7 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 			restore: async (name) => {
 				await backups.restore(name);
 				await nameDatabase(db);
+				await speakIn(db);
 				news.tell({ changes: null, history: await db.read(historyEnds) });
 			}
 		},
@@ -176,6 +186,7 @@ function readsOf(
 			rigId: null,
 			...(await setting<StripSelection>(tx, 'strip'))
 		},
+		units: await unitsIn(tx),
 		history: await historyEnds(tx)
 	});
 	return {
@@ -304,10 +315,17 @@ function writesOf(
 /** What is kept beside the documents, and what is learned from. */
 function besides(
 	db: Database
-): Pick<Store, 'setStrip' | 'workedOut' | 'keepWorkedOut' | 'setTying' | 'foundSum' | 'found'> {
+): Pick<
+	Store,
+	'setStrip' | 'setUnits' | 'workedOut' | 'keepWorkedOut' | 'setTying' | 'foundSum' | 'found'
+> {
 	return {
 		setStrip: async (selection) => {
 			await db.transaction((tx) => keepStrip(tx, selection));
+		},
+		setUnits: async (units) => {
+			await db.transaction((tx) => keepSetting(tx, 'units', units));
+			await speakIn(db);
 		},
 		workedOut: (what) => workedOut(db, what),
 		keepWorkedOut: async (what, origin, answer) => {

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { weightWords } from '$lib/ui/figures';
+	import { GRAM, shown } from '$core/quantity/index';
 	import type { BatchRow } from '$lib/documents/kinds';
 	import { useWorkspace } from '$lib/state/context';
 	import { chartOf, offOf, runOff } from './run';
@@ -36,9 +38,9 @@
 		viewBox="0 0 {WIDTH} {HEIGHT}"
 		class="w-full max-w-[40rem]"
 		role="img"
-		aria-label="Control chart: {flies.length} flies weighed, centre {chart.centre.toFixed(
-			3
-		)} g, limits {chart.lower.toFixed(3)} to {chart.upper.toFixed(3)} g, {flagged.length === 0
+		aria-label="Control chart: {flies.length} flies weighed, centre {weightWords(
+			chart.centre
+		)}, limits {weightWords(chart.lower)} to {weightWords(chart.upper)}, {flagged.length === 0
 			? 'none off'
 			: `${flagged.length} off`}"
 	>
@@ -58,7 +60,7 @@
 				text-anchor="end"
 				font-size="12"
 				class="figure"
-				fill="var(--quiet)">{level.toFixed(3)}</text
+				fill="var(--quiet)">{shown.mass.fixed(level * GRAM, 3)}</text
 			>
 		{/each}
 		<path
@@ -87,9 +89,9 @@
 			viewBox="0 0 {WIDTH} 50"
 			class="w-full max-w-[40rem]"
 			role="img"
-			aria-label="Moving ranges: what each differs from the one before, limit {chart.rangeLimit.toFixed(
-				3
-			)} g"
+			aria-label="Moving ranges: what each differs from the one before, limit {weightWords(
+				chart.rangeLimit
+			)}"
 		>
 			<path
 				d="M{LEFT} {up(chart.rangeLimit)}H{WIDTH - 4}"
@@ -102,7 +104,7 @@
 				text-anchor="end"
 				font-size="12"
 				class="figure"
-				fill="var(--quiet)">{chart.rangeLimit.toFixed(3)}</text
+				fill="var(--quiet)">{shown.mass.fixed(chart.rangeLimit * GRAM, 3)}</text
 			>
 			{#each chart.points as { range }, k (k)}
 				{#if range !== null}
@@ -114,7 +116,7 @@
 				{/if}
 			{/each}
 			<text x={WIDTH - 6} y="48" text-anchor="end" font-size="12" fill="var(--quiet)"
-				>from one to the next, g</text
+				>from one to the next, {shown.mass.unit}</text
 			>
 		</svg>
 	{/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { priceWords, shown } from '$core/quantity/index';
 	import type { Amount } from '$core/batch/index';
 	import type { PartName } from '$core/fly/index';
 	import type { LotRow } from '$lib/documents/kinds';
@@ -48,7 +49,7 @@
 					</th>
 					<td class="figure text-right text-lg">{amountWords(amount)}</td>
 					<td class="pl-3 text-right text-sm whitespace-nowrap text-quiet">
-						{amount.cut === null ? '' : `${(100 * amount.cut).toFixed(1)} cm each, ends included`}
+						{amount.cut === null ? '' : `${shown.hand.words(amount.cut, 1)} each, ends included`}
 					</td>
 				</tr>
 			{/each}
@@ -58,6 +59,6 @@
 		One hook and one bead in ten to spare; wire with ends to hold it by; fur with what falls off.
 		{price === null
 			? 'A price of hook, bead or wire is not known.'
-			: `Hooks, beads and wire come to ${price.toFixed(2)}.`}
+			: `Hooks, beads and wire come to ${priceWords(price)}.`}
 	</p>
 </section>

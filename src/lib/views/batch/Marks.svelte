@@ -1,6 +1,7 @@
 <script lang="ts">
+	import { shown } from '$core/quantity/index';
 	import type { Gauge, Mark } from '$core/batch/index';
-	import { gauged, mm } from './words';
+	import { gauged, markNumber } from './words';
 
 	interface Props {
 		marks: readonly Mark[];
@@ -17,8 +18,9 @@
 				<tr class="border-t border-line/60 align-baseline">
 					<th class="py-1 pr-3 text-left font-normal">{mark.words}</th>
 					<td class="text-right whitespace-nowrap"
-						><span class="figure text-lg">{mm(mark.length)}</span>
-						<span class="text-sm text-quiet">mm{mark.kind === 'place' ? ' from the eye' : ''}</span
+						><span class="figure text-lg">{markNumber(mark.length)}</span>
+						<span class="text-sm text-quiet"
+							>{shown.small.unit}{mark.kind === 'place' ? ' from the eye' : ''}</span
 						></td
 					>
 					<td class="pl-3 text-sm text-quiet">{gauged(mark, lengths)}</td>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { shown } from '$core/quantity/index';
 	import { untrack } from 'svelte';
 	import { gaugeLengths, marksOf } from '$core/batch/index';
 	import { buildFly, mediansFor } from '$core/fly/index';
@@ -12,7 +13,7 @@
 	import { offOf, type RunItem } from './run';
 	import { stayAwake } from './wake-lock';
 	import WeighStep from './WeighStep.svelte';
-	import { cautionWords, gauged, mm } from './words';
+	import { cautionWords, gauged, markNumber } from './words';
 	import { batchesOf } from '$lib/state/batches.svelte';
 	import { useWorkspace } from '$lib/state/context';
 
@@ -48,8 +49,10 @@
 	const build = $derived(buildFly(item.recipe, mediansFor(item.recipe, parameters.distribution)));
 	const marks = $derived(marksOf(build));
 	const lengths = $derived(gaugeLengths(build));
-	const shown = $derived(marks.filter(({ code }) => now?.step.marks.includes(code)));
-	const places = $derived(shown.filter(({ kind }) => kind === 'place').map(({ length }) => length));
+	const marked = $derived(marks.filter(({ code }) => now?.step.marks.includes(code)));
+	const places = $derived(
+		marked.filter(({ kind }) => kind === 'place').map(({ length }) => length)
+	);
 	const row = $derived(batches.batch(tying.id));
 	const count = $derived(row ? fliesOf(row.body) : 0);
 	const weighing = $derived(now?.step.key === 'weigh');
@@ -163,7 +166,7 @@
 			<span
 				class="max-w-[26ch] leading-tight font-semibold {weighing
 					? 'text-3xl'
-					: counted || shown.length > 1
+					: counted || marked.length > 1
 						? 'text-[clamp(1.750rem,4.500vw,3.250rem)]'
 						: 'text-[clamp(2rem,5.500vw,4.500rem)]'}"
 				aria-live="polite">{now.step.words}</span
@@ -178,12 +181,11 @@
 						: 'each key or tap a turn; A counts aloud'}</span
 				>
 			{/if}
-			{#each shown as mark, k (k)}
+			{#each marked as mark, k (k)}
 				<span class="text-2xl"
 					>{mark.words}
-					<b class="figure text-4xl">{mm(mark.length)}</b> mm{mark.kind === 'place'
-						? ' from the eye'
-						: ''}
+					<b class="figure text-4xl">{markNumber(mark.length)}</b>
+					{shown.small.unit}{mark.kind === 'place' ? ' from the eye' : ''}
 					<span class="text-quiet">{gauged(mark, lengths)}</span></span
 				>
 			{/each}

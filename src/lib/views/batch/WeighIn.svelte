@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { GRAM, massField, readQuantity } from '$core/quantity/index';
+	import { GRAM, massField, readQuantity, shown } from '$core/quantity/index';
 	import { fliesOf, itemOf } from '$lib/documents/batch/body';
 	import { recipeFromDocument } from '$lib/documents/fly/recipe';
 	import type { BatchRow } from '$lib/documents/kinds';
@@ -103,8 +103,10 @@
 			{#each flies as { fly, massG, together = 1 } (fly)}
 				<li>
 					<span class="text-quiet">fly {fly + 1}</span>
-					{#if massG === undefined}not weighed{:else}<span class="figure">{massG.toFixed(3)}</span>
-						g{together > 1 ? `, one of ${together}` : ''}{/if}
+					{#if massG === undefined}not weighed{:else}<span class="figure"
+							>{shown.mass.fixed(massG * GRAM, 3)}</span
+						>
+						{shown.mass.unit}{together > 1 ? `, one of ${together}` : ''}{/if}
 				</li>
 			{/each}
 		</ul>
@@ -121,7 +123,8 @@
 					autocomplete="off"
 					bind:value={typed}
 					class="figure h-11 w-28 rounded-md bg-sunk px-3 text-right"
-				/> g
+				/>
+				{shown.mass.unit}
 			</label>
 			<button type="button" class="h-11 rounded-md bg-sunk px-4 hover:bg-line" onclick={together}
 				>Keep</button

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { Distribution } from '$core/parameter/index';
 	import type { Recipe } from '$core/fly/index';
-	import { GRAM, massField, readQuantity } from '$core/quantity/index';
+	import { GRAM, massField, readQuantity, shown } from '$core/quantity/index';
 	import type { FlyRow } from '$lib/documents/kinds';
 	import { entryQuestion, othersIn } from '$lib/evidence/doubts';
 	import { scale } from '$lib/state/scale.svelte';
@@ -33,7 +33,7 @@
 				return;
 			}
 			const decimals = /[.,](\d+)/.exec(typed)?.[1]?.length ?? 0;
-			return weighed(tidy(reading.value / GRAM), 10 ** -Math.max(1, decimals));
+			return weighed(tidy(reading.value / GRAM), stepTyped(decimals));
 		}
 		const { kind, now } = scale;
 		if (kind === 'none') return done(null);
@@ -45,6 +45,9 @@
 			words = 'There is nothing on the pan. Lay the fly on it, or go on without (N).';
 		else weighed(tidy(now.grams), now.step);
 	}
+
+	/** What a typed weight was read to, g: a tenth at the finest, since who types 3 means no 3.000. */
+	const stepTyped = (decimals: number) => shown.mass.from(10 ** -Math.max(1, decimals)) / GRAM;
 
 	/** A scale that stands still wanders by this many steps. */
 	const STILL = 2.5;
@@ -89,8 +92,9 @@
 			inputmode="decimal"
 			autocomplete="off"
 			class="figure h-14 w-36 rounded-md bg-sunk px-3 text-right text-2xl"
-			aria-label="Weight, g"
-		/> g
+			aria-label="Weight, {shown.mass.unit}"
+		/>
+		{shown.mass.unit}
 	</label>
 	{#if words}<span role="alert" class="text-xl text-warn">{words}</span>{/if}
 	{#if scale.kind === 'simulated'}<Pan {recipe} {fly} {seed} />{/if}

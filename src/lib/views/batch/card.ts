@@ -1,9 +1,9 @@
 import { gaugeLengths, marksOf, stepsOf, type Amount } from '$core/batch/index';
 import type { Distribution } from '$core/parameter/index';
 import { buildFly, compileBuild, mediansFor, sectionOf, type Recipe } from '$core/fly/index';
-import { MILLIMETRE } from '$core/quantity/index';
+import { MILLIMETRE, shown } from '$core/quantity/index';
 import { artOf } from '$lib/ui/section/art';
-import { amountWords, cautionWords, duration, gauged, mm } from './words';
+import { amountWords, cautionWords, duration, gauged, markNumber } from './words';
 
 /** Pages a card fits on, mm. */
 export const cardPages = {
@@ -120,13 +120,13 @@ export function cardSvg(
 			marksOf(build).map((mark) => {
 				const from = mark.kind === 'place' ? ' from the eye' : '';
 				const words = gauged(mark, gauges);
-				return `${mark.words} ${mm(mark.length)} mm${from}${words ? ` (${words})` : ''}`;
+				return `${mark.words} ${markNumber(mark.length)} ${shown.small.unit}${from}${words ? ` (${words})` : ''}`;
 			})
 		);
 		heading(`Cut list for ${count}`);
 		columns(
 			amounts.map((amount) => {
-				const cut = amount.cut === null ? '' : `, ${(100 * amount.cut).toFixed(1)} cm each`;
+				const cut = amount.cut === null ? '' : `, ${shown.hand.words(amount.cut, 1)} each`;
 				return `${amountWords(amount)}  ${amount.words}${cut}`;
 			})
 		);

@@ -1,10 +1,11 @@
+import { changeWords, weightWords } from '$lib/ui/figures';
 import { prior, type Distribution } from '$core/parameter/index';
 import { amountsFor, causesFor, diagnose, scatterOf, type Amount } from '$core/batch/index';
 import { controlChart, type ControlChart, type Expected } from '$core/learn/index';
 import { evaluate } from '$core/match/index';
 import type { PartName, Recipe } from '$core/fly/index';
 import { predict } from '$core/predict/index';
-import { CENTIMETRE, GRAM, type Interval } from '$core/quantity/index';
+import { CENTIMETRE, GRAM, type Interval, type Measure, shown } from '$core/quantity/index';
 import { fluidAt, type Lie } from '$core/water/index';
 import {
 	itemOf,
@@ -122,12 +123,12 @@ export function figuresOf(
 	distribution: Distribution = prior
 ): string {
 	const { mass, speed } = predict(recipe, STILL, celsius, distribution);
-	const said = (one: Interval, by: number, digits: number) => {
-		const [value, low, high] = [one.value, one.low, one.high].map((n) => (n / by).toFixed(digits));
+	const said = (one: Interval, measure: Measure, digits: number) => {
+		const [value, low, high] = [one.value, one.low, one.high].map((n) => measure.fixed(n, digits));
 		return `${value} (${low}–${high})`;
 	};
-	const sinks = speed ? `sinks ${said(speed, CENTIMETRE, 0)} cm/s` : 'floats';
-	return `${said(mass, GRAM, 3)} g, ${sinks} in still water; 9 of 10 lie within.`;
+	const sinks = speed ? `sinks ${said(speed, shown.sink, 0)} ${shown.sink.unit}` : 'floats';
+	return `${said(mass, shown.mass, 3)} ${shown.mass.unit}, ${sinks} in still water; 9 of 10 lie within.`;
 }
 
 /** The times that all runs took together, for the paces that are learned. */
@@ -189,8 +190,7 @@ export function chartOf(
 export const causesOf = (recipe: Recipe, distribution: Distribution = prior) =>
 	causesFor(recipe, distribution).map((cause) => ({ ...cause, mass: cause.mass / GRAM }));
 
-const signed = (grams: number, digits = 3) =>
-	`${grams < 0 ? '−' : '+'}${Math.abs(grams).toFixed(digits)} g`;
+const signed = (grams: number, digits = 3) => changeWords(grams * GRAM, shown.mass, digits);
 
 /** What is said of the flies of an item that are off, in the order in which they were weighed. */
 export function offOf(
@@ -227,7 +227,7 @@ export function runOff(
 	const mean = good.reduce((a, b) => a + b, 0) / good.length;
 	if (mean >= predicted.lowG && mean <= predicted.highG) return null;
 	const { lowG, highG } = predicted;
-	return `They weigh ${mean.toFixed(3)} g, and ${lowG.toFixed(3)} to ${highG.toFixed(3)} g was expected: look whether bead, wire and hook are those of the recipe, then weigh ten beads and ten hooks of the lots.`;
+	return `They weigh ${weightWords(mean)}, and ${weightWords(lowG)} to ${weightWords(highG)} was expected: look whether bead, wire and hook are those of the recipe, then weigh ten beads and ten hooks of the lots.`;
 }
 
 /**
@@ -252,12 +252,12 @@ export function sightOf(
 	const most = causes.findLast(({ mass }) => Math.abs(mass) < seen);
 	// What is just seen and what just is not must not read alike.
 	const alike = [least, most].some(
-		(one) => one && Math.abs(one.mass).toFixed(3) === seen.toFixed(3)
+		(one) => one && weightWords(Math.abs(one.mass)) === weightWords(seen)
 	);
 	const digits = alike ? 4 : 3;
 	const said = ({ words, mass }: (typeof causes)[number]) => `${words} (${signed(mass, digits)})`;
 	return [
-		`In steps of ${step} g a fly is noticed that is off by ${seen.toFixed(digits)} g`,
+		`In steps of ${shown.mass.words(step * GRAM, 4)} a fly is noticed that is off by ${weightWords(seen, digits)}`,
 		least ? `, such as ${said(least)}` : ', and nothing that usually goes wrong is so much',
 		most ? `; not ${said(most)}.` : '.'
 	].join('');
@@ -296,12 +296,11 @@ export function substitutesFor(
 					: other;
 			const found = evaluate(kept, fluid, distribution);
 			if (!found.fits) return [];
-			const grams = (found.mass - now.mass) / GRAM;
-			const speed = (found.speed - now.speed) / CENTIMETRE;
-			const sign = (n: number, digits: number) =>
-				`${n < 0 ? '−' : '+'}${Math.abs(n).toFixed(digits)}`;
-			const words = `${sign(grams, 3)} g, ${sign(speed, 0)} cm/s`;
-			return [{ lot, words, off: Math.abs(speed) + 20 * Math.abs(grams) }];
+			const heavier = found.mass - now.mass;
+			const faster = found.speed - now.speed;
+			const words = `${changeWords(heavier, shown.mass, 3)}, ${changeWords(faster, shown.sink, 0)}`;
+			const off = Math.abs(faster) / CENTIMETRE + 20 * Math.abs(heavier / GRAM);
+			return [{ lot, words, off }];
 		})
 		.sort((a, b) => a.off - b.off)
 		.slice(0, 3);

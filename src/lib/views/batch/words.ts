@@ -1,5 +1,5 @@
 import { gaugedWords, inGauge, type Amount, type Gauge, type Mark } from '$core/batch/index';
-import { MILLIMETRE } from '$core/quantity/index';
+import { FOOT, shown } from '$core/quantity/index';
 
 /** Minutes and hours as one says them. */
 export function duration(seconds: number): string {
@@ -8,7 +8,8 @@ export function duration(seconds: number): string {
 	return `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')}`;
 }
 
-export const mm = (metres: number) => (metres / MILLIMETRE).toFixed(1);
+/** The number of a mark; its unit is that of small lengths. */
+export const markNumber = (metres: number) => shown.small.fixed(metres, 1);
 
 /** A mark by the tier's own gauges, with what it is off by where that matters. */
 export function gauged({ length }: Mark, lengths: Readonly<Record<Gauge, number | null>>): string {
@@ -20,13 +21,25 @@ export function gauged({ length }: Mark, lengths: Readonly<Record<Gauge, number 
 	return `${off > 0 ? 'a little more than' : 'a little less than'} ${words}`;
 }
 
+/** What is to be cut off or had, rounded up. @param total m */
+function lengthWords(total: number): string {
+	const short = shown.hand.unit === 'cm' ? 1 : FOOT;
+	if (total >= short) return shown.water.words(total, 1);
+	return `${Math.ceil(shown.hand.to(total))} ${shown.hand.unit}`;
+}
+/** What is no use to weigh: milligrams, or hundredths of a grain, rounded up. @param total mg */
+function finestWords(total: number): string {
+	if (shown.mass.unit === 'gr') return `${Math.ceil(100 * shown.mass.to(total * 1e-6)) / 100} gr`;
+	return total < 1000 ? `${Math.ceil(total)} mg` : `${(total / 1000).toFixed(1)} g`;
+}
+
 /** An amount for the run in the unit that one measures it in. */
 export function amountWords({ unit, total }: Amount): string {
 	switch (unit) {
 		case 'm':
-			return total < 1 ? `${Math.ceil(100 * total)} cm` : `${total.toFixed(1)} m`;
+			return lengthWords(total);
 		case 'mg':
-			return total < 1000 ? `${Math.ceil(total)} mg` : `${(total / 1000).toFixed(1)} g`;
+			return finestWords(total);
 		case 'pieces':
 			return String(Math.ceil(total));
 		case 'feathers':

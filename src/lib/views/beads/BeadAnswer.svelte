@@ -1,11 +1,12 @@
 <script lang="ts">
+	import { beadDiameterField } from '$core/quantity/index';
 	import { beadMetalWords } from '$core/fly/index';
 	import { askedMetals } from '$core/match/index';
 	import { useWorkspace } from '$lib/state/context';
 	import type { WhichBeadState } from '$lib/state/which-bead.svelte';
 	import { faultWords, handSentences } from '$lib/ui/drift-words';
 	import type { BeadForm } from './question.svelte';
-	import { beadName, mm, tenths } from './words';
+	import { beadName, size, tenths } from './words';
 
 	let { search, question }: { search: WhichBeadState; question: BeadForm } = $props();
 	const { strip } = useWorkspace();
@@ -17,8 +18,8 @@
 		askedMetals.flatMap((metal) => {
 			const span = metalSpan(metal);
 			if (!span) return [];
-			const size = span.from === span.to ? mm(span.from) : `${mm(span.from)} to ${mm(span.to)}`;
-			return [`${size} mm ${beadMetalWords[metal]}`];
+			const from = span.from === span.to ? '' : `${size(span.from)} to `;
+			return [`${from}${beadDiameterField.show(span.to)} ${beadMetalWords[metal]}`];
 		})
 	);
 	const none = $derived(answer?.options.find(({ metal }) => metal === null) ?? null);
@@ -62,9 +63,8 @@
 		{:else if answer.take}
 			{@const { take } = answer}
 			<p class="text-4xl leading-tight font-semibold max-md:text-3xl" data-testid="bead">
-				{#if take.metal}<span class="figure">{mm(take.diameter)}</span> mm {beadMetalWords[
-						take.metal
-					]}{:else}No bead{/if}
+				{#if take.metal}<span class="figure">{beadDiameterField.show(take.diameter)}</span>
+					{beadMetalWords[take.metal]}{:else}No bead{/if}
 				<span class="text-xl font-normal text-quiet"
 					>good in <span class="figure">{tenths(take)}</span> of 10 drifts{answer.provisional
 						? ', provisional'

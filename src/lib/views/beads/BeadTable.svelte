@@ -1,13 +1,12 @@
 <script lang="ts">
 	import { beadMetalWords, hookStyleTable } from '$core/fly/index';
 	import { askedMetals, type BeadOption } from '$core/match/index';
-	import { CENTIMETRE, GRAM } from '$core/quantity/index';
+	import { beadDiameterField, depthField, shown, speedField } from '$core/quantity/index';
 	import { wayTable } from '$core/rig/index';
-	import { fixed } from '$lib/controls/index';
 	import { useWorkspace } from '$lib/state/context';
 	import type { WhichBeadState } from '$lib/state/which-bead.svelte';
 	import type { BeadForm } from './question.svelte';
-	import { mm, tenths } from './words';
+	import { tenths } from './words';
 
 	let { search, question }: { search: WhichBeadState; question: BeadForm } = $props();
 	const { selection } = useWorkspace();
@@ -39,9 +38,9 @@
 					? (selection.fly?.name ?? '')
 					: `a ${question.usual.dressing.fullness} nymph`} on a
 				{hookStyleTable[question.recipe.hook.style].words}
-				{question.recipe.hook.size}, in {question.water.depth} m at {fixed(2)(
+				{question.recipe.hook.size}, in {depthField.show(question.water.depth)} at {speedField.show(
 					question.water.surfaceSpeed
-				)} m/s, {wayTable[question.way].words}.
+				)}, {wayTable[question.way].words}.
 			</caption>
 			<thead>
 				<tr class="border-b-2 border-line">
@@ -67,7 +66,9 @@
 				{/if}
 				{#each rows as { diameter, found } (diameter)}
 					<tr class="border-b border-line">
-						<th scope="row" class="figure py-1 text-left font-normal">{mm(diameter)} mm</th>
+						<th scope="row" class="figure py-1 text-left font-normal"
+							>{beadDiameterField.show(diameter)}</th
+						>
 						{#each found as one, k (k)}
 							<td
 								class="px-3 py-1 text-right max-md:px-1.5 {one && does(one) && !one.trouble
@@ -94,8 +95,10 @@
 		>{tenths(one)}</span
 	><span class="text-sm text-quiet">/10</span>
 	<span class="block text-sm whitespace-nowrap text-quiet"
-		><span class="figure">{(one.speed / CENTIMETRE).toFixed(0)}</span> cm/s,
-		<span class="figure">{(one.mass / GRAM).toFixed(2)}</span> g</span
+		><span class="figure">{shown.sink.fixed(one.speed, 0)}</span>
+		{shown.sink.unit},
+		<span class="figure">{shown.mass.fixed(one.mass, 2)}</span>
+		{shown.mass.unit}</span
 	>
 	{#if one.trouble}<span class="block text-sm text-warn">{one.trouble}</span>{/if}
 {/snippet}

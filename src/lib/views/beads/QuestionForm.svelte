@@ -2,7 +2,7 @@
 	import { fullnesses, hookStyles, hookStyleTable } from '$core/fly/index';
 	import { leafField, leafOverField } from '$core/quantity/index';
 	import { ways, wayTable } from '$core/rig/index';
-	import { fixed, hookStepControls } from '$lib/controls/index';
+	import { hookStepControls } from '$lib/controls/index';
 	import WaterFields from '$lib/controls/WaterFields.svelte';
 	import { useWorkspace } from '$lib/state/context';
 	import FieldStepper from '$lib/ui/FieldStepper.svelte';
@@ -29,9 +29,7 @@
 		<div class="mt-2 grid grid-cols-2 gap-2">
 			<FieldStepper
 				label="A leaf, timed over"
-				unit="m"
 				value={question.leafOver}
-				show={fixed(1)}
 				field={leafOverField}
 				small={0.5}
 				big={2}
@@ -42,9 +40,7 @@
 			/>
 			<FieldStepper
 				label="takes"
-				unit="s"
 				value={question.leafSeconds}
-				show={fixed(1)}
 				field={leafField}
 				small={0.5}
 				big={2}

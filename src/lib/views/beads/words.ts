@@ -1,10 +1,11 @@
 import { beadMetalWords } from '$core/fly/index';
 import type { BeadOption } from '$core/match/index';
-import { MILLIMETRE } from '$core/quantity/index';
-import { fixed } from '$lib/controls/index';
+import { beadDiameterField, shown } from '$core/quantity/index';
 
-export const mm = (metres: number) => fixed(1)(metres / MILLIMETRE);
+/** A bead's size without its unit. */
+export const size = (metres: number) =>
+	beadDiameterField.show(metres).replace(` ${shown.small.unit}`, '');
 /** Good drifts of ten. */
 export const tenths = (one: BeadOption) => (10 * one.chance).toFixed(0);
 export const beadName = (one: BeadOption) =>
-	one.metal ? `${mm(one.diameter)} mm ${beadMetalWords[one.metal]}` : 'no bead';
+	one.metal ? `${beadDiameterField.show(one.diameter)} ${beadMetalWords[one.metal]}` : 'no bead';

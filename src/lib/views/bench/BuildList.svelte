@@ -12,7 +12,7 @@
 		type PartName,
 		type Recipe
 	} from '$core/fly/index';
-	import { GRAM } from '$core/quantity/index';
+	import { GRAM, shown as units } from '$core/quantity/index';
 	import Segments from '$lib/ui/Segments.svelte';
 	import {
 		asUsual,
@@ -114,7 +114,10 @@
 					{#if mark}<span class="shrink-0 text-sm text-warn">{mark}</span>{/if}
 					{#if mass !== undefined}
 						<span class="figure shrink-0 text-sm text-quiet"
-							>{mass < 0.0005 * GRAM ? '<.001' : (mass / GRAM).toFixed(3)} g</span
+							>{mass < 0.0005 * GRAM
+								? `<${units.mass.fixed(GRAM / 1000, 3)}`
+								: units.mass.fixed(mass, 3)}
+							{units.mass.unit}</span
 						>
 					{/if}
 				</button>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { shown } from '$core/quantity/index';
 	import type { Column } from '$core/body/index';
 	import { useWorkspace } from '$lib/state/context';
 	import DescentPicture from '$lib/ui/DescentPicture.svelte';
@@ -34,8 +35,8 @@
 					bead: now.section.bead?.outline ?? null,
 					up: now.prediction.sink.steady.up
 				}}
-		description="Path through {now.lie}: {massFigure(now.prediction.mass)
-			.number} g sinking at {speedWords(now.prediction.speed?.value ?? 0)}, {now.prediction.sink
+		description="Path through {now.lie}: {massFigure(now.prediction.mass).number} {shown.mass
+			.unit} sinking at {speedWords(now.prediction.speed?.value ?? 0)}, {now.prediction.sink
 			.attitude}"
 	/>
 	<p class="text-sm text-quiet">

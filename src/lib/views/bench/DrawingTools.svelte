@@ -45,12 +45,6 @@
 	<button
 		type="button"
 		class={button}
-		onclick={() => drawing.set({ ruler: drawing.current.ruler === 'mm' ? 'in' : 'mm' })}
-		>Ruler in {drawing.current.ruler === 'mm' ? 'inches' : 'mm'}</button
-	>
-	<button
-		type="button"
-		class={button}
 		onclick={() => drawing.set({ eye: drawing.current.eye === 'left' ? 'right' : 'left' })}
 		>Eye to the {drawing.current.eye === 'left' ? 'right' : 'left'}</button
 	>

@@ -1,7 +1,7 @@
 <script lang="ts">
+	import { shown } from '$core/quantity/index';
 	import { beadWords, coilWords, hookWords, type Recipe } from '$core/fly/index';
 	import { ALIKE, equivalents, type Equivalent, type Otherwise } from '$core/match/index';
-	import { CENTIMETRE, GRAM } from '$core/quantity/index';
 	import { fluidAt } from '$core/water/index';
 	import { shelfOf } from '$lib/documents/lot/shelf';
 	import Modal from '$lib/ui/Modal.svelte';
@@ -48,7 +48,7 @@
 			const kept: Equivalent[] = [];
 			let count = 0;
 			let done = false;
-			let shown = performance.now();
+			let painted = performance.now();
 			while (!done && !stopped) {
 				const until = performance.now() + SLICE;
 				while (!done && performance.now() < until) {
@@ -57,10 +57,10 @@
 					if (value) kept.push(value);
 					else count++;
 				}
-				if (done || performance.now() - shown > SHOWN_EVERY) {
+				if (done || performance.now() - painted > SHOWN_EVERY) {
 					found = [...kept];
 					tried = count;
-					shown = performance.now();
+					painted = performance.now();
 				}
 				await new Promise((resolve) => setTimeout(resolve));
 			}
@@ -102,8 +102,10 @@
 					<p class="text-sm">{buildWords(recipe)}</p>
 				</div>
 				<p class="leading-tight md:text-right">
-					<span class="figure text-lg">{(speed / CENTIMETRE).toFixed(0)}</span> cm/s,
-					<span class="figure text-lg">{(mass / GRAM).toFixed(3)}</span> g
+					<span class="figure text-lg">{shown.sink.fixed(speed, 0)}</span>
+					{shown.sink.unit},
+					<span class="figure text-lg">{shown.mass.fixed(mass, 3)}</span>
+					{shown.mass.unit}
 					<span class="block text-sm {Math.abs(ratio - 1) < ALIKE ? 'text-quiet' : 'text-warn'}">
 						{Math.abs(ratio - 1) < ALIKE
 							? 'sinks the same'

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { sideOf, type Lever } from '$core/match/index';
 	import type { SpeedWindow } from '$core/predict/index';
-	import { CENTIMETRE, GRAM, MILLIMETRE } from '$core/quantity/index';
+	import { type Measure, shown } from '$core/quantity/index';
 	import type { Attitude } from '$core/sink/index';
 
 	interface Props {
@@ -40,8 +40,9 @@
 		showEquivalents
 	}: Props = $props();
 
-	const signed = (n: number, digits: number) => {
-		const text = Math.abs(n).toFixed(digits);
+	/** @param measure of the change; a plain number without one */
+	const signed = (n: number, digits: number, measure: Measure = shown.plain) => {
+		const text = measure.fixed(Math.abs(n), digits);
 		if (Number(text) === 0) return '·';
 		return `${n > 0 ? '+' : '−'}${text}`;
 	};
@@ -93,10 +94,10 @@
 			<thead class="sticky top-0 bg-ground text-quiet">
 				<tr class="text-right whitespace-nowrap">
 					<th class="py-0.5 pr-2 text-left font-normal">step</th>
-					<th class="px-1 font-normal">g</th>
-					<th class="px-1 font-normal">cm/s</th>
+					<th class="px-1 font-normal">{shown.mass.unit}</th>
+					<th class="px-1 font-normal">{shown.sink.unit}</th>
 					<th class="px-1 font-normal max-md:hidden" title="mean thickness of the fly">bulk %</th>
-					<th class="px-1 font-normal max-md:hidden">gap mm</th>
+					<th class="px-1 font-normal max-md:hidden">gap {shown.small.unit}</th>
 					{#if priced}<th class="pl-1 font-normal max-md:hidden">price</th>{/if}
 				</tr>
 			</thead>
@@ -106,10 +107,12 @@
 						<tr>
 							<td colspan={priced ? 6 : 5} class="border-t border-line pt-0.5 text-quiet"
 								>{#if i === slow}too slow here, which needs <span class="figure"
-										>{(window.from / CENTIMETRE).toFixed(0)}</span
-									> cm/s:{:else}faster than the <span class="figure"
-										>{(window.to / CENTIMETRE).toFixed(0)}</span
-									> cm/s that still do here:{/if}</td
+										>{shown.sink.fixed(window.from, 0)}</span
+									>
+									{shown.sink.unit}:{:else}faster than the <span class="figure"
+										>{shown.sink.fixed(window.to, 0)}</span
+									>
+									{shown.sink.unit} that still do here:{/if}</td
 							>
 						</tr>
 					{/if}
@@ -145,15 +148,15 @@
 								>
 							</button>
 						</td>
-						<td class="figure px-1 whitespace-nowrap">{signed(lever.massChange / GRAM, 3)}</td>
+						<td class="figure px-1 whitespace-nowrap">{signed(lever.massChange, 3, shown.mass)}</td>
 						<td class="figure px-1 font-semibold whitespace-nowrap"
-							>{signed(lever.speedChange / CENTIMETRE, 1)}</td
+							>{signed(lever.speedChange, 1, shown.sink)}</td
 						>
 						<td class="figure px-1 whitespace-nowrap max-md:hidden"
 							>{signed(100 * lever.bulkChange, 0)}</td
 						>
 						<td class="figure px-1 whitespace-nowrap max-md:hidden"
-							>{signed(lever.gapChange / MILLIMETRE, 1)}</td
+							>{signed(lever.gapChange, 1, shown.small)}</td
 						>
 						{#if priced}
 							<td class="figure pl-1 whitespace-nowrap max-md:hidden">{costWords(lever.key)}</td>

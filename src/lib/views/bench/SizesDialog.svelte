@@ -6,8 +6,8 @@
 		beadDiameterField,
 		coilWireField,
 		HOOK_SIZE_RANGE,
-		MILLIMETRE,
 		readQuantity,
+		shown,
 		turnsField
 	} from '$core/quantity/index';
 	import { massFigure, speedWords } from '$lib/ui/figures';
@@ -88,9 +88,9 @@
 				{#if bead}
 					<Stepper
 						label="Bead on #{size}"
-						unit="mm"
+						unit={shown.small.unit}
 						value={bead.diameter}
-						show={(d) => String(Number((d / MILLIMETRE).toFixed(2)))}
+						show={(d) => shown.small.trimmed(d, 2)}
 						say={beadDiameterField.show}
 						read={(text) => readQuantity(text, beadDiameterField)}
 						step={tradeSteps(BEAD_STEPS)}
@@ -123,7 +123,8 @@
 					<span class="col-span-2 text-quiet">no coil</span>
 				{/if}
 				<p class="text-right leading-tight">
-					<span class="figure text-lg">{massFigure(mass).number}</span> g
+					<span class="figure text-lg">{massFigure(mass).number}</span>
+					{shown.mass.unit}
 					<span class="block text-sm text-quiet">{speed ? speedWords(speed.value) : 'floats'}</span>
 				</p>
 				{#if stop}<p class="col-span-full text-sm text-warn">{stop.words}</p>{/if}

@@ -1,8 +1,9 @@
 <script lang="ts">
+	import { speedWords } from '$lib/ui/figures';
 	import { goto } from '$app/navigation';
 	import { evaluate } from '$core/match/index';
 	import { beadWords, coilWords, hookWords } from '$core/fly/index';
-	import { CENTIMETRE, GRAM } from '$core/quantity/index';
+	import { GRAM, shown } from '$core/quantity/index';
 	import { fluidAt } from '$core/water/index';
 	import { inBox, itemOf, waysOut } from '$lib/documents/batch/body';
 	import { recipeFromDocument } from '$lib/documents/fly/recipe';
@@ -54,12 +55,12 @@
 		<span class="block text-sm text-quiet">{words}</span>
 		<span class="block text-sm">
 			{#if weights.length > 0}
-				<span class="figure">{mean.toFixed(3)}</span> g{weights.length > 1
-					? `, mean of ${weights.length} weighed`
-					: ', weighed'}
+				<span class="figure">{shown.mass.fixed(mean * GRAM, 3)}</span>
+				{shown.mass.unit}{weights.length > 1 ? `, mean of ${weights.length} weighed` : ', weighed'}
 			{:else}
-				<span class="figure">{(sink.mass / GRAM).toFixed(3)}</span> g, not weighed
-			{/if}{sink.speed > 0 ? `; sinks ${(sink.speed / CENTIMETRE).toFixed(0)} cm/s` : '; floats'}
+				<span class="figure">{shown.mass.fixed(sink.mass, 3)}</span>
+				{shown.mass.unit}, not weighed
+			{/if}{sink.speed > 0 ? `; sinks ${speedWords(sink.speed)}` : '; floats'}
 		</span>
 		<span class="block text-sm text-quiet">
 			tied {row.body.on}{goneWords ? `; ${goneWords}` : ''}

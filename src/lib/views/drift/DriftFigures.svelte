@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { Band, DrawnDrift } from '$core/drift/index';
 	import { GRAVITY } from '$core/material/index';
-	import { CENTIMETRE, GRAM } from '$core/quantity/index';
+	import { shown } from '$core/quantity/index';
 	import { wayTable, type Rig } from '$core/rig/index';
 	import type { Hand } from '$core/predict/index';
 	import {
@@ -47,13 +47,15 @@
 			what: 'Reaches the zone after',
 			about: 'from the landing',
 			value: ({ time }) =>
-				time ? [`${time.middle.toFixed(1)} s`, rangeWords(time)] : ['seldom', '']
+				time ? [`${time.middle.toFixed(1)} s`, rangeWords(time, shown.seconds)] : ['seldom', '']
 		},
 		{
 			what: 'Land it above',
 			about: 'from where it touches the water to where it comes into the zone',
 			value: ({ distance }) =>
-				distance ? [`${distance.middle.toFixed(1)} m`, rangeWords(distance)] : ['–', '']
+				distance
+					? [shown.water.words(distance.middle, 1), rangeWords(distance, shown.water)]
+					: ['–', '']
 		},
 		{
 			what: 'Runs above the bed',
@@ -61,8 +63,8 @@
 			value: ({ height }) =>
 				height
 					? [
-							`${(100 * Math.max(0, height.middle)).toFixed(0)} cm`,
-							`${(100 * Math.max(0, height.low)).toFixed(0)}–${(100 * Math.min(depth, height.high)).toFixed(0)}`
+							shown.hand.words(Math.max(0, height.middle), 0),
+							`${shown.hand.fixed(Math.max(0, height.low), 0)}–${shown.hand.fixed(Math.min(depth, height.high), 0)}`
 						]
 					: ['–', '']
 		},
@@ -85,8 +87,8 @@
 			what: 'Drag',
 			about: 'the fly’s speed against the water round it, in the hold; a dead drift has none',
 			value: ({ slip }) => [
-				`${(slip.middle / CENTIMETRE).toFixed(0)} cm/s`,
-				`${(slip.low / CENTIMETRE).toFixed(0)}–${(slip.high / CENTIMETRE).toFixed(0)}`
+				shown.sink.words(slip.middle, 0),
+				`${shown.sink.fixed(slip.low, 0)}–${shown.sink.fixed(slip.high, 0)}`
 			]
 		},
 		{
@@ -101,8 +103,8 @@
 			what: 'Pull at the fly',
 			about: 'not more than this for 95 % of the time',
 			value: ({ tension }) => [
-				`${(tension.middle / GRAVITY / GRAM).toFixed(2)} g`,
-				`${(tension.low / GRAVITY / GRAM).toFixed(2)}–${(tension.high / GRAVITY / GRAM).toFixed(2)}`
+				shown.mass.words(tension.middle / GRAVITY, 2),
+				`${shown.mass.fixed(tension.low / GRAVITY, 2)}–${shown.mass.fixed(tension.high / GRAVITY, 2)}`
 			]
 		},
 		...(floats

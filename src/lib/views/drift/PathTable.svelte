@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { Band, DrawnDrift } from '$core/drift/index';
-	import { CENTIMETRE } from '$core/quantity/index';
+	import { shown } from '$core/quantity/index';
 	import Modal from '$lib/ui/Modal.svelte';
 
 	interface Props {
@@ -18,7 +18,7 @@
 			({ time }, i) => i === 0 || Math.floor(time * 4) !== Math.floor(drift.path[i - 1]!.time * 4)
 		)
 	);
-	const cm = (metres: number) => (metres / CENTIMETRE).toFixed(0);
+	const cm = (metres: number) => shown.hand.fixed(metres, 0);
 	/** Both ends of 90 % of the height at a distance. */
 	function ends(distance: number): string {
 		if (!band) return '';
@@ -40,20 +40,20 @@
 			<thead class="sticky top-0 bg-raised text-quiet">
 				<tr>
 					<th class="py-1 font-normal">s</th>
-					<th class="font-normal">m downstream</th>
-					<th class="font-normal">cm above the bed</th>
+					<th class="font-normal">{shown.water.unit} downstream</th>
+					<th class="font-normal">{shown.hand.unit} above the bed</th>
 					<th class="font-normal">90 %</th>
-					<th class="font-normal">drag, cm/s</th>
+					<th class="font-normal">drag, {shown.sink.unit}</th>
 				</tr>
 			</thead>
 			<tbody class="figure">
 				{#each rows as { time, distance, height, slip } (time)}
 					<tr class="border-t border-line/60">
 						<td class="py-0.5">{time.toFixed(2)}</td>
-						<td>{distance.toFixed(2)}</td>
+						<td>{shown.water.fixed(distance, 2)}</td>
 						<td>{cm(Math.max(0, height))}</td>
 						<td class="text-quiet">{ends(distance)}</td>
-						<td>{cm(slip)}</td>
+						<td>{shown.sink.fixed(slip, 0)}</td>
 					</tr>
 				{/each}
 			</tbody>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { shown } from '$core/quantity/index';
 	import type { Column } from '$core/body/index';
 	import { speedAt } from '$core/water/index';
 	import { linePath } from '$lib/ui/svg';
@@ -12,13 +13,14 @@
 	}
 	let { column, scene, height }: Props = $props();
 
+	/** Whole metres or feet along the bed, m. */
 	const metres = $derived.by(() => {
-		const span = scene.to - scene.from;
-		const every = span > 24 ? 5 : span > 10 ? 2 : span > 4 ? 1 : 0.5;
-		const first = Math.ceil(scene.from / every);
-		return Array.from(
-			{ length: Math.floor(scene.to / every) - first + 1 },
-			(_, i) => (first + i) * every
+		const [from, to] = [shown.water.to(scene.from), shown.water.to(scene.to)];
+		const span = to - from;
+		const every = span > 60 ? 10 : span > 24 ? 5 : span > 10 ? 2 : span > 4 ? 1 : 0.5;
+		const first = Math.ceil(from / every);
+		return Array.from({ length: Math.floor(to / every) - first + 1 }, (_, i) =>
+			shown.water.from((first + i) * every)
 		);
 	});
 	/** The water's speed over the height, in the left margin. */
@@ -41,14 +43,15 @@
 	{/each}
 </g>
 <text x="12" y={scene.surface - 9} class="text-sm" fill="var(--water)"
-	><tspan class="figure">{column.surfaceSpeed.toFixed(2)}</tspan> m/s</text
+	><tspan class="figure">{shown.current.fixed(column.surfaceSpeed, 2)}</tspan>
+	{shown.current.unit}</text
 >
 <text
 	x={scene.left - 6}
 	y={Math.max(scene.surface + 14, scene.y(Math.min(column.zoneTop, column.depth)) + 5)}
 	text-anchor="end"
 	class="figure text-sm"
-	fill="var(--quiet)">{Math.round(100 * column.zoneTop)} cm</text
+	fill="var(--quiet)">{shown.hand.words(column.zoneTop, 0)}</text
 >
 <text
 	x={scene.left - 6}
@@ -58,7 +61,8 @@
 	fill="var(--quiet)">zone</text
 >
 <text x={scene.left} y={14} class="text-sm" fill="var(--quiet)"
-	>water <tspan class="figure">{Number(column.depth.toFixed(2))}</tspan> m deep{column.lawIsGuess
+	>water <tspan class="figure">{shown.water.trimmed(column.depth, 2)}</tspan>
+	{shown.water.unit} deep{column.lawIsGuess
 		? '; the speed between such stones is a guess'
 		: ''}</text
 >
@@ -75,9 +79,9 @@
 		y={height - 8}
 		text-anchor="middle"
 		class="figure text-sm"
-		fill="var(--quiet)">{Number(metre.toFixed(1))}</text
+		fill="var(--quiet)">{shown.water.trimmed(metre, 1)}</text
 	>
 {/each}
 <text x={scene.left - 6} y={height - 8} text-anchor="end" class="text-sm" fill="var(--quiet)"
-	>m downstream</text
+	>{shown.water.unit} downstream</text
 >

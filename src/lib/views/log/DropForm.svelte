@@ -10,7 +10,6 @@
 	} from '$core/quantity/index';
 	import { recipeToDocument } from '$lib/documents/fly/recipe';
 	import { entryQuestion, othersIn, type EntryQuestion } from '$lib/evidence/doubts';
-	import { fixed } from '$lib/controls';
 	import { gates } from '$lib/state/gates.svelte';
 	import AskedAgain from '$lib/ui/AskedAgain.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
@@ -133,19 +132,15 @@
 	<div class="grid grid-cols-2 gap-2">
 		<FieldStepper
 			label="Distance"
-			unit="cm"
 			value={distance}
-			show={(metres) => fixed(1)(100 * metres)}
 			field={dropField}
-			small={0.05}
-			big={0.5}
+			small={5}
+			big={50}
 			onchange={(metres) => (distance = metres)}
 		/>
 		<FieldStepper
 			label="Water"
-			unit="°C"
 			value={celsius}
-			show={fixed(1)}
 			field={temperatureField}
 			small={0.5}
 			big={5}
@@ -154,9 +149,7 @@
 		<div title="How much one key press comes early or late">
 			<FieldStepper
 				label="Reaction"
-				unit="s"
 				value={reaction}
-				show={fixed(2)}
 				field={reactionField}
 				small={0.01}
 				big={0.1}

@@ -4,6 +4,7 @@
 		massField,
 		piecesField,
 		readQuantity,
+		shown,
 		wireLengthField
 	} from '$core/quantity/index';
 	import { starterRecipe, type Recipe } from '$core/fly/index';
@@ -16,7 +17,6 @@
 	import { entryQuestion, othersIn, type EntryQuestion } from '$lib/evidence/doubts';
 	import { weighedOf } from '$lib/evidence/observations';
 	import { scale } from '$lib/state/scale.svelte';
-	import { fixed } from '$lib/controls';
 	import AskedAgain from '$lib/ui/AskedAgain.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import FieldStepper from '$lib/ui/FieldStepper.svelte';
@@ -71,6 +71,9 @@
 		void [of, lotId, count, length, step];
 		question = null;
 	});
+
+	/** What all of them should weigh. @param grams of one */
+	const each = (grams: number) => shown.mass.to(grams * pieces * GRAM).toPrecision(3);
 
 	/** @param sure whatever is odd about it was asked */
 	async function keep(sure = false) {
@@ -168,12 +171,10 @@
 				{#if of === 'wire'}
 					<FieldStepper
 						label="Length"
-						unit="cm"
 						value={length}
-						show={(metres) => fixed(1)(100 * metres)}
 						field={wireLengthField}
-						small={0.05}
-						big={0.5}
+						small={5}
+						big={50}
 						onchange={(metres) => (length = metres)}
 					/>
 				{:else}
@@ -189,12 +190,16 @@
 				{/if}
 			</div>
 			<label class="grid min-w-0 gap-1">
-				<span class="text-sm text-quiet">weigh{pieces > 1 ? ' together' : 's'}, g</span>
+				<span class="text-sm text-quiet"
+					>weigh{pieces > 1 ? ' together' : 's'}, {shown.mass.unit}</span
+				>
 				<input
 					type="text"
 					inputmode="decimal"
 					autocomplete="off"
-					placeholder={fromScale ? scale.now.grams!.toFixed(scale.now.step >= 0.01 ? 2 : 3) : ''}
+					placeholder={fromScale
+						? shown.mass.fixed(scale.now.grams! * GRAM, scale.now.step >= 0.01 ? 2 : 3)
+						: ''}
 					bind:value={typed}
 					oninput={() => (question = null)}
 					class="figure h-11 w-full min-w-0 rounded-md bg-sunk px-3 text-right text-xl"
@@ -209,10 +214,9 @@
 		/>
 		{#if expected}
 			<p class="text-sm text-quiet">
-				Predicted: <span class="figure">{(expected.value * pieces).toPrecision(3)}</span> g,
-				<span class="figure"
-					>{(expected.low * pieces).toPrecision(3)}–{(expected.high * pieces).toPrecision(3)}</span
-				>
+				Predicted: <span class="figure">{each(expected.value)}</span>
+				{shown.mass.unit},
+				<span class="figure">{each(expected.low)}–{each(expected.high)}</span>
 			</p>
 		{/if}
 		{#if words}<p role="alert" class="text-warn">{words}</p>{/if}

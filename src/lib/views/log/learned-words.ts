@@ -22,7 +22,7 @@ import {
 	worthAWord,
 	type LearnedSummary
 } from '$core/learn/index';
-import { MILLIMETRE } from '$core/quantity/index';
+import { beadDiameterField } from '$core/quantity/index';
 import { recipeFromDocument, recipeToDocument } from '$lib/documents/fly/recipe';
 import type { FlyRow, LotRow } from '$lib/documents/kinds';
 import { withLot } from '$lib/documents/lot/from-stock';
@@ -107,12 +107,12 @@ export function taught(
 		const { bead, hook } = recipe;
 		if (bead && !bead.lot && places.has(beadPlace(bead)) && !seen.has(beadPlace(bead))) {
 			seen.add(beadPlace(bead));
-			const size = (bead.diameter / MILLIMETRE).toFixed(1);
+			const size = beadDiameterField.show(bead.diameter);
 			add(
 				summaryOf(massOf(weighedOf('beads', recipe), prior), learned),
 				`@${beadPlace(bead)}`,
 				(summary) =>
-					`Your ${size} mm ${beadMetalWords[bead.metal]} beads (no packet named): ${than(summary, 'heavier', 'lighter', 'they should be')}`
+					`Your ${size} ${beadMetalWords[bead.metal]} beads (no packet named): ${than(summary, 'heavier', 'lighter', 'they should be')}`
 			);
 		}
 		const hookPlace = `${hook.style} ${hook.size} ${hook.lengthX} ${hook.wireX}`;

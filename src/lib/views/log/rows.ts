@@ -1,6 +1,7 @@
+import { weightWords } from '$lib/ui/figures';
 import { prior } from '$core/parameter/index';
 import type { Learning, Observation } from '$core/learn/index';
-import { GRAM } from '$core/quantity/index';
+import { GRAM, massField, shown } from '$core/quantity/index';
 import type { BatchRow, EntryRow, LotRow } from '$lib/documents/kinds';
 import { entryWords, logKind, sightWords } from '$lib/documents/entry/body';
 import { evidenceOf } from '$lib/evidence/observations';
@@ -123,20 +124,31 @@ function besides({ body }: EntryRow): Pick<LogRow, 'ratio' | 'predicted'> {
 	const each = weighing
 		? weighing.massG / weighing.count
 		: drop!.runsS.reduce((sum, s) => sum + s, 0) / drop!.runsS.length;
-	return compared(each, expected, weighing ? 'g' : 's');
+	return compared(each, expected, weighing ? ofMass : ofTime);
 }
 
 function compared(
 	found: number,
 	{ value, low, high }: { readonly value: number; readonly low: number; readonly high: number },
-	unit: string
+	{ unit, per }: { readonly unit: string; readonly per: number }
 ): Pick<LogRow, 'ratio' | 'predicted'> {
-	const said = (n: number) => n.toPrecision(3);
+	const said = (n: number) => (n * per).toPrecision(3);
 	return {
 		ratio: { found: found / value, low: low / value, high: high / value },
 		predicted: `${said(value)} ${unit}, ${said(low)}–${said(high)}`
 	};
 }
+
+/** What it is said in, and how many of that are one of what was kept (g, s). */
+const ofMass = {
+	get unit() {
+		return shown.mass.unit;
+	},
+	get per() {
+		return shown.mass.to(GRAM);
+	}
+};
+const ofTime = { unit: 's', per: 1 };
 
 /** A weighing of the stock or of a batch. */
 function elsewhere(
@@ -162,8 +174,8 @@ function elsewhere(
 		return {
 			...common,
 			name: `${name}, in the stock`,
-			words: `${weighing.count} weigh ${Number((weighing.mass / GRAM).toPrecision(6))} g`,
-			...(expected ? compared(each, expected, 'g') : { ratio: null, predicted: '' })
+			words: `${weighing.count} weigh ${massField.show(weighing.mass)}`,
+			...(expected ? compared(each, expected, ofMass) : { ratio: null, predicted: '' })
 		};
 	}
 	const batch = batches.find((row) => row.id === id);
@@ -173,9 +185,13 @@ function elsewhere(
 	return {
 		...common,
 		name: `${item?.name ?? ''}, fly ${Number(fly) + 1} of a run`,
-		words: `${weighing.count > 1 ? `${weighing.count} together, each ` : 'weighs '}${each.toFixed(3)} g`,
+		words: `${weighing.count > 1 ? `${weighing.count} together, each ` : 'weighs '}${weightWords(each)}`,
 		...(predicted
-			? compared(each, { value: predicted.massG, low: predicted.lowG, high: predicted.highG }, 'g')
+			? compared(
+					each,
+					{ value: predicted.massG, low: predicted.lowG, high: predicted.highG },
+					ofMass
+				)
 			: { ratio: null, predicted: '' })
 	};
 }

@@ -2,7 +2,7 @@
 	import Pin from '@lucide/svelte/icons/pin';
 	import { beadMetalWords, coilWords, hookWords, type Recipe } from '$core/fly/index';
 	import type { FoundBuild } from '$core/match/index';
-	import { CENTIMETRE, GRAM, MILLIMETRE } from '$core/quantity/index';
+	import { beadDiameterField, GRAM, shown } from '$core/quantity/index';
 	import FlyPicture from '$lib/frame/FlyPicture.svelte';
 	import { useWorkspace } from '$lib/state/context';
 	import { searchOf } from '$lib/state/match.svelte';
@@ -26,8 +26,7 @@
 		const { bead: now } = one.recipe;
 		if (!now) return 'no bead';
 		const shape = now.shape === (pattern.bead?.shape ?? now.shape) ? '' : `, ${now.shape}`;
-		const size = Number((now.diameter / MILLIMETRE).toFixed(2));
-		return `${beadMetalWords[now.metal]} ${size} mm${shape}`;
+		return `${beadMetalWords[now.metal]} ${beadDiameterField.show(now.diameter)}${shape}`;
 	});
 	const coil = $derived(one.recipe.coil ? coilWords(one.recipe.coil) : 'no wire');
 	const otherwise = $derived(
@@ -86,20 +85,23 @@
 				<dt class="sr-only">mass</dt>
 				<dd>
 					<span class="figure {first ? 'text-2xl' : 'text-xl'}"
-						>{(one.mass / GRAM).toFixed(one.mass < GRAM ? 3 : 2)}</span
-					> g
+						>{shown.mass.fixed(one.mass, one.mass < GRAM ? 3 : 2)}</span
+					>
+					{shown.mass.unit}
 				</dd>
 			</div>
 			<div>
 				<dt class="sr-only">sinks</dt>
 				<dd class="text-quiet">
-					<span class="figure">{(one.speed / CENTIMETRE).toFixed(0)}</span> cm/s
+					<span class="figure">{shown.sink.fixed(one.speed, 0)}</span>
+					{shown.sink.unit}
 				</dd>
 			</div>
 			<div>
 				<dt class="sr-only">hook gap left</dt>
 				<dd class="text-quiet">
-					gap <span class="figure">{(one.gapLeft / MILLIMETRE).toFixed(1)}</span> mm
+					gap <span class="figure">{shown.small.fixed(one.gapLeft, 1)}</span>
+					{shown.small.unit}
 				</dd>
 			</div>
 		</dl>

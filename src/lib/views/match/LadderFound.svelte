@@ -1,8 +1,9 @@
 <script lang="ts">
+	import { shown } from '$core/quantity/index';
 	import { beadWords, coilWords } from '$core/fly/index';
 	import type { Rung } from '$core/match/index';
-	import { CENTIMETRE, GRAM } from '$core/quantity/index';
 	import FlyPicture from '$lib/frame/FlyPicture.svelte';
+	import { spanName } from './span-name';
 	import { useWorkspace } from '$lib/state/context';
 	import type { LadderState } from '$lib/state/ladder.svelte';
 
@@ -20,7 +21,9 @@
 
 	/** The span's rows of depth and columns of speed, where that is what was found. */
 	const grid = $derived(
-		found.waters.length === steps.depth * steps.speed && found.waters[0]!.name.endsWith('m/s')
+		found.waters.length === steps.depth * steps.speed &&
+			// Lies of the person's have names of their own.
+			found.waters[0]!.name === spanName(found.waters[0]!.lie)
 			? {
 					depths: Array.from(
 						{ length: steps.depth },
@@ -73,16 +76,16 @@
 		<caption class="sr-only">Which fly for which depth and current</caption>
 		<thead class="text-quiet">
 			<tr>
-				<th class="pr-3 text-left font-normal">m deep, at m/s</th>
+				<th class="pr-3 text-left font-normal">{shown.water.unit} deep, at {shown.current.unit}</th>
 				{#each grid.speeds as speed (speed)}<th class="figure w-20 font-normal"
-						>{speed.toFixed(2)}</th
+						>{shown.current.fixed(speed, 2)}</th
 					>{/each}
 			</tr>
 		</thead>
 		<tbody>
 			{#each grid.depths as depth, row (depth)}
 				<tr class="border-t border-line/60">
-					<th class="figure pr-3 text-left font-normal">{depth.toFixed(2)}</th>
+					<th class="figure pr-3 text-left font-normal">{shown.water.fixed(depth, 2)}</th>
 					{#each grid.speeds as speed, column (speed)}
 						{@const water = row * steps.speed + column}
 						{@const rung = rungOf(water)}
@@ -114,8 +117,10 @@
 						: 'no wire'}
 				</p>
 				<p class="text-sm text-quiet">
-					<span class="figure">{(rung.mass / GRAM).toFixed(3)}</span> g,
-					<span class="figure">{(rung.speed / CENTIMETRE).toFixed(0)}</span> cm/s
+					<span class="figure">{shown.mass.fixed(rung.mass, 3)}</span>
+					{shown.mass.unit},
+					<span class="figure">{shown.sink.fixed(rung.speed, 0)}</span>
+					{shown.sink.unit}
 				</p>
 				{#if !grid}<p class="text-sm">
 						{rung.waters

@@ -1,11 +1,12 @@
 <script lang="ts">
 	import { spanOf, type MatchQuestion, type Rung } from '$core/match/index';
-	import { depthField, speedField, type QuantityField } from '$core/quantity/index';
+	import { depthField, type QuantityField, speedField } from '$core/quantity/index';
 	import { waterOf } from '$lib/documents/lie/today';
 	import { LadderState } from '$lib/state/ladder.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import FieldStepper from '$lib/ui/FieldStepper.svelte';
 	import LadderFound from './LadderFound.svelte';
+	import { spanName } from './span-name';
 	import { useWorkspace } from '$lib/state/context';
 
 	interface Props {
@@ -47,7 +48,7 @@
 			const waters = spanOf(question.lie, sorted(depths), sorted(speeds), STEPS).map((lie) => ({
 				lie,
 				celsius: question.celsius,
-				name: `${lie.depth.toFixed(2)} m, ${lie.surfaceSpeed.toFixed(2)} m/s`
+				name: spanName(lie)
 			}));
 			void search.find(question, waters);
 			return;
@@ -62,16 +63,7 @@
 </script>
 
 {#snippet end(label: string, field: QuantityField, value: number, set: (value: number) => void)}
-	<FieldStepper
-		{label}
-		unit={field === depthField ? 'm' : 'm/s'}
-		{value}
-		show={(n) => String(Number(n.toFixed(2)))}
-		{field}
-		small={0.05}
-		big={0.5}
-		onchange={set}
-	/>
+	<FieldStepper {label} {value} {field} small={0.05} big={0.5} onchange={set} />
 {/snippet}
 
 <div class="min-h-0 flex-1 overflow-y-auto">

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { beadWords, coilWords, recipeChange } from '$core/fly/index';
 	import type { FoundBuild } from '$core/match/index';
-	import { CENTIMETRE, GRAM, MILLIMETRE } from '$core/quantity/index';
+	import { priceWords, shown } from '$core/quantity/index';
 
 	interface Props {
 		builds: readonly FoundBuild[];
@@ -12,18 +12,18 @@
 
 	const rows: readonly { readonly name: string; readonly of: (one: FoundBuild) => string }[] = [
 		{ name: 'good of 10', of: ({ chance }) => (10 * chance).toFixed(1) },
-		{ name: 'mass, g', of: ({ mass }) => (mass / GRAM).toFixed(3) },
+		{ name: `mass, ${shown.mass.unit}`, of: ({ mass }) => shown.mass.fixed(mass, 3) },
 		{
-			name: 'sinks, cm/s',
+			name: `sinks, ${shown.sink.unit}`,
 			of: ({ speed, range }) =>
 				range
-					? `${(speed / CENTIMETRE).toFixed(0)} (${(range.low / CENTIMETRE).toFixed(0)}–${(range.high / CENTIMETRE).toFixed(0)})`
+					? `${shown.sink.fixed(speed, 0)} (${shown.sink.fixed(range.low, 0)}–${shown.sink.fixed(range.high, 0)})`
 					: 'floats'
 		},
 		{ name: 'hangs', of: ({ attitude }) => attitude },
 		{ name: 'thickness, % of shank', of: ({ bulk }) => (100 * bulk).toFixed(1) },
-		{ name: 'gap, mm', of: ({ gapLeft }) => (gapLeft / MILLIMETRE).toFixed(1) },
-		{ name: 'price', of: ({ price }) => (price === null ? 'no price' : price.toFixed(2)) }
+		{ name: `gap, ${shown.small.unit}`, of: ({ gapLeft }) => shown.small.fixed(gapLeft, 1) },
+		{ name: 'price', of: ({ price }) => (price === null ? 'no price' : priceWords(price)) }
 	];
 	const small = 'h-8 rounded-md bg-sunk px-2 text-sm hover:bg-line';
 </script>

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { Seen } from '$core/match/index';
-	import { CENTIMETRE, GRAM } from '$core/quantity/index';
+	import { CENTIMETRE, shown } from '$core/quantity/index';
 	import Modal from '$lib/ui/Modal.svelte';
 
 	interface Props {
@@ -37,7 +37,7 @@
 		<table class="w-full border-collapse text-right text-sm">
 			<thead class="sticky top-0 bg-raised text-quiet">
 				<tr>
-					<th class="py-1 text-left font-normal">cm/s</th>
+					<th class="py-1 text-left font-normal">{shown.sink.unit}</th>
 					{#each metals as metal (metal)}<th class="pl-3 font-normal">{words[metal]}</th>{/each}
 				</tr>
 			</thead>
@@ -48,7 +48,7 @@
 						{#each found as one, k (k)}
 							<td class="figure pl-3"
 								>{one
-									? `${(100 * one.bulk).toFixed(0)} %, ${(one.mass / GRAM).toFixed(3)} g, ${(10 * one.chance).toFixed(0)}`
+									? `${(100 * one.bulk).toFixed(0)} %, ${shown.mass.words(one.mass, 3)}, ${(10 * one.chance).toFixed(0)}`
 									: '·'}</td
 							>
 						{/each}

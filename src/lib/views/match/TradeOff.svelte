@@ -1,8 +1,8 @@
 <script lang="ts">
+	import { shown } from '$core/quantity/index';
 	import { windowOf } from '$core/predict/index';
 	import type { EChartsCoreOption, EChartsType } from 'echarts/core';
 	import type { MatchAnswer, PlotRange, Seen } from '$core/match/index';
-	import { CENTIMETRE } from '$core/quantity/index';
 	import { chart, colourOf } from '$lib/ui/chart.svelte';
 	import { materialColour } from '$lib/ui/colours';
 
@@ -26,7 +26,9 @@
 		{ metal: 'other', words: 'other beads', symbol: 'rect', colour: materialColour.own },
 		{ metal: 'none', words: 'no bead', symbol: 'diamond', colour: materialColour.hook }
 	];
-	const shown = $derived(kinds.filter(({ metal }) => answer.seen.some((s) => s.metal === metal)));
+	const seenKinds = $derived(
+		kinds.filter(({ metal }) => answer.seen.some((s) => s.metal === metal))
+	);
 	/** Sink rates between which a fly like the pattern has good drifts. */
 	const needed = $derived(windowOf(answer.curve, answer.mark));
 
@@ -38,9 +40,9 @@
 		return () => watch.disconnect();
 	});
 
-	const cms = (speed: number) => speed / CENTIMETRE;
+	const perSecond = (speed: number) => shown.sink.to(speed);
 	const ends = $derived.by(() => {
-		const speeds = answer.seen.map(({ speed }) => cms(speed));
+		const speeds = answer.seen.map(({ speed }) => perSecond(speed));
 		const bulks = answer.seen.map(({ bulk }) => 100 * bulk);
 		const most = (values: number[], step: number) =>
 			step * Math.ceil(values.reduce((a, b) => Math.max(a, b), step) / step);
@@ -65,26 +67,26 @@
 		return {
 			animation: false,
 			grid: { left: 48, right: 12, top: 10, bottom: 42 },
-			xAxis: { ...axis('sinks, cm/s', 0, ends.speed), nameGap: 26 },
+			xAxis: { ...axis(`sinks, ${shown.sink.unit}`, 0, ends.speed), nameGap: 26 },
 			yAxis: { ...axis('thickness, % of the shank', ends.from, ends.bulk), nameGap: 30 },
 			brush: {
 				brushType: 'rect',
 				toolbox: [],
 				xAxisIndex: 0,
 				// The rings of the listed ones stay as they are.
-				seriesIndex: shown.map((_, k) => k),
+				seriesIndex: seenKinds.map((_, k) => k),
 				brushStyle: { color: 'transparent', borderColor: ink, borderWidth: 1.5 },
 				outOfBrush: { colorAlpha: 0.25 }
 			},
 			series: [
-				...shown.map(({ metal, symbol, colour }, k) => ({
+				...seenKinds.map(({ metal, symbol, colour }, k) => ({
 					type: 'scatter',
 					symbol,
 					// Those that do the job stand out; the others show where the rest lies.
 					data: answer.seen
 						.filter((seen) => seen.metal === metal)
 						.map(({ speed, bulk, chance }) => ({
-							value: [cms(speed), 100 * bulk],
+							value: [perSecond(speed), 100 * bulk],
 							symbolSize: chance >= answer.mark ? 7 : 3.5,
 							itemStyle: { opacity: chance >= answer.mark ? 0.85 : 0.35 }
 						})),
@@ -95,7 +97,10 @@
 									silent: true,
 									itemStyle: { color: colourOf('--water-soft'), opacity: 0.75 },
 									data: [
-										[{ xAxis: cms(needed.from) }, { xAxis: Math.min(ends.speed, cms(needed.to)) }]
+										[
+											{ xAxis: perSecond(needed.from) },
+											{ xAxis: Math.min(ends.speed, perSecond(needed.to)) }
+										]
 									]
 								}
 							}
@@ -104,7 +109,7 @@
 				{
 					type: 'scatter',
 					symbolSize: 13,
-					data: answer.list.slice(0, 9).map(({ speed, bulk }) => [cms(speed), 100 * bulk]),
+					data: answer.list.slice(0, 9).map(({ speed, bulk }) => [perSecond(speed), 100 * bulk]),
 					itemStyle: { color: 'transparent', borderColor: ink, borderWidth: 1.5 }
 				}
 			]
@@ -127,7 +132,7 @@
 				return brush(null);
 			}
 			brush({
-				speed: [x[0]! * CENTIMETRE, x[1]! * CENTIMETRE],
+				speed: [shown.sink.from(x[0]!), shown.sink.from(x[1]!)],
 				bulk: [y[0]! / 100, y[1]! / 100]
 			});
 		});
@@ -159,7 +164,7 @@
 		{@attach chart(() => options, listen)}
 	></div>
 	<p class="flex flex-wrap gap-x-3 text-sm text-quiet">
-		{#each shown as { metal, words, symbol, colour } (metal)}
+		{#each seenKinds as { metal, words, symbol, colour } (metal)}
 			<span class="flex items-center gap-1.5">
 				<svg viewBox="0 0 10 10" class="size-2.5" aria-hidden="true" fill={colour}>
 					{#if symbol === 'circle'}<circle cx="5" cy="5" r="4.500" />

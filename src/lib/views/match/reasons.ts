@@ -1,5 +1,5 @@
 import { does, termsOf, type FoundBuild, type WishTerm, type Wishes } from '$core/match/index';
-import { MILLIMETRE } from '$core/quantity/index';
+import { shown } from '$core/quantity/index';
 
 /** A term of the points must make so much of a difference to be said. */
 const WORTH_SAYING = 2;
@@ -17,7 +17,7 @@ function words(term: WishTerm, one: FoundBuild, first: FoundBuild): string {
 		case 'bulk':
 			return `${share(one.bulk / first.bulk)} thicker`;
 		case 'gap':
-			return `${((first.gapLeft - one.gapLeft) / MILLIMETRE).toFixed(1)} mm less gap`;
+			return `${shown.small.words(first.gapLeft - one.gapLeft, 1)} less gap`;
 		case 'head':
 			return 'a bigger head';
 		case 'pitch':
@@ -50,7 +50,7 @@ export function reasonFor(
 ): string {
 	if (!does(one, mark)) {
 		return one === first
-			? `comes nearest to the zone, ${(100 * one.miss).toFixed(0)} cm above it on average`
+			? `comes nearest to the zone, ${shown.hand.words(one.miss, 0)} above it on average`
 			: 'good less often than the others';
 	}
 	if (one === first) {

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { priceWords } from '$core/quantity/index';
 	import type { Distribution } from '$core/parameter/index';
 	import { partWords, type PartName } from '$core/fly/index';
 	import {
@@ -62,7 +63,7 @@
 		{#if isLow(body)}<span class="text-warn">· low</span>{/if}
 		{#if price !== null}
 			<span class="block text-sm text-quiet"
-				><span class="figure text-ink">{price.toFixed(2)}</span>
+				><span class="figure text-ink">{priceWords(price)}</span>
 				{unit === 'm' ? 'a metre' : 'each'}</span
 			>
 		{/if}

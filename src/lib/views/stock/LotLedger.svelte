@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { readQuantity, without } from '$core/quantity/index';
+	import { priceWords, readQuantity, without } from '$core/quantity/index';
 	import { localDay } from '$lib/contract/day';
 	import type { LotRow } from '$lib/documents/kinds';
 	import {
@@ -106,7 +106,7 @@
 					<span class="flex-1">{entryWords[entry.kind]}</span>
 					<span class="figure">{entry.amount}</span>
 					{#if entry.price !== undefined}<span class="figure text-quiet"
-							>{entry.price.toFixed(2)}</span
+							>{priceWords(entry.price)}</span
 						>{/if}
 				</li>
 			{/each}

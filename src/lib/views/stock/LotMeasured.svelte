@@ -5,16 +5,17 @@
 		hookWireField,
 		massField,
 		MILLIMETRE,
+		type QuantityField,
 		readQuantity,
-		without,
-		type QuantityField
+		shown,
+		without
 	} from '$core/quantity/index';
 	import type { LotRow } from '$lib/documents/kinds';
 	import { materialOf, weighedEach, type LotBodyDocument } from '$lib/documents/lot/body';
 	import { entryQuestion } from '$lib/evidence/doubts';
 	import { fromLot } from '$lib/evidence/observations';
 	import Stepper from '$lib/ui/Stepper.svelte';
-	import { evenSteps } from '$lib/ui/steps';
+	import { evenSteps, fieldSteps } from '$lib/ui/steps';
 	import { plainField } from './plain-field';
 
 	interface Props {
@@ -65,24 +66,22 @@
 		/>
 		<Stepper
 			label="They weigh"
-			unit="g"
 			value={(body.measured?.togetherG ?? 0) * GRAM}
-			show={(kg) => String(Number((kg / GRAM).toFixed(3)))}
+			unit={shown.mass.unit}
+			show={(kg) => shown.mass.trimmed(kg, 3)}
 			read={(text) => readQuantity(text, together)}
-			step={(kg, direction, big) =>
-				evenSteps(0.01, 0.1, 0, 10_000)(kg / GRAM, direction, big) * GRAM}
+			step={fieldSteps(together, 0.01, 0.1)}
 			onchange={(kg) => measure({ togetherG: Number((kg / GRAM).toFixed(4)) })}
 		/>
 	{/if}
 	{#if material !== 'bead'}
 		<Stepper
 			label="Wire by calliper"
-			unit="mm"
 			value={(body.measured?.wireMm ?? 0) * MILLIMETRE}
-			show={(m) => (m === 0 ? '—' : String(Number((m / MILLIMETRE).toFixed(3))))}
+			unit={shown.small.unit}
+			show={(m) => (m === 0 ? '—' : shown.small.trimmed(m, 3))}
 			read={(text) => readQuantity(text, hookWireField)}
-			step={(m, direction, big) =>
-				evenSteps(0.01, 0.05, 0, 3)(m / MILLIMETRE, direction, big) * MILLIMETRE}
+			step={fieldSteps({ ...hookWireField, possible: [0, 3e-3] }, 0.01, 0.05)}
 			onchange={(m) => measure({ wireMm: Number((m / MILLIMETRE).toFixed(4)) })}
 		/>
 	{/if}

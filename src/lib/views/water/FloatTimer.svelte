@@ -1,7 +1,6 @@
 <script lang="ts">
-	import { approachField, rodField } from '$core/quantity/index';
+	import { approachField, rodField, shown } from '$core/quantity/index';
 	import { speedOf, type TimedFloats } from '$core/water/index';
-	import { fixed } from '$lib/controls/water';
 	import FieldStepper from '$lib/ui/FieldStepper.svelte';
 
 	interface Props {
@@ -65,9 +64,7 @@
 	<div class="mt-1 grid grid-cols-2 items-end gap-2">
 		<FieldStepper
 			label="Over a distance of"
-			unit="m"
 			value={over}
-			show={fixed(2)}
 			field={{ ...approachField, name: 'The distance' }}
 			small={0.1}
 			big={1}
@@ -112,7 +109,8 @@
 			{/each}
 		</ul>
 		<p class="mt-1 text-sm">
-			<b class="figure text-base">{found.speed.toFixed(2)}</b> m/s, the runs
+			<b class="figure text-base">{shown.current.fixed(found.speed, 2)}</b>
+			{shown.current.unit}, the runs
 			{timed.seconds.length > 1
 				? `scatter by ${Math.round(100 * found.scatter)} %`
 				: 'will show their scatter from the second on'}; believed to

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { temperatureField } from '$core/quantity/index';
 	import type { RiverRow } from '$lib/documents/kinds';
 	import { useWorkspace } from '$lib/state/context';
 	import { joinRivers, liesOf, moveLie, newRiverFor } from '$lib/state/rivers';
@@ -60,7 +61,7 @@
 						rename={(name) => documents.rename(river, name)}
 					/>
 					<p class="mt-1 text-sm text-quiet">
-						{liesWords(lies.length)}, {river.body.temperatureC} °C
+						{liesWords(lies.length)}, {temperatureField.show(river.body.temperatureC)}
 					</p>
 					{#if rivers.length > 1}
 						<div class="mt-1 flex flex-wrap gap-2">
