@@ -5,10 +5,14 @@ import {
 	coilWords,
 	compileBuild,
 	dressingWords,
+	hackleBy,
 	hookWords,
 	mediansFor,
 	partWords,
+	strandsOf,
+	woundBy,
 	type Build,
+	type HandUnit,
 	type PartName,
 	type Recipe
 } from '../fly/index';
@@ -17,7 +21,8 @@ import {
 export interface Amount {
 	readonly part: PartName;
 	readonly words: string;
-	readonly unit: 'pieces' | 'm' | 'fibres' | 'feathers' | 'mg' | 'drops';
+	readonly unit:
+		'pieces' | 'm' | 'fibres' | 'strands' | 'strips' | 'pinches' | 'feathers' | 'drops';
 	/** For one fly, without waste. */
 	readonly each: number;
 	/** For the run, with waste and spares. */
@@ -29,6 +34,8 @@ export interface Amount {
 /** Ends by which a piece of coil wire and of rib is held while it is wound, m (our estimates). */
 const HELD_COIL = 0.03;
 const HELD_RIB = 0.05;
+/** And of what is wound for a body (our estimate). */
+const HELD_WOUND = 0.03;
 /** Thread between the tying in and the bobbin that is lost on each fly, m (our estimate). */
 const LOST_THREAD = 0.12;
 /** One piece more is taken for this many: hooks snap, beads roll away (our estimate). */
@@ -69,26 +76,46 @@ export function amountsFor(
 	}
 	const thread = threadLength(build, mass('thread'));
 	add('thread', dressingWords.thread(dressing.thread), 'm', thread, (thread + LOST_THREAD) * count);
-	const { tail, rib, underbody, body, thorax, wingCase, legs, hackle, collar, finish } = dressing;
-	if (tail) add('tail', dressingWords.tail(tail), 'fibres', tail.fibres);
+	const { tail, tag, rib, underbody, body, back, palmer, thorax } = dressing;
+	const { wingCase, legs, hackle, collar, finish } = dressing;
+	if (tail) add('tail', dressingWords.tail(tail), strandsOf[tail.kind], tail.fibres);
+	/** What is taken by weight, in what the hands take it by. */
+	const byHand = (part: PartName, words: string, by: HandUnit) => {
+		const matter = mass(part);
+		if (matter <= 0) return;
+		const said = `${partWords[part]}: ${words}`;
+		const each = matter / by.each;
+		if (by.unit === 'm') {
+			const cut = each + HELD_WOUND;
+			add(part, said, 'm', each, cut * count, cut);
+		} else if (by.unit === 'pinches') {
+			add(part, said, 'pinches', LOST_FUR * each);
+		} else {
+			// One strand more rather than one too few.
+			add(part, said, by.unit, Math.ceil(each - 0.1));
+		}
+	};
+	if (tag) byHand('tag', dressingWords.tag(tag), woundBy[tag.kind]);
 	if (rib && dressed.ribLength > 0) {
 		const cut = dressed.ribLength + HELD_RIB;
 		add('rib', dressingWords.rib(rib), 'm', dressed.ribLength, cut * count, cut);
 	}
-	const fur = (part: 'underbody' | 'body' | 'thorax', words: string) => {
-		const each = 1e6 * mass(part);
-		if (each > 0) add(part, `${partWords[part]}: ${words}`, 'mg', each, LOST_FUR * each * count);
-	};
-	if (underbody) fur('underbody', dressingWords.underbody(underbody));
-	if (body) fur('body', dressingWords.body(body));
-	if (thorax) fur('thorax', dressingWords.thorax(thorax));
+	if (underbody) byHand('underbody', dressingWords.underbody(underbody), woundBy[underbody.kind]);
+	if (body) byHand('body', dressingWords.body(body), woundBy[body.kind]);
+	if (thorax) byHand('thorax', dressingWords.thorax(thorax), woundBy[thorax.kind]);
+	if (back) add('back', `${partWords.back}: ${dressingWords.back(back)}`, 'pieces', 1);
 	if (wingCase) add('wingCase', dressingWords.wingCase(wingCase), 'pieces', 1);
-	if (legs) add('legs', dressingWords.legs(legs), 'fibres', legs.fibres);
+	if (legs) add('legs', dressingWords.legs(legs), strandsOf[legs.kind], legs.fibres);
 	for (const [part, choice] of [
+		['palmer', palmer],
 		['hackle', hackle],
 		['collar', collar]
 	] as const) {
-		if (choice) add(part, `${partWords[part]}: ${dressingWords[part](choice)}`, 'feathers', 1);
+		if (!choice) continue;
+		const words = dressingWords[part](choice as never);
+		const by = hackleBy[choice.kind];
+		if (by === 'feather') add(part, `${partWords[part]}: ${words}`, 'feathers', 1);
+		else byHand(part, words, by);
 	}
 	const drops = finish.glue + finish.resin + finish.lacquer;
 	if (drops > 0) add('finish', dressingWords.finish(finish), 'drops', drops);

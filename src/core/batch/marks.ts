@@ -11,6 +11,8 @@ export type MarkCode =
 	| 'rib'
 	| 'wing-case'
 	| 'tail'
+	| 'tag'
+	| 'palmer'
 	| 'legs'
 	| 'hackle'
 	| 'collar';
@@ -51,7 +53,7 @@ export function gaugeLengths({ hook, bead }: Build): Readonly<Record<Gauge, numb
  * behind the eye, lengths by themselves. What the fly lacks has none.
  */
 export function marksOf({ hook, bead, coil, dressing, dressed }: Build): Mark[] {
-	const { face, gapEnd, bodyFront, ribFront, caseFront, dam } = dressed.layout;
+	const { face, gapEnd, bodyFront, bodyEnd, ribFront, caseFront, dam } = dressed.layout;
 	const marks: Mark[] = [];
 	const place = (code: MarkCode, words: string, length: number) =>
 		marks.push({ code, words, kind: 'place', length });
@@ -63,9 +65,11 @@ export function marksOf({ hook, bead, coil, dressing, dressed }: Build): Mark[] 
 		place('coil-end', 'wire ends', coil.end);
 	}
 	if (dam[1] > dam[0]) place('dam', 'dam ends', dam[1]);
-	const { tail, rib, body, wingCase, legs, hackle, collar } = dressing;
+	const { tail, tag, rib, body, palmer, wingCase, legs, hackle, collar } = dressing;
 	if (tail) span('tail', 'tail, behind the bend', tail.length * hook.shank);
+	if (tag) place('tag', 'tag begins', bodyEnd);
 	if (body) place('body', 'body stops', bodyFront);
+	if (palmer) span('palmer', 'palmered fibre', palmer.length * hook.shank);
 	if (rib && Math.abs(ribFront - bodyFront) > 1e-5) place('rib', 'rib stops', ribFront);
 	if (wingCase) span('wing-case', 'wing case', wingCase.length * hook.shank);
 	if (wingCase && Math.abs(caseFront - gapEnd) > 1e-5) {

@@ -4,6 +4,7 @@ import {
 	dressingWords,
 	hookWords,
 	isJig,
+	type BackLie,
 	type Build,
 	type PartName
 } from '../fly/index';
@@ -43,7 +44,9 @@ const TAKES = {
 	base: 25,
 	dam: 20,
 	tail: 25,
+	tag: 15,
 	ribIn: 15,
+	back: 20,
 	underbody: 30,
 	body: 45,
 	rib: 8,
@@ -77,6 +80,16 @@ function wound(part: 'hackle' | 'collar', { dressing }: Build): StepOnFly | null
 		}
 	);
 }
+
+/** A back drawn forward, before the rib that binds it or over it. */
+const backOver = (rib: BackLie, { dressing: { back } }: Build): StepOnFly | null =>
+	back?.rib === rib
+		? {
+				part: 'back',
+				words: `Back forward over the body, and tie it down${rib === 'under' ? '; the rib goes over it' : ''}.`,
+				usual: TAKES.back
+			}
+		: null;
 
 /** All steps in tie-on order (common practice, no source). */
 export const stepTable: readonly StepKind[] = [
@@ -145,9 +158,41 @@ export const stepTable: readonly StepKind[] = [
 			}
 	},
 	{
+		key: 'tag',
+		on: ({ dressing: { tag } }) =>
+			tag && {
+				part: 'tag',
+				words: `Tag behind the body: ${dressingWords.tag(tag)}.`,
+				usual: TAKES.tag,
+				marks: ['tag']
+			}
+	},
+	{
 		key: 'rib-in',
 		on: ({ dressing: { rib } }) =>
 			rib && { part: 'rib', words: 'Tie in the rib along the far side.', usual: TAKES.ribIn }
+	},
+	{
+		// Before what it covers.
+		key: 'back-in',
+		on: ({ dressing: { back } }) =>
+			back && {
+				part: 'back',
+				words: `Tie in the back at the bend: ${dressingWords.back(back)}.`,
+				usual: TAKES.back
+			}
+	},
+	{
+		key: 'palmer-in',
+		on: ({ dressing: { palmer } }) =>
+			palmer?.wound === 'forward'
+				? {
+						part: 'palmer',
+						words: `Tie in the hackle by its tip at the bend: ${dressingWords.palmer(palmer)}.`,
+						usual: TAKES.hackle,
+						marks: ['palmer']
+					}
+				: null
 	},
 	{
 		key: 'underbody',
@@ -169,6 +214,21 @@ export const stepTable: readonly StepKind[] = [
 			}
 	},
 	{
+		key: 'palmer',
+		on: ({ dressing: { palmer } }) =>
+			palmer && {
+				part: 'palmer',
+				words:
+					palmer.wound === 'forward'
+						? 'Wind the hackle forward in open turns, each laid to one side.'
+						: `Tie in the hackle by its butt in front of the body and wind it back: ${dressingWords.palmer(palmer)}.`,
+				usual: TAKES.hackleTurn * palmer.turns + (palmer.wound === 'back' ? TAKES.hackle : 0),
+				turns: palmer.turns,
+				marks: ['palmer']
+			}
+	},
+	{ key: 'back-over', on: (build) => backOver('under', build) },
+	{
 		key: 'rib',
 		on: ({ dressing: { rib } }) =>
 			rib && {
@@ -179,6 +239,7 @@ export const stepTable: readonly StepKind[] = [
 				marks: ['rib']
 			}
 	},
+	{ key: 'back-over-rib', on: (build) => backOver('over', build) },
 	{
 		key: 'case-in',
 		on: ({ dressing: { wingCase } }) =>

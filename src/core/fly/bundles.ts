@@ -1,6 +1,6 @@
 import type { HookGeometry } from './hook';
 import type { Layout } from './layout';
-import type { HackleChoice, TiedIn } from './recipe';
+import type { HackleChoice, PalmerChoice, TiedIn } from './recipe';
 import { hackleTable, legTable, tailTable, type Strand } from './stuffs/index';
 import type { Dressing, DressingPart } from './usual';
 
@@ -13,6 +13,8 @@ export interface Bundle {
 	readonly strand: Strand;
 	/** Angle to the shank, radians; 0 trails behind. */
 	readonly tilt: number;
+	/** Turns of the stem that it is wound by; 0 without one. */
+	readonly turns: number;
 }
 
 /** How hackle and legs stand to the shank, degrees (our estimate). */
@@ -21,7 +23,7 @@ const TILT = { propped: 75, swept: 35, legs: 50 } as const;
 /** Tail, legs and hackles, in tie-on order. */
 export function bundlesOf(dressing: Dressing, hook: HookGeometry, layout: Layout): Bundle[] {
 	const { shank } = hook;
-	const { face, gapEnd, bodyFront, end } = layout;
+	const { face, gapEnd, bodyFront, bodyEnd, end } = layout;
 	/** Where the tier wants it, on what is wound. */
 	const place = ({ at }: TiedIn, usual: number) =>
 		at === undefined ? usual : Math.min(end, Math.max(face, at * shank));
@@ -35,6 +37,7 @@ export function bundlesOf(dressing: Dressing, hook: HookGeometry, layout: Layout
 			count: tail.fibres,
 			strand,
 			tilt: 0,
+			turns: 0,
 			length: tail.length * shank
 		});
 	}
@@ -45,7 +48,8 @@ export function bundlesOf(dressing: Dressing, hook: HookGeometry, layout: Layout
 			count: legs.fibres,
 			length: legs.length * shank,
 			strand: legTable[legs.kind],
-			tilt: (TILT.legs * Math.PI) / 180
+			tilt: (TILT.legs * Math.PI) / 180,
+			turns: 0
 		});
 	}
 	const wind = (part: 'hackle' | 'collar', choice: HackleChoice | null, share: number) => {
@@ -55,12 +59,38 @@ export function bundlesOf(dressing: Dressing, hook: HookGeometry, layout: Layout
 			part,
 			root: place(choice, face + share * (gapEnd - face)),
 			strand,
+			turns: choice.turns,
 			count: choice.turns * strand.perTurn,
 			length: choice.length * shank,
 			tilt: (TILT[choice.lie] * Math.PI) / 180
 		});
 	};
+	bundles.push(...palmered(dressing.palmer, shank, bodyFront, bodyEnd));
 	wind('hackle', dressing.hackle, dressing.collar ? 0.55 : 0.75);
 	wind('collar', dressing.collar, 0.9);
 	return bundles;
+}
+
+/** A palmered hackle is so many bundles along the body: enough for its moment, few enough for every key. */
+const PALMER_BUNDLES = 4;
+
+/** Its turns lie evenly over the body. */
+function palmered(
+	choice: PalmerChoice | null,
+	shank: number,
+	front: number,
+	end: number
+): Bundle[] {
+	if (!choice || end <= front) return [];
+	const strand = hackleTable[choice.kind];
+	const places = Math.min(PALMER_BUNDLES, choice.turns);
+	return Array.from({ length: places }, (_, i) => ({
+		part: 'palmer',
+		root: front + ((i + 0.5) / places) * (end - front),
+		strand,
+		turns: choice.turns / places,
+		count: (choice.turns * strand.perTurn) / places,
+		length: choice.length * shank,
+		tilt: (TILT[choice.lie] * Math.PI) / 180
+	}));
 }

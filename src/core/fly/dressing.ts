@@ -5,9 +5,9 @@ import { bundlesOf, type Bundle } from './bundles';
 import type { CoilGeometry } from './coil';
 import type { HookGeometry } from './hook';
 import { layoutOf, RAMP, type Layout } from './layout';
-import { dropPieces, wingCasePiece, type DressingPiece } from './pieces';
+import { backPiece, dropPieces, wingCasePiece, type DressingPiece } from './pieces';
 import { bar, cutsOf, diameterAt, filled, shell, wound, type Profile } from './profile';
-import { hackleTable, ribTable, STEM, threadDiameter, wraps } from './stuffs/index';
+import { ribTable, STEM, threadDiameter, wraps } from './stuffs/index';
 import type { Dressing, DressingPart } from './usual';
 
 export type { Bundle } from './bundles';
@@ -77,6 +77,7 @@ export function dressingGeometry(
 	const ground: Ground = { dressing, hook, bead, coil, layout, girth, thread, headEnd };
 	const work: Work = { over: bareShank(ground), layers: [], pieces: [] };
 	windBase(work, ground);
+	windTag(work, ground);
 	windUnderbody(work, ground);
 	windBody(work, ground);
 	const ribLength = windRib(work, ground);
@@ -85,7 +86,8 @@ export function dressingGeometry(
 	const bundles = bundlesOf(dressing, hook, layout);
 	const { over, layers, pieces } = work;
 	pieces.push(
-		...bundles.map((bundle) => bundlePiece(bundle, dressing, over)),
+		...bundles.map((bundle) => bundlePiece(bundle, over)),
+		...backPiece(dressing, hook, layout, over),
 		...wingCasePiece(dressing, hook, layout, over),
 		...dropPieces(dressing, hook, layout, over)
 	);
@@ -94,9 +96,9 @@ export function dressingGeometry(
 
 /** Wire and coil, cut wherever anything begins, ends or bends. */
 function bareShank({ hook, coil, layout, headEnd }: Ground): Profile {
-	const { face, gapEnd, bodyFront, underbodyFront, end, dam } = layout;
+	const { face, gapEnd, bodyFront, bodyEnd, underbodyFront, end, dam } = layout;
 	const thoraxPeak = gapEnd + THORAX[1][0] * (bodyFront - gapEnd);
-	const knots = [headEnd, gapEnd, thoraxPeak, bodyFront, underbodyFront, dam[0], dam[1]];
+	const knots = [headEnd, gapEnd, thoraxPeak, bodyFront, bodyEnd, underbodyFront, ...dam];
 	if (coil) knots.push(coil.start, coil.secondEnd, coil.end, coil.start - RAMP * coil.wire);
 	const bare = bar(cutsOf(knots, face, end), hook.wire);
 	if (!coil) return bare;
@@ -142,9 +144,17 @@ function windBase(work: Work, { dressing, hook, bead, coil, layout, thread }: Gr
 const taper = (front: number, end: number, thin: number, thick: number) => (s: number) =>
 	thin + ((thick - thin) * (s - front)) / Math.max(end - front, 1e-12);
 
+/** At the bend, behind the body. */
+function windTag(work: Work, { dressing: { tag }, hook, layout, girth }: Ground): void {
+	if (!tag) return;
+	const t = tag.thickness * hook.gape * girth;
+	const next = wound(work.over, layout.bodyEnd, layout.end, () => t);
+	wrap(work, 'tag', tag.kind, next, 'dressing.mass');
+}
+
 function windUnderbody(work: Work, { dressing, hook, layout, girth }: Ground): void {
 	if (!dressing.underbody) return;
-	const { underbodyFront: front, end } = layout;
+	const { underbodyFront: front, bodyEnd: end } = layout;
 	const t = dressing.underbody.thickness * hook.gape * girth;
 	const next = wound(work.over, front, end, taper(front, end, t, THIN * t));
 	wrap(work, 'underbody', dressing.underbody.kind, next, 'dressing.mass');
@@ -156,7 +166,7 @@ const SHAPES = { straight: [1, 1], tapered: [1, THIN], reversed: [THIN, 1] } as 
 function windBody(work: Work, { dressing, hook, layout, girth }: Ground): void {
 	if (!dressing.body) return;
 	const { kind, shape, thickness } = dressing.body;
-	const { bodyFront, end } = layout;
+	const { bodyFront, bodyEnd: end } = layout;
 	const t = thickness * hook.gape * (kind === 'wire' ? 1 : girth);
 	const [front, rear] = SHAPES[shape];
 	const next = wound(work.over, bodyFront, end, taper(bodyFront, end, front * t, rear * t));
@@ -171,7 +181,7 @@ function windRib({ over, pieces }: Work, { dressing: { rib }, layout }: Ground):
 		part: 'rib',
 		volume: (Math.PI / 4) * math.square(rib.wire) * length,
 		density: ribTable[rib.kind].density,
-		s: (layout.ribFront + layout.end) / 2,
+		s: (layout.ribFront + layout.bodyEnd) / 2,
 		off: 0,
 		amount: 'rib.mass',
 		air: 0,
@@ -200,18 +210,20 @@ function windHead(work: Work, { layout, headEnd, thread }: Ground): void {
 	wrap(work, 'thread', 'thread', next, 'thread.mass');
 }
 
+/** What is wound by its stem. */
+const isFeather = (part: DressingPart) =>
+	part === 'hackle' || part === 'collar' || part === 'palmer';
+
 /** What a bundle weighs and where: its fibres, and of a hackle the stem round the body and the air between. */
 function bundlePiece(
-	{ part, root, count, length, strand, tilt }: Bundle,
-	dressing: Dressing,
+	{ part, root, count, length, strand, tilt, turns }: Bundle,
 	over: Profile
 ): DressingPiece {
 	const volume = count * length * (Math.PI / 4) * math.square(strand.diameter);
-	const hackle = part === 'hackle' || part === 'collar' ? dressing[part] : null;
-	const stem = hackle
-		? hackle.turns * Math.PI * (diameterAt(over, root) + STEM) * (Math.PI / 4) * math.square(STEM)
+	const stem = isFeather(part)
+		? turns * Math.PI * (diameterAt(over, root) + STEM) * (Math.PI / 4) * math.square(STEM)
 		: 0;
-	const room = hackle ? volume * hackleTable[hackle.kind].air : 0;
+	const room = volume * (strand.air ?? 0);
 	return {
 		part,
 		volume: volume + stem,
@@ -255,7 +267,7 @@ function dammed(
 /** Length of an even helix over the body, m. */
 function helixLength(
 	over: Profile,
-	{ ribFront, end }: Layout,
+	{ ribFront, bodyEnd: end }: Layout,
 	{ turns, wire }: { readonly turns: number; readonly wire: number }
 ): number {
 	const run = end - ribFront;

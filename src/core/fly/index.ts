@@ -40,14 +40,19 @@ export { buildFly, weighs, type Build } from './build';
 export { beadClass, chunkiness, fitOf, gapLeft, type BeadClass, type FitNote } from './fit/index';
 export {
 	bodyKinds,
+	hackleBy,
 	hackleKinds,
 	legKinds,
 	ribKinds,
+	strandsOf,
+	tagKinds,
 	tailKinds,
 	threadField,
 	thoraxKinds,
 	underbodyKinds,
 	wingCaseKinds,
+	woundBy,
+	type HandUnit,
 	type RibKind
 } from './stuffs/index';
 export { onSize } from './sizes';

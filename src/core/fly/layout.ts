@@ -11,6 +11,8 @@ export interface Layout {
 	readonly gapEnd: number;
 	/** Front end of the body, where the thorax ends. */
 	readonly bodyFront: number;
+	/** Where the body ends and a tag begins; the end where there is none. */
+	readonly bodyEnd: number;
 	/** Front ends of the underbody and of the rib, which both begin at the bend. */
 	readonly underbodyFront: number;
 	readonly ribFront: number;
@@ -33,7 +35,7 @@ const MOST_GAP = 0.3;
 
 /** Where everything that is wound begins and ends. */
 export function layoutOf(
-	{ finish, hackle, collar, body, underbody, rib, wingCase }: Dressing,
+	{ finish, hackle, collar, body, tag, underbody, rib, wingCase }: Dressing,
 	hook: HookGeometry,
 	bead: (BeadGeometry & { readonly seat: number }) | null,
 	coil: CoilGeometry | null
@@ -55,6 +57,7 @@ export function layoutOf(
 	const bodyFront = covering(body?.length ?? 0);
 	const places = {
 		bodyFront,
+		bodyEnd: tag ? Math.max(body ? bodyFront : gapEnd, covering(tag.length)) : end,
 		underbodyFront: covering(underbody?.length ?? 1),
 		ribFront: rib?.length === undefined ? bodyFront : covering(rib.length),
 		caseFront: wingCase?.at === undefined ? gapEnd : Math.max(face, wingCase.at * hook.shank)

@@ -12,7 +12,7 @@ import {
 	type Mixture
 } from '../parameter/index';
 import { hookStyleTable } from './hook-styles';
-import type { BeadChoice, Recipe } from './recipe';
+import type { BeadChoice, HackleChoice, Recipe } from './recipe';
 import { dressingOf } from './usual';
 
 /** Spreads of what was measured (our estimate: a calliper's hundredth, beads and hooks of one lot). */
@@ -95,10 +95,15 @@ export const beadPlace = ({ metal, shape, diameter, density }: BeadChoice) =>
 
 /** A dressing by what it is of, not by how much: the same feathers, the same hand. */
 export function dressingPlace(recipe: Recipe): string {
-	const { tail, underbody, body, thorax, wingCase, legs, hackle, collar } = dressingOf(recipe);
-	const collarOf = (one: typeof hackle) => one && `${one.kind} ${one.lie}`;
+	const { tail, underbody, body, thorax, wingCase, legs, hackle, collar, tag, back, palmer } =
+		dressingOf(recipe);
+	const collarOf = (one: Pick<HackleChoice, 'kind' | 'lie'> | null) =>
+		one && `${one.kind} ${one.lie}`;
 	const kinds = [tail, underbody, body, thorax, wingCase, legs].map((part) => part?.kind ?? '-');
-	return [...kinds, collarOf(hackle) ?? '-', collarOf(collar) ?? '-'].join(', ');
+	const usual = [...kinds, collarOf(hackle) ?? '-', collarOf(collar) ?? '-'];
+	// Only where there are some: what was learned of others stays theirs.
+	const more = [tag && `tag ${tag.kind}`, back && `back ${back.kind}`, collarOf(palmer)];
+	return [...usual, ...more.filter((one) => one !== null)].join(', ');
 }
 
 function measuredOf(

@@ -4,7 +4,7 @@ import type { HookGeometry } from './hook';
 import type { Layout } from './layout';
 import { diameterAt, type Profile } from './profile';
 import { finishKinds } from './recipe';
-import { drops, wingCaseTable } from './stuffs/index';
+import { drops, wingCaseTable, type WingCaseKind } from './stuffs/index';
 import type { Dressing, DressingPart } from './usual';
 
 /** Matter of a part: volume of solid, m³, its density, and its place. */
@@ -31,26 +31,46 @@ export function wingCasePiece(
 	over: Profile
 ): DressingPiece[] {
 	if (!wingCase) return [];
-	const { thickness, solid, density, air } = wingCaseTable[wingCase.kind];
-	const length = wingCase.length * hook.shank;
-	const s = caseFront + length / 2;
-	const space = length * WING_CASE_WIDTH * hook.gape * thickness;
-	return [
-		{
-			part: 'wingCase',
-			volume: space * solid,
-			density,
-			s,
-			amount: 'dressing.mass',
-			off: diameterAt(over, s) / 2,
-			air: space * (1 - solid) * air,
-			room: space * (1 - solid)
-		}
-	];
+	const rear = caseFront + wingCase.length * hook.shank;
+	return [stripPiece('wingCase', wingCase.kind, caseFront, rear, hook, over)];
 }
 
-/** Width of a wing case, in gapes (our estimate). */
-const WING_CASE_WIDTH = 0.45;
+/** The strip over the body, from the gap to the bend. */
+export function backPiece(
+	{ back }: Dressing,
+	hook: HookGeometry,
+	{ gapEnd, end }: Layout,
+	over: Profile
+): DressingPiece[] {
+	return back ? [stripPiece('back', back.kind, gapEnd, end, hook, over)] : [];
+}
+
+/** A strip on top of the fly between two places. */
+function stripPiece(
+	part: 'back' | 'wingCase',
+	kind: WingCaseKind,
+	from: number,
+	to: number,
+	hook: HookGeometry,
+	over: Profile
+): DressingPiece {
+	const { thickness, solid, density, air } = wingCaseTable[kind];
+	const s = (from + to) / 2;
+	const space = (to - from) * STRIP_WIDTH * hook.gape * thickness;
+	return {
+		part,
+		volume: space * solid,
+		density,
+		s,
+		amount: 'dressing.mass',
+		off: diameterAt(over, s) / 2,
+		air: space * (1 - solid) * air,
+		room: space * (1 - solid)
+	};
+}
+
+/** Width of a wing case or a back, in gapes (our estimate). */
+const STRIP_WIDTH = 0.45;
 
 /** Glue sinks into the whip finish, lacquer sits on the head, resin over the wing case. */
 export function dropPieces(

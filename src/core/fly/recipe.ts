@@ -6,6 +6,7 @@ import type {
 	HackleKind,
 	LegKind,
 	RibKind,
+	TagKind,
 	TailKind,
 	ThoraxKind,
 	UnderbodyKind,
@@ -26,9 +27,15 @@ export interface Recipe {
 	readonly dressing: DressingChoice;
 	readonly thread?: ThreadChoice;
 	readonly tail?: TailChoice | null;
+	/** Behind the body, at the bend. */
+	readonly tag?: TagChoice | null;
 	readonly rib?: RibChoice | null;
 	readonly underbody?: UnderbodyChoice | null;
 	readonly body?: BodyChoice | null;
+	/** A strip over the whole body. */
+	readonly back?: BackChoice | null;
+	/** Wound open over the body. */
+	readonly palmer?: PalmerChoice | null;
 	readonly thorax?: ThoraxChoice | null;
 	readonly wingCase?: WingCaseChoice | null;
 	readonly legs?: LegsChoice | null;
@@ -140,6 +147,15 @@ export interface TailChoice extends FromLot, TiedIn {
 	readonly length: number;
 }
 
+/** A hot spot of thread, floss, tinsel or fur. */
+export interface TagChoice extends FromLot {
+	readonly kind: TagKind;
+	/** From the bend forward, a share of the room behind the gap. */
+	readonly length: number;
+	/** On the radius, in gapes. */
+	readonly thickness: number;
+}
+
 export interface RibChoice extends FromLot {
 	readonly kind: RibKind;
 	/** Diameter, m. */
@@ -168,6 +184,26 @@ export interface BodyChoice extends FromLot {
 	readonly thickness: number;
 	/** From the bend forward, a share of the room behind the gap. */
 	readonly length: number;
+}
+
+export const backLies = ['under', 'over'] as const;
+export type BackLie = (typeof backLies)[number];
+export interface BackChoice extends FromLot {
+	readonly kind: WingCaseKind;
+	/** Bound down by the rib, or drawn over it. */
+	readonly rib: BackLie;
+}
+
+/** Which end of a feather is tied in: its tip at the bend, or its butt at the head and wound back. */
+export const palmerWays = ['forward', 'back'] as const;
+export type PalmerWay = (typeof palmerWays)[number];
+export interface PalmerChoice extends FromLot {
+	readonly kind: HackleKind;
+	readonly turns: number;
+	/** Fibre length in shank lengths. */
+	readonly length: number;
+	readonly lie: 'propped' | 'swept';
+	readonly wound: PalmerWay;
 }
 
 export interface ThoraxChoice extends FromLot {

@@ -50,8 +50,9 @@ export interface Section {
 		readonly diameter: number;
 		readonly lines: readonly (readonly [Point, Point, Point])[];
 	}[];
-	/** The strip over the thorax, and what is dropped on: closed outlines. */
+	/** The strips over thorax and body, and what is dropped on: closed outlines. */
 	readonly wingCase: readonly Point[] | null;
+	readonly back: readonly Point[] | null;
 	readonly resin: readonly Point[] | null;
 	/** Where weight and buoyancy act. */
 	readonly centres: { readonly mass: Point; readonly buoyancy: Point };
@@ -67,6 +68,8 @@ export interface Section {
 /** Fibres that the drawing shows of a bundle: enough to tell sparse from full (ours). */
 const SHOWN_SHARE = 0.5;
 const MOST_SHOWN = 24;
+/** Strips are thinner than a screen shows, m. */
+const DRAWN_STRIP = 0.15e-3;
 /** Radians a chord: fine enough that a bend looks round at any size on a screen. */
 const DRAWN_CHORD = 0.1;
 /** The usual fullest fibres reach this far from the shank, in shank lengths, and a tail behind it. */
@@ -109,7 +112,12 @@ export function sectionOf(build: Build, body: FlyBody): Section {
 		? [caseFront, caseFront + dressing.wingCase.length * hook.shank]
 		: [gapEnd, bodyFront];
 	const wingCase = dressing.wingCase
-		? strip(build, ...covered, 0, Math.max(caseThickness, 0.15e-3))
+		? strip(build, ...covered, 0, Math.max(caseThickness, DRAWN_STRIP))
+		: null;
+	const { back } = dressing;
+	const backThickness = back ? wingCaseTable[back.kind].thickness : 0;
+	const backStrip = back
+		? strip(build, gapEnd, dressed.layout.end, 0, Math.max(backThickness, DRAWN_STRIP))
 		: null;
 	const resin = dressing.finish.resin > 0 ? resinDome(build, ...covered, caseThickness) : null;
 
@@ -124,6 +132,7 @@ export function sectionOf(build: Build, body: FlyBody): Section {
 		...fibres.flatMap(({ lines }) => lines.flat()),
 		...layers.flatMap(({ bands }) => bands.flat()),
 		...(wingCase ?? []),
+		...(backStrip ?? []),
 		...(resin ?? [])
 	];
 	const xs = points.map((p) => p.x);
@@ -136,6 +145,7 @@ export function sectionOf(build: Build, body: FlyBody): Section {
 		rib,
 		fibres,
 		wingCase,
+		back: backStrip,
 		resin,
 		centres: { mass: body.centreOfMass, buoyancy: body.centreOfBuoyancy },
 		face,
@@ -220,7 +230,7 @@ function beadSection(bead: SeatedBead, metal: BeadMetal): NonNullable<Section['b
 function ribSection(build: Build): NonNullable<Section['rib']> {
 	const { dressing, dressed } = build;
 	const { kind, wire, turns } = dressing.rib!;
-	const { ribFront, end } = dressed.layout;
+	const { ribFront, bodyEnd: end } = dressed.layout;
 	const pitch = (end - ribFront) / turns;
 	// Half a turn lies between what is cut above and what is cut below.
 	const cut = Array.from({ length: 2 * turns }, (_, i) => {

@@ -1,13 +1,16 @@
 import { math, MILLIMETRE } from '../quantity/index';
 import { COIL_WIRE_STEPS, nominalHook } from '../material/index';
 import type {
+	BackChoice,
 	BodyChoice,
 	FinishChoice,
 	Fullness,
 	HackleChoice,
 	LegsChoice,
+	PalmerChoice,
 	Recipe,
 	RibChoice,
+	TagChoice,
 	TailChoice,
 	ThoraxChoice,
 	ThreadChoice,
@@ -19,9 +22,12 @@ import type {
 export interface Dressing {
 	readonly thread: ThreadChoice;
 	readonly tail: TailChoice | null;
+	readonly tag: TagChoice | null;
 	readonly rib: RibChoice | null;
 	readonly underbody: UnderbodyChoice | null;
 	readonly body: BodyChoice | null;
+	readonly back: BackChoice | null;
+	readonly palmer: PalmerChoice | null;
 	readonly thorax: ThoraxChoice | null;
 	readonly wingCase: WingCaseChoice | null;
 	readonly legs: LegsChoice | null;
@@ -56,6 +62,10 @@ const BODY_THICKNESS: Readonly<Record<BodyChoice['kind'], number>> = {
 	herl: 1,
 	dubbingTight: 1,
 	dubbingLoose: 1.35,
+	chenille: 1.6,
+	wool: 1,
+	hide: 2.2,
+	tinsel: 0.3,
 	floss: 0.5,
 	vinyl: 0.8,
 	wire: 0.35
@@ -74,9 +84,12 @@ export function dressingOf(recipe: Recipe): Dressing {
 	return {
 		thread: choose('thread'),
 		tail: choose('tail'),
+		tag: choose('tag'),
 		rib: choose('rib'),
 		underbody: choose('underbody'),
 		body: choose('body'),
+		back: choose('back'),
+		palmer: choose('palmer'),
 		thorax: choose('thorax'),
 		wingCase: choose('wingCase'),
 		legs: choose('legs'),
@@ -111,6 +124,7 @@ const USUAL: {
 		headTurns: 8
 	}),
 	tail: (_, { tail }) => ({ kind: 'feather', fibres: tail, length: 0.5 }),
+	tag: () => null,
 	rib: ({ hook }) => ({ kind: 'copper', wire: ribWire(hook.size), turns: 6, against: true }),
 	underbody: () => null,
 	body: (_, { body, loose }) => ({
@@ -119,6 +133,8 @@ const USUAL: {
 		thickness: body,
 		length: 0.7
 	}),
+	back: () => null,
+	palmer: () => null,
 	thorax: (_, { thorax, loose }) => ({
 		kind: loose ? 'dubbingLoose' : 'dubbingTight',
 		thickness: thorax
@@ -136,6 +152,15 @@ const USUAL: {
 };
 
 const FIRST = {
+	tag: (): TagChoice => ({ kind: 'floss', length: 0.1, thickness: 0.05 }),
+	back: (): BackChoice => ({ kind: 'film', rib: 'under' }),
+	palmer: (recipe: Recipe): PalmerChoice => ({
+		kind: 'softHackle',
+		turns: 5,
+		length: 0.6 * AMOUNT[recipe.dressing.fullness].fibre,
+		lie: 'swept',
+		wound: 'forward'
+	}),
 	underbody: (): UnderbodyChoice => ({ kind: 'wool', thickness: 0.08 }),
 	wingCase: (): WingCaseChoice => ({ kind: 'feather', length: 0.33 }),
 	legs: (): LegsChoice => ({ kind: 'feather', fibres: 8, length: 0.4 }),

@@ -219,6 +219,98 @@ test.each([
 	}
 );
 
+/** A hook of given measures with nothing on it but bare thread. */
+const bareHook: Recipe = {
+	...bareDressing,
+	hook: {
+		style: 'straight',
+		size: 12,
+		lengthX: 0,
+		wireX: 0,
+		measured: { wire: 0.55e-3, shank: 9e-3, gape: 4.4e-3 }
+	},
+	bead: null,
+	coil: null,
+	finish: { glue: 0, resin: 0, lacquer: 0, gap: 2 }
+};
+// Without a bead the head begins at 0.03 of the shank, and the gap is two eye openings of 1.6 wires.
+const roomBehind = 9 - 0.03 * 9 - 2 * 1.6 * 0.55;
+const tube = (inner: number, wall: number, length: number) =>
+	cylinder(inner + 2 * wall, length) - cylinder(inner, length);
+
+// Thicknesses of matter, shares and sections are ours; the sums are written down again in closed form.
+test.each<[string, Partial<Recipe>, number]>([
+	[
+		'a straight body of chenille, rayon of 1.5 g/cm³',
+		{ body: { kind: 'chenille', shape: 'straight', thickness: 0.2, length: 1 } },
+		1.5 * 0.12 * tube(0.55, 0.2 * 4.4, roomBehind)
+	],
+	[
+		'a strip of hide wound edge to edge',
+		{ body: { kind: 'hide', shape: 'straight', thickness: 0.25, length: 0.6 } },
+		1.3 * 0.2 * tube(0.55, 0.25 * 4.4, 0.6 * roomBehind)
+	],
+	[
+		'a tag of floss at the bend',
+		{ tag: { kind: 'floss', length: 0.15, thickness: 0.05 } },
+		1.38 * 0.6 * tube(0.55, 0.05 * 4.4, 0.15 * roomBehind)
+	],
+	[
+		'a back of foil from the gap to the bend, 0.45 gapes wide',
+		{ back: { kind: 'foil', rib: 'over' } },
+		1.38 * roomBehind * 0.45 * 4.4 * 0.05
+	],
+	[
+		'a palmered hackle: fibres and the stem round the bare wire',
+		{
+			// Only so that there is something to palmer over.
+			body: { kind: 'thread', shape: 'straight', thickness: 0.01, length: 0.8 },
+			palmer: { kind: 'stiffHackle', turns: 6, length: 0.4, lie: 'swept', wound: 'forward' }
+		},
+		1.38 * 0.75 * tube(0.55, 0.01 * 4.4, 0.8 * roomBehind) +
+			1.3 *
+				(84 * cylinder(0.035, 3.6) + cylinder(0.15, 6 * Math.PI * (0.55 + 2 * 0.01 * 4.4 + 0.15)))
+	],
+	[
+		'a tail of plume',
+		{ tail: { kind: 'plume', fibres: 40, length: 1.2 } },
+		1.3 * 40 * cylinder(0.08, 10.8)
+	],
+	[
+		'a tail of flash',
+		{ tail: { kind: 'flash', fibres: 6, length: 1 } },
+		// Strips of 0.25 by 0.025 mm.
+		1.38 * 6 * 9 * 0.25 * 0.025
+	],
+	[
+		'a rib of flat tinsel a tenth as thick as wide',
+		{
+			body: { kind: 'thread', shape: 'straight', thickness: 0.01, length: 1 },
+			rib: { kind: 'tinsel', wire: 0.4e-3, turns: 5, against: true }
+		},
+		1.38 * 0.75 * tube(0.55, 0.01 * 4.4, roomBehind) +
+			1.38 * 0.4 * 0.04 * helix(5, 0.55 + 2 * 0.01 * 4.4, 0.4, roomBehind / 5)
+	]
+])('%s weighs its hand sum (2 %%)', (_, part, byHand) => {
+	const added = (massOf({ ...bareHook, ...part }) - massOf(bareHook)) / mg;
+	expect(Math.abs(added / byHand - 1)).toBeLessThan(0.02);
+});
+
+test('two layers of a wing case weigh what the two weigh', () => {
+	const added = (kind: 'feather' | 'foil' | 'featherFoil') =>
+		massOf({ ...bareHook, wingCase: { kind, length: 0.4 } }) - massOf(bareHook);
+	expect(added('featherFoil') / (added('feather') + added('foil'))).toBeCloseTo(1, 1);
+});
+
+test('a tag takes its room from the body, which ends where it begins', () => {
+	const body: BodyChoice = { kind: 'dubbingTight', shape: 'straight', thickness: 0.1, length: 1 };
+	const { layout } = buildFly(
+		{ ...bareHook, body, tag: { kind: 'wool', length: 0.2, thickness: 0.1 } },
+		median
+	).dressed;
+	expect((layout.end - layout.bodyEnd) * 1e3).toBeCloseTo(0.2 * roomBehind, 6);
+});
+
 test('with every other wound length held, a larger bead, more turns, a longer or thicker hook never weigh less', () => {
 	const body: BodyChoice = { kind: 'dubbingTight', shape: 'tapered', thickness: 0.1, length: 0.4 };
 	/** Everything else of fixed measure: the body keeps its millimetres. */

@@ -13,6 +13,7 @@ import {
 	wingCaseTable
 } from './stuffs/index';
 import type {
+	BackLie,
 	BeadChoice,
 	BeadMetal,
 	BodyShape,
@@ -20,6 +21,7 @@ import type {
 	CoilMetal,
 	EyeLie,
 	HackleChoice,
+	PalmerWay,
 	Recipe
 } from './recipe';
 import type { Dressing, DressingPart } from './usual';
@@ -61,9 +63,12 @@ export const partWords: Readonly<Record<PartName, string>> = {
 	coil: 'coil',
 	thread: 'thread',
 	tail: 'tail',
+	tag: 'tag',
 	rib: 'rib',
 	underbody: 'underbody',
 	body: 'body',
+	back: 'back',
+	palmer: 'palmered hackle',
 	thorax: 'thorax',
 	wingCase: 'wing case',
 	legs: 'legs',
@@ -75,6 +80,14 @@ export const partWords: Readonly<Record<PartName, string>> = {
 const length = (metres: number) => shown.small.words(metres, 2);
 const times = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
 
+export const backLieWords: Readonly<Record<BackLie, string>> = {
+	under: 'under the rib',
+	over: 'over the rib'
+};
+export const palmerWayWords: Readonly<Record<PalmerWay, string>> = {
+	forward: 'wound forward from its tip',
+	back: 'wound back from its butt'
+};
 export const eyeWords: Readonly<Record<EyeLie, string>> = {
 	across: 'across the hook',
 	inPlane: 'in the hook’s plane'
@@ -127,6 +140,10 @@ export const dressingWords: {
 	thread: ({ denier, dam }) => `${denier} denier${dam ? ', dam' : ', no dam'}`,
 	tail: ({ kind, fibres, length, at }) =>
 		`${fibres} ${tailTable[kind].words}, ${shanks(length)}${placeWords(at)}`,
+	tag: ({ kind, length }) => `${bodyTable[kind].words}, ${Math.round(100 * length)} % of the room`,
+	back: ({ kind, rib }) => `${wingCaseTable[kind].words}, ${backLieWords[rib]}`,
+	palmer: ({ kind, turns, lie, wound }) =>
+		`${hackleTable[kind].words} × ${turns}, ${lie}, ${palmerWayWords[wound]}`,
 	rib: ({ kind, wire, turns }) => `${ribTable[kind].words} ${length(wire)} × ${turns}`,
 	underbody: ({ kind }) => underbodyTable[kind].words,
 	body: ({ kind, shape }) => `${bodyTable[kind].words}, ${bodyShapeWords[shape]}`,
@@ -229,6 +246,8 @@ const amountFields: readonly (readonly [string, (recipe: Recipe) => string])[] =
 	],
 	['body thickness', (r) => share(r.body?.thickness, 'gape')],
 	['body length', (r) => share(r.body?.length, 'of the room')],
+	['tag thickness', (r) => share(r.tag?.thickness, 'gape')],
+	['palmer length', (r) => share(r.palmer?.length, 'shank')],
 	['thorax thickness', (r) => share(r.thorax?.thickness, 'gape')],
 	['wing case length', (r) => share(r.wingCase?.length, 'shank')],
 	['leg length', (r) => share(r.legs?.length, 'shank')],

@@ -25,6 +25,7 @@ export const materials = {
 	steel: { name: 'steel', density: 7850, source: 'carbon steel' },
 	copper: { name: 'copper', density: 8960, source: 'element, 20 °C' },
 	glass: { name: 'glass', density: 2500, source: 'soda-lime glass, about 2.5 g/cm³' },
+	rayon: { name: 'rayon', density: 1500, source: 'viscose, 1.5 g/cm³' },
 	polyester: { name: 'polyester', density: 1380, source: 'PET, 1.38 g/cm³' },
 	nylon: { name: 'nylon', density: 1140, source: 'polyamide, 1.14 g/cm³' },
 	fluorocarbon: { name: 'fluorocarbon', density: 1780, source: 'PVDF, 1.78 g/cm³' },

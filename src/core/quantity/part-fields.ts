@@ -126,6 +126,7 @@ export const headTurnsField = count('Head', [0, 60], [0, 30], 'turn', 'turns');
 export const tailFibresField = count('Tail fibres', [1, 200], [2, 60], 'fibre', 'fibres');
 export const legFibresField = count('Legs', [1, 60], [2, 30], 'fibre', 'fibres');
 export const ribTurnsField = count('Rib turns', [1, 120], [3, 60], 'turn', 'turns');
+export const palmerTurnsField = count('Turns', [1, 30], [2, 14], 'turn', 'turns');
 export const hackleTurnsField = count('Turns', [1, 12], [1, 5], 'turn', 'turns');
 export const secondTurnsField = count('Second layer', [0, 40], [0, 20], 'turn', 'turns');
 export const dropsField = count('Drops', [0, 20], [0, 4], 'drop', 'drops');
@@ -205,6 +206,13 @@ export const fibreLengthShare = share(
 	'1/2 or 4 mm'
 );
 export const legLengthShare = share('Leg length', 'shank', [0.05, 4], [0.15, 2], '0.4 or 3 mm');
+export const tagLengthShare = share(
+	'Tag length',
+	'room',
+	[0.02, 0.6],
+	[0.05, 0.3],
+	'0.1 of the room'
+);
 export const bodyLengthShare = share('Body length', 'room', [0.05, 1], [0.3, 1], '0.7 of the room');
 export const coverShare = share('Covers', 'room', [0.05, 1], [0.3, 1], '0.7 of the room');
 export const caseLengthShare = share('Wing case', 'shank', [0.05, 1], [0.2, 0.6], '1/3 or 2.5 mm');

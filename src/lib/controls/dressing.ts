@@ -1,4 +1,6 @@
 import {
+	backLies,
+	backLieWords,
 	bodyKinds,
 	bodyKindWords,
 	bodyOfKind,
@@ -10,8 +12,11 @@ import {
 	hackleKindWords,
 	legKinds,
 	legKindWords,
+	palmerWays,
+	palmerWayWords,
 	ribKinds,
 	ribKindWords,
+	tagKinds,
 	tailKinds,
 	tailKindWords,
 	thoraxKinds,
@@ -23,6 +28,7 @@ import {
 	type FinishChoice,
 	type FinishKind,
 	type Fullness,
+	type HackleChoice,
 	type Recipe
 } from '$core/fly/index';
 import {
@@ -36,7 +42,9 @@ import {
 	headTurnsField,
 	legFibresField,
 	legLengthShare,
+	palmerTurnsField,
 	ribTurnsField,
+	tagLengthShare,
 	tailFibresField,
 	tailLengthShare,
 	without
@@ -53,6 +61,8 @@ import {
 import { ribWireControl, threadControl } from './material';
 import { FLAME, LEAD } from './cautions';
 import { COUNT, coverControl, inMm, kinds, placeControl, setter, thickness } from './parts';
+
+type HackleLie = HackleChoice['lie'];
 
 export const dressingControls: {
 	readonly [Part in DressingPart]: (subject: Subject) => Control[];
@@ -94,6 +104,52 @@ export const dressingControls: {
 			),
 			placeControl(subject, 'tail', tail.at, set),
 			...(tail.kind === 'synthetic' ? [FLAME] : [])
+		];
+	},
+	tag: (subject) => {
+		const { tag } = subject.build.dressing;
+		const set = setter(subject, 'tag');
+		const kind = kinds(subject, 'tag', 'Tag of', bodyKindWords, tagKinds);
+		if (!tag) return [kind];
+		const { layout } = subject.build.dressed;
+		const room = layout.end - layout.gapEnd;
+		return [
+			kind,
+			inMm(tagLengthShare, room, tag.length, (length) => set({ length })),
+			thickness(subject, tag.thickness, (thickness) => set({ thickness }))
+		];
+	},
+	back: (subject) => {
+		const { back } = subject.build.dressing;
+		const set = setter(subject, 'back');
+		const kind = kinds(subject, 'back', 'Back of', wingCaseKindWords, wingCaseKinds);
+		if (!back) return [kind];
+		return [
+			kind,
+			choice('It lies', back.rib, options(backLieWords, backLies), (rib) =>
+				set({ rib: rib as typeof back.rib })
+			)
+		];
+	},
+	palmer: (subject) => {
+		const { palmer } = subject.build.dressing;
+		const set = setter(subject, 'palmer');
+		const kind = kinds(subject, 'palmer', 'Palmered hackle of', hackleKindWords, hackleKinds);
+		if (!palmer) return [kind];
+		return [
+			kind,
+			quantity(palmerTurnsField, palmer.turns, (turns) => set({ turns }), { ...COUNT, big: 3 }),
+			inMm(
+				fibreLengthShare,
+				subject.build.hook.shank,
+				palmer.length,
+				(length) => set({ length }),
+				0.5
+			),
+			lieControl(palmer.lie, (lie) => set({ lie })),
+			choice('Wound', palmer.wound, options(palmerWayWords, palmerWays), (wound) =>
+				set({ wound: wound as typeof palmer.wound })
+			)
 		];
 	},
 	rib: (subject) => {
@@ -239,6 +295,11 @@ export const dressingControls: {
 	}
 };
 
+const lieControl = (lie: HackleLie, set: (lie: HackleLie) => Recipe) =>
+	choice('Fibres', lie, options({ swept: 'swept back', propped: 'propped out' }), (next) =>
+		set(next as HackleLie)
+	);
+
 function hackleControls(subject: Subject, part: 'hackle' | 'collar', label: string): Control[] {
 	const hackle = subject.build.dressing[part];
 	const set = setter(subject, part);
@@ -254,9 +315,7 @@ function hackleControls(subject: Subject, part: 'hackle' | 'collar', label: stri
 			(length) => set({ length }),
 			0.5
 		),
-		choice('Fibres', hackle.lie, options({ swept: 'swept back', propped: 'propped out' }), (lie) =>
-			set({ lie: lie as typeof hackle.lie })
-		),
+		lieControl(hackle.lie, (lie) => set({ lie })),
 		placeControl(subject, part, hackle.at, set)
 	];
 }

@@ -12,6 +12,8 @@ export const materialColour = {
 	copper: 'var(--m-copper)',
 	hook: 'var(--m-hook)',
 	thread: 'var(--m-thread)',
+	floss: 'var(--m-thread)',
+	tinsel: 'var(--m-hook)',
 	mono: 'var(--m-glass)',
 	dressing: 'var(--m-dressing)',
 	finish: 'var(--m-resin)'
@@ -32,6 +34,10 @@ export function partColour(part: PartName, recipe: Recipe, dressing: Dressing): 
 			return materialColour[dressing.rib?.kind ?? 'copper'];
 		case 'body':
 			return dressing.body?.kind === 'wire' ? materialColour.copper : materialColour.dressing;
+		case 'tag':
+			return dressing.tag?.kind === 'thread' ? materialColour.thread : materialColour.dressing;
+		case 'back':
+		case 'palmer':
 		case 'underbody':
 		case 'tail':
 		case 'thorax':

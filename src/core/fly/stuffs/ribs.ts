@@ -6,6 +6,9 @@ export const ribTable = {
 	brass: { words: 'brass wire', density: materials.brass.density },
 	lead: { words: 'lead wire', density: materials.lead.density },
 	thread: { words: 'thread', density: 0.75 * materials.polyester.density },
+	floss: { words: 'floss', density: 0.6 * materials.polyester.density },
+	// As wide as is said and a tenth of that thick: 0.127 of the round wire's section (our estimate).
+	tinsel: { words: 'flat tinsel', density: 0.127 * materials.polyester.density },
 	mono: { words: 'mono', density: materials.nylon.density }
 } as const satisfies Readonly<Record<string, { readonly words: string; readonly density: number }>>;
 

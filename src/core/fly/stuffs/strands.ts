@@ -7,6 +7,8 @@ export interface Strand {
 	readonly diameter: number;
 	readonly density: number;
 	readonly stiffness: number;
+	/** Air that is held between them when they are dry, m³ per m³ of fibre; none where it is not said. */
+	readonly air?: number;
 }
 
 interface NamedStrand extends Strand {
@@ -18,13 +20,27 @@ const strand = (diameter: number, density: number, youngModulus: number): Strand
 	density,
 	stiffness: youngModulus * (Math.PI / 64) * math.pow(diameter, 4)
 });
+/** Soft barbs with barbules: the matter of a strand of 80 µm, as limp as one of 30 µm (our estimate). */
+const plume: Strand = {
+	...strand(80e-6, FUR, fibre.youngModulus),
+	stiffness: strand(30e-6, FUR, fibre.youngModulus).stiffness,
+	air: 10
+};
+const rubber = strand(0.4e-3, materials.rubber.density, 2e6);
+/** Strips of film as a round strand of their section: 0.25 by 0.025 mm. */
+const flash = strand(0.09e-3, materials.polyester.density, 3e9);
 const feather = (diameter: number) => strand(diameter, FUR, fibre.youngModulus);
 
 /** What a tail is of. */
 export const tailTable = {
 	feather: { words: 'feather fibres', ...feather(45e-6) },
 	hair: { words: 'hair', ...feather(60e-6) },
-	synthetic: { words: 'synthetic', ...strand(70e-6, materials.nylon.density, 2e9) }
+	synthetic: { words: 'synthetic', ...strand(70e-6, materials.nylon.density, 2e9) },
+	plume: { words: 'plume fibres', ...plume },
+	flash: { words: 'flash', ...flash },
+	// Split in two; its filaments lie together, so it hangs.
+	floss: { words: 'floss', ...strand(0.3e-3, 0.6 * materials.polyester.density, 5e6) },
+	rubber: { words: 'rubber', ...rubber }
 } as const satisfies Readonly<Record<string, NamedStrand>>;
 
 export type TailKind = keyof typeof tailTable;
@@ -34,7 +50,8 @@ export const tailKinds = Object.keys(tailTable) as readonly TailKind[];
 export const legTable = {
 	feather: { words: 'feather fibres', ...feather(45e-6) },
 	hair: { words: 'hair', ...feather(60e-6) },
-	rubber: { words: 'rubber', ...strand(0.4e-3, materials.rubber.density, 2e6) }
+	flash: { words: 'flash', ...flash },
+	rubber: { words: 'rubber', ...rubber }
 } as const satisfies Readonly<Record<string, NamedStrand>>;
 
 export type LegKind = keyof typeof legTable;
@@ -50,7 +67,9 @@ export const hackleTable = {
 	softHackle: { words: 'soft hackle', ...feather(40e-6), perTurn: 10, air: 0.5 },
 	stiffHackle: { words: 'stiff hackle', ...feather(35e-6), perTurn: 14, air: 0.5 },
 	down: { words: 'down', ...feather(22e-6), perTurn: 24, air: 12 },
-	fur: { words: 'fur', ...feather(25e-6), perTurn: 26, air: 3 }
+	fur: { words: 'fur', ...feather(25e-6), perTurn: 26, air: 3 },
+	plume: { words: 'plume', ...plume, perTurn: 12, air: 10 },
+	hair: { words: 'hair', ...feather(60e-6), perTurn: 14, air: 0.5 }
 } as const satisfies Readonly<Record<string, Hackle>>;
 
 export type HackleKind = keyof typeof hackleTable;

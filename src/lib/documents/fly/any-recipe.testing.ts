@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import {
+	backLies,
 	beadMetals,
 	beadShapes,
 	bodyKinds,
@@ -11,7 +12,9 @@ import {
 	eyeLies,
 	hookStyles,
 	legKinds,
+	palmerWays,
 	ribKinds,
+	tagKinds,
 	tailKinds,
 	thoraxKinds,
 	underbodyKinds,
@@ -100,6 +103,28 @@ const drawn: fc.Arbitrary<Recipe> = fc.record(
 				kind: fc.constantFrom(...tailKinds),
 				fibres: whole(1, 200),
 				length: real(0.05, 4)
+			})
+		),
+		tag: part(
+			fc.record({
+				kind: fc.constantFrom(...tagKinds),
+				length: real(0.02, 0.6),
+				thickness: real(0.01, 1)
+			})
+		),
+		back: part(
+			fc.record({
+				kind: fc.constantFrom(...wingCaseKinds),
+				rib: fc.constantFrom(...backLies)
+			})
+		),
+		palmer: part(
+			fc.record({
+				kind: fc.constantFrom(...hackleKinds),
+				turns: whole(1, 30),
+				length: real(0.05, 3),
+				lie: fc.constantFrom('propped' as const, 'swept' as const),
+				wound: fc.constantFrom(...palmerWays)
 			})
 		),
 		rib: part(

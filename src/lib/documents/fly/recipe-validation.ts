@@ -1,5 +1,6 @@
 import 'reflect-metadata';
 import {
+	backLies,
 	beadMetals,
 	beadShapes,
 	bodyKinds,
@@ -11,7 +12,9 @@ import {
 	eyeLies,
 	hookStyles,
 	legKinds,
+	palmerWays,
 	ribKinds,
+	tagKinds,
 	tailKinds,
 	thoraxKinds,
 	underbodyKinds,
@@ -41,6 +44,7 @@ import {
 	legLengthShare,
 	massField,
 	MILLIMETRE,
+	palmerTurnsField,
 	placeShare,
 	recessField,
 	ribTurnsField,
@@ -50,6 +54,7 @@ import {
 	shareField,
 	slotField,
 	slotTurnField,
+	tagLengthShare,
 	tailFibresField,
 	tailLengthShare,
 	thicknessShare,
@@ -123,6 +128,28 @@ class TailRequest {
 	@Quantity(tailFibresField) fibres!: number;
 	@Share(tailLengthShare) lengthShanks!: number;
 	@Share(placeShare, true) atShank?: number;
+	@Lot() lot?: string;
+}
+
+class TagRequest {
+	@OneOf('Tag', tagKinds) kind!: string;
+	@Share(tagLengthShare) lengthOfRoom!: number;
+	@Share(thicknessShare) thicknessGapes!: number;
+	@Lot() lot?: string;
+}
+
+class BackRequest {
+	@OneOf('Back', wingCaseKinds) kind!: string;
+	@OneOf('The back lies', backLies) rib!: string;
+	@Lot() lot?: string;
+}
+
+class PalmerRequest {
+	@OneOf('Palmered hackle', hackleKinds) kind!: string;
+	@Quantity(palmerTurnsField) turns!: number;
+	@Share(fibreLengthShare) lengthShanks!: number;
+	@OneOf('Fibres', ['propped', 'swept']) lie!: string;
+	@OneOf('Wound', palmerWays) wound!: string;
 	@Lot() lot?: string;
 }
 
@@ -201,10 +228,14 @@ export class RecipeRequest {
 	@Nested('The dressing', () => DressingRequest) dressing!: DressingRequest;
 	@Nested('The thread', () => ThreadRequest, 'optional') thread?: ThreadRequest;
 	@Nested('The tail', () => TailRequest, 'optional or null') tail?: TailRequest | null;
+	@Nested('The tag', () => TagRequest, 'optional or null') tag?: TagRequest | null;
 	@Nested('The rib', () => RibRequest, 'optional or null') rib?: RibRequest | null;
 	@Nested('The underbody', () => UnderbodyRequest, 'optional or null')
 	underbody?: UnderbodyRequest | null;
 	@Nested('The body', () => BodyRequest, 'optional or null') body?: BodyRequest | null;
+	@Nested('The back', () => BackRequest, 'optional or null') back?: BackRequest | null;
+	@Nested('The palmered hackle', () => PalmerRequest, 'optional or null')
+	palmer?: PalmerRequest | null;
 	@Nested('The thorax', () => ThoraxRequest, 'optional or null') thorax?: ThoraxRequest | null;
 	@Nested('The wing case', () => WingCaseRequest, 'optional or null')
 	wingCase?: WingCaseRequest | null;

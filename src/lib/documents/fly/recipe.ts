@@ -1,4 +1,5 @@
 import type {
+	BackChoice,
 	BeadChoice,
 	BodyChoice,
 	CoilChoice,
@@ -7,8 +8,10 @@ import type {
 	HackleChoice,
 	HookChoice,
 	LegsChoice,
+	PalmerChoice,
 	Recipe,
 	RibChoice,
+	TagChoice,
 	TailChoice,
 	ThoraxChoice,
 	ThreadChoice,
@@ -49,10 +52,13 @@ export interface RecipeDocument {
 	dressing: Recipe['dressing'];
 	thread?: ThreadChoice;
 	tail?: LengthInShanks<TailChoice> | null;
+	tag?: TagDocument | null;
 	rib?: (Omit<RibChoice, 'wire' | 'length'> & { wireMm: number; lengthOfRoom?: number }) | null;
 	underbody?:
 		(ThicknessInGapes<Omit<UnderbodyChoice, 'length'>> & { lengthOfRoom?: number }) | null;
 	body?: (ThicknessInGapes<Omit<BodyChoice, 'length'>> & { lengthOfRoom: number }) | null;
+	back?: BackChoice | null;
+	palmer?: LengthInShanks<PalmerChoice> | null;
 	thorax?: ThicknessInGapes<ThoraxChoice> | null;
 	wingCase?: LengthInShanks<WingCaseChoice> | null;
 	legs?: LengthInShanks<LegsChoice> | null;
@@ -61,6 +67,7 @@ export interface RecipeDocument {
 	finish?: Omit<FinishChoice, 'gap'> & { gapEyes?: number };
 	weighedG?: number;
 }
+type TagDocument = ThicknessInGapes<Omit<TagChoice, 'length'>> & { lengthOfRoom: number };
 type LengthInShanks<T> = Omit<T, 'length' | 'at'> & { lengthShanks: number; atShank?: number };
 type ThicknessInGapes<T> = Omit<T, 'thickness'> & { thicknessGapes: number };
 
@@ -130,6 +137,13 @@ export function recipeFromDocument(document: RecipeDocument): Recipe {
 		dressing: { fullness: dressing.fullness },
 		thread: thread && clean({ ...thread }),
 		tail: length(document.tail),
+		tag: given(document.tag, ({ thicknessGapes, lengthOfRoom, ...rest }) => ({
+			...rest,
+			thickness: thicknessGapes,
+			length: lengthOfRoom
+		})),
+		back: given(document.back, (back) => ({ ...back })),
+		palmer: length(document.palmer),
 		rib: given(document.rib, ({ wireMm, lengthOfRoom, ...rest }) =>
 			clean({ ...rest, wire: fine(wireMm * MILLIMETRE), length: lengthOfRoom })
 		),
@@ -210,6 +224,13 @@ export function recipeToDocument(recipe: Recipe): RecipeDocument {
 		dressing: { ...dressing },
 		thread: thread && { ...thread },
 		tail: length(recipe.tail),
+		tag: given(recipe.tag, ({ thickness, length, ...rest }) => ({
+			...rest,
+			thicknessGapes: fine(thickness),
+			lengthOfRoom: fine(length)
+		})),
+		back: given(recipe.back, (back) => ({ ...back })),
+		palmer: length(recipe.palmer),
 		rib: given(recipe.rib, ({ wire, length, ...rest }) =>
 			clean({ ...rest, wireMm: fine(wire / MILLIMETRE), lengthOfRoom: scaled(length, 1) })
 		),

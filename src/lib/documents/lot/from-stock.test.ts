@@ -67,11 +67,14 @@ describe('a part that is taken from a lot', () => {
 
 	test('a packet makes what it is for; one with a name of its own whatever is tied in', () => {
 		expect(partsFrom(lot({ dressing: { kind: 'herl' } }))).toEqual(['body', 'thorax']);
-		expect(partsFrom(lot({ dressing: { kind: 'rubber' } }))).toEqual(['legs']);
+		expect(partsFrom(lot({ dressing: { kind: 'rubber' } }))).toEqual(['tail', 'legs']);
 		expect(partsFrom(lot({ dressing: { kind: 'grey heron' } }))).toEqual([
 			'tail',
+			'tag',
 			'underbody',
 			'body',
+			'back',
+			'palmer',
 			'thorax',
 			'wingCase',
 			'legs',
@@ -82,7 +85,7 @@ describe('a part that is taken from a lot', () => {
 		const tied = withLot(recipe, lot({ dressing: { kind: 'rubber' } }), 'legs');
 		expect(tied.legs).toMatchObject({ kind: 'rubber', lot: 'lot' });
 		// Not what it can be made of.
-		expect(withLot(recipe, lot({ dressing: { kind: 'rubber' } }), 'tail')).toEqual(recipe);
+		expect(withLot(recipe, lot({ dressing: { kind: 'rubber' } }), 'body')).toEqual(recipe);
 		expect(withLot(recipe, lot({ dressing: { kind: 'quill' } }), 'body').body).toMatchObject({
 			kind: 'quill',
 			lot: 'lot'

@@ -98,6 +98,9 @@ export function costOf(build: Build, part: PartName, lots: readonly LotRow[]): n
 		case 'tail':
 		case 'body':
 		case 'thorax':
+		case 'tag':
+		case 'back':
+		case 'palmer':
 		case 'wingCase':
 		case 'legs':
 		case 'hackle':

@@ -44,16 +44,19 @@ const LAYER_OPACITY: Readonly<Partial<Record<Kind, number>>> = {
 	vinyl: 0.75,
 	floss: 0.75,
 	dubbingLoose: 0.35,
+	chenille: 0.45,
+	hide: 0.4,
+	tinsel: 0.9,
 	herl: 0.4
 };
 
 /** The drawing of a section as shapes, from the back to the front. */
 export function artOf(section: Section): Shape[] {
-	const { hook, bead, coil, layers, rib, fibres, wingCase, resin } = section;
+	const { hook, bead, coil, layers, rib, fibres, wingCase, back, resin } = section;
 	const shapes: Shape[] = [];
-	for (const { part, diameter, lines } of fibres) {
+	fibres.forEach(({ part, diameter, lines }, i) => {
 		shapes.push({
-			key: part,
+			key: `${part}-fibres-${i}`,
 			d: lines.map(bow).join(''),
 			fill: 'none',
 			stroke: materialColour.dressing,
@@ -61,7 +64,7 @@ export function artOf(section: Section): Shape[] {
 			strokeMm: Math.max(diameter / MILLIMETRE, 0.07),
 			strokeOpacity: part === 'tail' || part === 'legs' ? 0.95 : 0.7
 		});
-	}
+	});
 	layers.forEach(({ part, kind, bands }, i) => {
 		const colour =
 			kind === 'thread'
@@ -126,10 +129,11 @@ export function artOf(section: Section): Shape[] {
 			stroke: materialColour[rib.kind]
 		});
 	}
-	if (wingCase) {
+	for (const [key, strip] of Object.entries({ back, wingCase })) {
+		if (!strip) continue;
 		shapes.push({
-			key: 'wingCase',
-			d: outline(wingCase),
+			key,
+			d: outline(strip),
 			fill: materialColour.dressing,
 			stroke: materialColour.dressing
 		});

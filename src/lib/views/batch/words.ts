@@ -27,10 +27,12 @@ function lengthWords(total: number): string {
 	if (total >= short) return shown.water.words(total, 1);
 	return `${Math.ceil(shown.hand.to(total))} ${shown.hand.unit}`;
 }
-/** What is no use to weigh: milligrams, or hundredths of a grain, rounded up. @param total mg */
-function finestWords(total: number): string {
-	if (shown.mass.unit === 'gr') return `${Math.ceil(100 * shown.mass.to(total * 1e-6)) / 100} gr`;
-	return total < 1000 ? `${Math.ceil(total)} mg` : `${(total / 1000).toFixed(1)} g`;
+/** Of fur, to half a pinch. */
+function pinches(total: number): string {
+	const halves = Math.max(1, Math.ceil(2 * total - 0.2));
+	if (halves === 1) return 'half a pinch';
+	const number = `${Math.floor(halves / 2)}${halves % 2 ? '½' : ''}`;
+	return `${number} ${halves === 2 ? 'pinch' : 'pinches'}`;
 }
 
 /** An amount for the run in the unit that one measures it in. */
@@ -38,14 +40,18 @@ export function amountWords({ unit, total }: Amount): string {
 	switch (unit) {
 		case 'm':
 			return lengthWords(total);
-		case 'mg':
-			return finestWords(total);
 		case 'pieces':
 			return String(Math.ceil(total));
+		case 'pinches':
+			return pinches(total);
 		case 'feathers':
 		case 'fibres':
-		case 'drops':
-			return `${Math.ceil(total)} ${total === 1 ? unit.slice(0, -1) : unit}`;
+		case 'strands':
+		case 'strips':
+		case 'drops': {
+			const whole = Math.ceil(total);
+			return `${whole} ${whole === 1 ? unit.slice(0, -1) : unit}`;
+		}
 	}
 }
 
