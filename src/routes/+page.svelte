@@ -10,6 +10,8 @@
 		partWords,
 		type PartName
 	} from '$core/fly/index';
+	import AboutFly from '$lib/views/bench/AboutFly.svelte';
+	import { colouringOf } from '$lib/documents/fly/about';
 	import BuildList from '$lib/views/bench/BuildList.svelte';
 	import { useWorkspace } from '$lib/state/context';
 	import { bindKeys } from '$lib/frame/keys';
@@ -105,6 +107,9 @@
 		};
 	});
 
+	/** Colours that the tier named. */
+	const colours = $derived(colouringOf(selection.fly?.body.about));
+
 	/** The drawing in true millimetres, its colours as they are on this page. */
 	async function saveSvg() {
 		const now = picture.current;
@@ -116,7 +121,7 @@
 		const style = getComputedStyle(document.documentElement);
 		const colour = (value: string) =>
 			value.startsWith('var(') ? style.getPropertyValue(value.slice(4, -1)) : value;
-		const file = svgFile(now.name, artOf(now.section), now.section.frame, colour);
+		const file = svgFile(now.name, artOf(now.section, colours), now.section.frame, colour);
 		saveText(`${now.name}.svg`, 'image/svg+xml', file);
 	}
 </script>
@@ -153,6 +158,11 @@
 					onchange={(recipe) => strip.setRecipe(recipe)}
 					lots={documents.all('lot')}
 					take={(lot, part) => stock.takeFrom(lot, part)}
+					meanSo={(code) => strip.setAbout({ meantSo: [...answer.meantSo, code] })}
+				/>
+				<AboutFly
+					about={selection.fly?.body.about ?? {}}
+					set={(change) => strip.setAbout(change)}
 				/>
 			{/key}
 		</div>
@@ -173,6 +183,7 @@
 						fit={now.fit}
 						{zoom}
 						ruler={shownUnits().length}
+						{colours}
 						eye={drawing.current.eye}
 						description="{now.name}, cut open, to scale: hook {labels.hook}, bead {labels.bead}, coil {labels.coil}, body {labels.body}{now.fit
 							.map(({ figure }) => `; ${figure}`)

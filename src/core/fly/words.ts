@@ -68,7 +68,7 @@ export const partWords: Readonly<Record<PartName, string>> = {
 	underbody: 'underbody',
 	body: 'body',
 	back: 'back',
-	palmer: 'palmered hackle',
+	palmer: 'palmer',
 	thorax: 'thorax',
 	wingCase: 'wing case',
 	legs: 'legs',

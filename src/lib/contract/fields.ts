@@ -3,6 +3,7 @@ import { Transform, Type } from 'class-transformer';
 import {
 	ArrayMaxSize,
 	ArrayMinSize,
+	ArrayUnique,
 	Equals,
 	IsArray,
 	IsBoolean,
@@ -235,6 +236,27 @@ export function OneOf(
 		[...may(optional), IsIn(values, { message: `${name} must be one of ${values.join(', ')}.` })],
 		!optional,
 		needs && { needs }
+	);
+}
+
+/** Any of a few, each once. */
+export function Several(name: string, values: readonly string[]): PropertyDecorator {
+	const message = `${name} must be a list of ${values.join(', ')}, each at most once.`;
+	return field(
+		() => ({
+			type: 'array',
+			items: { type: 'string', enum: [...values] },
+			uniqueItems: true,
+			maxItems: values.length,
+			description: name
+		}),
+		[
+			IfGiven(),
+			IsArray({ message }),
+			ArrayUnique({ message }),
+			IsIn(values, { each: true, message })
+		],
+		false
 	);
 }
 

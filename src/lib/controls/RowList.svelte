@@ -4,10 +4,17 @@
 	import { AT_ONCE, partOf } from '$lib/ui/long-list';
 	import type { searched } from '$lib/ui/search';
 
+	interface ListedRow {
+		readonly id: string;
+		readonly name: string;
+		readonly detail: string;
+		/** What it is found by besides. */
+		readonly also?: string;
+	}
 	interface Props {
 		label: string;
 		placeholder: string;
-		rows: readonly { readonly id: string; readonly name: string; readonly detail: string }[];
+		rows: readonly ListedRow[];
 		current: string | null;
 		choose: (id: string) => void;
 		/** Not where it stands in a view of its own, which has more room. */
@@ -22,7 +29,7 @@
 	$effect(() => {
 		void import('$lib/ui/search').then((module) => (search = module.searched));
 	});
-	const textOf = ({ name, detail }: (typeof rows)[number]) => `${name}, ${detail}`;
+	const textOf = ({ name, detail, also = '' }: ListedRow) => `${name}, ${detail}, ${also}`;
 	const found = $derived(search ? search(rows, wanted, textOf) : rows);
 	let asked = $state({ before: 0, after: 0 });
 	const at = $derived(wanted.trim() === '' ? rows.findIndex((row) => row.id === current) : -1);

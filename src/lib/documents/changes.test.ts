@@ -22,11 +22,12 @@ const edits: Record<string, (row: FlyRow) => FlyRow> = {
 	bead: (row) => withPart(row, { bead: { ...recipe.bead!, diameterMm: 4 } }),
 	noBead: (row) => withPart(row, { bead: null }),
 	coil: (row) => withPart(row, { coil: { metal: 'lead', wireInch: 0.02, turns: 5 } }),
-	dressing: (row) => withPart(row, { dressing: { fullness: 'full' } })
+	dressing: (row) => withPart(row, { dressing: { fullness: 'full' } }),
+	about: (row) => ({ ...row, body: { ...row.body, about: { tags: 'jig', meantSo: ['chunky'] } } })
 };
 const withPart = (row: FlyRow, part: Partial<typeof recipe>): FlyRow => ({
 	...row,
-	body: { recipe: { ...row.body.recipe, ...part } }
+	body: { ...row.body, recipe: { ...row.body.recipe, ...part } }
 });
 const names = Object.keys(edits);
 const part = (edit: string) => (edit === 'noBead' ? 'bead' : edit);
@@ -63,6 +64,10 @@ test('changes of different parts join in either order to the same; of one part t
 
 test('a difference is told in the trade’s words, also one too fine for them', () => {
 	expect(difference(base, edits.bead!(base)).words).toBe('bead 2.8 to 4');
+	expect(difference(base, edits.about!(base))).toEqual({
+		paths: ['tags', 'meant so'],
+		words: 'tags none to jig, meant so nothing to chunky'
+	});
 	expect(difference(base, edits.name!(base))).toEqual({
 		paths: ['name'],
 		words: 'renamed from Base'

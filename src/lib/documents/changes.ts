@@ -36,7 +36,8 @@ export function mergeApart<Row extends DocumentRow>(base: Row, mine: Row, theirs
 	const key = withinOf(theirs.kind)?.key;
 	const parts = (row: DocumentRow): Record<string, unknown> => {
 		const body = row.body as unknown as Record<string, object>;
-		return { name: row.name, ...(key && { [key]: outerId(row) }), ...(at ? body[at] : body) };
+		const own = at ? { ...without(body, at), ...body[at] } : body;
+		return { name: row.name, ...(key && { [key]: outerId(row) }), ...own };
 	};
 	const [was, here, there] = [parts(base), parts(mine), parts(theirs)];
 	const joined: Record<string, unknown> = {};
@@ -48,5 +49,16 @@ export function mergeApart<Row extends DocumentRow>(base: Row, mine: Row, theirs
 	}
 	const outer = key && { [key]: joined[key] };
 	const { name, ...rest } = key ? without(joined, key) : joined;
-	return { ...theirs, name, ...outer, body: at ? { [at]: rest } : rest } as Row;
+	if (!at) return { ...theirs, name, ...outer, body: rest } as Row;
+	// What lies beside the parts goes back there.
+	const besides = new Set(
+		[base, mine, theirs].flatMap(({ body }) => Object.keys(body).filter((field) => field !== at))
+	);
+	const split = (is: boolean) =>
+		Object.fromEntries(
+			Object.entries(rest).filter(
+				([field, value]) => besides.has(field) === is && value !== undefined
+			)
+		);
+	return { ...theirs, name, ...outer, body: { [at]: split(false), ...split(true) } } as Row;
 }

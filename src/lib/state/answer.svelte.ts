@@ -42,9 +42,13 @@ export class Answer {
 	readonly section = $derived.by(
 		() => this.prediction && sectionOf(this.prediction.build, this.prediction.body)
 	);
+	/** Notes that the tier answered: quiet, unless it cannot be tied at all. */
+	readonly meantSo = $derived.by(() => this.selection.fly?.body.about?.meantSo ?? []);
 	readonly fit = $derived.by(() =>
 		this.prediction
-			? fitOf(this.prediction.build, this.prediction.median, this.prediction.ride)
+			? fitOf(this.prediction.build, this.prediction.median, this.prediction.ride).filter(
+					({ code, severity }) => severity === 'stop' || !this.meantSo.includes(code)
+				)
 			: []
 	);
 

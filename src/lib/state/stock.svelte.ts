@@ -41,6 +41,9 @@ export class Stock {
 	takeFrom(lot: LotRow, part: PartName): void {
 		const { fly } = this.selection;
 		if (!fly) return;
-		this.documents.change({ ...fly, body: { recipe: withLot(fly.body.recipe, lot, part) } });
+		this.documents.change({
+			...fly,
+			body: { ...fly.body, recipe: withLot(fly.body.recipe, lot, part) }
+		});
 	}
 }

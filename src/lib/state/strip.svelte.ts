@@ -2,6 +2,7 @@ import type { Recipe } from '$core/fly/index';
 import { without } from '$core/quantity/index';
 import { starterRig, type Rig } from '$core/rig/index';
 import { lieAtFlow, type Lie } from '$core/water/index';
+import { tidyAbout, type AboutFly } from '$lib/documents/fly/about';
 import { recipeFromDocument, recipeToDocument } from '$lib/documents/fly/recipe';
 import { lieFromDocument, lieKey, lieToDocument } from '$lib/documents/lie/body';
 import { exponentsOf } from '$lib/documents/lie/today';
@@ -54,7 +55,17 @@ export class Strip {
 
 	setRecipe(recipe: Recipe): void {
 		const { fly } = this.selection;
-		if (fly) this.documents.change({ ...fly, body: { recipe: recipeToDocument(recipe) } });
+		if (fly)
+			this.documents.change({ ...fly, body: { ...fly.body, recipe: recipeToDocument(recipe) } });
+	}
+
+	/** What the fly is kept with. */
+	setAbout(change: Partial<AboutFly>): void {
+		const { fly } = this.selection;
+		if (!fly) return;
+		const about = tidyAbout({ ...fly.body.about, ...change });
+		const { recipe } = fly.body;
+		this.documents.change({ ...fly, body: about ? { recipe, about } : { recipe } });
 	}
 
 	setWater(water: Lie): void {

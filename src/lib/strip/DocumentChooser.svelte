@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Snippet } from 'svelte';
+	import type { ComponentProps, Snippet } from 'svelte';
 	import type { DocumentRow } from '$lib/documents/kinds';
 	import DocumentButtons from './DocumentButtons.svelte';
 	import NameField from './NameField.svelte';
@@ -12,7 +12,7 @@
 		/** Of the list. */
 		label: string;
 		placeholder: string;
-		rows: readonly { readonly id: string; readonly name: string; readonly detail: string }[];
+		rows: ComponentProps<typeof RowList>['rows'];
 		/** What is chosen, and its place in the list. */
 		row: Row | null;
 		current?: string | null;

@@ -10,33 +10,35 @@ import type { PartName } from '../parts';
  */
 export type Severity = 'stop' | 'trouble' | 'note';
 
-export type FitCode =
-	| 'round-on-jig'
-	| 'bead-not-on'
-	| 'bead-class'
-	| 'no-gap'
-	| 'gap-choked'
-	| 'bead-loose'
-	| 'coil-butts'
-	| 'coil-rattles'
-	| 'no-slot'
-	| 'coil-too-long'
-	| 'second-too-long'
-	| 'no-room-for-dam'
-	| 'step'
-	| 'no-room-behind-bead'
-	| 'eye-crowded'
-	| 'chunky'
-	| 'tail-long'
-	| 'hackle-long'
-	| 'hackle-turns'
-	| 'legs-long'
-	| 'rib-few'
-	| 'rib-close'
-	| 'rib-no-room'
-	| 'rib-with-body'
-	| 'case-underneath'
-	| 'weighing-off';
+export const fitCodes = [
+	'round-on-jig',
+	'bead-not-on',
+	'bead-class',
+	'no-gap',
+	'gap-choked',
+	'bead-loose',
+	'coil-butts',
+	'coil-rattles',
+	'no-slot',
+	'coil-too-long',
+	'second-too-long',
+	'no-room-for-dam',
+	'step',
+	'no-room-behind-bead',
+	'eye-crowded',
+	'chunky',
+	'tail-long',
+	'hackle-long',
+	'hackle-turns',
+	'legs-long',
+	'rib-few',
+	'rib-close',
+	'rib-no-room',
+	'rib-with-body',
+	'case-underneath',
+	'weighing-off'
+] as const;
+export type FitCode = (typeof fitCodes)[number];
 
 /** Something about how the parts go together, with its place, a figure and what to do. */
 export interface FitNote {

@@ -1,7 +1,38 @@
-import { Nested } from '$lib/contract/fields';
+import { fitCodes } from '$core/fly/index';
+import { Nested, OneOf, Several, Text } from '$lib/contract/fields';
+import {
+	aboutTexts,
+	flyColourNames,
+	type AboutFly,
+	type AboutText,
+	type FlyColour,
+	type FlyColouring
+} from './about';
 import type { RecipeDocument } from './recipe';
 import { RecipeRequest } from './recipe-validation';
 
+const Colour = (part: string) => OneOf(`The colour of the ${part}`, flyColourNames, true);
+
+class ColoursRequest {
+	@Colour('bead') bead?: FlyColour;
+	@Colour('thread') thread?: FlyColour;
+	@Colour('collar') collar?: FlyColour;
+	@Colour('tag') tag?: FlyColour;
+}
+
+const Written = (field: AboutText) => Text(aboutTexts[field].words, aboutTexts[field].most);
+
+class AboutRequest {
+	@Written('imitates') imitates?: string;
+	@Written('season') season?: string;
+	@Written('water') water?: string;
+	@Written('tags') tags?: string;
+	@Written('notes') notes?: string;
+	@Nested('The colours', () => ColoursRequest, 'optional') colours?: FlyColouring;
+	@Several('What is meant so', fitCodes) meantSo?: AboutFly['meantSo'];
+}
+
 export class FlyBodyRequest {
 	@Nested('The recipe', () => RecipeRequest) recipe!: RecipeDocument;
+	@Nested('What it is kept with', () => AboutRequest, 'optional') about?: AboutFly;
 }

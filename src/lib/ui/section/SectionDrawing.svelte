@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { FitNote, Section } from '$core/fly/index';
 	import { MILLIMETRE } from '$core/quantity/index';
-	import { artOf, ghostOf } from './art';
+	import { artOf, ghostOf, type Colouring } from './art';
 	import Art from './Art.svelte';
 	import { ticksBetween } from './ruler';
 
@@ -13,10 +13,11 @@
 		description: string;
 		fit: readonly FitNote[];
 		ruler: 'mm' | 'in';
+		colours?: Colouring;
 		eye: 'left' | 'right';
 		zoom: number;
 	}
-	let { section, ghost = null, description, fit, ruler, eye, zoom }: Props = $props();
+	let { section, ghost = null, description, fit, ruler, colours = {}, eye, zoom }: Props = $props();
 
 	let width = $state(720);
 	let height = $state(300);
@@ -70,7 +71,7 @@
 	const px = (x: number) => origin.x + mirror * (x / MILLIMETRE) * scale;
 	const py = (y: number) => origin.y - (y / MILLIMETRE) * scale;
 
-	const shapes = $derived(artOf(section));
+	const shapes = $derived(artOf(section, colours));
 	const ghostShapes = $derived(ghost ? ghostOf(ghost) : []);
 
 	const rulerY = $derived(height - 26);

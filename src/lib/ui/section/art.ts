@@ -50,8 +50,37 @@ const LAYER_OPACITY: Readonly<Partial<Record<Kind, number>>> = {
 	herl: 0.4
 };
 
+/** Colours that the tier named, as CSS has them. */
+export type Colouring = Readonly<Partial<Record<'bead' | 'thread' | 'collar' | 'tag', string>>>;
+
+/** The outermost collar is what one sees in the box. */
+function fibreColour(part: string, fibres: Section['fibres'], { collar }: Colouring): string {
+	const outer = fibres.some((one) => one.part === 'collar') ? 'collar' : 'hackle';
+	return part === outer && collar ? collar : materialColour.dressing;
+}
+
+/** What is wound, from the shank outwards. */
+function layerShapes(layers: Section['layers'], colours: Colouring): Shape[] {
+	const colourOf = (part: string, kind: Kind): string => {
+		if (part === 'tag' && colours.tag) return colours.tag;
+		if (kind === 'thread') return colours.thread ?? materialColour.thread;
+		return kind === 'wire' ? materialColour.copper : materialColour.dressing;
+	};
+	return layers.map(({ part, kind, bands }, i) => {
+		const colour = colourOf(part, kind);
+		return {
+			key: `${part}-${i}`,
+			d: bands.map(outline).join(''),
+			fill: colour,
+			fillOpacity: LAYER_OPACITY[kind] ?? 0.55,
+			stroke: kind === 'thread' ? 'none' : colour,
+			strokeOpacity: 0.8
+		};
+	});
+}
+
 /** The drawing of a section as shapes, from the back to the front. */
-export function artOf(section: Section): Shape[] {
+export function artOf(section: Section, colours: Colouring = {}): Shape[] {
 	const { hook, bead, coil, layers, rib, fibres, wingCase, back, resin } = section;
 	const shapes: Shape[] = [];
 	fibres.forEach(({ part, diameter, lines }, i) => {
@@ -59,28 +88,13 @@ export function artOf(section: Section): Shape[] {
 			key: `${part}-fibres-${i}`,
 			d: lines.map(bow).join(''),
 			fill: 'none',
-			stroke: materialColour.dressing,
+			stroke: fibreColour(part, fibres, colours),
 			// Single fibres are finer than a screen shows.
 			strokeMm: Math.max(diameter / MILLIMETRE, 0.07),
 			strokeOpacity: part === 'tail' || part === 'legs' ? 0.95 : 0.7
 		});
 	});
-	layers.forEach(({ part, kind, bands }, i) => {
-		const colour =
-			kind === 'thread'
-				? materialColour.thread
-				: kind === 'wire'
-					? materialColour.copper
-					: materialColour.dressing;
-		shapes.push({
-			key: `${part}-${i}`,
-			d: bands.map(outline).join(''),
-			fill: colour,
-			fillOpacity: LAYER_OPACITY[kind] ?? 0.55,
-			stroke: kind === 'thread' ? 'none' : colour,
-			strokeOpacity: 0.8
-		});
-	});
+	shapes.push(...layerShapes(layers, colours));
 	const { line: wire, tip } = spear(hook.line, hook.wire);
 	const steel = materialColour.hook;
 	const wireMm = hook.wire / MILLIMETRE;
@@ -120,6 +134,11 @@ export function artOf(section: Section): Shape[] {
 				stroke: 'none'
 			})
 		);
+	}
+	if (bead && colours.bead) {
+		// Painted: the metal's own colour is that of the cut.
+		const d = outline(bead.outline);
+		shapes.push({ key: 'bead-colour', d, fill: 'none', stroke: colours.bead, strokeMm: 0.22 });
 	}
 	if (rib) {
 		shapes.push({

@@ -8,6 +8,7 @@
 		partNames,
 		partWords,
 		type Build,
+		type FitCode,
 		type FitNote,
 		type PartName,
 		type Recipe
@@ -43,8 +44,10 @@
 		/** The tier's own stock, to pick from. */
 		lots: readonly LotRow[];
 		take: (lot: LotRow, part: PartName) => void;
+		/** Answers a note: it is meant so. */
+		meanSo: (code: FitCode) => void;
 	}
-	let { build, shown, open = $bindable(), onchange, lots, take }: Props = $props();
+	let { build, shown, open = $bindable(), onchange, lots, take, meanSo }: Props = $props();
 	const recipe = $derived(build.recipe);
 
 	/** What parts were before they were left out, so that taking them up again brings them back. */
@@ -132,6 +135,13 @@
 							role="status"
 						>
 							{what}
+							{#if severity !== 'stop'}
+								<button
+									type="button"
+									class="min-h-7 text-water underline underline-offset-2"
+									onclick={() => meanSo(code)}>Meant so</button
+								>
+							{/if}
 						</p>
 					{/each}
 					{#if lots.some((lot) => makes(lot, part))}

@@ -1,0 +1,86 @@
+import { fitCodes, type FitCode } from '$core/fly/index';
+
+/** Colours that bead, thread, collar and tag come in, as they are drawn. */
+export const flyColours = {
+	copper: '#b5651d',
+	gold: '#c9a227',
+	silver: '#b8bcc0',
+	black: '#1d1d1d',
+	white: '#f4f2ea',
+	grey: '#8a8d8f',
+	olive: '#6b7336',
+	brown: '#6b4423',
+	claret: '#6d1a2d',
+	red: '#c62828',
+	orange: '#e8761a',
+	pink: '#e56aa3',
+	yellow: '#e6c619',
+	chartreuse: '#a6d608',
+	blue: '#2f6db5',
+	purple: '#6a3d9a'
+} as const;
+export type FlyColour = keyof typeof flyColours;
+export const flyColourNames = Object.keys(flyColours) as readonly FlyColour[];
+
+/** The parts whose colour tells flies apart in the box. */
+export const colouredParts = ['bead', 'thread', 'collar', 'tag'] as const;
+export type ColouredPart = (typeof colouredParts)[number];
+export type FlyColouring = Partial<Record<ColouredPart, FlyColour>>;
+
+/** What a fly is kept with, besides how it is tied. */
+export interface AboutFly {
+	imitates?: string;
+	season?: string;
+	water?: string;
+	/** Words to find it by, with commas. */
+	tags?: string;
+	notes?: string;
+	colours?: FlyColouring;
+	/** Notes of the fit that were answered: it is meant so. */
+	meantSo?: readonly FitCode[];
+}
+
+/** What is written, by field: how it is called and how long it may be. */
+export const aboutTexts = {
+	imitates: { words: 'Imitates', most: 80 },
+	season: { words: 'Season', most: 80 },
+	water: { words: 'Water', most: 80 },
+	tags: { words: 'Tags, with commas', most: 160 },
+	notes: { words: 'Notes', most: 2000 }
+} as const satisfies Partial<Record<keyof AboutFly, { words: string; most: number }>>;
+export type AboutText = keyof typeof aboutTexts;
+export const aboutTextNames = Object.keys(aboutTexts) as readonly AboutText[];
+
+/** Without what says nothing; undefined where nothing is left. */
+export function tidyAbout(about: AboutFly): AboutFly | undefined {
+	const said = (value: unknown) =>
+		typeof value === 'string'
+			? value.trim() !== ''
+			: Array.isArray(value)
+				? value.length > 0
+				: value !== undefined && Object.keys(value as object).length > 0;
+	const kept = Object.entries(about).filter(([, value]) => said(value));
+	return kept.length > 0 ? Object.fromEntries(kept) : undefined;
+}
+
+/** What it is found by in lists. */
+export const aboutWords = ({ imitates, season, water, tags, colours }: AboutFly = {}): string =>
+	[imitates, season, water, tags, ...Object.values(colours ?? {})].filter(Boolean).join(', ');
+
+/** Its fields as they stand in a history. */
+export function aboutShown(about: AboutFly = {}): readonly (readonly [string, string])[] {
+	const clipped = (text = '') => (text.length > 40 ? `${text.slice(0, 39)}…` : text);
+	return [
+		...aboutTextNames.map((field) => [field, clipped(about[field]) || 'none'] as const),
+		...colouredParts.map(
+			(part) => [`colour of the ${part}`, about.colours?.[part] ?? 'not said'] as const
+		),
+		['meant so', fitCodes.filter((code) => about.meantSo?.includes(code)).join(', ') || 'nothing']
+	];
+}
+
+/** The colours of a drawing. */
+export const colouringOf = ({ colours = {} }: AboutFly = {}): Partial<
+	Record<ColouredPart, string>
+> =>
+	Object.fromEntries(Object.entries(colours).map(([part, colour]) => [part, flyColours[colour]]));
