@@ -1,4 +1,5 @@
-import { choose, expect, kept, openPart, reload, test } from './server';
+import AxeBuilder from '@axe-core/playwright';
+import { choose, expect, figure, kept, openPart, reload, test } from './server';
 
 test('a fly is kept with its colours, tags and notes, found by them, and a note that is meant so stays quiet', async ({
 	bench
@@ -40,4 +41,46 @@ test('a fly is kept with its colours, tags and notes, found by them, and a note 
 	await expect(drawing).toHaveAccessibleName(/thick/);
 	await bench.keyboard.press('Control+z');
 	await expect(drawing).not.toHaveAccessibleName(/thick/);
+});
+
+test('a recipe is copied out as text, and a pasted one is read line by line and made', async ({
+	bench
+}) => {
+	await choose(bench, 'f', 'Winter Plume');
+	const mass = await figure(bench, 'mass');
+	await bench.keyboard.press('a');
+	const dialog = bench.getByRole('dialog', { name: 'The recipe as text' });
+	const text = dialog.getByLabel('The text');
+	await expect(text).toHaveValue(/^Winter Plume\nHook: long shank, #8, 2X long/);
+	await expect(dialog.getByTestId('what-is-read')).toContainText('All of it was read.');
+	await expect(dialog.getByRole('button', { name: 'Make a fly of it' })).toBeDisabled();
+	const { violations } = await new AxeBuilder({ page: bench }).include('[role=dialog]').analyze();
+	expect(violations).toEqual([]);
+
+	// What was copied out makes the same fly under another name.
+	await text.fill((await text.inputValue()).replace('Winter Plume', 'Spring Plume'));
+	await dialog.getByRole('button', { name: 'Make a fly of it' }).click();
+	await expect(bench.getByRole('button', { name: /^Fly Spring Plume/ })).toBeVisible();
+	expect(await figure(bench, 'mass')).toBe(mass);
+
+	await bench.keyboard.press('a');
+	await text.fill('nothing of the kind');
+	await expect(dialog.getByTestId('what-is-read')).toContainText('No line of a recipe was found');
+	await text.fill(
+		'Pocket Ember\nHook: jig #14\nBead: 28 copper tungsten\nLead: .015, 4 wraps\nBody: peacock herl\nSteps: leave room'
+	);
+	const read = dialog.getByTestId('what-is-read');
+	await expect(read).toContainText('One thing is asked.');
+	await expect(read).toContainText('Did you mean 2.8 mm?');
+	await expect(read).toContainText('taken: a slotted bead, for a jig');
+	await expect(read).toContainText('left out: ');
+	await text.fill((await text.inputValue()).replace('28 copper', '2.8 copper'));
+	await expect(read).toContainText('All of it was read.');
+	await dialog.getByRole('button', { name: 'Make a fly of it' }).click();
+	await expect(bench.getByRole('button', { name: /^Fly Pocket Ember/ })).toBeVisible();
+	await expect(bench.locator('svg path[stroke="#b5651d"]')).toHaveCount(1);
+	await kept(bench);
+	// One action, told, and taken back by one undo.
+	await bench.keyboard.press('Control+z');
+	await expect(bench.getByRole('button', { name: /^Fly Pocket Ember/ })).toHaveCount(0);
 });

@@ -35,6 +35,7 @@
 	let openRows = $state<Partial<Record<PartName, boolean>>>({ bead: true });
 	let zoom = $state(1);
 	let sizes = $state(false);
+	let asText = $state(false);
 	let otherwise = $state(false);
 	let how = $state(false);
 	let onlyOwned = $state(false);
@@ -69,6 +70,7 @@
 			rename: () => rename(),
 			lever: (place) => panel?.pull(place),
 			how: () => (how = true),
+			asText: () => (asText = true),
 			measure: (part) => void measure(part)
 		})
 	);
@@ -175,6 +177,7 @@
 					layBeside={(id) => answer.layBeside(id)}
 					{saveSvg}
 					showSizes={() => (sizes = true)}
+					showText={() => (asText = true)}
 				/>
 				<div class="min-h-0 flex-1">
 					<SectionDrawing
@@ -237,6 +240,11 @@
 {#if sizes}
 	{#await import('$lib/views/bench/SizesDialog.svelte') then { default: SizesDialog }}
 		<SizesDialog bind:open={sizes} />
+	{/await}
+{/if}
+{#if asText}
+	{#await import('$lib/views/bench/TextDialog.svelte') then { default: TextDialog }}
+		<TextDialog bind:open={asText} />
 	{/await}
 {/if}
 {#if otherwise}

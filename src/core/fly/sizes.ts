@@ -32,7 +32,10 @@ export function onSize(recipe: Recipe, size: number): Recipe {
 		coil: coil && gradedCoil(coil, to.wire / from.wire, to.shank / from.shank)
 	};
 	if (!rib) return graded;
-	const wire = RIB_STEPS[nearest(RIB_STEPS, (rib.wire * to.wire) / from.wire)]!;
+	const scaled = (rib.wire * to.wire) / from.wire;
+	// Tinsel, floss, thread and mono are not sold by the wire's steps.
+	const metal = rib.kind === 'copper' || rib.kind === 'brass' || rib.kind === 'lead';
+	const wire = metal ? RIB_STEPS[nearest(RIB_STEPS, scaled)]! : Number(scaled.toFixed(5));
 	return { ...graded, rib: { ...without(rib, 'lot'), wire } };
 }
 

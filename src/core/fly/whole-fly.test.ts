@@ -8,6 +8,7 @@ import {
 	fitOf,
 	leadFreeEquivalent,
 	onSize,
+	starterRecipe,
 	type BodyChoice,
 	type Recipe
 } from './index';
@@ -414,6 +415,27 @@ test('a pattern on other sizes: a bead step a size, wire by the hook’s, the lo
 	}
 	expect(massOf(small)).toBeLessThan(massOf(fly));
 	expect(onSize(fly, 14)).toBe(fly);
+});
+
+test('on another size tag, back and palmer go with the hook, and tinsel with its wire', () => {
+	const fly: Recipe = {
+		...starterRecipe,
+		hook: { style: 'straight', size: 10, lengthX: 0, wireX: 0 },
+		tag: { kind: 'floss', length: 0.15, thickness: 0.05 },
+		back: { kind: 'film', rib: 'under' },
+		palmer: { kind: 'softHackle', turns: 6, length: 0.4, lie: 'swept', wound: 'forward' },
+		rib: { kind: 'tinsel', wire: 0.5e-3, turns: 5, against: true }
+	};
+	const small = onSize(fly, 14);
+	for (const part of ['tag', 'back', 'palmer'] as const) expect(small[part]).toEqual(fly[part]);
+	// Tinsel of half a millimetre is no wire of a quarter: it goes with the hook's own wire.
+	const wires = [small, fly].map((one) => buildFly(one, median).hook.wire);
+	// To a hundredth of a millimetre.
+	expect(Math.abs(small.rib!.wire - (0.5e-3 * wires[0]!) / wires[1]!)).toBeLessThan(0.0051e-3);
+	const [palmer, was] = [small, fly].map(
+		(one) => buildFly(one, median).dressed.bundles.find(({ part }) => part === 'palmer')!.length
+	);
+	expect(palmer).toBeLessThan(was!);
 });
 
 test('lead-free that weighs the same: so many turns more', () => {

@@ -15,6 +15,8 @@ export interface KeyTargets {
 	/** Takes the lever at a place of the list. */
 	lever(place: number): void;
 	how(): void;
+	/** The recipe as text, and from text. */
+	asText(): void;
 	/** Puts the focus on a measure of the build. */
 	measure(part: 'hook' | 'bead' | 'coil'): void;
 }
@@ -223,6 +225,7 @@ export function bindKeys(selection: Selection, targets: KeyTargets): () => void 
 		),
 		...numberKeys('Take step', (place) => targets.lever(place)),
 		plain('h', 'How the figures are worked out', () => targets.how(), { shown: 'H' }),
+		plain('a', 'The recipe as text, or a fly from a text', () => targets.asText(), { shown: 'A' }),
 		plain('F2', 'Rename the fly', () => targets.rename()),
 		plain('Delete', 'Delete the fly', () => selection.fly && void selection.remove(selection.fly))
 	]);

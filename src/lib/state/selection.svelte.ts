@@ -3,6 +3,7 @@ import { without } from '$core/quantity/index';
 import { starterRig } from '$core/rig/index';
 import type { StripSelection } from '$lib/api/answers';
 import { clipped } from '$lib/contract/names';
+import type { AboutFly } from '$lib/documents/fly/about';
 import { recipeToDocument } from '$lib/documents/fly/recipe';
 import type { DocumentKind, DocumentRow, FlyRow, LieRow, RigRow } from '$lib/documents/kinds';
 import { FIRST_LIE, lieToDocument, type LieBodyDocument } from '$lib/documents/lie/body';
@@ -97,11 +98,11 @@ export class Selection {
 	}
 
 	/** A build that was found, as a fly of its own beside its pattern. */
-	async newBuild(recipe: Recipe, name: string): Promise<string | null> {
+	async newBuild(recipe: Recipe, name: string, about?: AboutFly): Promise<string | null> {
 		await this.documents.want(['fly']);
 		return this.make('fly', {
 			name: freeName(clipped(name, 74), this.documents.made('fly')),
-			body: { recipe: recipeToDocument(recipe) }
+			body: { recipe: recipeToDocument(recipe), ...(about && { about }) }
 		});
 	}
 

@@ -58,7 +58,7 @@ test('the demo is there: a river with its lies, flies from size 4 to 18', async 
 	expect(Math.min(...recipes.map((r) => r.hook.size))).toBe(4);
 	expect(Math.max(...recipes.map((r) => r.hook.size))).toBe(18);
 	expect(new Set(recipes.map((r) => r.bead?.metal))).toEqual(
-		new Set(['tungsten', 'brass', undefined])
+		new Set(['tungsten', 'brass', 'glass', undefined])
 	);
 	expect(flies.some((fly) => fly.id === strip.flyId)).toBe(true);
 });

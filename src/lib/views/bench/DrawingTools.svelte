@@ -10,8 +10,9 @@
 		layBeside: (id: string | null) => void;
 		saveSvg: () => void;
 		showSizes: () => void;
+		showText: () => void;
 	}
-	let { zoom = $bindable(), beside, layBeside, saveSvg, showSizes }: Props = $props();
+	let { zoom = $bindable(), beside, layBeside, saveSvg, showSizes, showText }: Props = $props();
 	let choosing = $state(false);
 	const ZOOMS = [1, 1.5, 2.5, 4, 6];
 	const step = (by: 1 | -1) => {
@@ -72,6 +73,7 @@
 	{/if}
 	<button type="button" class={button} onclick={showSizes}>Other sizes</button>
 	<span class="flex-1"></span>
+	<button type="button" class={button} onclick={showText}>As text</button>
 	<button type="button" class={button} onclick={saveSvg}>Save SVG</button>
 	<a class={button} href="/drawing">Full size, to print</a>
 </div>

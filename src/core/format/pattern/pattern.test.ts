@@ -1,0 +1,207 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { anyRecipe } from '$lib/documents/fly/any-recipe.testing';
+import { starterRecipe, type Recipe } from '../../fly/index';
+import { without } from '../../quantity/index';
+import { readPattern, writePattern, type PatternRead } from '../index';
+
+const read = (text: string, colours: readonly string[] = []): PatternRead => {
+	const found = readPattern(text, colours);
+	if ('fault' in found) throw new Error(found.fault);
+	return found;
+};
+/** Nine figures are written. */
+const near = (value: unknown): unknown => {
+	if (typeof value === 'number')
+		return expect.closeTo(value, 8 - Math.ceil(Math.log10(Math.abs(value) + 1e-12))) as unknown;
+	if (value && typeof value === 'object' && !Array.isArray(value))
+		return Object.fromEntries(Object.entries(value).map(([key, one]) => [key, near(one)]));
+	return value;
+};
+/** Lots are no text, and measures without any say nothing. */
+const withoutLots = (recipe: Recipe): Recipe => ({
+	...recipe,
+	hook:
+		Object.keys(recipe.hook.measured ?? {}).length > 0
+			? recipe.hook
+			: (without(recipe.hook, 'measured') as Recipe['hook']),
+	...(recipe.finish && { finish: without(recipe.finish, 'lots') as typeof recipe.finish })
+});
+
+test('whatever can be tied is written as text and reads back the same, with nothing assumed or left over', () => {
+	fc.assert(
+		fc.property(anyRecipe.map(withoutLots), (recipe) => {
+			const text = writePattern('Any fly', recipe);
+			const found = read(text);
+			expect(found.name).toBe('Any fly');
+			expect(found.recipe, text).toEqual(near(recipe));
+			expect(found.unnamed).toBeNull();
+			expect(
+				found.lines.flatMap(({ unknown, assumed }) => [...unknown, ...assumed]),
+				text
+			).toEqual([]);
+		}),
+		{ numRuns: 300 }
+	);
+});
+
+describe('recipes as people write them (common practice, no source)', () => {
+	test.each<[string, object]>([
+		[
+			'Hook: Jig #14 barbless\nBead: 2.8mm slotted tungsten',
+			{
+				hook: { style: 'jig60', size: 14, barbed: false },
+				bead: { metal: 'tungsten', shape: 'slotted', diameter: 2.8e-3 }
+			}
+		],
+		[
+			'HOOK: size 12 nymph, 2x long, 1x strong\nbead: 7/64 brass',
+			{
+				hook: { style: 'straight', size: 12, lengthX: 2, wireX: 1 },
+				bead: { metal: 'brass', diameter: 2.8e-3 }
+			}
+		],
+		['Hook: #16 curved grub\nBead: none', { hook: { style: 'curved', size: 16 }, bead: null }],
+		[
+			'Hook: 14\nBead: tungsten 3,2\nWeight: 15 lead, 8 wraps',
+			{
+				hook: { size: 14 },
+				bead: { diameter: 3.2e-3 },
+				coil: { metal: 'lead', turns: 8, wire: 0.381e-3 }
+			}
+		],
+		[
+			'Hook: 10 stonefly\nBead: 4 mm tungsten\nLead: .025 x 12',
+			{ hook: { style: 'longShank' }, coil: { metal: 'lead', turns: 12, wire: 0.635e-3 } }
+		],
+		[
+			'Hook: jig 12\nBead: 1/8 tungsten slotted\nWire: lead-free .020, 6 turns, behind the bead',
+			{ bead: { diameter: 3.2e-3 }, coil: { metal: 'leadFree', place: 'butted', turns: 6 } }
+		],
+		[
+			'Hook: 14 nymph; Bead: 2.4 brass; Thread: 8/0; Body: peacock herl; Hackle: partridge, 2 turns',
+			{
+				thread: { denier: 70 },
+				body: { kind: 'herl' },
+				hackle: { kind: 'softHackle', turns: 2 },
+				rib: null
+			}
+		],
+		[
+			'- Hook: 14 jig\n- Bead: 2.8 tungsten\n- Tail: 8 pheasant tail fibres\n- Rib: fine copper wire, 6 turns\n- Body: pheasant tail',
+			{
+				tail: { kind: 'feather', fibres: 8 },
+				rib: { kind: 'copper', turns: 6 },
+				body: { kind: 'herl' }
+			}
+		],
+		[
+			'Hook: 8 long shank\nCone: 4.8 brass cone\nTail: marabou, 1 shank\nBody: chenille\nPalmer: saddle, 6 turns',
+			{
+				bead: { metal: 'brass', shape: 'cone', diameter: 4.8e-3 },
+				tail: { kind: 'plume', length: 1 },
+				body: { kind: 'chenille' },
+				palmer: { kind: 'stiffHackle', turns: 6 }
+			}
+		],
+		[
+			'Hook: 14 scud\nBead: no bead\nWire: .015 lead 9 turns mid shank\nShellback: film under the rib\nRib: mono 0.12 mm\nBody: loose dubbing',
+			{
+				coil: { place: 'centred', turns: 9 },
+				back: { kind: 'film', rib: 'under' },
+				rib: { kind: 'mono', wire: 0.12e-3 },
+				body: { kind: 'dubbingLoose' }
+			}
+		],
+		[
+			'Hook: 12\nBead: 3.2 tungsten\nHot spot: wool\nBody: tinsel\nCollar: fur, 1 turn',
+			{ tag: { kind: 'wool' }, body: { kind: 'tinsel' }, collar: { kind: 'fur', turns: 1 } }
+		],
+		[
+			'Hook: 16 nymph 1x fine\nBead: 2.0mm silver tungsten\nAbdomen: quill\nThorax: hare\nWingcase: foil',
+			{
+				hook: { wireX: -1 },
+				bead: { diameter: 2e-3 },
+				body: { kind: 'quill' },
+				thorax: { kind: 'dubbingTight' },
+				wingCase: { kind: 'foil' }
+			}
+		],
+		[
+			'Hook: 14\nBead: 110 thou brass\nTail: squirrel, ½ shank\nLegs: rubber legs 4',
+			{
+				bead: { diameter: 2.794e-3 },
+				tail: { kind: 'hair', length: 0.5 },
+				legs: { kind: 'rubber', fibres: 4 }
+			}
+		],
+		[
+			'Hook: jig 90 size 10\nBead: 4.0 tungsten slotted\nUnderbody: wool\nBody: hide strip\nTail: 6 strands flash',
+			{
+				hook: { style: 'jig90', size: 10 },
+				underbody: { kind: 'wool' },
+				body: { kind: 'hide' },
+				tail: { kind: 'flash', fibres: 6 }
+			}
+		],
+		['Hook: 14\nBead: tungsten 2.8\nHead: varnish', { finish: { lacquer: 1, glue: 0 } }],
+		[
+			'Hook: 14\nBead: tungsten 2.8\nFinish: 2 drops of resin, superglue',
+			{ finish: { resin: 2, glue: 1 } }
+		]
+	])('%s', (text, recipe) => {
+		expect(read(text).recipe).toMatchObject(near(recipe) as object);
+	});
+
+	test.each<[string, RegExp]>([
+		['Hook: jig\nBead: 2.8 tungsten', /which size is the hook/i],
+		['Hook: 14\nBead: 2.8', /tungsten or brass/i],
+		['Hook: 14\nBead: tungsten', /how large is the bead/i],
+		['Hook: 14\nBead: 28 tungsten', /2\.8 mm/],
+		['Hook: 14\nBead: 1 1/8 tungsten', /3\.2 mm/],
+		['Hook: 140\nBead: 2.8 tungsten', /size 14/],
+		['Hook: 14\nWire: .15 lead, 6 turns', /\.015 in/],
+		['Hook: 14\nWire: .015 lead', /how many turns/i],
+		['Hook: 14\nBody: moonlight', /of what is it/i],
+		['Hook: 14\nThorax: tinsel', /not tied of that/i],
+		['Hook: 14\nBead: 2.8 tungsten\nBead: 3.2 tungsten', /two lines/i]
+	])('%s is asked about', (text, question) => {
+		const { lines } = read(text);
+		expect(lines.flatMap(({ asked }) => asked).join(' ')).toMatch(question);
+	});
+
+	test('what is not understood is handed back, colours are told apart, steps and remarks are kept', () => {
+		const { lines, colours, notes, name, unnamed } = read(
+			'Grey Whisper\nHook: jig 14\nBead: 2.8 copper tungsten, from the old tin\nThread: 70 den olive\nBody: peacock herl\nWings: moon dust\nSteps: wind the wire first',
+			['copper', 'olive']
+		);
+		expect(name).toBe('Grey Whisper');
+		expect(colours).toEqual({ bead: 'copper', thread: 'olive' });
+		expect(notes).toBe('wind the wire first');
+		const [, , bead, , body, wings] = lines;
+		expect(body!.unknown).toEqual([]);
+		expect(bead!.unknown).toEqual(['from', 'old', 'tin']);
+		expect(wings).toMatchObject({ label: null, unknown: ['Wings: moon dust'] });
+		expect(unnamed).toMatchObject({ as: 'none' });
+		expect(unnamed!.parts).toContain('rib');
+		// Nothing of the dressing is named: it is as usual, and said to be.
+		expect(read('Hook: 14\nBead: 2.8 tungsten').unnamed).toMatchObject({ as: 'usual' });
+	});
+
+	test.each([
+		['', /No line/],
+		['Dear friend, see you on Sunday.', /No line/],
+		['x: '.repeat(40_000), /characters/]
+	])('no recipe: says so', (text, fault) => {
+		expect(readPattern(text)).toMatchObject({ fault: expect.stringMatching(fault) as unknown });
+	});
+
+	test('any text at all is read or refused, and never breaks', () => {
+		fc.assert(
+			fc.property(fc.string({ maxLength: 300 }), (text) => {
+				expect(readPattern(`Hook: 14\nBead: ${text}\n${text}`)).toBeDefined();
+			})
+		);
+		expect(read(writePattern('First', starterRecipe)).recipe).toEqual(near(starterRecipe));
+	});
+});

@@ -1,0 +1,177 @@
+import {
+	backLies,
+	backLieWords,
+	beadMetals,
+	beadMetalWords,
+	beadShapes,
+	bodyKinds,
+	bodyKindWords,
+	bodyShapes,
+	coilMetals,
+	coilMetalWords,
+	coilPlaces,
+	coilPlaceWords,
+	eyeLies,
+	eyeWords,
+	hackleKinds,
+	hackleKindWords,
+	hookStyles,
+	hookStyleTable,
+	legKinds,
+	legKindWords,
+	palmerWays,
+	palmerWayWords,
+	ribKinds,
+	ribKindWords,
+	tailKinds,
+	tailKindWords,
+	underbodyKinds,
+	underbodyKindWords,
+	wingCaseKinds,
+	wingCaseKindWords
+} from '../../fly/index';
+
+/** A kind of something with every way in which people write it, the way that it is written here first. */
+export interface Written<Kind extends string> {
+	readonly kind: Kind;
+	readonly words: string;
+	/** As it is written here, and else. */
+	readonly own: RegExp;
+	readonly also: RegExp | null;
+}
+
+const escaped = (text: string) => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+/** Whole words, whatever stands around them. */
+export const wordPattern = (source: string) =>
+	new RegExp(`(?<![\\p{L}\\d])(?:${source})(?![\\p{L}\\d])`, 'iu');
+
+/**
+ * @param also more ways to write a kind, as the source of a pattern; the earlier rows go first where two would do
+ */
+function table<Kind extends string>(
+	kinds: readonly Kind[],
+	words: Readonly<Record<Kind, string>>,
+	also: Partial<Record<Kind, string>> = {}
+): Written<Kind>[] {
+	return (
+		kinds
+			.map((kind) => ({
+				kind,
+				words: words[kind],
+				own: wordPattern(escaped(words[kind])),
+				also: also[kind] ? wordPattern(also[kind]) : null
+			}))
+			// “copper wire” before “wire”.
+			.sort((a, b) => b.words.length - a.words.length)
+	);
+}
+
+const FEATHER =
+	'feather(?: fibres?| fibers?)?|pheasant tail|partridge|hackle fibres?|cock fibres?|turkey|goose|duck';
+const HAIR = 'hair|squirrel|deer|calf|bucktail';
+const PLUME = 'plume(?: fibres?)?|marabou';
+const FLASH = 'flash(?: strands?)?';
+const RUBBER = 'rubber(?: legs?)?|silicone(?: legs?)?';
+const DUBBED = "dubbing|dubbed|fur|hare(?:’s|'s)? (?:ear|mask)|hare|seal";
+
+const styleWords = Object.fromEntries(
+	hookStyles.map((style) => [style, hookStyleTable[style].words])
+) as Record<(typeof hookStyles)[number], string>;
+
+export const written = {
+	style: table(hookStyles, styleWords, {
+		jig60: 'jig(?: hook)?(?! ?90)',
+		jig90: '90° jig|jig 90',
+		curved: 'grub|pupa|scud|caddis',
+		longShank: 'long-shank(?:ed)?|stonefly|streamer',
+		straight: 'nymph|wet(?: fly)?|standard shank'
+	}),
+	eye: table(eyeLies, eyeWords),
+	metal: table(beadMetals, beadMetalWords, { tungsten: 'tung|W', own: 'other metal' }),
+	shape: table(
+		beadShapes,
+		{ round: 'round', slotted: 'slotted', cone: 'cone' },
+		{ slotted: 'slot', cone: 'cone ?head' }
+	),
+	coilMetal: table(coilMetals, coilMetalWords, { leadFree: 'lead ?free|non-?lead|tin' }),
+	place: table(coilPlaces, coilPlaceWords),
+	tail: table(tailKinds, tailKindWords, {
+		feather: FEATHER,
+		hair: HAIR,
+		plume: PLUME,
+		flash: FLASH,
+		floss: 'floss',
+		rubber: RUBBER,
+		synthetic: 'nylon fibres?'
+	}),
+	legs: table(legKinds, legKindWords, {
+		feather: FEATHER,
+		hair: HAIR,
+		flash: FLASH,
+		rubber: RUBBER
+	}),
+	rib: table(ribKinds, ribKindWords, {
+		copper: 'copper|wire',
+		brass: 'brass|gold wire',
+		lead: 'lead',
+		mono: 'monofilament|tippet',
+		tinsel: 'tinsel'
+	}),
+	underbody: table(underbodyKinds, underbodyKindWords, { wool: 'yarn', dubbing: DUBBED }),
+	body: table(bodyKinds, bodyKindWords, {
+		quill: 'biot',
+		herl: 'peacock(?: herl)?|pheasant tail(?: fibres?)?|ostrich',
+		dubbingTight: DUBBED,
+		dubbingLoose: 'spiky dubbing|rough dubbing',
+		wool: 'yarn',
+		hide: 'rabbit strip|fur strip|hide',
+		tinsel: 'tinsel',
+		vinyl: 'plastic|tubing|larva skin',
+		wire: 'wire',
+		thread: 'tying thread'
+	}),
+	bodyShape: table(bodyShapes, { tapered: 'tapered', straight: 'straight', reversed: 'reversed' }),
+	strip: table(wingCaseKinds, wingCaseKindWords, {
+		feather: `${FEATHER}|slip`,
+		film: 'film|plastic|thin skin',
+		foil: 'tinsel|foil'
+	}),
+	backLie: table(backLies, backLieWords),
+	hackle: table(hackleKinds, hackleKindWords, {
+		softHackle: 'partridge|hen(?: hackle)?|grouse|soft',
+		stiffHackle: 'cock(?: hackle)?|rooster|saddle',
+		down: 'cul de canard|puff',
+		fur: DUBBED,
+		plume: PLUME,
+		hair: HAIR
+	}),
+	lie: table(['swept', 'propped'] as const, { swept: 'swept', propped: 'propped' }),
+	wound: table(palmerWays, palmerWayWords, { forward: 'wound forward', back: 'wound back' })
+} as const;
+
+/** The lines of a recipe: how they are called here, and what else people call them. */
+export const labels = {
+	hook: ['Hook', 'hooks?'],
+	bead: ['Bead', 'bead ?head|cone ?head|cone|beads?'],
+	coil: ['Wire', 'weight|lead|lead wire|wire underbody|wraps|weighting'],
+	thread: ['Thread', 'tying thread|silk'],
+	tail: ['Tail', 'tails'],
+	tag: ['Tag', 'hot ?spot|butt'],
+	rib: ['Rib', 'ribbing'],
+	underbody: ['Underbody', 'under ?body'],
+	body: ['Body', 'abdomen'],
+	back: ['Back', 'shell ?back|over ?body'],
+	palmer: ['Palmer', 'palmer(?:ed)? hackle|body hackle'],
+	thorax: ['Thorax', ''],
+	wingCase: ['Wing case', 'wing ?case|case'],
+	legs: ['Legs', 'leg'],
+	hackle: ['Hackle', 'front hackle'],
+	collar: ['Collar', 'second collar'],
+	finish: ['Finish', 'head|varnish|cement'],
+	dressing: ['Dressing', 'fullness'],
+	weighed: ['Weighs', 'weighed|whole fly'],
+	usual: ['As usual', ''],
+	without: ['Without', 'none of'],
+	name: ['Name', 'pattern|fly']
+} as const;
+export type Label = keyof typeof labels;
