@@ -60,4 +60,10 @@ test('inches, grains and feet: chosen once, they are shown, read, told and print
 	expect(card).toMatch(/\.\d{3} in from the eye/);
 	expect(card).toMatch(/\) gr, sinks .* ft\/s/);
 	expect(card).not.toMatch(/\d (mm|cm|g)\b/);
+
+	// Which Gravitas it is, and where the data lie.
+	await bench.keyboard.press('k');
+	const about = bench.getByRole('region', { name: 'About' });
+	await expect(about).toContainText(/version \d+\.\d+\.\d+, model \d+/);
+	await expect(about).toContainText(/Your data lie in\s*\//);
 });

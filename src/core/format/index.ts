@@ -3,5 +3,5 @@ export * from './gauge';
 export * from './scale';
 export { SIMULATED_PATTERN, SimulatedScale } from './simulated-scale';
 export { gateLine, readGates, SIMULATED_GATES, teachGates, type GatePattern } from './gates';
-export { readPattern, type PatternLine, type PatternRead } from './pattern/read';
+export { readPattern, type PatternRead } from './pattern/read';
 export { writePattern } from './pattern/write';

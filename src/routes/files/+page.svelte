@@ -1,7 +1,10 @@
 <script lang="ts">
+	import AboutHere from '$lib/views/files/AboutHere.svelte';
 	import BringIn from '$lib/frame/BringIn.svelte';
 	import Copies from '$lib/views/files/Copies.svelte';
 	import TakeOut from '$lib/views/files/TakeOut.svelte';
+
+	let { data } = $props();
 </script>
 
 <svelte:head><title>Files · Gravitas</title></svelte:head>
@@ -15,5 +18,6 @@
 		<TakeOut />
 		<BringIn />
 		<Copies />
+		<AboutHere version={data.version} folder={data.folder} />
 	</div>
 </div>

@@ -184,6 +184,13 @@ describe('recipes as people write them (common practice, no source)', () => {
 		expect(wings).toMatchObject({ label: null, unknown: ['Wings: moon dust'] });
 		expect(unnamed).toMatchObject({ as: 'none' });
 		expect(unnamed!.parts).toContain('rib');
+		const besides = {
+			colours: { bead: 'olive', collar: 'copper' },
+			notes: 'Mind the gap.\nTwice.'
+		};
+		const again = read(writePattern('Any', starterRecipe, besides), ['copper', 'olive']);
+		expect(again).toMatchObject(besides);
+		expect(again.lines.flatMap(({ unknown }) => unknown)).toEqual([]);
 		// Nothing of the dressing is named: it is as usual, and said to be.
 		expect(read('Hook: 14\nBead: 2.8 tungsten').unnamed).toMatchObject({ as: 'usual' });
 	});

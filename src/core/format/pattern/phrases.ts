@@ -47,11 +47,6 @@ export class Phrases {
 		return words.find((word) => this.take(wordPattern(word)));
 	}
 
-	/** One of some words that is named, whatever the part. */
-	word(words: readonly string[]): string | undefined {
-		return this.among(words);
-	}
-
 	/** A number behind a word and before its unit: “wire 0.52 mm”. @param size of one in the wanted unit */
 	quantity(word: string, unit: string, size = 1): number | undefined {
 		const found = this.take(new RegExp(`${word}\\s*${NUMBER}\\s*${unit}(?![\\p{L}\\d])`, 'iu'));

@@ -25,7 +25,7 @@ import {
 	type QuantityField
 } from '../../quantity/index';
 import { Phrases } from './phrases';
-import { labels, wordPattern, written, type Label } from './words';
+import { coloured, labels, wordPattern, written, type Coloured, type Label } from './words';
 
 /** What became of one line. */
 export interface PatternLine {
@@ -49,7 +49,7 @@ export interface PatternRead {
 	/** Lines of steps and remarks, as they are. */
 	readonly notes: string;
 	/** Colours that were named, by the part. */
-	readonly colours: Readonly<Partial<Record<'bead' | 'thread' | 'collar' | 'tag', string>>>;
+	readonly colours: Readonly<Partial<Record<Coloured, string>>>;
 }
 
 /** A text that is longer is no recipe, characters. */
@@ -68,7 +68,6 @@ const DRESSING_PARTS: readonly Exclude<DressingPart, 'thread' | 'finish'>[] = [
 	'hackle',
 	'collar'
 ];
-const COLOURED = ['bead', 'thread', 'collar', 'tag'] as const;
 const REMARKS = /^(?:steps?|tying|notes?|remarks?|method|\d+[.)])\b[\s:.)]*/iu;
 
 /** A line while it is read. */
@@ -127,9 +126,10 @@ export function readPattern(
 				'No line of a recipe was found. Write a line a part, such as “Hook: jig #14”, “Bead: 2.8 tungsten slotted”, “Body: herl”.'
 		};
 	}
-	const named: Partial<Record<(typeof COLOURED)[number], string>> = {};
-	for (const part of COLOURED) {
-		const found = of(part)?.phrases.word(colours);
+	const named: Partial<Record<Coloured, string>> = {};
+	for (const part of coloured) {
+		const said = of('colours')?.phrases.take(wordPattern(`${part} (${colours.join('|')})`));
+		const found = said?.[1]?.toLowerCase() ?? of(part)?.phrases.among(colours);
 		if (found) named[part] = found;
 	}
 	const { recipe, unnamed } = recipeOf(of);

@@ -169,9 +169,13 @@ export const labels = {
 	collar: ['Collar', 'second collar'],
 	finish: ['Finish', 'head|varnish|cement'],
 	dressing: ['Dressing', 'fullness'],
+	colours: ['Colours', 'colou?rs?'],
 	weighed: ['Weighs', 'weighed|whole fly'],
 	usual: ['As usual', ''],
 	without: ['Without', 'none of'],
 	name: ['Name', 'pattern|fly']
 } as const;
+/** The parts whose colour is said. */
+export const coloured = ['bead', 'thread', 'collar', 'tag'] as const;
+export type Coloured = (typeof coloured)[number];
 export type Label = keyof typeof labels;

@@ -20,7 +20,7 @@ import {
 	type Recipe
 } from '../../fly/index';
 import { GRAM, INCH, MILLIMETRE, showXStep } from '../../quantity/index';
-import { labels, type Label } from './words';
+import { coloured, labels, type Coloured, type Label } from './words';
 
 /** Figures that read back as the same number. */
 const exact = (n: number) => String(Number(n.toPrecision(9)));
@@ -145,11 +145,21 @@ function metal({ hook, bead, coil }: Recipe): [Label, string[]][] {
 	return lines;
 }
 
+/** What is written besides how it is tied. */
+export interface PatternBesides {
+	readonly colours?: Readonly<Partial<Record<Coloured, string>>>;
+	readonly notes?: string;
+}
+
 /**
  * A fly as people write a recipe: a line a part, in tie-on order. It reads back as the same fly, but for
  * the lots that its materials came from.
  */
-export function writePattern(name: string, recipe: Recipe): string {
+export function writePattern(
+	name: string,
+	recipe: Recipe,
+	{ colours = {}, notes = '' }: PatternBesides = {}
+): string {
 	const lines = metal(recipe);
 	const usual: string[] = [];
 	const none: string[] = [];
@@ -163,10 +173,13 @@ export function writePattern(name: string, recipe: Recipe): string {
 	}
 	lines.push(['dressing', [recipe.dressing.fullness]]);
 	if (recipe.weighed !== undefined) lines.push(['weighed', [grams(recipe.weighed)]]);
+	const painted = coloured.flatMap((part) => (colours[part] ? [`${part} ${colours[part]}`] : []));
+	if (painted.length > 0) lines.push(['colours', painted]);
 	if (usual.length > 0) lines.push(['usual', usual]);
 	if (none.length > 0) lines.push(['without', none]);
 	const said = lines.map(
 		([label, phrases]) => `${labels[label][0]}: ${phrases.filter(Boolean).join(', ')}`
 	);
-	return [name, ...said].join('\n');
+	const remarks = notes.split(/\r?\n/u).filter((line) => line.trim() !== '');
+	return [name, ...said, ...remarks.map((line) => `Notes: ${line.trim()}`)].join('\n');
 }

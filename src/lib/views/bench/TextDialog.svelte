@@ -8,7 +8,10 @@
 	const { selection, strip } = useWorkspace();
 
 	/** As the fly on the Bench is written when the dialog opens. */
-	const own = strip.recipe && selection.fly ? writePattern(selection.fly.name, strip.recipe) : '';
+	const own =
+		strip.recipe && selection.fly
+			? writePattern(selection.fly.name, strip.recipe, selection.fly.body.about)
+			: '';
 	let text = $state(own);
 	let copied = $state(false);
 	const read = $derived(readPattern(text, flyColourNames));
