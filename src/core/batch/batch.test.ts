@@ -359,3 +359,73 @@ function quickest(kinds: readonly Kind[], carry: number): number {
 	);
 	return best;
 }
+
+// What a strand, a pinch and a metre weigh is our estimate, written down again; the matter is summed in closed form.
+test('amounts are what the hands count: strands, pinches, lengths with their ends, one piece', () => {
+	const bare: Recipe = {
+		hook: {
+			style: 'straight',
+			size: 12,
+			lengthX: 0,
+			wireX: 0,
+			measured: { wire: 0.55e-3, shank: 9e-3, gape: 4.4e-3 }
+		},
+		bead: null,
+		coil: null,
+		dressing: { fullness: 'medium' },
+		thread: { denier: 90, baseLayers: 0, dam: false, headTurns: 0 },
+		tail: null,
+		rib: null,
+		body: null,
+		thorax: null,
+		hackle: null,
+		finish: { glue: 0, resin: 0, lacquer: 0, gap: 2 }
+	};
+	const room = 9 - 0.03 * 9 - 2 * 1.6 * 0.55;
+	const cylinder = (d: number, l: number) => (Math.PI / 4) * d * d * l;
+	/** mm³ round the bare wire. */
+	const tube = (wall: number) => cylinder(0.55 + 2 * wall, room) - cylinder(0.55, room);
+	const of = (dressing: Partial<Recipe>, part: string) =>
+		amountsFor({ ...bare, ...dressing }, 6).find((one) => one.part === part)!;
+	const body = (kind: 'herl' | 'chenille' | 'quill', thickness: number) =>
+		of({ body: { kind, shape: 'straight', thickness, length: 1 } }, 'body');
+
+	const herl = body('herl', 0.3);
+	expect(herl).toMatchObject({ unit: 'strands', cut: null });
+	expect(herl.each).toBe(Math.ceil((1.3 * 0.12 * tube(0.3 * 4.4)) / 1.2 - 0.1));
+	const chenille = body('chenille', 0.2);
+	const length = (1.5 * 0.12 * tube(0.2 * 4.4)) / 0.9 / 1000;
+	expect(chenille.unit).toBe('m');
+	expect(chenille.each / length).toBeCloseTo(1, 2);
+	expect(chenille.cut! - chenille.each).toBeCloseTo(0.03, 9);
+	expect(chenille.total).toBeCloseTo(6 * (length + 0.03), 4);
+	const fur = of({ collar: { kind: 'fur', turns: 2, length: 0.4, lie: 'swept' } }, 'collar');
+	const matter = 52 * cylinder(0.025, 3.6) + cylinder(0.15, 2 * Math.PI * (0.55 + 0.15));
+	expect(fur.unit).toBe('pinches');
+	expect(fur.each / ((1.5 * 1.3 * matter) / 4)).toBeCloseTo(1, 1);
+	const hen = of({ collar: { kind: 'softHackle', turns: 2, length: 0.4, lie: 'swept' } }, 'collar');
+	expect(hen).toMatchObject({ unit: 'feathers', total: 6 });
+	const legs = of({ legs: { kind: 'rubber', fibres: 4, length: 0.5 } }, 'legs');
+	expect(legs).toMatchObject({ unit: 'strands', total: 24 });
+	expect(of({ back: { kind: 'film', rib: 'under' } }, 'back')).toMatchObject({ total: 6 });
+});
+
+test('a back is tied in before what it covers, and drawn over before the rib or after it; a palmer from either end', () => {
+	const keys = (rib: 'under' | 'over', wound: 'forward' | 'back') =>
+		stepsOf(
+			buildFly(
+				{
+					...nymph,
+					back: { kind: 'film', rib },
+					palmer: { kind: 'softHackle', turns: 5, length: 0.4, lie: 'swept', wound }
+				},
+				median
+			)
+		).map(({ key }) => key);
+	const under = keys('under', 'forward');
+	const inOrder = (list: readonly string[], wanted: readonly string[]) =>
+		expect(list.filter((key) => wanted.includes(key))).toEqual(wanted);
+	inOrder(under, ['back-in', 'palmer-in', 'body', 'palmer', 'back-over', 'rib']);
+	inOrder(keys('over', 'back'), ['back-in', 'body', 'palmer', 'rib', 'back-over-rib']);
+	expect(keys('over', 'back')).not.toContain('palmer-in');
+});

@@ -2,10 +2,11 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { BEAD_STEPS } from '$core/material/index';
 import type { Band } from '$core/drift/index';
+import { depthField, inUnits, massField, METRIC, temperatureField } from '$core/quantity/index';
 import { starterRig, withControl, withWay } from '$core/rig/index';
 import { driftAnswer, handSentences } from './drift-words';
 import { massFigure, speedFigure, wetWeightFigure } from './figures';
-import { evenSteps, tradeSteps } from './steps';
+import { evenSteps, fieldSteps, tradeSteps } from './steps';
 
 describe('steps', () => {
 	const bead = tradeSteps(BEAD_STEPS);
@@ -16,6 +17,21 @@ describe('steps', () => {
 		expect(bead(2.8e-3, 1, true)).toBeCloseTo(4e-3, 9);
 		expect(bead(6.4e-3, 1, false)).toBeCloseTo(6.4e-3, 9);
 		expect(bead(1.5e-3, -1, true)).toBeCloseTo(1.5e-3, 9);
+	});
+
+	test('a field goes by round steps of the unit that it is shown in', () => {
+		const inches = { ...METRIC, length: 'in', mass: 'gr', temperature: '°F' } as const;
+		inUnits(inches, () => {
+			// A quarter of a foot, with Shift two feet and a half; a tenth of a grain.
+			const depth = fieldSteps(depthField, 0.05, 0.5);
+			expect(depth(3 * 0.3048, 1, false)).toBeCloseTo(3.25 * 0.3048, 9);
+			expect(depth(3 * 0.3048, 1, true)).toBeCloseTo(5 * 0.3048, 9);
+			expect(depth(10, 1, true)).toBe(10);
+			const grain = 64.79891e-6;
+			expect(fieldSteps(massField, 0.01, 0.1)(3 * grain, 1, false)).toBeCloseTo(3.1 * grain, 12);
+			expect(fieldSteps(temperatureField, 1, 5)(10, 1, false)).toBeCloseTo(10 + 1 / 1.8, 6);
+		});
+		expect(fieldSteps(depthField, 0.05, 0.5)(0.9, -1, false)).toBeCloseTo(0.85, 9);
 	});
 
 	test('a measured size between two goes to the next one sold', () => {

@@ -1,10 +1,13 @@
 import { expect, test } from 'vitest';
+import type { Amount } from '$core/batch/index';
 import { starterRecipe } from '$core/fly/index';
+import { inUnits, METRIC } from '$core/quantity/index';
 import type { BatchBodyDocument, TiedFly } from '$lib/documents/batch/body';
 import { recipeFromDocument, recipeToDocument } from '$lib/documents/fly/recipe';
 import type { LotBodyDocument } from '$lib/documents/lot/body';
 import type { LotRow } from '$lib/documents/kinds';
 import { withLot } from '$lib/documents/lot/from-stock';
+import { amountWords } from './words';
 import {
 	chartOf,
 	sightOf,
@@ -100,4 +103,20 @@ test('the weigh-in: one of three with a bead too small is flagged with that reas
 	expect(
 		chartOf({ ...run, flies: run.flies.map((one) => ({ ...one, together: 3 })) }, 0)
 	).toBeNull();
+});
+
+test('an amount is said as the hand takes it, rounded up', () => {
+	const said = (unit: Amount['unit'], total: number) =>
+		amountWords({ part: 'body', words: '', unit, each: total, total, cut: null });
+	expect(said('pinches', 0.04)).toBe('half a pinch');
+	expect(said('pinches', 0.9)).toBe('1 pinch');
+	expect(said('pinches', 2.4)).toBe('2½ pinches');
+	expect(said('strands', 1)).toBe('1 strand');
+	expect(said('fibres', 11.2)).toBe('12 fibres');
+	expect(said('m', 0.123)).toBe('13 cm');
+	expect(said('m', 1.26)).toBe('1.3 m');
+	inUnits({ ...METRIC, length: 'in' }, () => {
+		expect(said('m', 0.123)).toBe('5 in');
+		expect(said('m', 0.61)).toBe('2 ft');
+	});
 });
