@@ -134,7 +134,7 @@ function metal({ hook, bead, coil }: Recipe): [Label, string[]][] {
 			'coil',
 			[
 				coilMetalWords[coil.metal],
-				`${exact(coil.wire / INCH)} in`,
+				`${exact(coil.wire / INCH).replace(/^0/, '')} in`,
 				many(coil.turns, 'turn'),
 				said(coil.second, (n) => `${many(n, 'turn')} over them`),
 				said(coil.place, (place) => coilPlaceWords[place]),

@@ -59,7 +59,7 @@
 						? `${asked.length === 1 ? 'One thing is' : `${asked.length} things are`} asked.`
 						: 'All of it was read.'}
 				</p>
-				<ul class="grid gap-1.5">
+				<ul class="grid grid-cols-[minmax(0,1fr)] gap-1.5">
 					{#each read.lines as { text: line, asked, assumed, unknown, label }, i (i)}
 						<li
 							class="border-l-2 pl-2 {asked.length

@@ -1,0 +1,161 @@
+import {
+	dressingOf,
+	finishKinds,
+	firstOf,
+	partNames,
+	partWords,
+	tagKinds,
+	threadField,
+	thoraxKinds,
+	type Dressing,
+	type DressingPart,
+	type FinishChoice,
+	type Recipe
+} from '../../fly/index';
+import { MILLIMETRE } from '../../quantity/index';
+import { NONE, sized, type Draft } from './draft';
+import type { Phrases } from './phrases';
+import { wordPattern, written } from './words';
+
+/** Parts that may be left out. */
+export type TiedPart = Exclude<DressingPart, 'thread' | 'finish'>;
+const ALWAYS: readonly string[] = ['hook', 'bead', 'coil', 'thread', 'finish'];
+export const tiedParts = partNames.filter((part): part is TiedPart => !ALWAYS.includes(part));
+
+export function threadOf(draft: Draft, base: Recipe): Dressing['thread'] {
+	const { phrases } = draft;
+	const usual = dressingOf(base).thread;
+	const aught = phrases.take(/\d+\/0/u);
+	const denier = aught?.[0] ?? phrases.take(/([\d.]+)\s*(?:den(?:ier)?|d)(?![\p{L}\d])/iu)?.[1];
+	const dam = phrases.take(wordPattern('no dam|dam'));
+	const layers = phrases.count('layers?');
+	const turns = phrases.count('turns?');
+	if (!denier) draft.assumed.push(`${usual.denier} denier`);
+	return {
+		...usual,
+		...(denier && { denier: sized(draft, denier, threadField) ?? usual.denier }),
+		...(layers !== undefined && { baseLayers: layers }),
+		...(turns !== undefined && { headTurns: turns }),
+		...(dam && { dam: !/no/iu.test(dam[0]) })
+	};
+}
+
+export function finishOf({ phrases }: Draft): FinishChoice {
+	const gap = phrases.take(/gap of ([\d.e-]+) eyes?/iu);
+	const finish = { glue: 0, resin: 0, lacquer: 0 };
+	const ways = { glue: 'glue|super ?glue', resin: 'resin|uv', lacquer: 'lacquer|varnish|cement' };
+	for (const kind of finishKinds) {
+		const counted = phrases.take(
+			wordPattern(`(\\d+)\\s*(?:drops?|coats?) of (?:${ways[kind]})|(?:${ways[kind]})`)
+		);
+		if (counted) finish[kind] = counted[1] === undefined ? 1 : Number(counted[1]);
+	}
+	return { ...finish, ...(gap && { gap: Number(gap[1]) }) };
+}
+
+/** What each part of the dressing says besides its kind, and how it is called where it is taken as is usual. */
+type Found = Readonly<Record<string, unknown>>;
+const PART_READERS: Readonly<Record<TiedPart, (phrases: Phrases) => Found>> = {
+	tail: strands('tail'),
+	legs: strands('legs'),
+	tag: (p) => ({
+		length: p.share('over', 'of the room'),
+		thickness: p.share('', 'gape thick'),
+		kind: p.kind(written.body)
+	}),
+	rib: (p) => {
+		const against = p.take(wordPattern('(against|counter|with)(?: the body)?'));
+		return {
+			length: p.share('over', 'of the room'),
+			turns: p.count('turns?|wraps?'),
+			...(against && { against: !/with/iu.test(against[0]) }),
+			wire: p.quantity('', 'mm', MILLIMETRE),
+			kind: p.kind(written.rib)
+		};
+	},
+	underbody: (p) => ({
+		length: p.share('over', 'of the room'),
+		thickness: p.share('', 'gape thick'),
+		kind: p.kind(written.underbody)
+	}),
+	body: (p) => ({
+		length: p.share('over', 'of the room'),
+		thickness: p.share('', 'gape thick'),
+		shape: p.kind(written.bodyShape),
+		kind: p.kind(written.body)
+	}),
+	back: (p) => ({ rib: p.kind(written.backLie), kind: p.kind(written.strip) }),
+	palmer: (p) => ({ wound: p.kind(written.wound), ...feather(p) }),
+	thorax: (p) => ({ thickness: p.share('', 'gape thick'), kind: p.kind(written.body) }),
+	wingCase: (p) => ({
+		at: p.share('at', 'shank'),
+		length: p.share('', 'shank'),
+		kind: p.kind(written.strip)
+	}),
+	hackle: feather,
+	collar: feather
+};
+
+function strands(part: 'tail' | 'legs') {
+	return (p: Phrases): Found => ({
+		at: p.share('at', 'shank'),
+		length: p.share('', 'shank'),
+		kind: p.kind(written[part]),
+		fibres: p.count('')
+	});
+}
+
+function feather(p: Phrases): Found {
+	return {
+		at: p.share('at', 'shank'),
+		length: p.share('', 'shank'),
+		turns: p.count('turns?|wraps?'),
+		lie: p.kind(written.lie),
+		kind: p.kind(written.hackle)
+	};
+}
+
+const AMOUNT_WORDS: Readonly<Record<string, string>> = {
+	kind: 'material',
+	fibres: 'how many',
+	turns: 'turns',
+	length: 'length',
+	thickness: 'thickness',
+	wire: 'wire',
+	shape: 'shape',
+	lie: 'how it lies',
+	wound: 'which way it is wound',
+	against: 'which way it is wound',
+	rib: 'how it lies to the rib'
+};
+/** Tag and thorax are of a few kinds of what bodies are of. */
+const SOME: Readonly<Partial<Record<string, readonly string[]>>> = {
+	tag: tagKinds,
+	thorax: thoraxKinds
+};
+
+export function partOf(part: TiedPart, draft: Draft, base: Recipe): Dressing[typeof part] {
+	if (NONE.test(draft.phrases.rest())) {
+		draft.phrases.take(/.*/su);
+		return null;
+	}
+	const usual = firstOf(base, part) as unknown as Record<string, unknown>;
+	const found = { ...PART_READERS[part](draft.phrases) };
+	if (SOME[part] && found.kind !== undefined && !SOME[part].includes(found.kind as string)) {
+		draft.asked.push(`A ${partWords[part]} is not tied of that here.`);
+		delete found.kind;
+	}
+	if (found.kind === undefined) draft.asked.push('Of what is it? Taken as is usual until you say.');
+	const kept: Record<string, unknown> = { ...usual };
+	// What is only said where it is not as usual.
+	for (const key of ['at', ...(part === 'rib' || part === 'underbody' ? ['length'] : [])])
+		delete kept[key];
+	const missing: string[] = [];
+	for (const [key, value] of Object.entries(found)) {
+		if (value !== undefined) kept[key] = value;
+		else if (key !== 'kind' && key in kept) missing.push(AMOUNT_WORDS[key] ?? key);
+	}
+	if (part === 'rib' && !('against' in found)) missing.push(AMOUNT_WORDS.against!);
+	if (missing.length > 0) draft.assumed.push(`${missing.join(', ')} as is usual`);
+	return kept as never;
+}
