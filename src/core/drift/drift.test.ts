@@ -268,7 +268,6 @@ test('two flies on one line: the upper hangs above the point fly, and both get d
 });
 
 test('whatever the rig and the water, a drift ends with finite figures within its bounds', () => {
-	let unsolved = 0;
 	fc.assert(
 		fc.property(
 			fc.record({
@@ -310,13 +309,9 @@ test('whatever the rig and the water, a drift ends with finite figures within it
 					expect(Number.isFinite(figure)).toBe(true);
 				}
 				expect(found.good).toBe(found.fault === null);
-				// In a torrent over the ankles the steps may give out; it is said, and ends.
-				if (found.fault === 'unsolved' && (water.surfaceSpeed < 2 || water.depth > 0.3)) unsolved++;
+				expect(found.fault).not.toBe('unsolved');
 			}
 		),
 		{ numRuns: 150, endOnFailure: true }
 	);
-	// Elsewhere once in some two thousand of these wild cases (a heavy fly on a hair, a reel faster than
-	// any): more than one among so few is a fault.
-	expect(unsolved).toBeLessThanOrEqual(1);
 });

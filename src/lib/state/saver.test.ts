@@ -77,6 +77,16 @@ test('a held key costs one request with the newest state', async () => {
 	expect(saver.idle).toBe(true);
 });
 
+test('what was changed last is sent last, also what waited before', async () => {
+	for (const id of ['lie', 'river', 'lie']) saver.save(fly(id, id));
+	await vi.advanceTimersByTimeAsync(200);
+	await line.break();
+	await vi.advanceTimersByTimeAsync(2000);
+	await line.accept();
+	await line.accept();
+	expect(line.sent.map(({ name }) => name)).toEqual(['river', 'river', 'lie']);
+});
+
 test('what is typed while a request is under way follows it, on the revision that came back', async () => {
 	saver.save(fly('1', 'first'));
 	await vi.advanceTimersByTimeAsync(200);

@@ -17,7 +17,7 @@ const RETRY = 2000;
  * held key costs a handful of requests and the server sees them in order.
  */
 export class Saver {
-	private readonly waiting = new Map<string, DocumentRow>();
+	private waiting = new Map<string, DocumentRow>();
 	private timer: ReturnType<typeof setTimeout> | null = null;
 	private running: Promise<void> | null = null;
 	private sending: DocumentRow | null = null;
@@ -31,6 +31,8 @@ export class Saver {
 	}
 
 	save(row: DocumentRow): void {
+		// What was changed last is sent last, so that undo takes it back first.
+		this.waiting.delete(row.id);
 		this.waiting.set(row.id, row);
 		this.timer ??= setTimeout(() => void this.flush(), PAUSE);
 	}
@@ -100,7 +102,7 @@ export class Saver {
 			if (!(error instanceof RequestError)) throw error;
 			const retrying = error.status === 0 || error.status >= 500;
 			if (retrying) {
-				if (!this.waiting.has(row.id)) this.waiting.set(row.id, row);
+				if (!this.waiting.has(row.id)) this.waiting = new Map([[row.id, row], ...this.waiting]);
 				this.backingOff = true;
 				this.timer ??= setTimeout(() => void this.flush(), RETRY);
 			}
