@@ -21,19 +21,43 @@ test('a fly is kept with its colours, tags and notes, found by them, and a note 
 	await about.getByLabel('Tags, with commas').fill('winter, big water');
 	await about.getByLabel('Notes').fill('Watch the gap.');
 	await about.getByLabel('Colour of the bead').selectOption('copper');
+	await about.getByLabel('Time it took, min').fill('35');
+	await about.getByLabel('Time it took, min').press('Tab');
+	// What it weighs asks for another colour by the demo's weight code.
+	await about.getByLabel('Colour of the thread').selectOption('white');
+	await expect(about).toContainText('red thread: 0.4 g to 0.8 g');
+	await expect(about).toContainText('Its thread is white: by your code that is up to 0.15 g.');
+	const photo = (name: string, buffer: Buffer) =>
+		about.locator('input[type=file]').setInputFiles({ name, mimeType: 'image/jpeg', buffer });
+	await photo('page.jpg', Buffer.from('<html><script>1</script></html>'));
+	await expect(about.getByRole('alert')).toContainText('it is text with tags, not a photo');
+	await photo('large.jpg', Buffer.alloc(25 * 2 ** 20));
+	await expect(about.getByRole('alert')).toContainText('large.jpg is 25 MB');
+	await photo('fly.png', await bench.screenshot());
+	await expect(about.getByRole('img', { name: 'Wharf Strip, tied' })).toBeVisible();
+	await expect(about.getByRole('alert')).toHaveCount(0);
 	await kept(bench);
 	// Bead colours are drawn.
 	await expect(bench.locator('svg path[stroke="#b5651d"]')).toHaveCount(1);
 	await reload(bench);
 	await about.getByRole('button', { name: /^Kept with.*drowned vole/ }).click();
 	await expect(about.getByLabel('Notes')).toHaveValue('Watch the gap.');
+	await expect(about.getByLabel('Time it took, min')).toHaveValue('35');
+	const image = about.getByRole('img', { name: 'Wharf Strip, tied' });
+	await expect(image).toHaveJSProperty('complete', true);
+	await expect(image).not.toHaveJSProperty('naturalWidth', 0);
 	await expect(drawing).not.toHaveAccessibleName(/thick/);
 
 	// Another fly, then back by a word that only its tags have.
 	await choose(bench, 'f', 'Thimble Nymph');
 	await bench.keyboard.press('f');
+	// The quickest first; those of which nothing is said come last.
+	await bench.getByLabel('Listed by').selectOption('time it took');
+	await expect(bench.locator('[role=option]').first()).toContainText('Pinch Pupa');
+	await expect(bench.locator('[role=option]').first()).toContainText('7 min');
+	await expect(bench.locator('[role=option]').nth(14)).toContainText('35 min');
 	await bench.getByPlaceholder(/^Find by name/).fill('vole');
-	await expect(bench.getByRole('option')).toHaveCount(1);
+	await expect(bench.locator('[role=option]')).toHaveCount(1);
 	await bench.keyboard.press('Enter');
 	await expect(bench.getByRole('button', { name: /^Fly Wharf Strip/ })).toBeVisible();
 	await about.getByRole('button', { name: /^Kept with/ }).click();

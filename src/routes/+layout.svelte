@@ -40,6 +40,7 @@
 	}
 	let commandsShown = $state(false);
 	let unitsShown = $state(false);
+	let weightCodeShown = $state(false);
 	let doneShown = $state(false);
 	let ready = $state(false);
 	const wanted = $derived(wantedIn(page.route.id));
@@ -57,7 +58,8 @@
 		const unbind = bindEverywhere(documents, {
 			showCommands: () => (commandsShown = true),
 			showDone: () => (doneShown = true),
-			showUnits: () => (unitsShown = true)
+			showUnits: () => (unitsShown = true),
+			showWeightCode: () => (weightCodeShown = true)
 		});
 		const unlisten = listenForNews(
 			(snapshotVersion) => documents.hello(snapshotVersion),
@@ -111,6 +113,11 @@
 {#if unitsShown}
 	{#await import('$lib/frame/UnitsDialog.svelte') then { default: UnitsDialog }}
 		<UnitsDialog bind:open={unitsShown} />
+	{/await}
+{/if}
+{#if weightCodeShown}
+	{#await import('$lib/frame/WeightCodeDialog.svelte') then { default: WeightCodeDialog }}
+		<WeightCodeDialog bind:open={weightCodeShown} />
 	{/await}
 {/if}
 {#if doneShown}

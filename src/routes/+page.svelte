@@ -11,6 +11,7 @@
 		type PartName
 	} from '$core/fly/index';
 	import AboutFly from '$lib/views/bench/AboutFly.svelte';
+	import { coded } from '$lib/state/coded';
 	import { colouringOf } from '$lib/documents/fly/about';
 	import BuildList from '$lib/views/bench/BuildList.svelte';
 	import { useWorkspace } from '$lib/state/context';
@@ -164,6 +165,8 @@
 				/>
 				<AboutFly
 					about={selection.fly?.body.about ?? {}}
+					fly={coded(strip.recipe, answer.prediction!.mass.value)}
+					name={selection.fly?.name ?? ''}
 					set={(change) => strip.setAbout(change)}
 				/>
 			{/key}

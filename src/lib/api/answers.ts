@@ -1,3 +1,4 @@
+import type { WeightCode } from '$lib/documents/fly/weight-code';
 import type { ShownUnits } from '$core/quantity/index';
 import type { Learning } from '$core/learn/index';
 import type { TyingRow } from '$lib/documents/batch/body';
@@ -84,6 +85,8 @@ export interface Snapshot extends Collections {
 	readonly strip: StripSelection;
 	/** What figures are shown in. */
 	readonly units: ShownUnits;
+	/** How the tier tells weights apart in the box; null where they do not. */
+	readonly weightCode: WeightCode | null;
 	readonly history: HistoryEnds;
 }
 

@@ -1,11 +1,19 @@
 import 'reflect-metadata';
 import { prior } from '$core/parameter/index';
 import { goodField, SHOWN_CHOICES, type ShownUnits, temperatureField } from '$core/quantity/index';
+import { colouredParts, flyColourNames, type FlyColour } from '$lib/documents/fly/about';
 import { FlyBodyRequest } from '$lib/documents/fly/validation';
+import {
+	codeMeasures,
+	MOST_STEPS,
+	type CodeStep,
+	type WeightCode
+} from '$lib/documents/fly/weight-code';
 import { LieBodyRequest } from '$lib/documents/lie/validation';
 import { RigBodyRequest } from '$lib/documents/rig/validation';
 import {
 	Id,
+	Many,
 	MapOf,
 	Nested,
 	OneOf,
@@ -31,6 +39,17 @@ export class UnitsRequest {
 	@OneOf('Speeds', SHOWN_CHOICES.speed) speed!: ShownUnits['speed'];
 	@OneOf('Temperatures', SHOWN_CHOICES.temperature) temperature!: ShownUnits['temperature'];
 	@Text('The currency', 6) currency?: string;
+}
+
+class CodeStepRequest implements CodeStep {
+	@OneOf('The colour', flyColourNames) colour!: FlyColour;
+	@Positive('The upper end (upTo)', 1000, true) upTo?: number;
+}
+/** How weights are told apart in the box. */
+export class WeightCodeRequest implements WeightCode {
+	@OneOf('The part whose colour says it', colouredParts) part!: WeightCode['part'];
+	@OneOf('What it says', codeMeasures) by!: WeightCode['by'];
+	@Many('The steps', () => CodeStepRequest, MOST_STEPS) steps!: CodeStepRequest[];
 }
 
 export class ParameterRequest {

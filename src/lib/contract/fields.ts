@@ -406,6 +406,16 @@ export function Name(): PropertyDecorator {
 	);
 }
 
+/** Text of a fixed form. @param form its whole, as a regular expression without flags */
+export function Formed(name: string, form: RegExp, words: string): PropertyDecorator {
+	const message = `${name} must be ${words}.`;
+	return field(
+		() => ({ type: 'string', pattern: form.source, description: `${name}, ${words}` }),
+		[IfGiven(), IsString({ message }), Matches(form, { message })],
+		false
+	);
+}
+
 export function Id(
 	message: string,
 	which: 'always' | 'or null' | 'optional' = 'always'

@@ -48,7 +48,9 @@
 					class="flex min-h-11 cursor-pointer items-center gap-3 rounded-md px-2 py-1 data-selected:bg-sunk"
 				>
 					<span class="min-w-0 flex-1">{command.words}</span>
-					<kbd class="figure text-quiet">{command.shown ?? command.keys[0]}</kbd>
+					{#if command.keys.length > 0}<kbd class="figure text-quiet"
+							>{command.shown ?? command.keys[0]}</kbd
+						>{/if}
 				</Command.Item>
 			{/each}
 		</Command.List>

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { buildFly, compileBuild, mediansFor, sectionOf, type Recipe } from '$core/fly/index';
+	import { colouringOf, type FlyColouring } from '$lib/documents/fly/about';
 	import { MILLIMETRE } from '$core/quantity/index';
 	import { useWorkspace } from '$lib/state/context';
 	import { artOf } from '$lib/ui/section/art';
@@ -7,6 +8,8 @@
 
 	interface Props {
 		recipe: Recipe;
+		/** As the tier named them. */
+		colours?: FlyColouring | undefined;
 		/** Pixels a millimetre, so that flies beside each other show their size. */
 		scale: number;
 		width: number;
@@ -16,7 +19,7 @@
 		/** A part that is pointed at. */
 		part?: string;
 	}
-	let { recipe, scale, width, height, places = [], part }: Props = $props();
+	let { recipe, colours, scale, width, height, places = [], part }: Props = $props();
 
 	const { parameters } = useWorkspace();
 	const section = $derived.by(() => {
@@ -46,7 +49,7 @@
 	aria-hidden="true"
 	class="block max-w-full"
 >
-	<Art shapes={artOf(section)} />
+	<Art shapes={artOf(section, colouringOf({ colours: colours ?? {} }))} />
 	{#if part}
 		<!-- What is tied now, in the colour that points. -->
 		<g opacity="0.75">

@@ -77,8 +77,9 @@ export function bindEverywhere(
 	{
 		showCommands,
 		showDone,
-		showUnits
-	}: Record<'showCommands' | 'showDone' | 'showUnits', () => void>
+		showUnits,
+		showWeightCode
+	}: Record<'showCommands' | 'showDone' | 'showUnits' | 'showWeightCode', () => void>
 ): () => void {
 	const always = (keys: readonly string[], shown: string, words: string, act: () => void) =>
 		({ words, keys, shown, act, when: 'always' }) as const;
@@ -96,6 +97,12 @@ export function bindEverywhere(
 		),
 		plain('t', 'Light or dark', toggleTheme, { shown: 'T' }),
 		plain('i', 'Units: mm or inches, grams or grains, currency', showUnits, { shown: 'I' }),
+		{
+			words: 'Weight code: which colour stands for which weight',
+			keys: [],
+			when: 'plain',
+			act: showWeightCode
+		},
 		{
 			words: 'This list',
 			keys: ['$mod+k'],

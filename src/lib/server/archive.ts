@@ -1,4 +1,4 @@
-import { strToU8, unzipSync, zipSync, type UnzipFileInfo } from 'fflate';
+import { strToU8, unzipSync, zipSync, type UnzipFileInfo, type Zippable } from 'fflate';
 import { fileOf } from '$lib/documents/file';
 import { folderOf, kinds, rowsIn, withinOf, type Collections } from '$lib/documents/kinds';
 import { Refusal } from './store/refusal';
@@ -17,9 +17,23 @@ export interface NamedBytes {
 	readonly bytes: Uint8Array;
 }
 
-/** Everything that a person describes, as a ZIP of document files: one a document, but those within another in its file. */
-export function makeArchive(all: Collections): Uint8Array<ArrayBuffer> {
-	const files: Record<string, Uint8Array> = {};
+/** A photo in an archive, by its hash. */
+const photoPath = (hash: string) => `photos/${hash}.jpg`;
+const PHOTO_PATH = /(?:^|\/)photos\/([0-9a-f]{64})\.jpg$/;
+/** The largest that is written is smaller. */
+const MOST_IN_PHOTO = 2 ** 20;
+
+/**
+ * Everything that a person describes, as a ZIP of document files: one a document, but those within another in its
+ * file; and the photos of flies.
+ */
+export function makeArchive(
+	all: Collections,
+	photos: readonly ArchivedPhoto[]
+): Uint8Array<ArrayBuffer> {
+	const files: Zippable = {};
+	// Packed already.
+	for (const { hash, jpeg } of photos) files[photoPath(hash)] = [jpeg, { level: 0 }];
 	for (const row of rowsIn(all)) {
 		if (withinOf(row.kind)) continue;
 		const plain = row.name.replace(/[^\p{L}\p{N} ._-]+/gu, '-').trim();
@@ -31,16 +45,24 @@ export function makeArchive(all: Collections): Uint8Array<ArrayBuffer> {
 	return zipSync(files) as Uint8Array<ArrayBuffer>;
 }
 
+/** A photo as an archive holds it. */
+export interface ArchivedPhoto {
+	/** As which flies name it; what is read need not be it. */
+	readonly hash: string;
+	readonly jpeg: Uint8Array;
+}
+
 export const isArchive = (bytes: Uint8Array) =>
 	bytes[0] === 0x50 && bytes[1] === 0x4b && (bytes[2] === 3 || bytes[2] === 5);
 
 /**
- * The JSON files in an archive, and the names of the others.
+ * The JSON files in an archive, its photos, and the names of the others.
  *
  * @throws Refusal when it is broken, or would unpack to more than a person can have
  */
 export function openArchive({ name, bytes }: NamedBytes): {
 	files: NamedBytes[];
+	photos: ArchivedPhoto[];
 	passedOver: string[];
 } {
 	const passedOver: string[] = [];
@@ -48,15 +70,18 @@ export function openArchive({ name, bytes }: NamedBytes): {
 	let size = 0;
 	const isDocument = (entry: UnzipFileInfo) =>
 		/\.json$/i.test(entry.name) && !entry.name.startsWith('__MACOSX/');
+	const isPhoto = (entry: UnzipFileInfo) =>
+		PHOTO_PATH.test(entry.name) && entry.originalSize <= MOST_IN_PHOTO;
 	const countOnly = (entry: UnzipFileInfo) => {
 		if (entry.name.endsWith('/')) return false;
 		count++;
-		if (!isDocument(entry)) {
+		if (isPhoto(entry)) size += entry.originalSize;
+		else if (!isDocument(entry)) {
 			if (passedOver.length < 20) passedOver.push(entry.name.slice(0, 200));
 			return false;
-		}
-		if (entry.originalSize > MOST_IN_FILE) throw tooLarge(`${name} / ${entry.name.slice(0, 200)}`);
-		size += entry.originalSize;
+		} else if (entry.originalSize > MOST_IN_FILE)
+			throw tooLarge(`${name} / ${entry.name.slice(0, 200)}`);
+		else size += entry.originalSize;
 		if (count > MOST_FILES || size > MOST_UNPACKED) {
 			throw new Refusal(
 				413,
@@ -69,7 +94,7 @@ export function openArchive({ name, bytes }: NamedBytes): {
 	try {
 		// Counted to the end before anything is unpacked; the unpacker writes no more than is declared.
 		unzipSync(bytes, { filter: countOnly });
-		unpacked = unzipSync(bytes, { filter: isDocument });
+		unpacked = unzipSync(bytes, { filter: (entry) => isDocument(entry) || isPhoto(entry) });
 	} catch (error) {
 		if (error instanceof Refusal) throw error;
 		throw new Refusal(
@@ -77,11 +102,12 @@ export function openArchive({ name, bytes }: NamedBytes): {
 			`${name} is not a ZIP archive that can be read; it is broken or cut off.`
 		);
 	}
-	return {
-		files: Object.entries(unpacked).map(([entry, content]) => ({
-			name: `${name} / ${entry}`,
-			bytes: content
-		})),
-		passedOver
-	};
+	const files: NamedBytes[] = [];
+	const photos: ArchivedPhoto[] = [];
+	for (const [entry, content] of Object.entries(unpacked)) {
+		const hash = PHOTO_PATH.exec(entry)?.[1];
+		if (hash === undefined) files.push({ name: `${name} / ${entry}`, bytes: content });
+		else photos.push({ hash, jpeg: content });
+	}
+	return { files, photos, passedOver };
 }

@@ -1,5 +1,5 @@
 import { collectionsOf, type DocumentRow, type EntryRow, type LotRow } from '$lib/documents/kinds';
-import { makeArchive } from './archive';
+import { makeArchive, type ArchivedPhoto } from './archive';
 import { planOf, type ImportAsked, type ImportPlanned } from './import-plan';
 import { logAsCsv } from './log-csv';
 import { stockAsCsv } from './stock-csv';
@@ -8,7 +8,12 @@ import { Refusal } from './store/refusal';
 
 /** What goes in or out as files, worked out in a thread of its own: all that is kept may be in it. */
 export type ExchangeAsked =
-	| { readonly kind: 'file'; readonly file: ExchangeFile; readonly here: DocumentTexts }
+	| {
+			readonly kind: 'file';
+			readonly file: ExchangeFile;
+			readonly here: DocumentTexts;
+			readonly photos: readonly ArchivedPhoto[];
+	  }
 	| { readonly kind: 'import'; readonly here: DocumentTexts; readonly asked: ImportAsked };
 
 export type ExchangeAnswer =
@@ -19,6 +24,7 @@ export type ExchangeAnswer =
 			readonly items: readonly string[];
 			readonly writes: readonly string[];
 			readonly passedOver: readonly string[];
+			readonly photos: readonly ArchivedPhoto[];
 	  }
 	/** An error loses its class on the way. */
 	| { readonly kind: 'refused'; readonly refusal: Pick<Refusal, 'status' | 'message' | 'more'> };
@@ -27,9 +33,12 @@ export type ExchangeAnswer =
 export type ExchangeFile = 'archive' | 'log' | 'stock';
 const text = (words: string) => new TextEncoder().encode(words) as Uint8Array<ArrayBuffer>;
 const madeOf: Readonly<
-	Record<ExchangeFile, (rows: readonly DocumentRow[]) => Uint8Array<ArrayBuffer>>
+	Record<
+		ExchangeFile,
+		(rows: readonly DocumentRow[], photos: readonly ArchivedPhoto[]) => Uint8Array<ArrayBuffer>
+	>
 > = {
-	archive: (rows) => makeArchive(collectionsOf(rows)),
+	archive: (rows, photos) => makeArchive(collectionsOf(rows), photos),
 	log: (rows) => text(logAsCsv(rows as readonly EntryRow[])),
 	stock: (rows) => text(stockAsCsv(rows as readonly LotRow[]))
 };
@@ -47,10 +56,10 @@ export default function exchange(task: ExchangeAsked): ExchangeAnswer {
 		const here = rowsFrom(task.here);
 		switch (task.kind) {
 			case 'file':
-				return { kind: 'file', bytes: madeOf[task.file](here) };
+				return { kind: 'file', bytes: madeOf[task.file](here, task.photos) };
 			case 'import': {
-				const { items, writes, passedOver } = planOf(task.asked, here);
-				return { kind: 'import', items: pieces(items), writes: pieces(writes), passedOver };
+				const { items, writes, passedOver, photos } = planOf(task.asked, here);
+				return { kind: 'import', items: pieces(items), writes: pieces(writes), passedOver, photos };
 			}
 		}
 	} catch (error) {

@@ -4,6 +4,7 @@ import code from './exchange-thread.ts?nodeworker';
 import type { ExchangeAnswer, ExchangeAsked, ExchangeFile } from './exchange-thread';
 import type { ImportAsked, ImportPlanned } from './import-plan';
 import { documentTexts, type DocumentTexts } from './store/document-texts';
+import { namedPhotos } from './store/photos';
 import type { Store } from './store/store';
 import { NOBODY_WAITS, Refusal } from './store/refusal';
 import { threads } from './threads';
@@ -60,8 +61,11 @@ export async function fileOfAll(
 	file: ExchangeFile,
 	gone: AbortSignal
 ): Promise<Uint8Array<ArrayBuffer>> {
-	const here = await store.read((tx) => documentTexts(tx, kindsIn[file]));
-	return (await exchanged({ kind: 'file', file, here }, gone)).bytes;
+	const asked = await store.read(async (tx) => ({
+		here: await documentTexts(tx, kindsIn[file]),
+		photos: file === 'archive' ? await namedPhotos(tx) : []
+	}));
+	return (await exchanged({ kind: 'file', file, ...asked }, gone)).bytes;
 }
 
 /** What an import means here. @param gone aborted when nobody waits any more @throws Refusal naming file and place */
@@ -74,7 +78,12 @@ export async function planned(
 }
 
 /** Others have their turn between the pieces. */
-async function readBack({ items, writes, passedOver }: AnswerTo<'import'>): Promise<ImportPlanned> {
+async function readBack({
+	items,
+	writes,
+	passedOver,
+	photos
+}: AnswerTo<'import'>): Promise<ImportPlanned> {
 	const breathe = breather();
 	const read = async <T>(pieces: readonly string[]): Promise<T[]> => {
 		const all: T[] = [];
@@ -87,6 +96,7 @@ async function readBack({ items, writes, passedOver }: AnswerTo<'import'>): Prom
 	return {
 		items: await read<ImportPlanned['items'][number]>(items),
 		writes: await read<ImportPlanned['writes'][number]>(writes),
-		passedOver
+		passedOver,
+		photos
 	};
 }

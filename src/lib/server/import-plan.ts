@@ -3,7 +3,14 @@ import type { ImportChoice, ImportItem } from '$lib/api/import';
 import type { DocumentKind, DocumentRow, FlyRow, LotRow } from '$lib/documents/kinds';
 import { entryQuestion, othersIn } from '$lib/evidence/doubts';
 import { foundIn } from '$lib/evidence/observations';
-import { isArchive, MOST_IN_FILE, openArchive, tooLarge, type NamedBytes } from './archive';
+import {
+	isArchive,
+	type ArchivedPhoto,
+	MOST_IN_FILE,
+	openArchive,
+	tooLarge,
+	type NamedBytes
+} from './archive';
 import { readJson } from './json';
 import { entriesFromCsv, isLogCsv } from './log-csv';
 import { lotsFromCsv } from './stock-csv';
@@ -27,6 +34,8 @@ export interface ImportPlanned {
 	readonly writes: readonly Write[];
 	/** Files in an archive that are no documents. */
 	readonly passedOver: readonly string[];
+	/** As they were read. */
+	readonly photos: readonly ArchivedPhoto[];
 }
 
 const isTable = (name: string) => /\.(csv|tsv|txt)$/i.test(name);
@@ -34,10 +43,12 @@ const isTable = (name: string) => /\.(csv|tsv|txt)$/i.test(name);
 /** What an import means. @param here all documents there are @throws Refusal naming file and place */
 export function planOf(asked: ImportAsked, here: readonly DocumentRow[]): ImportPlanned {
 	const passedOver: string[] = [];
+	const photos: ArchivedPhoto[] = [];
 	const files = asked.files.flatMap((file) => {
 		if (!isArchive(file.bytes)) return [file];
 		const archive = openArchive(file);
 		passedOver.push(...archive.passedOver);
+		photos.push(...archive.photos);
 		return archive.files;
 	});
 	const ofKind = <Row extends DocumentRow>(kind: Row['kind']) =>
@@ -46,13 +57,13 @@ export function planOf(asked: ImportAsked, here: readonly DocumentRow[]): Import
 	const choose = (kind: DocumentKind, id: string) =>
 		asked.choices[`${kind}:${id}`] ?? asked.different;
 	const { items, writes } = planImport(here, incoming, choose);
-	if (!asked.distribution) return { items, writes, passedOver };
+	if (!asked.distribution) return { items, writes, passedOver, photos };
 	const questions = questionsAbout(writes, asked.distribution, ofKind<FlyRow>('fly'));
 	const asking = items.map((item) => {
 		const question = questions.get(`${item.kind}:${item.id}`);
 		return question === undefined ? item : { ...item, question };
 	});
-	return { items: asking, writes, passedOver };
+	return { items: asking, writes, passedOver, photos };
 }
 
 /** Weighings and drops of an import that are held against what is believed; of more a person would not read either. */

@@ -5,7 +5,9 @@ import { clipped, INVISIBLE, isVisible } from '$lib/contract/names';
 import type { NamedBytes } from './archive';
 import { planned } from './exchange';
 import { readBody, readJson } from './json';
+import type { ImportPlanned } from './import-plan';
 import { learnedNow } from './learned';
+import { photoAsKept, type Photo } from './photo';
 import { documentTexts } from './store/document-texts';
 import { importLabel } from './store/import';
 import { Refusal, type Store } from './store/index';
@@ -92,17 +94,32 @@ export async function importInto(
 	const asked = { files, different, choices, today: localDay(), distribution };
 	const snapshotVersion = store.snapshotVersion();
 	const plan = await planned(await store.read(documentTexts), asked, gone);
-	if (look) return { items: plan.items, written: 0, passedOver: plan.passedOver };
+	const { photos, passedOver } = await photosOf(plan);
+	if (look) return { items: plan.items, written: 0, passedOver };
 	const { result, answer } = await store.together(async (tx) => {
 		const now =
 			store.snapshotVersion() === snapshotVersion
 				? plan
 				: await planned(await documentTexts(tx), asked);
 		return { result: now, label: label ?? importLabel(now.writes), writes: now.writes };
-	});
+	}, photos);
 	return {
 		items: result.items,
 		written: answer.changes.length,
-		passedOver: result.passedOver
+		passedOver
 	};
+}
+
+/** The photos of an archive that are just as this program writes them; any other is passed over. */
+async function photosOf(
+	plan: Pick<ImportPlanned, 'photos' | 'passedOver'>
+): Promise<{ photos: Photo[]; passedOver: string[] }> {
+	const photos: Photo[] = [];
+	const passedOver = [...plan.passedOver];
+	for (const { hash, jpeg } of plan.photos) {
+		const photo = await photoAsKept(hash, jpeg);
+		if (photo) photos.push(photo);
+		else passedOver.push(`photos/${hash}.jpg (not as Gravitas writes a photo)`);
+	}
+	return { photos, passedOver };
 }

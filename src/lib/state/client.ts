@@ -9,6 +9,7 @@ import type {
 	Snapshot,
 	StripSelection
 } from '$lib/api/answers';
+import type { WeightCode } from '$lib/documents/fly/weight-code';
 import { kinds, type DocumentKind, type DocumentRow } from '$lib/documents/kinds';
 import type { TyingProgress } from '$lib/documents/batch/body';
 import type { ImportAnswer, ImportChoice } from '$lib/api/import';
@@ -30,6 +31,7 @@ export class RequestError extends Error {
 export const addresses = {
 	file: (kind: DocumentKind, id: string) => `/api/${kinds[kind].collection}/${id}/file`,
 	archive: '/api/archive',
+	photo: (hash: string) => `/api/photos/${hash}`,
 	stock: '/api/stock.csv',
 	gauge: (base: number) => `/api/gauge.csv?base=${base}`,
 	table: (lieId: string | null) => `/api/flies.csv${lieId ? `?lie=${lieId}` : ''}`
@@ -60,15 +62,15 @@ const request = (method: string, path: string, body?: unknown): Promise<unknown>
 	asked(method, path, body).then((response) => response.json().catch(() => null));
 
 async function asked(method: string, path: string, body?: unknown): Promise<Response> {
-	const form = body instanceof FormData;
-	const text = body === undefined || form ? '' : JSON.stringify(body);
+	const raw = body instanceof FormData || body instanceof Blob;
+	const text = body === undefined || raw ? '' : JSON.stringify(body);
 	let response: Response;
 	try {
 		response = await fetch(path, {
 			method,
 			// A page that is being closed still gets its last change out.
-			keepalive: !form && text.length < KEEPALIVE_MOST,
-			...(form
+			keepalive: !raw && text.length < KEEPALIVE_MOST,
+			...(raw
 				? { body }
 				: body === undefined
 					? {}
@@ -138,10 +140,15 @@ export const api = {
 		form.append('choices', JSON.stringify(choices));
 		return request('POST', `/api/import${look ? '?look=1' : ''}`, form) as Promise<ImportAnswer>;
 	},
+	/** Keeps a photo for flies to name. */
+	keepPhoto: (photo: Blob) =>
+		request('POST', '/api/photos', photo) as Promise<{ readonly hash: string }>,
 	/** Several changes as one action. */
 	act: (label: string, changes: readonly ActionChange[]) =>
 		request('POST', '/api/actions', { label, changes }) as Promise<ActionAnswer>,
 	strip: (selection: StripSelection) => request('PUT', '/api/strip', selection),
+	weightCode: (code: WeightCode | null) =>
+		code ? request('PUT', '/api/weight-code', code) : request('DELETE', '/api/weight-code'),
 	units: (units: ShownUnits) => request('PUT', '/api/units', units),
 	tying: (batchId: string, progress: TyingProgress) =>
 		request('PUT', `/api/tying/${batchId}`, progress)

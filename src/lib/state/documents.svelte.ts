@@ -15,6 +15,7 @@ import {
 	type DocumentRow,
 	type RowOf
 } from '$lib/documents/kinds';
+import type { WeightCode } from '$lib/documents/fly/weight-code';
 import { sameContent } from '$lib/documents/difference';
 import { api, RequestError, type ActionChange } from './client';
 import { lost, meet } from './meeting';
@@ -29,6 +30,8 @@ export class Documents {
 	private readonly shelves: Shelves;
 	history = $state.raw<HistoryEnds>({ undo: null, redo: null });
 	notice = $state.raw<Notice | null>(null);
+	/** How weights are told apart in the box; null where they are not. */
+	weightCode = $state.raw<WeightCode | null>(null);
 	saving = $state(false);
 	/** What is wrong with the keeping of the data, as the server last said; null when nothing is known. */
 	trouble = $state<string | null>(null);
@@ -56,6 +59,7 @@ export class Documents {
 		this.shelves = new Shelves(data);
 		this.history = data.history;
 		this.trouble = data.trouble;
+		this.weightCode = data.weightCode;
 		this.snapshotVersion = data.snapshotVersion;
 		this.heard = data.snapshotVersion;
 		this.saver = new Saver({
@@ -132,6 +136,12 @@ export class Documents {
 		return this.saver.flush();
 	}
 
+	/** Tells weights apart so from now on. @throws RequestError */
+	async setWeightCode(code: WeightCode | null): Promise<void> {
+		await api.weightCode(code);
+		this.weightCode = code;
+	}
+
 	dismiss(): void {
 		this.notice = null;
 	}
@@ -166,6 +176,7 @@ export class Documents {
 			this.heard = data.snapshotVersion;
 			this.history = data.history;
 			this.trouble = data.trouble;
+			this.weightCode = data.weightCode;
 			this.shelves.renew(told, this.toSend);
 			this.kept(null);
 		});

@@ -3,7 +3,7 @@ import { without } from '$core/quantity/index';
 import { starterRig } from '$core/rig/index';
 import type { StripSelection } from '$lib/api/answers';
 import { clipped } from '$lib/contract/names';
-import type { AboutFly } from '$lib/documents/fly/about';
+import { tidyAbout, type AboutFly, type FlyColouring } from '$lib/documents/fly/about';
 import { recipeToDocument } from '$lib/documents/fly/recipe';
 import type { DocumentKind, DocumentRow, FlyRow, LieRow, RigRow } from '$lib/documents/kinds';
 import { FIRST_LIE, lieToDocument, type LieBodyDocument } from '$lib/documents/lie/body';
@@ -117,18 +117,25 @@ export class Selection {
 
 	/** Several flies as one action. @returns whether it was done */
 	async newFlies(
-		flies: readonly { readonly name: string; readonly recipe: Recipe }[],
+		flies: readonly {
+			readonly name: string;
+			readonly recipe: Recipe;
+			readonly colours?: FlyColouring;
+		}[],
 		label: string
 	): Promise<boolean> {
 		await this.documents.want(['fly']);
-		const changes = flies.map(({ name, recipe }): ActionChange => ({
-			kind: 'fly',
-			id: crypto.randomUUID(),
-			document: {
-				name: freeName(name, this.documents.made('fly')),
-				body: { recipe: recipeToDocument(recipe) }
-			}
-		}));
+		const changes = flies.map(({ name, recipe, colours }): ActionChange => {
+			const about = tidyAbout({ colours });
+			return {
+				kind: 'fly',
+				id: crypto.randomUUID(),
+				document: {
+					name: freeName(name, this.documents.made('fly')),
+					body: { recipe: recipeToDocument(recipe), ...(about && { about }) }
+				}
+			};
+		});
 		return this.documents.act(label, () => changes);
 	}
 

@@ -16,7 +16,7 @@
 		documents
 			.all('fly')
 			.filter(({ id }) => id !== selection.fly?.id)
-			.map(listed)
+			.map((row) => listed(row))
 	);
 </script>
 

@@ -95,7 +95,7 @@
 					/>
 				</div>
 			{/if}
-			<FlyPicture recipe={item.recipe} scale={20} width={360} height={150} />
+			<FlyPicture recipe={item.recipe} colours={item.colours} scale={20} width={360} height={150} />
 			<Marks marks={marksOf(build)} lengths={gaugeLengths(build)} />
 			<div class="pt-4">
 				<CutList

@@ -1,31 +1,29 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
+	import WeightCodeButton from '$lib/frame/WeightCodeButton.svelte';
 	import BoxRow from '$lib/views/box/BoxRow.svelte';
-	import { inBox } from '$lib/documents/batch/body';
+	import { boxed, boxOrders, boxText, seenIn, type BoxOrder } from '$lib/views/box/boxed';
+	import { lookAlikes } from '$lib/documents/fly/weight-code';
+	import { shown as measures, GRAM } from '$core/quantity/index';
 	import { searched } from '$lib/ui/search';
 	import { useWorkspace } from '$lib/state/context';
 
 	const { documents } = useWorkspace();
 	let wanted = $state('');
+	let order = $state<BoxOrder>('day');
 	let alsoGone = $state(false);
 
 	const rows = $derived(
-		documents.all('batch').flatMap((row) =>
-			row.body.items.map((kept, item) => ({
-				row,
-				item,
-				name: kept.name,
-				left: inBox(row.body, item).length,
-				tied: row.body.flies.length
-			}))
-		)
+		documents.all('batch').flatMap((row) => row.body.items.map((_, item) => boxed(row, item)))
 	);
-	const shown = $derived(
-		searched(
-			rows.filter(({ left, tied }) => tied > 0 && (alsoGone || left > 0)),
-			wanted,
-			({ name }) => name
-		)
+	const ordered = $derived(
+		rows
+			.filter(({ left, tied }) => tied > 0 && (alsoGone || left > 0))
+			.toSorted(boxOrders[order].compare)
+	);
+	const shown = $derived(searched(ordered, wanted, boxText));
+	const alike = $derived(
+		lookAlikes(rows.flatMap((one) => (one.left > 0 ? (seenIn(one) ?? []) : [])))
 	);
 	const all = $derived(rows.reduce((sum, { left }) => sum + left, 0));
 </script>
@@ -38,8 +36,9 @@
 			{all === 1 ? 'fly' : 'flies'} in the box
 		</h1>
 		<span class="flex-1"></span>
+		<span class="flex h-11 items-center"><WeightCodeButton /></span>
 		<label class="grid gap-1">
-			<span class="text-sm text-quiet">Find by name</span>
+			<span class="text-sm text-quiet">Find by name, bead or colour</span>
 			<input
 				type="text"
 				autocomplete="off"
@@ -47,11 +46,38 @@
 				class="h-11 w-52 rounded-md bg-sunk px-3"
 			/>
 		</label>
+		<label class="grid gap-1">
+			<span class="text-sm text-quiet">Order</span>
+			<select bind:value={order} class="h-11 rounded-md bg-sunk px-2">
+				{#each Object.entries(boxOrders) as [key, { words }] (key)}
+					<option value={key}>{words}</option>
+				{/each}
+			</select>
+		</label>
 		<label class="flex h-11 items-center gap-2"
 			><input type="checkbox" bind:checked={alsoGone} class="size-5 accent-(--water)" />also what is
 			gone</label
 		>
 	</div>
+	{#if alike.length > 0}
+		<div class="mb-3 rounded-md bg-sunk p-3" role="note" aria-label="Look alike">
+			<b>Look alike and weigh apart.</b>
+			<ul>
+				{#each alike.slice(0, 3) as [a, b] (`${a.name} ${b.name} ${a.massG} ${b.massG}`)}
+					<li>
+						{a.name} ({measures.mass.words(a.massG * GRAM, 3)}) and {b.name} ({measures.mass.words(
+							b.massG * GRAM,
+							3
+						)})
+					</li>
+				{/each}
+			</ul>
+			<p class="text-sm text-quiet">
+				{alike.length > 3 ? `And ${alike.length - 3} pairs more. ` : ''}Give each weight a colour of
+				its own when you tie it next.
+			</p>
+		</div>
+	{/if}
 	{#if shown.length > 0}
 		<ul aria-label="In the box">
 			{#each shown as { row, item } (`${row.id} ${item}`)}

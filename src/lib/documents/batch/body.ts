@@ -1,3 +1,4 @@
+import type { FlyColouring } from '../fly/about';
 import type { RecipeDocument } from '../fly/recipe';
 
 /** A run of flies from the first hook to the box: what is tied, the order of it, and each fly as it left the vise. */
@@ -25,6 +26,8 @@ export interface BatchItem {
 	name: string;
 	recipe: RecipeDocument;
 	count: number;
+	/** What tells it apart in the box, as it was said of the fly. */
+	colours?: FlyColouring;
 	/** The prediction as it stood. */
 	predicted?: { massG: number; lowG: number; highG: number; sinkMs: number };
 }

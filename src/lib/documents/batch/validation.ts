@@ -1,6 +1,8 @@
 import { batchStates, MOST_FLIES, waysOut, type BatchState, type OutOfBox } from './body';
 import { Id, IsoDate, Many, Name, Nested, OneOf, Positive, Whole } from '$lib/contract/fields';
+import type { FlyColouring } from '../fly/about';
 import { RecipeRequest } from '../fly/recipe-validation';
+import { ColoursRequest } from '../fly/validation';
 import type { RecipeDocument } from '../fly/recipe';
 
 class PredictedRequest {
@@ -14,6 +16,7 @@ class ItemRequest {
 	@Nested('The recipe', () => RecipeRequest) recipe!: RecipeDocument;
 	@Whole('The count', [1, MOST_FLIES]) count!: number;
 	@Nested('The prediction', () => PredictedRequest, 'optional') predicted?: PredictedRequest;
+	@Nested('The colours', () => ColoursRequest, 'optional') colours?: FlyColouring;
 }
 class TurnRequest {
 	@Whole('The fly', [0, MOST_FLIES - 1]) fly!: number;

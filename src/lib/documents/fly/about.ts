@@ -36,9 +36,21 @@ export interface AboutFly {
 	tags?: string;
 	notes?: string;
 	colours?: FlyColouring;
+	/** Minutes that tying one took. */
+	minutes?: number;
+	/** SHA-256 of a photo that is kept beside the documents, hex. */
+	photo?: string;
 	/** Notes of the fit that were answered: it is meant so. */
 	meantSo?: readonly FitCode[];
 }
+
+/** The longest that a fly takes to tie, minutes. */
+export const MOST_MINUTES = 600;
+
+/** The largest photo that is looked at, bytes; cameras write less. */
+export const MOST_PHOTO = 24 * 2 ** 20;
+/** What a photo is called by: the SHA-256 of its file, hex. */
+export const PHOTO_HASH = /^[0-9a-f]{64}$/;
 
 /** What is written, by field: how it is called and how long it may be. */
 export const aboutTexts = {
@@ -58,7 +70,9 @@ export function tidyAbout(about: AboutFly): AboutFly | undefined {
 			? value.trim() !== ''
 			: Array.isArray(value)
 				? value.length > 0
-				: value !== undefined && Object.keys(value as object).length > 0;
+				: typeof value === 'object' && value !== null
+					? Object.keys(value).length > 0
+					: value !== undefined;
 	const kept = Object.entries(about).filter(([, value]) => said(value));
 	return kept.length > 0 ? Object.fromEntries(kept) : undefined;
 }
@@ -75,6 +89,8 @@ export function aboutShown(about: AboutFly = {}): readonly (readonly [string, st
 		...colouredParts.map(
 			(part) => [`colour of the ${part}`, about.colours?.[part] ?? 'not said'] as const
 		),
+		['time it took', about.minutes === undefined ? 'not said' : `${about.minutes} min`],
+		['photo', about.photo === undefined ? 'none' : about.photo.slice(0, 8)],
 		['meant so', fitCodes.filter((code) => about.meantSo?.includes(code)).join(', ') || 'nothing']
 	];
 }

@@ -1,8 +1,10 @@
 import { fitCodes } from '$core/fly/index';
-import { Nested, OneOf, Several, Text } from '$lib/contract/fields';
+import { Formed, Nested, OneOf, Several, Text, Whole } from '$lib/contract/fields';
 import {
 	aboutTexts,
 	flyColourNames,
+	MOST_MINUTES,
+	PHOTO_HASH,
 	type AboutFly,
 	type AboutText,
 	type FlyColour,
@@ -13,7 +15,8 @@ import { RecipeRequest } from './recipe-validation';
 
 const Colour = (part: string) => OneOf(`The colour of the ${part}`, flyColourNames, true);
 
-class ColoursRequest {
+/** By which flies are told apart in the box. */
+export class ColoursRequest {
 	@Colour('bead') bead?: FlyColour;
 	@Colour('thread') thread?: FlyColour;
 	@Colour('collar') collar?: FlyColour;
@@ -29,6 +32,9 @@ class AboutRequest {
 	@Written('tags') tags?: string;
 	@Written('notes') notes?: string;
 	@Nested('The colours', () => ColoursRequest, 'optional') colours?: FlyColouring;
+	@Whole('The minutes that it took', [1, MOST_MINUTES], true) minutes?: number;
+	@Formed('The photo', PHOTO_HASH, 'the SHA-256 of a photo that is here, 64 hex digits')
+	photo?: string;
 	@Several('What is meant so', fitCodes) meantSo?: AboutFly['meantSo'];
 }
 

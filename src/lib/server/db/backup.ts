@@ -43,6 +43,8 @@ const nameForm =
 
 /** Rows that are fetched and written in one piece. */
 const ROWS_AT_ONCE = 200;
+/** A photo is up to 2 MB as text. */
+const atOnce = (table: string) => (table === 'photo' ? 8 : ROWS_AT_ONCE);
 
 /** While it is written and not yet read back. */
 const PART = '.part';
@@ -145,13 +147,14 @@ export async function makeBackup(
 
 /** All rows of a table as JSON, some at a time. */
 async function* rowsOf(tx: Queryable, table: string): AsyncGenerator<readonly string[]> {
+	const most = atOnce(table);
 	await tx.query(
 		`declare rows no scroll cursor for select to_jsonb(t)::text as row from "${table}" t`
 	);
 	for (;;) {
-		const rows = await tx.query<{ row: string }>(`fetch ${ROWS_AT_ONCE} from rows`);
+		const rows = await tx.query<{ row: string }>(`fetch ${most} from rows`);
 		yield rows.map(({ row }) => row);
-		if (rows.length < ROWS_AT_ONCE) break;
+		if (rows.length < most) break;
 	}
 	await tx.query('close rows');
 }
@@ -225,7 +228,7 @@ export async function restoreBackup(db: Database, path: string): Promise<void> {
 		for await (const line of lines) {
 			const row = /^\["([a-z_]+)",/.exec(line);
 			if (!row) break;
-			if (row[1] !== table || rows.length === ROWS_AT_ONCE) await insert();
+			if (row[1] !== table || rows.length === atOnce(table)) await insert();
 			table = row[1]!;
 			rows.push(line.slice(row[0].length, -1));
 		}

@@ -7,7 +7,7 @@ import { ways } from '$core/rig/index';
 import { importChoices } from '$lib/api/import';
 import { RecipeRequest } from '$lib/documents/fly/recipe-validation';
 import { TyingRequest } from '$lib/documents/batch/validation';
-import { StripRequest, UnitsRequest } from '$lib/api/requests';
+import { StripRequest, UnitsRequest, WeightCodeRequest } from '$lib/api/requests';
 
 /** JSON Schemas of what the API answers; every field says what it is and in what unit. */
 type Said = (description: string) => JsonSchema;
@@ -158,6 +158,7 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 		['errors', 'current', 'change', 'changed']
 	),
 	Strip: schemaOf(StripRequest),
+	WeightCode: schemaOf(WeightCodeRequest),
 	Units: schemaOf(UnitsRequest),
 	Snapshot: object({
 		database: text('the database’s own id'),
@@ -183,6 +184,10 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 			)
 		),
 		units: said('what figures are shown in', { allOf: [ref('Units')] }),
+		weightCode: said(
+			'which colour of a part stands for which weight (g) or bead (mm); null: none',
+			orNull(ref('WeightCode'))
+		),
 		history: said('what undo and redo would do now', { allOf: [ref('History')] })
 	}),
 	Learning: object({
@@ -222,6 +227,12 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 	Measured: object({
 		weighed: number('how often flies of this build were weighed'),
 		timed: number('how often they were timed')
+	}),
+	Photo: object({
+		hash: text('the SHA-256 of the file, by which flies name it, 64 hex digits'),
+		width: number('pixels'),
+		height: number('pixels'),
+		bytes: number('of the file')
 	}),
 	Done: object(done),
 	HistoryEntry: object({

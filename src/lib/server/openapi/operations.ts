@@ -8,7 +8,8 @@ import {
 	MatchRequest,
 	PredictRequest,
 	StripRequest,
-	UnitsRequest
+	UnitsRequest,
+	WeightCodeRequest
 } from '$lib/api/requests';
 import { list, ref } from './answers';
 import { recipeToDocument } from '$lib/documents/fly/recipe';
@@ -204,6 +205,41 @@ export const operations: readonly Operation[] = [
 	},
 	{
 		method: 'put',
+		path: '/api/weight-code',
+		summary: 'Which colour of bead, thread, collar or tag stands for which weight, g, or bead, mm',
+		body: { schema: schemaOf(WeightCodeRequest) },
+		answer: { status: 200, content: ref('WeightCode') },
+		errors: [400, 413, 422],
+		examples: [
+			{
+				path: '/api/weight-code',
+				body: {
+					part: 'thread',
+					by: 'weight',
+					steps: [{ colour: 'white', upTo: 0.2 }, { colour: 'red' }]
+				},
+				status: 200
+			},
+			{
+				path: '/api/weight-code',
+				body: {
+					part: 'thread',
+					by: 'weight',
+					steps: [{ colour: 'white' }, { colour: 'red', upTo: 0.2 }]
+				},
+				status: 422
+			}
+		]
+	},
+	{
+		method: 'delete',
+		path: '/api/weight-code',
+		summary: 'Weights are not told apart by colour',
+		answer: { status: 200, content: { type: 'null' } },
+		examples: [{ path: '/api/weight-code', status: 200 }]
+	},
+	{
+		method: 'put',
 		path: '/api/units',
 		summary: 'What figures are shown in: in pages, and in words; fields are named by their units',
 		body: { schema: schemaOf(UnitsRequest) },
@@ -289,9 +325,33 @@ export const operations: readonly Operation[] = [
 		]
 	},
 	{
+		method: 'post',
+		path: '/api/photos',
+		summary:
+			'Keep a photo for flies to name by its hash: written anew and small, without place and camera; nothing else changes',
+		body: {
+			schema: { type: 'string', format: 'binary' },
+			types: ['image/jpeg', 'image/png', 'image/webp']
+		},
+		answer: { status: 201, content: ref('Photo') },
+		errors: [413, 422],
+		examples: [{ path: '/api/photos', body: { photo: 'none' }, status: 422 }]
+	},
+	{
+		method: 'get',
+		path: '/api/photos/{hash}',
+		summary: 'A photo',
+		answer: { status: 200, content: 'image/jpeg' },
+		errors: [404, 422],
+		examples: [
+			{ path: `/api/photos/${'0'.repeat(64)}`, status: 404 },
+			{ path: '/api/photos/mine', status: 422 }
+		]
+	},
+	{
 		method: 'get',
 		path: '/api/archive',
-		summary: 'Everything as a ZIP archive of document files',
+		summary: 'Everything as a ZIP archive of document files, with the photos of flies',
 		answer: { status: 200, content: 'application/zip' },
 		examples: [{ path: '/api/archive', status: 200 }]
 	},

@@ -5,10 +5,12 @@ import { DOCUMENT_VERSION } from '$lib/documents/kinds';
 import { FIRST_LIE } from '$lib/documents/lie/body';
 import { recipeToDocument } from '$lib/documents/fly/recipe';
 import { rigToDocument } from '$lib/documents/rig/body';
+import type { WeightCode } from '$lib/documents/fly/weight-code';
 import type { Database } from '../db/database';
 import { entriesFromCsv, isLogCsv } from '../log-csv';
 import { lotsFromCsv } from '../stock-csv';
 import type { RowDocument } from '../table';
+import { keepSetting } from './settings';
 import { putDocument } from './documents';
 import { documentsIn, planImport } from './import';
 
@@ -19,7 +21,11 @@ interface NamedJson {
 }
 
 /** Fills a database that has nothing in it, in one transaction; leaves any other alone. */
-async function fillOnce(db: Database, files: readonly NamedJson[]): Promise<void> {
+async function fillOnce(
+	db: Database,
+	files: readonly NamedJson[],
+	weightCode: WeightCode | null = null
+): Promise<void> {
 	await db.transaction(async (tx) => {
 		const [done] = await tx.query(`select key from setting where key = 'first content'`);
 		if (done) return;
@@ -31,6 +37,7 @@ async function fillOnce(db: Database, files: readonly NamedJson[]): Promise<void
 			`insert into setting (key, value) values ('first content', 'true'), ('strip', $1)`,
 			[JSON.stringify({ flyId: first('fly'), lieId: first('lie'), rigId: first('rig') })]
 		);
+		if (weightCode) await keepSetting(tx, 'weight code', weightCode);
 	});
 }
 
@@ -80,6 +87,9 @@ export function startEmpty(db: Database): Promise<void> {
 const demoFiles = import.meta.glob<unknown>('/demo/*.json', { import: 'default' });
 
 const demoTables = import.meta.glob<string>('/demo/*.csv', { query: '?raw', import: 'default' });
+const demoCode = import.meta.glob<WeightCode>('/demo/settings/weight-code.json', {
+	import: 'default'
+});
 /** The day on which the demo's stock was bought. */
 const DEMO_BOUGHT = '2026-01-20';
 
@@ -94,5 +104,7 @@ export async function startDemo(db: Database): Promise<void> {
 	const tables = await Promise.all(
 		Object.entries(demoTables).map(async ([source, load]) => tableOf(source, await load()))
 	);
-	await fillOnce(db, [...files.sort((a, b) => a.source.localeCompare(b.source)), ...tables.flat()]);
+	const documents = [...files.sort((a, b) => a.source.localeCompare(b.source)), ...tables.flat()];
+	const [loadCode] = Object.values(demoCode);
+	await fillOnce(db, documents, (await loadCode?.()) ?? null);
 }

@@ -16,6 +16,10 @@ export const keepSetting = (tx: Queryable, key: string, value: object): Promise<
 		[key, JSON.stringify(value)]
 	);
 
+/** Forgets what was kept under it. */
+export const dropSetting = (tx: Queryable, key: string): Promise<unknown> =>
+	tx.query('delete from setting where key = $1', [key]);
+
 /** What figures are shown in, in this database. */
 export const unitsIn = async (tx: Queryable): Promise<ShownUnits> => ({
 	...METRIC,

@@ -19,6 +19,7 @@ import {
 	type DocumentRow,
 	type FlyRow
 } from '$lib/documents/kinds';
+import type { WeightCode } from '$lib/documents/fly/weight-code';
 import { taughtBy } from '$lib/evidence/observations';
 import type { TyingProgress } from '$lib/documents/batch/body';
 import type { Database, Queryable } from '../db/database';
@@ -42,10 +43,20 @@ import {
 	listPage,
 	type ListPage
 } from './documents';
+import type { Photo } from '../photo';
 import type { Write } from './import';
 import { News, type Listener } from './news';
+import { findPhoto, putPhoto } from './photos';
 import { Refusal } from './refusal';
-import { keepSetting, keepStrip, keepWorkedOut, setting, unitsIn, workedOut } from './settings';
+import {
+	dropSetting,
+	keepSetting,
+	keepStrip,
+	keepWorkedOut,
+	setting,
+	unitsIn,
+	workedOut
+} from './settings';
 import { showIn, type ShownUnits } from '$core/quantity/index';
 import { listTying, putTying } from './tying';
 
@@ -80,9 +91,11 @@ export interface Store {
 	 * What an import brings, as one action.
 	 *
 	 * @param plan reads what is there, and says what to write and under which label; null for nothing
+	 * @param photos that come with it
 	 */
 	together<T>(
-		plan: (tx: Queryable) => Promise<{ result: T; label: string; writes: readonly Write[] }>
+		plan: (tx: Queryable) => Promise<{ result: T; label: string; writes: readonly Write[] }>,
+		photos?: readonly Photo[]
 	): Promise<{ result: T; answer: ActionAnswer }>;
 	history(kind: DocumentKind, id: string): Promise<HistoryEntry[]>;
 	/** What was done last, newest first. */
@@ -92,12 +105,18 @@ export interface Store {
 	setStrip(selection: StripSelection): Promise<void>;
 	/** What figures are shown in from now on: in pages, and in the words of what is done. */
 	setUnits(units: ShownUnits): Promise<void>;
+	/** How weights are told apart in the box from now on; null: they are not. */
+	setWeightCode(code: WeightCode | null): Promise<void>;
 	/** What was kept of a long work, and what it was done from; null when nothing was. */
 	workedOut(what: string): Promise<{ readonly origin: string; readonly answer: unknown } | null>;
 	/** Keeps the answer of a long work between starts, in place of the last one. */
 	keepWorkedOut(what: string, origin: string, answer: unknown): Promise<void>;
 	/** Where one is at the vise with a batch. @throws Refusal with 404 when that is not there */
 	setTying(batchId: string, progress: TyingProgress): Promise<void>;
+	/** Keeps a photo, for flies to name. */
+	keepPhoto(photo: Photo): Promise<void>;
+	/** @throws Refusal with 404 when it is not here */
+	photo(hash: string): Promise<Photo>;
 	/** Work that only reads, on one state of everything. */
 	read<T>(work: (tx: Queryable) => Promise<T>): Promise<T>;
 	/** Calls `listener` after each change, and with null when the store closes. @returns ends that */
@@ -187,6 +206,7 @@ function readsOf(
 			...(await setting<StripSelection>(tx, 'strip'))
 		},
 		units: await unitsIn(tx),
+		weightCode: (await setting<WeightCode | null>(tx, 'weight code')) ?? null,
 		history: await historyEnds(tx)
 	});
 	return {
@@ -294,10 +314,12 @@ function writesOf(
 				return told(records);
 			}),
 		together: async <T>(
-			plan: (tx: Queryable) => Promise<{ result: T; label: string; writes: readonly Write[] }>
+			plan: (tx: Queryable) => Promise<{ result: T; label: string; writes: readonly Write[] }>,
+			photos: readonly Photo[] = []
 		) => {
 			let planned: T;
 			const answer = await act(async (tx) => {
+				for (const photo of photos) await putPhoto(tx, photo);
 				const { result, label, writes } = await plan(tx);
 				planned = result;
 				const records = [];
@@ -317,15 +339,37 @@ function besides(
 	db: Database
 ): Pick<
 	Store,
-	'setStrip' | 'setUnits' | 'workedOut' | 'keepWorkedOut' | 'setTying' | 'foundSum' | 'found'
+	| 'setStrip'
+	| 'setUnits'
+	| 'setWeightCode'
+	| 'workedOut'
+	| 'keepWorkedOut'
+	| 'setTying'
+	| 'foundSum'
+	| 'found'
+	| 'keepPhoto'
+	| 'photo'
 > {
 	return {
+		keepPhoto: async (photo) => {
+			await db.transaction((tx) => putPhoto(tx, photo));
+		},
+		photo: async (hash) => {
+			const photo = await findPhoto(db, hash);
+			if (!photo) throw new Refusal(404, 'There is no such photo here.');
+			return photo;
+		},
 		setStrip: async (selection) => {
 			await db.transaction((tx) => keepStrip(tx, selection));
 		},
 		setUnits: async (units) => {
 			await db.transaction((tx) => keepSetting(tx, 'units', units));
 			await speakIn(db);
+		},
+		setWeightCode: async (code) => {
+			await db.transaction((tx) =>
+				code ? keepSetting(tx, 'weight code', code) : dropSetting(tx, 'weight code')
+			);
 		},
 		workedOut: (what) => workedOut(db, what),
 		keepWorkedOut: async (what, origin, answer) => {

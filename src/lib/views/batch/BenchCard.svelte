@@ -4,10 +4,10 @@
 	import { saveBlob, saveText } from '$lib/ui/save';
 	import Segments from '$lib/ui/Segments.svelte';
 	import type { CardPage } from './card';
-	import { cutListOf, figuresOf, type RunItem } from './run';
+	import { cutListOf, figuresOf, knownBy, type RunItem } from './run';
 
 	let { item }: { item: RunItem } = $props();
-	const { parameters, strip } = useWorkspace();
+	const { documents, parameters, strip } = useWorkspace();
 	let page = $state<CardPage>('A5');
 	/** The card while it is printed. */
 	let printed = $state.raw<{ readonly svg: string; readonly page: CardPage } | null>(null);
@@ -24,6 +24,7 @@
 			...item,
 			amounts: cutListOf([item], parameters.distribution),
 			distribution: parameters.distribution,
+			known: knownBy(item, documents.weightCode, strip.temperature, parameters.distribution),
 			figures: figuresOf(item, strip.temperature, parameters.distribution)
 		};
 		const name = `${item.name} bench card`;

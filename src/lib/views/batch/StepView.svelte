@@ -205,6 +205,7 @@
 			{:else}
 				<FlyPicture
 					recipe={item.recipe}
+					colours={item.colours}
 					scale={22}
 					width={420}
 					height={counted ? 150 : 190}

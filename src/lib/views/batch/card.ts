@@ -19,6 +19,8 @@ export interface Card {
 	readonly amounts: readonly Amount[];
 	/** Weight and sink, in a line. */
 	readonly figures: string;
+	/** How it is known in the box, in a line; empty where nothing says. */
+	readonly known: string;
 	/** By which it is drawn. */
 	readonly distribution: Distribution;
 }
@@ -63,7 +65,7 @@ function lines(text: string, width: number, size: number): string[] {
  * as large as the page holds, marks, amounts, steps, weight and sink.
  */
 export function cardSvg(
-	{ name, recipe, count, amounts, figures, distribution }: Card,
+	{ name, recipe, count, amounts, figures, known, distribution }: Card,
 	page: CardPage
 ): string {
 	const { width, height } = cardPages[page];
@@ -89,6 +91,7 @@ export function cardSvg(
 		};
 		write(name, MARGIN, (y += 1.6 * size), 1.8 * size, 'font-weight="bold"');
 		for (const line of lines(figures, inner, size)) write(line, MARGIN, (y += 1.4 * size));
+		for (const line of lines(known, inner, size)) if (line) write(line, MARGIN, (y += 1.4 * size));
 		const { min, max } = section.frame;
 		const [wide, high] = [(max.x - min.x) / MILLIMETRE, (max.y - min.y) / MILLIMETRE];
 		const times = Math.min(4, inner / wide, (42 * scale) / high);

@@ -1,7 +1,8 @@
 import { stepTimesOf, planOf, stepsOf } from '$core/batch/index';
-import { buildFly, mediansFor, partNames } from '$core/fly/index';
+import { buildFly, mediansFor, partNames, type Recipe } from '$core/fly/index';
 import { fliesOf, itemOf, MOST_FLIES } from '$lib/documents/batch/body';
 import { recipeFromDocument } from '$lib/documents/fly/recipe';
+import type { FlyRow } from '$lib/documents/kinds';
 import { costOf } from '$lib/documents/lot/shelf';
 import type { Batches } from '$lib/state/batches.svelte';
 import type { Workspace } from '$lib/state/workspace.svelte';
@@ -19,6 +20,13 @@ import {
 interface Parts extends Pick<Workspace, 'documents' | 'selection' | 'strip' | 'parameters'> {
 	readonly batches: Batches;
 }
+
+const runItem = ({ name, body }: FlyRow, recipe: Recipe, count: number): RunItem => ({
+	name,
+	recipe,
+	count,
+	...(body.about?.colours && { colours: body.about.colours })
+});
 
 /** A run that is planned, or one that is under way and looked at. */
 export class PlannedRun {
@@ -52,9 +60,9 @@ export class PlannedRun {
 		if (!fly || !recipe) return [];
 		const more = this.others.flatMap(({ id, count }) => {
 			const row = this.parts.documents.find('fly', id);
-			return row ? [{ name: row.name, recipe: recipeFromDocument(row.body.recipe), count }] : [];
+			return row ? [runItem(row, recipeFromDocument(row.body.recipe), count)] : [];
 		});
-		return [{ name: fly.name, recipe, count: this.count }, ...more];
+		return [runItem(fly, recipe, this.count), ...more];
 	});
 	readonly all = $derived(this.items.reduce((sum, one) => sum + one.count, 0));
 	readonly builds = $derived(

@@ -15,6 +15,9 @@ import {
 	type TakenLot,
 	type TiedFly
 } from '$lib/documents/batch/body';
+import { colouredParts, type FlyColouring } from '$lib/documents/fly/about';
+import { codeOf, type WeightCode } from '$lib/documents/fly/weight-code';
+import { coded } from '$lib/state/coded';
 import { recipeFromDocument, recipeToDocument } from '$lib/documents/fly/recipe';
 import type { LotRow } from '$lib/documents/kinds';
 import { lotsOf, makes, withLot } from '$lib/documents/lot/from-stock';
@@ -25,6 +28,8 @@ export interface RunItem {
 	readonly name: string;
 	readonly recipe: Recipe;
 	readonly count: number;
+	/** As they were said of the fly. */
+	readonly colours?: FlyColouring;
 }
 
 /** Materials of which a lot is counted by the piece or the metre. */
@@ -88,7 +93,7 @@ const STILL: Lie = { depth: 1, surfaceSpeed: 0, bed: 'gravel', zoneTop: 0.2, app
 
 /** An item as a batch keeps it, with the prediction as it stands. */
 export function itemToDocument(
-	{ name, recipe, count }: RunItem,
+	{ name, recipe, count, colours }: RunItem,
 	celsius: number,
 	distribution: Distribution = prior
 ): BatchItem {
@@ -98,6 +103,7 @@ export function itemToDocument(
 		name,
 		count,
 		recipe: recipeToDocument(recipe),
+		...(colours && { colours }),
 		...(speed
 			? {
 					predicted: {
@@ -110,11 +116,35 @@ export function itemToDocument(
 			: {})
 	};
 }
-export const itemFromDocument = ({ name, recipe, count }: BatchItem): RunItem => ({
+export const itemFromDocument = ({ name, recipe, count, colours }: BatchItem): RunItem => ({
 	name,
 	count,
-	recipe: recipeFromDocument(recipe)
+	recipe: recipeFromDocument(recipe),
+	...(colours && { colours })
 });
+
+/** How a fly is known in the box, in a line: its colours, and what one of them stands for. */
+export function knownBy(
+	{ recipe, colours = {} }: RunItem,
+	code: WeightCode | null,
+	celsius: number,
+	distribution: Distribution = prior
+): string {
+	const own = colouredParts.flatMap((part) =>
+		colours[part] === undefined ? [] : `${colours[part]} ${part}`
+	);
+	const { mass } = evaluate(recipe, fluidAt(celsius), distribution);
+	const verdict = code && codeOf(code, coded(recipe, mass), colours);
+	return [
+		...own,
+		...(verdict?.colour
+			? [
+					verdict.contradicts ??
+						`by the weight code ${verdict.colour} ${code!.part} is ${verdict.words}`
+				]
+			: [])
+	].join('; ');
+}
 
 /** Weight and sink of an item, each with its interval, in a line. */
 export function figuresOf(

@@ -8,13 +8,15 @@
 	import { inBox, itemOf, waysOut } from '$lib/documents/batch/body';
 	import { recipeFromDocument } from '$lib/documents/fly/recipe';
 	import type { BatchRow } from '$lib/documents/kinds';
+	import { coded } from '$lib/state/coded';
+	import CodeMark from '$lib/ui/CodeMark.svelte';
 	import FlyPicture from '$lib/frame/FlyPicture.svelte';
 	import { batchesOf } from '$lib/state/batches.svelte';
 	import { useWorkspace } from '$lib/state/context';
 
 	let { row, item }: { row: BatchRow; item: number } = $props();
 	const workspace = useWorkspace();
-	const { strip, parameters, selection } = workspace;
+	const { documents, strip, parameters, selection } = workspace;
 	const batches = batchesOf(workspace);
 
 	const kept = $derived(row.body.items[item]!);
@@ -49,10 +51,19 @@
 	aria-label="{left.length} {kept.name}, tied {row.body.on}"
 >
 	<span class="figure text-right text-4xl" class:text-quiet={left.length === 0}>{left.length}</span>
-	<span class="max-md:row-start-2"><FlyPicture {recipe} scale={12} width={170} height={84} /></span>
+	<span class="max-md:row-start-2"
+		><FlyPicture {recipe} colours={kept.colours} scale={12} width={170} height={84} /></span
+	>
 	<span class="min-w-0 max-md:row-start-1">
 		<b class="block truncate text-lg">{kept.name}</b>
 		<span class="block text-sm text-quiet">{words}</span>
+		{#if documents.weightCode}
+			<CodeMark
+				code={documents.weightCode}
+				fly={coded(recipe, weights.length > 0 ? mean * GRAM : sink.mass)}
+				colours={kept.colours}
+			/>
+		{/if}
 		<span class="block text-sm">
 			{#if weights.length > 0}
 				<span class="figure">{shown.mass.fixed(mean * GRAM, 3)}</span>

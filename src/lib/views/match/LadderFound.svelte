@@ -1,7 +1,11 @@
 <script lang="ts">
-	import { shown } from '$core/quantity/index';
+	import { GRAM, shown } from '$core/quantity/index';
 	import { beadWords, coilWords } from '$core/fly/index';
 	import type { Rung } from '$core/match/index';
+	import type { FlyColouring } from '$lib/documents/fly/about';
+	import { codeOf, proposedCode, stepOf } from '$lib/documents/fly/weight-code';
+	import CodeMark from '$lib/ui/CodeMark.svelte';
+	import { coded } from '$lib/state/coded';
 	import FlyPicture from '$lib/frame/FlyPicture.svelte';
 	import { spanName } from './span-name';
 	import { useWorkspace } from '$lib/state/context';
@@ -16,7 +20,7 @@
 		tie: (one: Pick<Rung, 'recipe'>) => void;
 	}
 	let { found, steps, enough, tie }: Props = $props();
-	const { selection } = useWorkspace();
+	const { documents, selection } = useWorkspace();
 	const { cover, waters } = $derived(found);
 
 	/** The span's rows of depth and columns of speed, where that is what was found. */
@@ -40,12 +44,35 @@
 	);
 	const letter = (rung: number) => String.fromCharCode(65 + rung);
 
+	/** Each rung in the colour that stands for its weight. */
+	function coloursFor(recipe: Rung['recipe'], mass: number): FlyColouring {
+		const { colour } = code ? codeOf(code, coded(recipe, mass)) : { colour: null };
+		return {
+			...selection.fly?.body.about?.colours,
+			...(code && colour && { [code.part]: colour })
+		};
+	}
+	const code = $derived(documents.weightCode);
+	const proposed = $derived(
+		proposedCode(
+			'thread',
+			'weight',
+			cover.rungs.map(({ mass }) => mass / GRAM)
+		)
+	);
+	/** "A and B" of the first two rungs that a code does not tell apart. */
+	const sameColour = $derived.by(() => {
+		const steps = code ? cover.rungs.map((r) => stepOf(code, coded(r.recipe, r.mass))) : [];
+		const b = steps.findIndex((step, k) => steps.indexOf(step) < k);
+		return b < 0 ? null : `${letter(steps.indexOf(steps[b]!))} and ${letter(b)}`;
+	});
 	async function keepAll() {
 		const name = selection.fly?.name ?? 'Nymph';
 		await selection.newFlies(
-			cover.rungs.map(({ recipe }, k) => ({
+			cover.rungs.map(({ recipe, mass }, k) => ({
 				name: `${name.slice(0, 60)} ${letter(k)}`,
-				recipe
+				recipe,
+				colours: coloursFor(recipe, mass)
 			})),
 			`${name.slice(0, 60)}: a ladder of ${cover.rungs.length}`
 		);
@@ -122,6 +149,7 @@
 					<span class="figure">{shown.sink.fixed(rung.speed, 0)}</span>
 					{shown.sink.unit}
 				</p>
+				{#if code}<CodeMark {code} fly={coded(recipe, rung.mass)} colours={undefined} />{/if}
 				{#if !grid}<p class="text-sm">
 						{rung.waters
 							.map((w) => `${waters[w]!.name} ${(10 * rung.chances[w]!).toFixed(0)}/10`)
@@ -138,6 +166,18 @@
 	{/each}
 </ol>
 {#if cover.rungs.length > 1}
+	{#if !code}
+		<button
+			type="button"
+			class="mt-2 mr-2 h-11 rounded-md bg-sunk px-4 hover:bg-line"
+			onclick={() => void documents.setWeightCode(proposed)}
+			>Tell them apart by thread colour</button
+		>
+	{:else if sameColour}
+		<p class="pt-1 text-sm text-warn">
+			By your weight code {sameColour} are one colour: they will look alike in the box.
+		</p>
+	{/if}
 	<button
 		type="button"
 		class="mt-2 h-11 rounded-md bg-sunk px-4 hover:bg-line"

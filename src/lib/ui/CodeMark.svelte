@@ -1,0 +1,24 @@
+<script lang="ts">
+	import { flyColours, type FlyColouring } from '$lib/documents/fly/about';
+	import { codeOf, type Coded, type WeightCode } from '$lib/documents/fly/weight-code';
+
+	interface Props {
+		code: WeightCode;
+		fly: Coded;
+		colours: FlyColouring | undefined;
+	}
+	/** What the weight code says of a fly, and what its own colour says instead. */
+	let { code, fly, colours }: Props = $props();
+	const verdict = $derived(codeOf(code, fly, colours));
+</script>
+
+{#if verdict.colour}
+	<span class="text-sm">
+		<span
+			class="mr-1 inline-block size-4 rounded-full border border-line align-[-2px]"
+			style:background={flyColours[verdict.colour]}
+		></span>{verdict.colour}
+		{code.part}: <span class="figure">{verdict.words}</span>
+		{#if verdict.contradicts}<b class="block font-normal text-warn">{verdict.contradicts}</b>{/if}
+	</span>
+{/if}
