@@ -67,6 +67,50 @@ test('a fly is kept with its colours, tags and notes, found by them, and a note 
 	await expect(drawing).not.toHaveAccessibleName(/thick/);
 });
 
+test('the steps in the tier’s own order, with the tier’s own words, are those at the vise', async ({
+	bench
+}) => {
+	await choose(bench, 'f', 'Willow Scud');
+	await bench.keyboard.press('p');
+	const dialog = bench.getByRole('dialog', { name: 'Steps' });
+	const step = (k: number) => dialog.getByRole('listitem').nth(k);
+	await expect(step(0)).toBeVisible();
+	const place = async (words: RegExp) => {
+		const all = await dialog.getByRole('listitem').allInnerTexts();
+		return all.findIndex((text) => words.test(text));
+	};
+	const [rib, back] = [await place(/Tie in the rib/), await place(/Tie in the back/)];
+	expect(back).toBe(rib + 1);
+	// By its key, and the focus goes with it.
+	await step(back)
+		.getByRole('button', { name: /^Earlier/ })
+		.press('Alt+ArrowUp');
+	await expect(step(rib)).toContainText('Tie in the back');
+	await expect(step(rib).getByRole('button', { name: /^Earlier/ })).toBeFocused();
+	// What must come first stays first.
+	const body = await place(/^\d+\s*Body/);
+	await step(body)
+		.getByRole('button', { name: /^Earlier/ })
+		.click();
+	await expect(dialog.getByRole('alert')).toContainText('comes before “Body');
+	await step(body).getByRole('combobox').fill('A loose first turn.');
+	await step(body).getByRole('combobox').press('Tab');
+	await dialog.getByRole('button', { name: 'Also glue on the thread' }).click();
+	const { violations } = await new AxeBuilder({ page: bench }).include('[role=dialog]').analyze();
+	expect(violations).toEqual([]);
+	await bench.keyboard.press('Escape');
+	await kept(bench);
+	await bench.keyboard.press('y');
+	const steps = bench.getByRole('region', { name: 'Steps' });
+	await expect(steps).toContainText('A loose first turn.');
+	await expect(steps).toContainText('Glue on the last of the thread');
+	await bench.keyboard.press('b');
+	await bench.keyboard.press('p');
+	await dialog.getByRole('button', { name: 'Back to the usual order' }).click();
+	await expect(step(rib)).toContainText('Tie in the rib');
+	await expect(step(body).getByRole('combobox')).toHaveValue('A loose first turn.');
+});
+
 test('a recipe is copied out as text, and a pasted one is read line by line and made', async ({
 	bench
 }) => {

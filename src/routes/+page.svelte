@@ -37,6 +37,7 @@
 	let zoom = $state(1);
 	let sizes = $state(false);
 	let asText = $state(false);
+	let steps = $state(false);
 	let otherwise = $state(false);
 	let how = $state(false);
 	let onlyOwned = $state(false);
@@ -72,6 +73,7 @@
 			lever: (place) => panel?.pull(place),
 			how: () => (how = true),
 			asText: () => (asText = true),
+			steps: () => (steps = true),
 			measure: (part) => void measure(part)
 		})
 	);
@@ -181,6 +183,7 @@
 					{saveSvg}
 					showSizes={() => (sizes = true)}
 					showText={() => (asText = true)}
+					showSteps={() => (steps = true)}
 				/>
 				<div class="min-h-0 flex-1">
 					<SectionDrawing
@@ -248,6 +251,17 @@
 {#if asText}
 	{#await import('$lib/views/bench/TextDialog.svelte') then { default: TextDialog }}
 		<TextDialog bind:open={asText} />
+	{/await}
+{/if}
+{#if steps && picture.current}
+	{@const { build } = picture.current.prediction}
+	{#await import('$lib/views/bench/StepsDialog.svelte') then { default: StepsDialog }}
+		<StepsDialog
+			bind:open={steps}
+			{build}
+			tying={selection.fly?.body.about?.tying}
+			set={(tying) => strip.setAbout({ tying })}
+		/>
 	{/await}
 {/if}
 {#if otherwise}

@@ -27,12 +27,58 @@ export interface StepOnFly {
 	readonly caution?: 'lead' | 'glue' | 'resin' | 'hook' | null;
 }
 
+/** Every step there is; the table below says what each is, in the usual order. */
+export const stepKeys = [
+	'bead',
+	'hook',
+	'coil',
+	'base',
+	'dam',
+	'tail',
+	'tag',
+	'rib-in',
+	'back-in',
+	'palmer-in',
+	'underbody',
+	'body',
+	'palmer',
+	'back-over',
+	'rib',
+	'back-over-rib',
+	'case-in',
+	'thorax',
+	'legs',
+	'case-over',
+	'hackle',
+	'collar',
+	'glue-thread',
+	'whip',
+	'resin',
+	'glue',
+	'lacquer',
+	'rough-up',
+	'look',
+	'weigh'
+] as const;
+export type StepKey = (typeof stepKeys)[number];
+
+/** Whatever is tied is tied before the knot. */
+const TIED: readonly StepKey[] = stepKeys.slice(0, stepKeys.indexOf('glue-thread'));
+
 /** A step of the table. */
-interface StepKind {
+export interface StepKind {
 	/** The same for the same step on any fly. */
-	readonly key: string;
-	/** null where the fly has no such step. */
-	on(build: Build): StepOnFly | null;
+	readonly key: StepKey;
+	/** What must come before it, where the fly has that; the rest of the order is the tier's. */
+	readonly after: readonly StepKey[];
+	/** It may be done more than once. */
+	readonly again?: true;
+	/** Only where the tier asks for it. */
+	readonly asked?: true;
+	/** After all that do not. */
+	readonly ends?: true;
+	/** null where the fly has no such step. @param times how often it is done */
+	on(build: Build, times: number): StepOnFly | null;
 }
 
 /** Seconds that steps usually take, and drying times (our estimates, until the person's own are known). */
@@ -91,11 +137,12 @@ const backOver = (rib: BackLie, { dressing: { back } }: Build): StepOnFly | null
 			}
 		: null;
 
-/** All steps in tie-on order (common practice, no source). */
+/** All steps in the usual order (common practice, no source). */
 export const stepTable: readonly StepKind[] = [
 	{
 		// A bead must be on before the hook is clamped.
 		key: 'bead',
+		after: [],
 		on: ({ recipe: { bead, hook } }) =>
 			bead && {
 				part: 'bead',
@@ -105,6 +152,7 @@ export const stepTable: readonly StepKind[] = [
 	},
 	{
 		key: 'hook',
+		after: ['bead'],
 		on: ({ recipe }) => ({
 			part: 'hook',
 			words: `Hook in the vise: ${hookWords(recipe.hook)}.`,
@@ -114,6 +162,7 @@ export const stepTable: readonly StepKind[] = [
 	},
 	{
 		key: 'coil',
+		after: ['bead', 'hook'],
 		on({ recipe, coil }) {
 			if (!recipe.coil || !coil) return null;
 			const turns = coil.turns + coil.second;
@@ -129,6 +178,7 @@ export const stepTable: readonly StepKind[] = [
 	},
 	{
 		key: 'base',
+		after: ['hook'],
 		on: ({ dressing }) => ({
 			part: 'thread',
 			words: `Thread base, ${dressingWords.thread(dressing.thread)}.`,
@@ -137,6 +187,7 @@ export const stepTable: readonly StepKind[] = [
 	},
 	{
 		key: 'dam',
+		after: ['coil', 'base'],
 		on: ({ dressing, coil, bead }) =>
 			dressing.thread.dam && (coil || bead)
 				? {
@@ -149,6 +200,7 @@ export const stepTable: readonly StepKind[] = [
 	},
 	{
 		key: 'tail',
+		after: ['base'],
 		on: ({ dressing: { tail } }) =>
 			tail && {
 				part: 'tail',
@@ -159,6 +211,7 @@ export const stepTable: readonly StepKind[] = [
 	},
 	{
 		key: 'tag',
+		after: ['base'],
 		on: ({ dressing: { tag } }) =>
 			tag && {
 				part: 'tag',
@@ -169,12 +222,14 @@ export const stepTable: readonly StepKind[] = [
 	},
 	{
 		key: 'rib-in',
+		after: ['base'],
 		on: ({ dressing: { rib } }) =>
 			rib && { part: 'rib', words: 'Tie in the rib along the far side.', usual: TAKES.ribIn }
 	},
 	{
 		// Before what it covers.
 		key: 'back-in',
+		after: ['base'],
 		on: ({ dressing: { back } }) =>
 			back && {
 				part: 'back',
@@ -184,6 +239,7 @@ export const stepTable: readonly StepKind[] = [
 	},
 	{
 		key: 'palmer-in',
+		after: ['base'],
 		on: ({ dressing: { palmer } }) =>
 			palmer?.wound === 'forward'
 				? {
@@ -196,6 +252,7 @@ export const stepTable: readonly StepKind[] = [
 	},
 	{
 		key: 'underbody',
+		after: ['base'],
 		on: ({ dressing: { underbody } }) =>
 			underbody && {
 				part: 'underbody',
@@ -205,6 +262,7 @@ export const stepTable: readonly StepKind[] = [
 	},
 	{
 		key: 'body',
+		after: ['tail', 'tag', 'rib-in', 'back-in', 'palmer-in', 'underbody', 'base'],
 		on: ({ dressing: { body } }) =>
 			body && {
 				part: 'body',
@@ -215,6 +273,7 @@ export const stepTable: readonly StepKind[] = [
 	},
 	{
 		key: 'palmer',
+		after: ['palmer-in', 'body'],
 		on: ({ dressing: { palmer } }) =>
 			palmer && {
 				part: 'palmer',
@@ -227,9 +286,14 @@ export const stepTable: readonly StepKind[] = [
 				marks: ['palmer']
 			}
 	},
-	{ key: 'back-over', on: (build) => backOver('under', build) },
+	{
+		key: 'back-over',
+		after: ['back-in', 'body', 'palmer'],
+		on: (build) => backOver('under', build)
+	},
 	{
 		key: 'rib',
+		after: ['rib-in', 'body', 'back-over'],
 		on: ({ dressing: { rib } }) =>
 			rib && {
 				part: 'rib',
@@ -239,9 +303,14 @@ export const stepTable: readonly StepKind[] = [
 				marks: ['rib']
 			}
 	},
-	{ key: 'back-over-rib', on: (build) => backOver('over', build) },
+	{
+		key: 'back-over-rib',
+		after: ['back-in', 'body', 'rib'],
+		on: (build) => backOver('over', build)
+	},
 	{
 		key: 'case-in',
+		after: ['base'],
 		on: ({ dressing: { wingCase } }) =>
 			wingCase && {
 				part: 'wingCase',
@@ -252,6 +321,7 @@ export const stepTable: readonly StepKind[] = [
 	},
 	{
 		key: 'thorax',
+		after: ['body', 'case-in'],
 		on: ({ dressing: { thorax } }) =>
 			thorax && {
 				part: 'thorax',
@@ -261,6 +331,7 @@ export const stepTable: readonly StepKind[] = [
 	},
 	{
 		key: 'legs',
+		after: ['base'],
 		on: ({ dressing: { legs } }) =>
 			legs && {
 				part: 'legs',
@@ -271,6 +342,7 @@ export const stepTable: readonly StepKind[] = [
 	},
 	{
 		key: 'case-over',
+		after: ['case-in', 'thorax'],
 		on: ({ dressing: { wingCase } }) =>
 			wingCase && {
 				part: 'wingCase',
@@ -278,10 +350,23 @@ export const stepTable: readonly StepKind[] = [
 				usual: TAKES.wingCase
 			}
 	},
-	{ key: 'hackle', on: (build) => wound('hackle', build) },
-	{ key: 'collar', on: (build) => wound('collar', build) },
+	{ key: 'hackle', after: ['body'], on: (build) => wound('hackle', build) },
+	{ key: 'collar', after: ['body'], on: (build) => wound('collar', build) },
+	{
+		key: 'glue-thread',
+		after: TIED,
+		asked: true,
+		on: () => ({
+			part: 'finish',
+			words: 'Glue on the last of the thread, for the knot to draw in.',
+			usual: TAKES.drop,
+			caution: 'glue'
+		})
+	},
 	{
 		key: 'whip',
+		after: TIED,
+		again: true,
 		on: () => ({
 			part: 'thread',
 			words: 'Whip finish, and cut.',
@@ -290,25 +375,30 @@ export const stepTable: readonly StepKind[] = [
 		})
 	},
 	{
+		// Over the wing case it may come before the knot.
 		key: 'resin',
-		on: ({ dressing: { finish } }) =>
+		after: ['body', 'case-over'],
+		again: true,
+		on: ({ dressing: { finish } }, times) =>
 			finish.resin > 0
 				? {
 						part: 'finish',
-						words: `${many(finish.resin, 'drop')} of resin, and the lamp.`,
-						usual: TAKES.drop * finish.resin + TAKES.lamp,
+						words: `${many(Math.ceil(finish.resin / times), 'drop')} of resin, and the lamp.`,
+						usual: TAKES.drop * Math.ceil(finish.resin / times) + TAKES.lamp,
 						caution: 'resin'
 					}
 				: null
 	},
 	{
 		key: 'glue',
-		on: ({ dressing: { finish } }) =>
+		after: ['whip'],
+		again: true,
+		on: ({ dressing: { finish } }, times) =>
 			finish.glue > 0
 				? {
 						part: 'finish',
-						words: `${many(finish.glue, 'drop')} of glue on the whip finish.`,
-						usual: TAKES.drop * finish.glue,
+						words: `${many(Math.ceil(finish.glue / times), 'drop')} of glue on the whip finish.`,
+						usual: TAKES.drop * Math.ceil(finish.glue / times),
 						dries: DRIES.glue,
 						caution: 'glue'
 					}
@@ -316,19 +406,33 @@ export const stepTable: readonly StepKind[] = [
 	},
 	{
 		key: 'lacquer',
-		on: ({ dressing: { finish } }) =>
+		after: ['whip'],
+		again: true,
+		on: ({ dressing: { finish } }, times) =>
 			finish.lacquer > 0
 				? {
 						part: 'finish',
-						words: `${many(finish.lacquer, 'coat')} of lacquer on the head.`,
-						usual: TAKES.drop * finish.lacquer,
+						words: `${many(Math.ceil(finish.lacquer / times), 'coat')} of lacquer on the head.`,
+						usual: TAKES.drop * Math.ceil(finish.lacquer / times),
 						dries: DRIES.lacquer,
 						caution: 'glue'
 					}
 				: null
 	},
 	{
+		key: 'rough-up',
+		after: ['body', 'thorax', 'whip'],
+		asked: true,
+		on: () => ({
+			part: 'body',
+			words: 'Rough the fur up with a brush.',
+			usual: TAKES.look
+		})
+	},
+	{
 		key: 'look',
+		after: [],
+		ends: true,
 		on: () => ({
 			part: 'hook',
 			words: 'Look it over: profile, gap, point clear, fibres not past the tail.',
@@ -337,6 +441,8 @@ export const stepTable: readonly StepKind[] = [
 	},
 	{
 		key: 'weigh',
+		after: ['look'],
+		ends: true,
 		on: () => ({ part: 'hook', words: 'Weigh it as it leaves the vise.', usual: TAKES.weigh })
 	}
 ];

@@ -324,11 +324,17 @@ function asNow(value: unknown): unknown {
 	return value;
 }
 
-export function Many(name: string, type: () => new () => object, most: number): PropertyDecorator {
+export function Many(
+	name: string,
+	type: () => new () => object,
+	most: number,
+	optional = false
+): PropertyDecorator {
 	const message = `${name} must be a list of objects, at most ${most}.`;
 	return field(
 		() => ({ type: 'array', items: schemaOf(type()), maxItems: most, description: name }),
 		[
+			...may(optional),
 			IsArray({ message }),
 			ArrayMaxSize(most, { message }),
 			IsObject({ each: true, message }),
@@ -338,7 +344,8 @@ export function Many(name: string, type: () => new () => object, most: number): 
 				if (Array.isArray(value)) value.forEach(asNow);
 				return value;
 			})
-		]
+		],
+		!optional
 	);
 }
 
@@ -403,6 +410,21 @@ export function Name(): PropertyDecorator {
 			Matches(/\S/, { message }),
 			Matches(new RegExp(VISIBLE, 'u'), { message: INVISIBLE })
 		]
+	);
+}
+
+/** Some of a closed list, in an order that says something, each as often as it likes. */
+export function Sequence(name: string, values: readonly string[], most: number): PropertyDecorator {
+	const message = `${name} must be a list of at most ${most} of ${values.join(', ')}.`;
+	return field(
+		() => ({ type: 'array', maxItems: most, items: { enum: [...values] }, description: name }),
+		[
+			IfGiven(),
+			IsArray({ message }),
+			ArrayMaxSize(most, { message }),
+			IsIn(values, { each: true, message })
+		],
+		false
 	);
 }
 

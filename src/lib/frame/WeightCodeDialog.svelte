@@ -127,7 +127,9 @@
 		<ol class="grid gap-2" aria-label="Steps, lightest first">
 			{#each draft.steps as step, k (k)}
 				{@const last = k === draft.steps.length - 1}
-				<li class="grid grid-cols-[1.5rem_9rem_minmax(0,1fr)_auto] items-center gap-x-3">
+				<li
+					class="grid grid-cols-[1.5rem_minmax(0,1fr)_auto] items-center gap-x-3 gap-y-1 md:grid-cols-[1.5rem_9rem_minmax(0,1fr)_auto]"
+				>
 					<span
 						class="size-6 rounded-full border border-line"
 						style:background={flyColours[step.colour]}
@@ -141,7 +143,9 @@
 					>
 						{#each flyColourNames as name (name)}<option value={name}>{name}</option>{/each}
 					</select>
-					<span class="flex items-center gap-2">
+					<span
+						class="flex flex-wrap items-center gap-x-2 max-md:col-span-2 max-md:col-start-2 max-md:row-start-2"
+					>
 						{#if last}
 							<span>{k === 0 ? `any ${draft.by}` : 'heavier than that'}</span>
 						{:else}
@@ -169,7 +173,7 @@
 						onclick={() => less(k)}>–</button
 					>
 					{#if faults[k] ?? warnings[k]}
-						<p class="col-span-4 text-sm {faults[k] ? 'text-over' : 'text-warn'}">
+						<p class="col-span-full text-sm {faults[k] ? 'text-over' : 'text-warn'}">
 							{faults[k] ?? warnings[k]}
 						</p>
 					{/if}

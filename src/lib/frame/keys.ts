@@ -17,6 +17,8 @@ export interface KeyTargets {
 	how(): void;
 	/** The recipe as text, and from text. */
 	asText(): void;
+	/** Shows the steps of the fly. */
+	steps(): void;
 	/** Puts the focus on a measure of the build. */
 	measure(part: 'hook' | 'bead' | 'coil'): void;
 }
@@ -233,6 +235,7 @@ export function bindKeys(selection: Selection, targets: KeyTargets): () => void 
 		...numberKeys('Take step', (place) => targets.lever(place)),
 		plain('h', 'How the figures are worked out', () => targets.how(), { shown: 'H' }),
 		plain('a', 'The recipe as text, or a fly from a text', () => targets.asText(), { shown: 'A' }),
+		plain('p', 'Steps: their order, and how each is done', () => targets.steps(), { shown: 'P' }),
 		plain('F2', 'Rename the fly', () => targets.rename()),
 		plain('Delete', 'Delete the fly', () => selection.fly && void selection.remove(selection.fly))
 	]);

@@ -116,10 +116,13 @@
 			{#if chosen}<WeighIn row={chosen} item={at} />{/if}
 			<h2 id="steps" class="text-lg font-semibold">Steps</h2>
 			<ol>
-				{#each run.steps[at]! as step, k (step.key)}
+				{#each run.steps[at]! as step, k (k)}
 					<li class="flex items-baseline gap-3 border-t border-line/60 py-1.5">
 						<span class="figure w-5 shrink-0 text-quiet">{k + 1}</span>
-						<span class="min-w-0 flex-1">{step.words}</span>
+						<span class="min-w-0 flex-1"
+							>{step.words}
+							{#if step.handling}<span class="block text-quiet">{step.handling}</span>{/if}</span
+						>
 						<span class="text-sm whitespace-nowrap text-quiet"
 							>{step.dries > 0 ? `then dries ${duration(step.dries)}` : ''}</span
 						>

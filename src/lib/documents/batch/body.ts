@@ -1,4 +1,4 @@
-import type { FlyColouring } from '../fly/about';
+import type { FlyColouring, TyingWay } from '../fly/about';
 import type { RecipeDocument } from '../fly/recipe';
 
 /** A run of flies from the first hook to the box: what is tied, the order of it, and each fly as it left the vise. */
@@ -28,6 +28,8 @@ export interface BatchItem {
 	count: number;
 	/** What tells it apart in the box, as it was said of the fly. */
 	colours?: FlyColouring;
+	/** As its fly was tied when the run began. */
+	tying?: TyingWay;
 	/** The prediction as it stood. */
 	predicted?: { massG: number; lowG: number; highG: number; sinkMs: number };
 }

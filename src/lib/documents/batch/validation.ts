@@ -1,8 +1,8 @@
 import { batchStates, MOST_FLIES, waysOut, type BatchState, type OutOfBox } from './body';
 import { Id, IsoDate, Many, Name, Nested, OneOf, Positive, Whole } from '$lib/contract/fields';
-import type { FlyColouring } from '../fly/about';
+import type { FlyColouring, TyingWay } from '../fly/about';
 import { RecipeRequest } from '../fly/recipe-validation';
-import { ColoursRequest } from '../fly/validation';
+import { ColoursRequest, TyingWayRequest } from '../fly/validation';
 import type { RecipeDocument } from '../fly/recipe';
 
 class PredictedRequest {
@@ -17,6 +17,7 @@ class ItemRequest {
 	@Whole('The count', [1, MOST_FLIES]) count!: number;
 	@Nested('The prediction', () => PredictedRequest, 'optional') predicted?: PredictedRequest;
 	@Nested('The colours', () => ColoursRequest, 'optional') colours?: FlyColouring;
+	@Nested('The way of tying', () => TyingWayRequest, 'optional') tying?: TyingWay;
 }
 class TurnRequest {
 	@Whole('The fly', [0, MOST_FLIES - 1]) fly!: number;

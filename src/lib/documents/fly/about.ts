@@ -1,3 +1,4 @@
+import type { StepKey, TiersWay } from '$core/batch/index';
 import { fitCodes, type FitCode } from '$core/fly/index';
 
 /** Colours that bead, thread, collar and tag come in, as they are drawn. */
@@ -27,6 +28,21 @@ export const colouredParts = ['bead', 'thread', 'collar', 'tag'] as const;
 export type ColouredPart = (typeof colouredParts)[number];
 export type FlyColouring = Partial<Record<ColouredPart, FlyColour>>;
 
+/** A tier's own way of tying a fly. */
+export interface TyingWay {
+	/** Steps in the tier's order; those that it does not name stand where they usually do. */
+	order?: readonly StepKey[];
+	/** The tier's own words at steps. */
+	handling?: readonly Handling[];
+}
+export interface Handling {
+	readonly step: StepKey;
+	readonly words: string;
+}
+/** Steps of an order, and words at a step. */
+export const MOST_ORDERED = 60;
+export const MOST_HANDLING = 200;
+
 /** What a fly is kept with, besides how it is tied. */
 export interface AboutFly {
 	imitates?: string;
@@ -36,6 +52,8 @@ export interface AboutFly {
 	tags?: string;
 	notes?: string;
 	colours?: FlyColouring;
+	/** How it is tied, where that is not as usual. */
+	tying?: TyingWay;
 	/** Minutes that tying one took. */
 	minutes?: number;
 	/** SHA-256 of a photo that is kept beside the documents, hex. */
@@ -90,10 +108,22 @@ export function aboutShown(about: AboutFly = {}): readonly (readonly [string, st
 			(part) => [`colour of the ${part}`, about.colours?.[part] ?? 'not said'] as const
 		),
 		['time it took', about.minutes === undefined ? 'not said' : `${about.minutes} min`],
+		['order of steps', about.tying?.order?.join(', ') ?? 'as usual'],
+		[
+			'handling',
+			about.tying?.handling?.map(({ step, words }) => `${step}: ${clipped(words)}`).join('; ') ??
+				'nothing said'
+		],
 		['photo', about.photo === undefined ? 'none' : about.photo.slice(0, 8)],
 		['meant so', fitCodes.filter((code) => about.meantSo?.includes(code)).join(', ') || 'nothing']
 	];
 }
+
+/** As the steps are worked out with it. */
+export const tiersWayOf = ({ order = [], handling = [] }: TyingWay = {}): TiersWay => ({
+	order,
+	handling: Object.fromEntries(handling.map(({ step, words }) => [step, words]))
+});
 
 /** The colours of a drawing. */
 export const colouringOf = ({ colours = {} }: AboutFly = {}): Partial<

@@ -189,6 +189,7 @@
 					<span class="text-quiet">{gauged(mark, lengths)}</span></span
 				>
 			{/each}
+			{#if now.step.handling}<span class="max-w-3xl text-2xl">{now.step.handling}</span>{/if}
 			{#if now.step.caution}
 				<span class="text-lg text-warn">{cautionWords[now.step.caution]}</span>
 			{/if}

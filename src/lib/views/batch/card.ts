@@ -1,6 +1,7 @@
 import { gaugeLengths, marksOf, stepsOf, type Amount } from '$core/batch/index';
 import type { Distribution } from '$core/parameter/index';
 import { buildFly, compileBuild, mediansFor, sectionOf, type Recipe } from '$core/fly/index';
+import { tiersWayOf, type TyingWay } from '$lib/documents/fly/about';
 import { MILLIMETRE, shown } from '$core/quantity/index';
 import { artOf } from '$lib/ui/section/art';
 import { amountWords, cautionWords, duration, gauged, markNumber } from './words';
@@ -16,6 +17,8 @@ export interface Card {
 	readonly name: string;
 	readonly recipe: Recipe;
 	readonly count: number;
+	/** As it is tied, where that is not as usual. */
+	readonly tying?: TyingWay;
 	readonly amounts: readonly Amount[];
 	/** Weight and sink, in a line. */
 	readonly figures: string;
@@ -65,7 +68,7 @@ function lines(text: string, width: number, size: number): string[] {
  * as large as the page holds, marks, amounts, steps, weight and sink.
  */
 export function cardSvg(
-	{ name, recipe, count, amounts, figures, known, distribution }: Card,
+	{ name, recipe, count, amounts, figures, known, tying, distribution }: Card,
 	page: CardPage
 ): string {
 	const { width, height } = cardPages[page];
@@ -73,7 +76,7 @@ export function cardSvg(
 	const values = mediansFor(recipe, distribution);
 	const build = buildFly(recipe, values);
 	const section = sectionOf(build, compileBuild(build, values).body);
-	const steps = stepsOf(build);
+	const steps = stepsOf(build, undefined, tiersWayOf(tying));
 	const cautions = [...new Set(steps.flatMap(({ caution }) => caution ?? []))];
 	const parts: string[] = [];
 	const draw = (scale: number): number => {
@@ -134,8 +137,8 @@ export function cardSvg(
 			})
 		);
 		heading('Steps');
-		steps.forEach(({ words, dries }, k) => {
-			const text = `${words}${dries > 0 ? ` Then it dries ${duration(dries)}.` : ''}`;
+		steps.forEach(({ words, handling, dries }, k) => {
+			const text = `${words}${handling ? ` ${handling}` : ''}${dries > 0 ? ` Then it dries ${duration(dries)}.` : ''}`;
 			write(`${k + 1}`, MARGIN, y + 1.4 * size);
 			for (const line of lines(text, inner - 7, size)) write(line, MARGIN + 7, (y += 1.4 * size));
 		});

@@ -1,6 +1,7 @@
 import { stepTimesOf, planOf, stepsOf } from '$core/batch/index';
 import { buildFly, mediansFor, partNames, type Recipe } from '$core/fly/index';
 import { fliesOf, itemOf, MOST_FLIES } from '$lib/documents/batch/body';
+import { tiersWayOf } from '$lib/documents/fly/about';
 import { recipeFromDocument } from '$lib/documents/fly/recipe';
 import type { FlyRow } from '$lib/documents/kinds';
 import { costOf } from '$lib/documents/lot/shelf';
@@ -25,7 +26,8 @@ const runItem = ({ name, body }: FlyRow, recipe: Recipe, count: number): RunItem
 	name,
 	recipe,
 	count,
-	...(body.about?.colours && { colours: body.about.colours })
+	...(body.about?.colours && { colours: body.about.colours }),
+	...(body.about?.tying && { tying: body.about.tying })
 });
 
 /** A run that is planned, or one that is under way and looked at. */
@@ -68,7 +70,9 @@ export class PlannedRun {
 	readonly builds = $derived(
 		this.items.map(({ recipe }) => buildFly(recipe, mediansFor(recipe, this.distribution)))
 	);
-	readonly steps = $derived(this.builds.map((build) => stepsOf(build, this.pace)));
+	readonly steps = $derived(
+		this.builds.map((build, k) => stepsOf(build, this.pace, tiersWayOf(this.items[k]!.tying)))
+	);
 	readonly plan = $derived(
 		this.items.length > 0
 			? planOf(

@@ -15,7 +15,7 @@ import {
 	type TakenLot,
 	type TiedFly
 } from '$lib/documents/batch/body';
-import { colouredParts, type FlyColouring } from '$lib/documents/fly/about';
+import { colouredParts, type FlyColouring, type TyingWay } from '$lib/documents/fly/about';
 import { codeOf, type WeightCode } from '$lib/documents/fly/weight-code';
 import { coded } from '$lib/state/coded';
 import { recipeFromDocument, recipeToDocument } from '$lib/documents/fly/recipe';
@@ -30,6 +30,8 @@ export interface RunItem {
 	readonly count: number;
 	/** As they were said of the fly. */
 	readonly colours?: FlyColouring;
+	/** As it is tied, where that is not as usual. */
+	readonly tying?: TyingWay;
 }
 
 /** Materials of which a lot is counted by the piece or the metre. */
@@ -93,7 +95,7 @@ const STILL: Lie = { depth: 1, surfaceSpeed: 0, bed: 'gravel', zoneTop: 0.2, app
 
 /** An item as a batch keeps it, with the prediction as it stands. */
 export function itemToDocument(
-	{ name, recipe, count, colours }: RunItem,
+	{ name, recipe, count, colours, tying }: RunItem,
 	celsius: number,
 	distribution: Distribution = prior
 ): BatchItem {
@@ -104,6 +106,7 @@ export function itemToDocument(
 		count,
 		recipe: recipeToDocument(recipe),
 		...(colours && { colours }),
+		...(tying && { tying }),
 		...(speed
 			? {
 					predicted: {
@@ -116,11 +119,12 @@ export function itemToDocument(
 			: {})
 	};
 }
-export const itemFromDocument = ({ name, recipe, count, colours }: BatchItem): RunItem => ({
+export const itemFromDocument = ({ name, recipe, count, colours, tying }: BatchItem): RunItem => ({
 	name,
 	count,
 	recipe: recipeFromDocument(recipe),
-	...(colours && { colours })
+	...(colours && { colours }),
+	...(tying && { tying })
 });
 
 /** How a fly is known in the box, in a line: its colours, and what one of them stands for. */

@@ -11,8 +11,17 @@
 		saveSvg: () => void;
 		showSizes: () => void;
 		showText: () => void;
+		showSteps: () => void;
 	}
-	let { zoom = $bindable(), beside, layBeside, saveSvg, showSizes, showText }: Props = $props();
+	let {
+		zoom = $bindable(),
+		beside,
+		layBeside,
+		saveSvg,
+		showSizes,
+		showText,
+		showSteps
+	}: Props = $props();
 	let choosing = $state(false);
 	const ZOOMS = [1, 1.5, 2.5, 4, 6];
 	const step = (by: 1 | -1) => {
@@ -73,6 +82,7 @@
 	{/if}
 	<button type="button" class={button} onclick={showSizes}>Other sizes</button>
 	<span class="flex-1"></span>
+	<button type="button" class={button} onclick={showSteps}>Steps</button>
 	<button type="button" class={button} onclick={showText}>As text</button>
 	<button type="button" class={button} onclick={saveSvg}>Save SVG</button>
 	<a class={button} href="/drawing">Full size, to print</a>

@@ -1,0 +1,37 @@
+import type { StepKey } from '$core/batch/index';
+
+/** What is often said at a step, to choose from (common practice, no source); whatever else, the tier writes. */
+export const usualHandling: Readonly<Partial<Record<StepKey, readonly string[]>>> = {
+	bead: ['Turn the vise over, so that the slot falls into place.', 'Check that it sits square.'],
+	coil: [
+		'Jam it into the recess.',
+		'Butt it against the bead.',
+		'A drop of glue on it before the thread.'
+	],
+	base: ['Spin the thread flat.', 'Close turns, no gaps.'],
+	tail: [
+		'Tip first.',
+		'Two turns of thread under it, so that it stands.',
+		'Measure the second against the first.'
+	],
+	'rib-in': ['Leave the end untrimmed until the next turn has held.'],
+	'back-in': ['Shiny side down, so that it is up when it is over.'],
+	underbody: ['Touch the thread with wax first.'],
+	body: [
+		'A loose first turn, then the pull.',
+		'Twist it to a rope, so that it does not lie flat.',
+		'Stretch it as it is tied in, and let it go towards the front.',
+		'Shiny side up.',
+		'A quarter of the dubbing that first seems right.'
+	],
+	palmer: ['Stroke the fibres back at each turn.'],
+	rib: ['Pull each turn into the body.'],
+	'case-in': ['Leave it untrimmed until the thorax is done.'],
+	legs: ['Length by the hook gap.'],
+	'case-over': ['Shiny side up.', 'Pull it level, not to one side.'],
+	hackle: ['Stroke the fibres back at each turn.', 'Break the weak tip off first.'],
+	collar: ['Stroke the fibres back at each turn.'],
+	whip: ['Five turns, and one knot more.'],
+	resin: ['Turn the vise under the lamp.'],
+	'rough-up': ['Away from the body, not along it.']
+};
