@@ -29,6 +29,8 @@ export interface Amount {
 	readonly total: number;
 	/** How long to cut one piece, m, ends to hold it by included; null where nothing is cut. */
 	readonly cut: number | null;
+	/** What all the flies carry of it, without waste, kg. */
+	readonly mass: number;
 }
 
 /** Ends by which a piece of coil wire and of rib is held while it is wound, m (our estimates). */
@@ -66,7 +68,7 @@ export function amountsFor(
 		each: number,
 		total = each * count,
 		cut: number | null = null
-	) => amounts.push({ part, words, unit, each, total, cut });
+	) => amounts.push({ part, words, unit, each, total, cut, mass: count * mass(part) });
 	const spared = count + Math.ceil(count / A_SPARE_IN);
 	add('hook', hookWords(recipe.hook), 'pieces', 1, spared);
 	if (recipe.bead) add('bead', beadWords(recipe.bead), 'pieces', 1, spared);

@@ -96,6 +96,11 @@ describe('what a run takes', () => {
 		expect(of('coil').cut!).toBeCloseTo(helix + 0.03, 9);
 		expect(of('coil').total).toBeCloseTo(12 * (helix + 0.03), 9);
 		expect(of('hook').total).toBe(14);
+		// Behind it: lead of 11,340 kg/m³ as a helix of round wire, for twelve; and all parts make up the flies.
+		const lead = 12 * 11340 * helix * (Math.PI / 4) * build.coil!.wire ** 2;
+		expect(of('coil').mass / lead).toBeCloseTo(1, 1);
+		const whole = amounts.reduce((sum, { mass }) => sum + mass, 0);
+		expect(whole / (12 * compileBuild(build, median).body.mass)).toBeCloseTo(1, 6);
 		expect(of('bead').total).toBe(14);
 		// Denier is grams per 9000 m, by definition.
 		const thread = compileBuild(build, median).parts.find(({ part }) => part === 'thread')!;

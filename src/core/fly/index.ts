@@ -37,7 +37,15 @@ export {
 export { turnLength } from './coil';
 export { hookGeometry } from './hook';
 export { buildFly, weighs, type Build } from './build';
-export { beadClass, chunkiness, fitOf, gapLeft, type BeadClass, type FitNote } from './fit/index';
+export {
+	beadClass,
+	chunkiness,
+	fitOf,
+	gapLeft,
+	goodFitOf,
+	type BeadClass,
+	type FitNote
+} from './fit/index';
 export { fitCodes, type FitCode } from './fit/note';
 export {
 	bodyKinds,

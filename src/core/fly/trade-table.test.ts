@@ -8,6 +8,7 @@ import {
 	buildFly,
 	compileFly,
 	fitOf,
+	goodFitOf,
 	type BeadClass,
 	type BeadChoice,
 	type CoilChoice,
@@ -96,6 +97,14 @@ test('.015 just seats in the recess of a 4.0 mm bead on a size 6, a .035 does no
 	const seat = (thousandths: number) =>
 		buildFly(recipe(['straight', 6, 2], [4.0], [thousandths, 12]), median).coil?.seat;
 	expect(seat(15)).toBe('recess');
+	// And it is said, beside what does not go together.
+	const good = (fly: Recipe) => goodFitOf(buildFly(fly, median)).map(({ words }) => words);
+	const seated = good(recipe(['straight', 6, 2], [4.0], [15, 12])).join('; ');
+	expect(seated).toContain('.015 seats in this recess');
+	expect(seated).toContain('goes round the bend');
+	expect(good(recipe(['straight', 6, 2], [4.0], [35, 12])).join()).not.toContain('seats');
+	expect(good(recipe(['straight', 16], [2.5])).join()).toContain('a usual bead for this hook');
+	expect(good(recipe(['jig60', 16], [2.8, 'slotted'])).join()).not.toContain('usual bead');
 	expect(seat(35)).toBe('butted');
 	expect(buildFly(recipe(['straight', 12], null, [15, 6]), median).coil?.seat).toBe('alone');
 });

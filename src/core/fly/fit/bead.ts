@@ -41,7 +41,7 @@ export function gapLeft({ bead, hook }: Build): number {
  * Width that a straight bore must have to go round the tightest bend, m: the wire and the bend's rise
  * over the bore's length (geometry of a chord); the recess gives way.
  */
-function boreNeeded({ bead, hook, recipe }: Build): number {
+export function boreNeeded({ bead, hook, recipe }: Build): number {
 	const wire = hook.wire * (recipe.hook.barbed ? BARB : 1);
 	if (!bead) return wire;
 	const radii = hook.stretches.filter(({ turn }) => turn !== 0).map((s) => s.length / s.turn);

@@ -3,7 +3,8 @@ import { COIL_WIRE_STEPS } from '../../material/index';
 import type { Build } from '../build';
 import { above, mm, type FitNote } from './note';
 
-const thousandths = (wire: number) =>
+/** ".015" @param wire m */
+export const thousandths = (wire: number) =>
 	`.${String(Math.round(wire / THOUSANDTH_OF_AN_INCH)).padStart(3, '0')}`;
 
 export function coilNotes(build: Build): FitNote[] {

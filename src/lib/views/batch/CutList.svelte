@@ -18,11 +18,17 @@
 		/** Ties with another lot; null where the run is under way and its recipe frozen. */
 		take: ((lot: LotRow, part: PartName) => void) | null;
 	}
+	let weights = $state(false);
 	let { amounts, count, price, short, take }: Props = $props();
 </script>
 
 <section aria-labelledby="cut-list">
-	<h2 id="cut-list" class="text-lg font-semibold">Cut list for {count}</h2>
+	<div class="flex items-center justify-between gap-3">
+		<h2 id="cut-list" class="text-lg font-semibold">Cut list for {count}</h2>
+		<label class="flex min-h-11 items-center gap-2 text-sm print:hidden"
+			><input type="checkbox" bind:checked={weights} class="size-5 accent-(--water)" />weights too</label
+		>
+	</div>
 	<table class="w-full border-collapse">
 		<tbody>
 			{#each amounts as amount, k (k)}
@@ -49,7 +55,11 @@
 					</th>
 					<td class="figure text-right text-lg">{amountWords(amount)}</td>
 					<td class="pl-3 text-right text-sm whitespace-nowrap text-quiet">
-						{amount.cut === null ? '' : `${shown.hand.words(amount.cut, 1)} each, ends included`}
+						{weights
+							? `${shown.mass.words(amount.mass, 3)}${amount.cut === null ? '' : ', '}`
+							: ''}{amount.cut === null
+							? ''
+							: `${shown.hand.words(amount.cut, 1)} each, ends included`}
 					</td>
 				</tr>
 			{/each}

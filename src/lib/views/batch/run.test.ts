@@ -107,7 +107,7 @@ test('the weigh-in: one of three with a bead too small is flagged with that reas
 
 test('an amount is said as the hand takes it, rounded up', () => {
 	const said = (unit: Amount['unit'], total: number) =>
-		amountWords({ part: 'body', words: '', unit, each: total, total, cut: null });
+		amountWords({ part: 'body', words: '', unit, each: total, total, cut: null, mass: 0 });
 	expect(said('pinches', 0.04)).toBe('half a pinch');
 	expect(said('pinches', 0.9)).toBe('1 pinch');
 	expect(said('pinches', 2.4)).toBe('2½ pinches');

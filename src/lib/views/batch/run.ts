@@ -83,7 +83,10 @@ export function cutListOf(items: readonly RunItem[], distribution: Distribution 
 				({ part, words, cut }) => part === one.part && words === one.words && cut === one.cut
 			);
 			if (same < 0) list.push(one);
-			else list[same] = { ...one, total: list[same]!.total + one.total };
+			else {
+				const { total, mass } = list[same]!;
+				list[same] = { ...one, total: total + one.total, mass: mass + one.mass };
+			}
 		}
 	}
 	const order = list.map(({ part }) => part).filter((part, i, all) => all.indexOf(part) === i);

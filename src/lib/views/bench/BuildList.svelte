@@ -4,6 +4,7 @@
 		beadWords,
 		coilWords,
 		dressingWords,
+		goodFitOf,
 		hookWords,
 		partNames,
 		partWords,
@@ -143,6 +144,9 @@
 								>
 							{/if}
 						</p>
+					{/each}
+					{#each goodFitOf(shown.build).filter((good) => good.part === part) as { words: what } (what)}
+						<p class="col-span-2 text-sm text-quiet"><b class="text-water">fits</b>: {what}.</p>
 					{/each}
 					{#if lots.some((lot) => makes(lot, part))}
 						<div class="col-span-2">
