@@ -11,9 +11,12 @@ import { NONE, sized, type Draft } from './draft';
 import { wordPattern, written } from './words';
 
 const X_WORDS = [
-	['long|short', 'length'],
-	['heavy|fine|strong|light', 'wire']
+	['long|short|l', 'length'],
+	['heavy|fine|strong|light|h|f', 'wire']
 ] as const;
+
+/** “3xl”, “2x strong” as steps are written here. */
+const X_IN_FULL = { strong: 'heavy', light: 'fine', l: 'long', h: 'heavy', f: 'fine' };
 
 export function hookOf(draft: Draft | undefined): Recipe['hook'] {
 	if (!draft) return { style: 'straight', size: 14, lengthX: 0, wireX: 0 };
@@ -31,7 +34,10 @@ export function hookOf(draft: Draft | undefined): Recipe['hook'] {
 		for (const [words, kind] of X_WORDS) {
 			const found = phrases.take(wordPattern(pattern(words)));
 			if (!found) continue;
-			const plain = found[0].replace(/strong/iu, 'heavy').replace(/light/iu, 'fine');
+			const plain = Object.entries(X_IN_FULL).reduce(
+				(text, [short, full]) => text.replace(wordPattern(`(\\d\\s*x)?\\s*${short}`), `$1 ${full}`),
+				found[0]
+			);
 			const reading = readXStep(plain, kind);
 			if (reading.kind === 'value') steps[kind] = reading.value;
 			else if (reading.kind === 'wrong') asked.push(reading.message);
@@ -40,9 +46,14 @@ export function hookOf(draft: Draft | undefined): Recipe['hook'] {
 	// “2X long” before “long shank”, and that before “long”.
 	stepped((words) => `\\d\\s*x\\s*(?:${words})`);
 	const style = phrases.kind(written.style);
-	stepped((words) => words);
-	const size = phrases.take(/(?:#|no\.?|size)?\s*(\d{1,3})(?![\d.]*\s*(?:mm|x|°|\/))/iu);
+	stepped((words) => words.replace(/(\|\w)+$/u, ''));
+	const sizes = phrases.take(
+		/(?:#|no\.?|sizes?)?\s*(\d{1,2})\s*(?:-|–|to|or)\s*(\d{1,2})(?![\d.]*\s*(?:mm|x|°|\/))/iu
+	);
+	const size = sizes ?? phrases.take(/(?:#|no\.?|size)?\s*(\d{1,3})(?![\d.]*\s*(?:mm|x|°|\/))/iu);
 	const reading = size && readHookSize(size[1]!);
+	if (sizes)
+		asked.push(`Which size, ${sizes[1]} to ${sizes[2]}? ${sizes[1]} is taken until you say.`);
 	if (!size) asked.push('Which size is the hook? 14 is taken until you say.');
 	else if (reading && reading.kind !== 'value') {
 		asked.push(reading.kind === 'wrong' ? reading.message : reading.question);

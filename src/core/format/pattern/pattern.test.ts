@@ -146,6 +146,45 @@ describe('recipes as people write them (common practice, no source)', () => {
 		],
 		['Hook: 14\nBead: tungsten 2.8\nHead: varnish', { finish: { lacquer: 1, glue: 0 } }],
 		[
+			'Hook - jig 14\nBead – 2.8 slotted tungsten\nLead - 5 turns of .5 mm',
+			{ bead: { shape: 'slotted' }, coil: { metal: 'lead', turns: 5, wire: 0.5e-3 } }
+		],
+		[
+			'hk = 10 3xl nymph\nbd = 5/32 tungsten cone\nRibbing = copper wire, 5 turns',
+			{
+				hook: { size: 10, lengthX: 3 },
+				bead: { shape: 'cone', diameter: 4e-3 },
+				rib: { kind: 'copper', turns: 5 }
+			}
+		],
+		[
+			'HOOK:jig 16,BEAD:2.5 tungsten slotted,BODY:quill,COLLAR:fur, 1 turn',
+			{
+				hook: { style: 'jig60', size: 16 },
+				bead: { diameter: 2.5e-3 },
+				body: { kind: 'quill' },
+				collar: { kind: 'fur', turns: 1 }
+			}
+		],
+		[
+			'Size 14 jig hook\n2.8 mm slotted tungsten bead\n6 wraps of .015 lead wire\nPheasant tail body',
+			{
+				hook: { style: 'jig60', size: 14 },
+				bead: { metal: 'tungsten', diameter: 2.8e-3 },
+				coil: { turns: 6, wire: 0.381e-3 },
+				body: { kind: 'herl' }
+			}
+		],
+		[
+			'Hook: #12 wet\nThread: 6/0\nTail: golden pheasant tippets\nBody: floss\nRib: flat tinsel\nHackle: 3 turns of hen',
+			{
+				tail: { kind: 'feather' },
+				body: { kind: 'floss' },
+				rib: { kind: 'tinsel' },
+				hackle: { kind: 'softHackle', turns: 3 }
+			}
+		],
+		[
 			'Hook: 14\nBead: tungsten 2.8\nFinish: 2 drops of resin, superglue',
 			{ finish: { resin: 2, glue: 1 } }
 		]
@@ -155,6 +194,8 @@ describe('recipes as people write them (common practice, no source)', () => {
 
 	test.each<[string, RegExp]>([
 		['Hook: jig\nBead: 2.8 tungsten', /which size is the hook/i],
+		['Hook: 16-18 jig\nBead: 2.5 tungsten', /which size, 16 to 18/i],
+		['Hook: 14\nBead: 3 mm gold', /tungsten or brass/i],
 		['Hook: 14\nBead: 2.8', /tungsten or brass/i],
 		['Hook: 14\nBead: tungsten', /how large is the bead/i],
 		['Hook: 14\nBead: 28 tungsten', /2\.8 mm/],
@@ -168,6 +209,12 @@ describe('recipes as people write them (common practice, no source)', () => {
 	])('%s is asked about', (text, question) => {
 		const { lines } = read(text);
 		expect(lines.flatMap(({ asked }) => asked).join(' ')).toMatch(question);
+	});
+
+	test('a remark that ends in a label is a remark where labels are marked', () => {
+		const { lines, recipe } = read('Hook: jig 14\nBead: 2.8 tungsten\nwatch the bead');
+		expect(recipe.bead).toMatchObject({ diameter: 2.8e-3 });
+		expect(lines.at(-1)).toMatchObject({ label: null, unknown: ['watch the bead'] });
 	});
 
 	test('what is not understood is handed back, colours are told apart, steps and remarks are kept', () => {

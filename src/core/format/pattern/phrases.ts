@@ -10,7 +10,7 @@ const FRACTIONS: Readonly<Record<string, string>> = {
 const NUMBER = '(\\d+\\s*/\\s*\\d+|[\\d.]+(?:e-?\\d+)?|[½⅓⅔¼¾])';
 /** Words that only hold others together. */
 const FILLERS =
-	/^(?:of|a|an|the|and|with|in|on|to|for|or|over|natural|small|fine|medium|large|each|per|strands?|fibres?|fibers?|turns?|wraps?|side|pair|pairs|size)$/iu;
+	/^(?:of|a|an|the|and|with|in|on|to|for|or|over|natural|small|fine|medium|large|each|per|strands?|fibres?|fibers?|turns?|wraps?|side|pair|pairs|sizes?|dubbing|dubbed|herls?)$/iu;
 
 const numberOf = (text: string): number => {
 	const [a, b] = (FRACTIONS[text] ?? text).split('/').map(Number);

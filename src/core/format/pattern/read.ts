@@ -40,9 +40,40 @@ const LABELS = (Object.entries(labels) as [Label, readonly [string, string]][]).
 		[label, new RegExp(`^(?:${[own, also].filter(Boolean).join('|')})$`, 'iu')] as const
 );
 
-function drafted(text: string): Draft {
-	const [, before = '', after = ''] = /^([^:]{1,30}):(.*)$/su.exec(text) ?? [];
-	const label = LABELS.find(([, pattern]) => pattern.test(before.trim()))?.[0] ?? null;
+const labelOf = (text: string): Label | null =>
+	LABELS.find(([, pattern]) => pattern.test(text.trim()))?.[0] ?? null;
+/** A label and what it says: “Hook: jig 14”, “Hook = jig 14”, “Hook - jig 14”. */
+const PARTED = /^([^:=]{1,30}?)\s*(?::|=|\s[-–—]\s)(.*)$/su;
+/** Another part on the same line, behind a semicolon, or a comma and its label. */
+const SAME_LINE = /;(?=[^:\n]{1,30}:)|,(?=\s*([\p{L} ]{2,20}):)/u;
+
+/** A line's parts. */
+function parted(line: string): string[] {
+	const cut = SAME_LINE.exec(line);
+	if (!cut || (cut[1] !== undefined && !labelOf(cut[1]))) return [line];
+	return [line.slice(0, cut.index), ...parted(line.slice(cut.index + 1))];
+}
+
+/** A label without a mark at its one end or the other: “size 14 jig hook”, “hook size 14 jig”. */
+function unmarked(text: string): readonly [before: string, after: string] | null {
+	const words = text.split(/\s+/u);
+	for (const count of [2, 1]) {
+		if (words.length <= count) continue;
+		const [first, last] = [words.slice(0, count).join(' '), words.slice(-count).join(' ')];
+		if (labelOf(last)) return [last, words.slice(0, -count).join(' ')];
+		if (labelOf(first)) return [first, words.slice(count).join(' ')];
+	}
+	return null;
+}
+
+function drafted(text: string, marked: boolean): Draft {
+	const [, before, after] = PARTED.exec(text) ?? [];
+	const [left = '', right = ''] = marked ? [before, after] : (unmarked(text) ?? []);
+	return draftOf(text, left, right);
+}
+
+function draftOf(text: string, before: string, after: string): Draft {
+	const label = labelOf(before);
 	// “Lead: .015” says the metal by its label.
 	const said = label === 'coil' && /lead/iu.test(before) ? `${before} ${after}` : after;
 	return { text, label, phrases: new Phrases(label ? said : text), assumed: [], asked: [] };
@@ -65,13 +96,16 @@ export function readPattern(
 		};
 	}
 	const rows = text
-		.split(/\r?\n|;(?=[^:\n]{1,30}:)/u)
+		.split(/\r?\n/u)
+		.flatMap(parted)
 		.map((row) => row.replace(/^\s*[-•*·]\s+/u, '').trim())
 		.filter(Boolean);
 	const notes: string[] = [];
 	const drafts: Draft[] = [];
+	// Whoever marks one label marks them all: what has none is then a remark.
+	const marked = rows.some((row) => labelOf(PARTED.exec(row)?.[1] ?? '') !== null);
 	for (const row of rows) {
-		const draft = drafted(row);
+		const draft = drafted(row, marked);
 		if (!draft.label && REMARKS.test(row)) notes.push(row.replace(REMARKS, '').trim() || row);
 		else drafts.push(draft);
 	}

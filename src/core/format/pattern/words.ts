@@ -67,7 +67,7 @@ function table<Kind extends string>(
 }
 
 const FEATHER =
-	'feather(?: fibres?| fibers?)?|pheasant tail|partridge|hackle fibres?|cock fibres?|turkey|goose|duck';
+	'feather(?: fibres?| fibers?)?|(?:golden )?pheasant(?: tail| tippets?)?|tippets?|partridge|hackle fibres?|cock fibres?|turkey|goose|duck';
 const HAIR = 'hair|squirrel|deer|calf|bucktail';
 const PLUME = 'plume(?: fibres?)?|marabou';
 const FLASH = 'flash(?: strands?)?';
@@ -151,8 +151,8 @@ export const written = {
 
 /** The lines of a recipe: how they are called here, and what else people call them. */
 export const labels = {
-	hook: ['Hook', 'hooks?'],
-	bead: ['Bead', 'bead ?head|cone ?head|cone|beads?'],
+	hook: ['Hook', 'hooks?|hk'],
+	bead: ['Bead', 'bead ?head|cone ?head|cone|beads?|bd'],
 	coil: ['Wire', 'weight|lead|lead wire|wire underbody|wraps|weighting'],
 	thread: ['Thread', 'tying thread|silk'],
 	tail: ['Tail', 'tails'],
