@@ -1,5 +1,5 @@
 import type { Snapshot } from '../src/lib/api/answers';
-import { choose, expect, test } from './server';
+import { choose, expect, kept, test, typed } from './server';
 
 test.use({ onRig: true });
 
@@ -43,4 +43,62 @@ test('six cells: the page has the chance that the API has, to the last digit', a
 			expect(parseFloat(/[\d.]+/.exec(held)![0])).toBe(drift.hand[0]!.value);
 		}
 	}
+});
+
+test('two flies on a cast: each has its answer, the same in the page and from the API, and they change places', async ({
+	bench
+}) => {
+	const at = (path: string) => new URL(path, bench.url());
+	const title = bench.getByTestId('title');
+	await choose(bench, 'f', 'Slate Plunger');
+	await expect(title).toHaveAttribute('data-drifts', '150');
+	const alone = await title.getAttribute('data-chance');
+	await bench.keyboard.press('r');
+	await bench.getByRole('button', { name: 'Another fly above' }).click();
+	await bench
+		.getByRole('dialog', { name: 'Flies to tie above' })
+		.getByRole('combobox')
+		.fill('thimble');
+	await bench.keyboard.press('Enter');
+	const cast = bench.getByRole('region', { name: 'The other flies of the cast' });
+	await expect(typed(bench, 'Above the point')).toHaveValue('0.5');
+	await typed(bench, 'On a dropper of').fill('20');
+	await typed(bench, 'On a dropper of').press('Enter');
+	await expect(bench.getByText(/A dropper of 20 cm .* 15 cm is enough/)).toBeVisible();
+	await bench.keyboard.press('Escape');
+	const above = bench.getByTestId('above');
+	await expect(above).toContainText(/Thimble Nymph above: good in .* over the bed/);
+	await expect(title).toHaveAttribute('data-drifts', '150');
+	const together = Number(await title.getAttribute('data-chance'));
+	expect(together).not.toBe(Number(alone));
+	await kept(bench);
+	const snapshot = (await (await fetch(at('/api/snapshot'))).json()) as Snapshot;
+	const { flyId, lieId, rigId } = snapshot.strip;
+	const row = <Row extends { id: string }>(rows: readonly Row[], id: string | null) =>
+		rows.find((one) => one.id === id)!;
+	const answer = await fetch(at('/api/predict'), {
+		method: 'POST',
+		headers: { 'content-type': 'application/json' },
+		body: JSON.stringify({
+			fly: row(snapshot.flies, flyId),
+			lie: row(snapshot.lies, lieId),
+			rig: row(snapshot.rigs, rigId),
+			drifts: 150
+		})
+	});
+	const { chance, drift } = (await answer.json()) as {
+		chance: number;
+		drift: { above: { name: string; heightInHoldM: { value: number } }[] };
+	};
+	expect(Number(together.toPrecision(6))).toBe(chance);
+	expect(drift.above[0]!.name).toBe('Thimble Nymph');
+	const runs = Number(/runs (\d+) cm/.exec(await above.innerText())![1]);
+	expect(runs).toBe(Math.round(100 * drift.above[0]!.heightInHoldM.value));
+
+	await bench.keyboard.press('r');
+	await cast.getByRole('button', { name: 'To the point' }).click();
+	await expect(bench.getByRole('button', { name: /^Fly Thimble Nymph/ })).toBeVisible();
+	await expect(above).toContainText('Slate Plunger above');
+	await cast.getByRole('button', { name: 'Take Slate Plunger off' }).click();
+	await expect(above).toHaveCount(0);
 });

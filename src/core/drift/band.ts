@@ -69,6 +69,9 @@ export interface Range {
 	readonly high: number;
 }
 
+/** What many drifts say of a fly above the point. */
+export type BandAbove = Pick<Band, 'chance' | 'error' | 'faults' | 'inZone' | 'height'>;
+
 /** What many drifts say together. */
 export interface Band {
 	readonly drifts: number;
@@ -91,6 +94,8 @@ export interface Band {
 	/** N at the fly. */
 	readonly tension: Range;
 	readonly slip: Range;
+	/** The flies above the point, the lowest first. */
+	readonly above: readonly BandAbove[];
 	readonly distances: Float32Array;
 	/** 5, 25, 50, 75 and 95 % of the height over the depth at each distance; NaN where fewer than half came so far. */
 	readonly heights: readonly Float32Array[];
@@ -107,22 +112,8 @@ const LEVELS = [0.05, 0.25, 0.5, 0.75, 0.95];
 /** @param runs at least one, all with the same distances */
 export function bandOf(runs: readonly Run[], distances: Float32Array): Band {
 	const drifts = runs.length;
-	const good = runs.filter((run) => run.good).length;
-	// With one success and one failure more, so that a few drifts alike do not look certain (Wilson).
-	const held = (good + 1) / (drifts + 2);
-	const faults: Partial<Record<Fault, number>> = {};
-	for (const { fault } of runs) if (fault) faults[fault] = (faults[fault] ?? 0) + 1;
-	const range = (values: number[]): Range => {
-		values.sort((a, b) => a - b);
-		return {
-			low: quantile(values, 0.05),
-			middle: quantile(values, 0.5),
-			high: quantile(values, 0.95)
-		};
-	};
 	const arrived = runs.filter(({ time }) => time !== null);
 	const most = arrived.length * 2 >= drifts;
-	const came = runs.flatMap(({ height }) => (height === null ? [] : [height]));
 	const heights = LEVELS.map(() => new Float32Array(distances.length).fill(NaN));
 	distances.forEach((_, k) => {
 		const here = runs.flatMap((run) => (Number.isNaN(run.heights[k]!) ? [] : [run.heights[k]!]));
@@ -132,19 +123,43 @@ export function bandOf(runs: readonly Run[], distances: Float32Array): Band {
 	});
 	return {
 		drifts,
-		chance: good / drifts,
-		error: Math.sqrt((held * (1 - held)) / drifts),
-		faults,
+		...ofFly(runs),
+		above: (runs[0]!.above ?? []).map((_, k) => ofFly(runs.map(({ above }) => above![k]!))),
 		time: most ? range(arrived.map(({ time }) => time!)) : null,
 		distance: most ? range(arrived.map(({ distance }) => distance!)) : null,
-		inZone: range(runs.map(({ inZone }) => inZone)),
 		onBed: range(runs.map(({ onBed }) => onBed)),
 		hangUp: runs.reduce((sum, { hangUp }) => sum + hangUp, 0) / drifts,
-		height: came.length * 2 >= drifts ? range(came) : null,
 		slip: range(runs.map(({ slip }) => slip)),
 		angle: range(runs.map(({ angle }) => angle)),
 		tension: range(runs.map(({ tension }) => tension)),
 		distances,
 		heights
+	};
+}
+
+function range(values: number[]): Range {
+	values.sort((a, b) => a - b);
+	return {
+		low: quantile(values, 0.05),
+		middle: quantile(values, 0.5),
+		high: quantile(values, 0.95)
+	};
+}
+
+/** What is said of each fly of a cast. */
+function ofFly(runs: readonly Drift[]): BandAbove {
+	const drifts = runs.length;
+	const good = runs.filter((run) => run.good).length;
+	// With one success and one failure more, so that a few drifts alike do not look certain (Wilson).
+	const held = (good + 1) / (drifts + 2);
+	const faults: Partial<Record<Fault, number>> = {};
+	for (const { fault } of runs) if (fault) faults[fault] = (faults[fault] ?? 0) + 1;
+	const came = runs.flatMap(({ height }) => (height === null ? [] : [height]));
+	return {
+		chance: good / drifts,
+		error: Math.sqrt((held * (1 - held)) / drifts),
+		faults,
+		inZone: range(runs.map(({ inZone }) => inZone)),
+		height: came.length * 2 >= drifts ? range(came) : null
 	};
 }

@@ -3,13 +3,14 @@ import { prior, valuesAt } from '../parameter/index';
 import type { Column, Line } from '../body/index';
 import { compileFly, starterRecipe } from '../fly/index';
 import { GRAVITY } from '../material/index';
-import { descend, noDrag, pullOn, settle, timeTo, towed } from '../sink/index';
+import { descend, noDrag, pullOn, settle, timeTo, towed, towedAlike } from '../sink/index';
 import { integrateByLibrary } from '../../lib/contract/library.testing';
 import { compileColumn, fluidAt, speedAt } from '../water/index';
 import { noEddies } from './eddies';
 import { followed } from './follow';
 import { chainOf, FINE, type Fineness } from './index';
-import { loadOf } from './state';
+import { tensionOf } from './segment';
+import { loadOf, type Hung } from './state';
 import type { Moment } from './trace';
 
 const median = valuesAt(prior);
@@ -46,12 +47,13 @@ function follow(
 	line: Line,
 	seconds: number,
 	look: (moment: Moment) => boolean = () => false,
-	fineness: Fineness = FINE
+	fineness: Fineness = FINE,
+	hung: readonly Hung[] = flies
 ) {
 	let last: Moment | null = null;
 	const [trace] = followed([
 		{
-			flies,
+			flies: hung,
 			column: water,
 			line,
 			eddies: noEddies,
@@ -93,6 +95,81 @@ describe('a fly without a line', () => {
 		const drop = descend(body, fluid, median, sink, 1.2);
 		const [time] = depths.find(([, depth]) => depth >= 1)!;
 		expect(Math.abs(time / timeTo(drop, 1)! - 1)).toBeLessThan(0.04);
+	});
+});
+
+describe('two flies on a line without weight or drag, in still water', () => {
+	const small = compileFly(
+		{ ...starterRecipe, bead: { metal: 'brass', shape: 'round', diameter: 2e-3 } },
+		median
+	).body;
+	const upper = towed(small, fluid, median, settle(small, fluid, median));
+	/** Depth and place of both over time, the upper one tied in so far up. */
+	function fall(hung: readonly Hung[], seconds: number) {
+		const line: Line = { ...hanging(8, nothing, 0.2), landing: { reach: 0.2, plunge: 0 } };
+		const rows: { time: number; at: number[]; rate: number[] }[] = [];
+		const look = ({ time, state, chain }: Moment) => {
+			const at = chain.flyAt.flatMap((i) => [state.x[i]!, still.depth - state.z[i]!]);
+			const rate = chain.flyAt.flatMap((i) => [state.u[i]!, -state.w[i]!]);
+			rows.push({ time, at, rate });
+			return false;
+		};
+		follow(smooth(still), line, seconds, look, FINE, hung);
+		return rows;
+	}
+
+	test('far apart each falls as it does alone', () => {
+		const both = fall([...flies, { fly: upper, above: 5 }], 2).at(-1)!.at;
+		const lower = fall(flies, 2).at(-1)!.at;
+		const alone = fall([{ fly: upper, above: 0 }], 2).at(-1)!.at;
+		expect(Math.abs(both[1]! / lower[1]! - 1)).toBeLessThan(0.01);
+		expect(Math.abs(both[3]! / alone[1]! - 1)).toBeLessThan(0.01);
+	});
+
+	test('one that is next to nothing changes nothing', () => {
+		const none = towedAlike(upper, 1e-12, 1e-12, upper.speed);
+		const both = fall([...flies, { fly: none, above: 0.5 }], 2).at(-1)!.at;
+		const alone = fall(flies, 2).at(-1)!.at;
+		// As far as the line is cut elsewhere for it.
+		expect(Math.abs(both[1]! / alone[1]! - 1)).toBeLessThan(0.003);
+	});
+
+	test('near each other they pull at each other as a library integrates two weights on a string', () => {
+		const apart = 0.5;
+		const rows = fall([...flies, { fly: upper, above: apart }], 3);
+		const stiffness = (fly.weight + upper.weight) / 5e-4;
+		const [a, b] = [noDrag(), noDrag()];
+		// x, down, and their rates, of the lower and then of the upper one.
+		const rate = (_: number, [x, y, u, v, X, Y, U, V]: number[]) => {
+			const long = Math.hypot(X! - x!, Y! - y!);
+			const pull = tensionOf(stiffness, long / apart - 1);
+			const [tx, ty] = [(pull * (X! - x!)) / long, (pull * (Y! - y!)) / long];
+			pullOn(fly, -u!, v!, a);
+			pullOn(upper, -U!, V!, b);
+			return [
+				u!,
+				v!,
+				(a.x + tx) / fly.inertia,
+				(fly.weight - a.z + ty) / fly.inertia,
+				U!,
+				V!,
+				(b.x - tx) / upper.inertia,
+				(upper.weight - b.z - ty) / upper.inertia
+			];
+		};
+		// Once both are out of the air.
+		const start = rows.find(({ at }) => at[1]! > 0.05 && at[3]! > 0.05)!;
+		const from = [0, 2].flatMap((k) => [
+			...start.at.slice(k, k + 2),
+			...start.rate.slice(k, k + 2)
+		]);
+		const end = rows.at(-1)!;
+		const found = integrateByLibrary(rate, from, start.time, end.time);
+		const own = [end.at[0]!, end.at[1]!, end.at[2]!, end.at[3]!];
+		const theirs = [found[0]!, found[1]!, found[4]!, found[5]!];
+		own.forEach((value, k) => expect(Math.abs(value - theirs[k]!)).toBeLessThan(0.002 * own[1]!));
+		// By then the string is tight.
+		expect(Math.hypot(own[2]! - own[0]!, own[3]! - own[1]!)).toBeGreaterThan(0.999 * apart);
 	});
 });
 

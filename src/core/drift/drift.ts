@@ -96,9 +96,16 @@ export function drifts(asked: Iterable<DriftAsked>): Drift[] {
 			const { flies, column, line, seed, care = {}, look } = one;
 			const { fineness = FINE, smooth = false, wanted = USUAL_WANTED } = care;
 			// In smooth water what hangs up more often than not does.
-			const watch = watchOf(column, line, smooth ? 0.5 : randomFrom(seedOf(seed, LUCK))());
+			const luck = (fly: number) => (smooth ? 0.5 : randomFrom(seedOf(seed, LUCK + fly * APART))());
+			const [watch, ...others] = flies.map((_, fly) => watchOf(column, line, luck(fly), fly));
+			if (!watch) throw new Error('drifts: a line without a fly');
+			const verdict = (failed: 'unsolved' | 'short' | null): Drift => ({
+				...watch.verdict(failed, wanted),
+				...(others.length > 0 && { above: others.map((other) => other.verdict(failed, wanted)) })
+			});
+			const going = new Set([watch, ...others]);
 			if (line.top.kind !== 'float' && lineLength(line) <= line.top.height) {
-				found[place] = watch.verdict('short', wanted);
+				found[place] = verdict('short');
 				continue;
 			}
 			const eddies = smooth ? noEddies : eddiesOf(column, seed);
@@ -111,11 +118,13 @@ export function drifts(asked: Iterable<DriftAsked>): Drift[] {
 				fineness: { ...fineness, step: fineness.step * slowness(column) },
 				look(moment) {
 					look?.(moment, eddies);
-					return watch.see(moment, eddies);
+					// What is through is not looked at again while another is still on its way.
+					for (const one of going) if (one.see(moment, eddies)) going.delete(one);
+					return going.size === 0;
 				}
 			};
 			verdicts.set(way, (solved) => {
-				found[place] = watch.verdict(solved ? null : 'unsolved', wanted);
+				found[place] = verdict(solved ? null : 'unsolved');
 			});
 			yield way;
 		}
@@ -129,6 +138,8 @@ export function drifts(asked: Iterable<DriftAsked>): Drift[] {
 
 /** Which number of its seed says whether a drift hangs up. */
 const LUCK = 1;
+/** And how far on that of the next fly is. */
+const APART = 1000;
 
 /** In slow water a drift takes long and little happens at once: steps may be this many times as long there. */
 function slowness({ surfaceSpeed }: Column): number {

@@ -50,4 +50,6 @@ export interface Drift {
 	readonly under: number | null;
 	readonly good: boolean;
 	readonly fault: Fault | null;
+	/** The same of the flies above the point, the lowest first; absent where there is one fly. */
+	readonly above?: readonly Drift[];
 }

@@ -56,9 +56,10 @@ export const hangUpOver = (way: number, roughness: number): number => {
  * current, or in still water, is looked at after it has had time to settle.
  *
  * @param luck 0 to 1; it hangs up where the chance of that is larger
+ * @param which of the flies, from the line's lower end up
  */
-export function watchOf(column: Column, line: Line, luck = 0.5): Watch {
-	return new Watcher(column, line, luck);
+export function watchOf(column: Column, line: Line, luck = 0.5, which = 0): Watch {
+	return new Watcher(column, line, luck, which);
 }
 
 class Watcher implements Watch {
@@ -98,7 +99,8 @@ class Watcher implements Watch {
 	constructor(
 		private readonly column: Column,
 		{ top }: Line,
-		private readonly luck: number
+		private readonly luck: number,
+		private readonly which: number
 	) {
 		const { zoneTop, depth, surfaceSpeed } = column;
 		this.retrieve = top.kind === 'retrieve' ? top : null;
@@ -126,7 +128,7 @@ class Watcher implements Watch {
 
 	see(moment: Moment, eddies: Eddies): boolean {
 		const { time: now, step, state, before, chain } = moment;
-		const point = chain.flyAt[0]!;
+		const point = chain.flyAt[this.which]!;
 		const [x0, x, z] = [before.x[point]!, state.x[point]!, state.z[point]!];
 		this.arrive(moment);
 		const dx = Math.max(0, x - x0);
@@ -153,7 +155,7 @@ class Watcher implements Watch {
 	/** The first time in the zone, within the step. */
 	private arrive({ time: now, step, state, before, chain }: Moment): void {
 		const { zoneTop, approach } = this.column;
-		const point = chain.flyAt[0]!;
+		const point = chain.flyAt[this.which]!;
 		const z = state.z[point]!;
 		if (this.time !== null || z > zoneTop) return;
 		const [vz0, vz1] = [before.w[point]!, state.w[point]!];
@@ -180,7 +182,7 @@ class Watcher implements Watch {
 	/** What of a step lies within the hold. @param share of its time @param part of its way, m */
 	private count(share: number, part: number, moment: Moment, eddies: Eddies): void {
 		const { step, state, chain } = moment;
-		const z = state.z[chain.flyAt[0]!]!;
+		const z = state.z[chain.flyAt[this.which]!]!;
 		const { zoneTop, depth } = this.column;
 		const dt = share * step;
 		const counted = this.passes ? part : dt;
@@ -189,7 +191,7 @@ class Watcher implements Watch {
 		if (z <= zoneTop) this.inZone += counted;
 		this.seconds += dt;
 		if (z < this.bed) this.lying += dt;
-		this.slip += dt * slipOf(state, chain.flyAt[0]!, this.column, eddies);
+		this.slip += dt * slipOf(state, chain.flyAt[this.which]!, this.column, eddies);
 		this.angle += dt * entryAngle(entrySegment(state, chain.n, depth));
 	}
 

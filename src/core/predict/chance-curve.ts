@@ -66,7 +66,7 @@ export function curveOf(
 	count = WORLDS
 ): ChanceCurve {
 	const { recipe, rig, lie, celsius, wanted = USUAL_WANTED } = question;
-	const worlds = worldsOf(recipe, lie, celsius, distributionIn(question));
+	const worlds = worldsOf(recipe, lie, celsius, distributionIn(question), undefined, rig.cast);
 	const [{ fly }] = worlds.median.flies as [DrawnWorld['flies'][number]];
 	if (!(fly.speed > 0)) return { level: 0, own: 0, points: [] };
 	const drawn = Array.from({ length: count }, (_, k) => worlds.sample(USUAL_SEED, k));
@@ -196,8 +196,9 @@ function faster(world: DrawnWorld, times: number): DrawnWorld {
 	const grow = times * times;
 	return {
 		...world,
-		flies: world.flies.map(({ fly, above }) => ({
-			fly: towedAlike(fly, fly.mass * grow, fly.weight * grow, fly.speed * times),
+		// The one on the point; what hangs above it stays as it is.
+		flies: world.flies.map(({ fly, above }, k) => ({
+			fly: k === 0 ? towedAlike(fly, fly.mass * grow, fly.weight * grow, fly.speed * times) : fly,
 			above
 		}))
 	};

@@ -71,7 +71,7 @@ export function drifting(
 	care: HandCare = CAREFUL
 ): Drifting {
 	const { recipe, rig, lie, celsius, wanted = USUAL_WANTED } = question;
-	const worlds = worldsOf(recipe, lie, celsius, distributionIn(question), known);
+	const worlds = worldsOf(recipe, lie, celsius, distributionIn(question), known, rig.cast);
 	const hand = question.hand ?? findHand(worlds, rig, wanted, care);
 	return {
 		hand,

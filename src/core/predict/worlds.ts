@@ -10,7 +10,7 @@ import type { Column, Line } from '../body/index';
 import type { DriftCase, Hung } from '../drift/index';
 import { parametersAbout, parametersFor, compileFly, type Recipe } from '../fly/index';
 import { evenPoint, math, normalScore, normalsFrom, randomFrom, seedOf } from '../quantity/index';
-import { compileLine, hangsOnFloat, type Rig } from '../rig/index';
+import { compileLine, hangsOnFloat, type FlyAbove, type Rig } from '../rig/index';
 import { settle, towed, towedAlike, type Towed } from '../sink/index';
 import { parametersIn, compileColumn, fluidAt, type Fluid, type Lie } from '../water/index';
 
@@ -70,34 +70,68 @@ export interface Worlds {
  *
  * @param celsius water temperature
  * @param known that table, where the fly and the temperature are as they were when it was made
+ * @param cast the flies above it
  */
 export function worldsOf(
 	recipe: Recipe,
 	lie: Lie,
 	celsius: number,
 	distribution: Distribution,
-	known?: Towed
+	known?: Towed,
+	cast: readonly FlyAbove[] = []
 ): Worlds {
-	const parameters = parametersFor(recipe, parametersIn(lie, distribution));
-	const about = new Set<ParameterName>([...parametersAbout(recipe, parameters), ...ofTheHand]);
+	const there = parametersIn(lie, distribution);
 	const fluid = fluidAt(celsius);
-	const values = valuesAt(parameters);
-	const table = known ?? tabled(recipe, fluid, values);
-	const world = (fly: Towed, here: ParameterValues, scores: DrawnWorld['scores']): DrawnWorld => ({
-		flies: [{ fly, above: 0 }],
-		column: compileColumn(lie, celsius, here),
-		values: here,
+	const point = flyInWorlds(recipe, there, fluid, known);
+	const others = cast.map((one) => ({
+		fly: flyInWorlds(one.recipe, there, fluid),
+		above: one.above
+	}));
+	const world = ({ fly, values, scores }: DrawnFly, above: readonly Hung[]): DrawnWorld => ({
+		flies: [{ fly, above: 0 }, ...above],
+		column: compileColumn(lie, celsius, values),
+		values,
 		scores
 	});
 	return {
-		median: world(table, values, {}),
+		median: world(
+			point.median,
+			others.map(({ fly, above }) => ({ fly: fly.median.fly, above }))
+		),
 		sample(seed, k) {
-			const z = scoresTogether(parameters, drawn(seed, k));
-			for (const name of parameterNames) if (!about.has(name)) delete z[name];
-			const here = valuesAt(parameters, z);
+			// The same draws for all: what is uncertain about a kind of bead or hackle is so of every fly of it.
+			const scores = drawn(seed, k);
+			return world(
+				point.at(scores),
+				others.map(({ fly, above }) => ({ fly: fly.at(scores).fly, above }))
+			);
+		}
+	};
+}
+
+interface DrawnFly extends Pick<DrawnWorld, 'values' | 'scores'> {
+	readonly fly: Towed;
+}
+
+/** A fly at the medians, and as it is in a world of these draws. */
+function flyInWorlds(recipe: Recipe, there: Distribution, fluid: Fluid, known?: Towed) {
+	const parameters = parametersFor(recipe, there);
+	const about = new Set<ParameterName>([...parametersAbout(recipe, parameters), ...ofTheHand]);
+	const values = valuesAt(parameters);
+	const table = known ?? tabled(recipe, fluid, values);
+	return {
+		median: { fly: table, values, scores: {} } satisfies DrawnFly,
+		at(draws: Partial<Record<ParameterName, number>>): DrawnFly {
+			const scores = scoresTogether(parameters, draws);
+			for (const name of parameterNames) if (!about.has(name)) delete scores[name];
+			const here = valuesAt(parameters, scores);
 			const other = compileFly(recipe, here).body;
 			const { submergedWeight, speed } = settle(other, fluid, here);
-			return world(towedAlike(table, other.mass, submergedWeight, speed), here, z);
+			return {
+				fly: towedAlike(table, other.mass, submergedWeight, speed),
+				values: here,
+				scores
+			};
 		}
 	};
 }

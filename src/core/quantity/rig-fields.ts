@@ -31,6 +31,22 @@ export const tippetField: QuantityField = {
 			: shown.water.words(value, 2)
 };
 
+/** Up the line from the fly on the point to another one, m. */
+export const aboveField: QuantityField = {
+	...lengths('Above the point', [0.1, 4], [0.25, 1.5], 0.5, '50 cm', '20 in'),
+	show: tippetField.show
+};
+
+/** Length of a dropper, m; 0 in line. */
+export const dropperField: QuantityField = fieldOf(
+	shown.hand,
+	1,
+	{ name: 'Dropper', units: waterLengths, possible: [0, 0.5], usual: [0, 0.2] },
+	0.08,
+	'8 cm',
+	'3 in'
+);
+
 /** Diameter of leader and tippet, m; 6X is 11 − 6 thousandths of an inch. */
 export const lineDiameterField: QuantityField = fieldOf(
 	shown.small,

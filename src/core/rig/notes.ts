@@ -1,4 +1,4 @@
-import { shown, tippetField } from '../quantity/index';
+import { aboveField, dropperField, shown, tippetField } from '../quantity/index';
 import { carriedBy } from './compile';
 import { lengthOut } from './rig';
 import { wayTable, type Rig } from './ways/index';
@@ -6,7 +6,7 @@ import { wayTable, type Rig } from './ways/index';
 /** Something about a rig that will not do in this water or with this fly, with what can be done. */
 export interface RigNote {
 	/** Which part of the rig to change. */
-	readonly part: 'tippet' | 'leader' | 'tipHeight' | 'float' | 'carries' | 'rod';
+	readonly part: 'cast' | 'tippet' | 'leader' | 'tipHeight' | 'float' | 'carries' | 'rod';
 	readonly words: string;
 }
 
@@ -25,6 +25,7 @@ export function rigNotes(rig: Rig, depth: number | null, zoneTop: number, wet: n
 	const out = lengthOut(rig);
 	const cm = (m: number) => shown.hand.words(m, 0);
 	const { floats, led } = wayTable[rig.way];
+	notes.push(...castNotes(rig, out));
 	if (floats) {
 		if (depth !== null && out < depth - zoneTop) {
 			notes.push({
@@ -59,5 +60,33 @@ export function rigNotes(rig: Rig, depth: number | null, zoneTop: number, wet: n
 			words: `From a tip ${cm(rig.tipHeight)} over the water ${tippetField.show(out)} of line reach ${cm(out - rig.tipHeight)} down and the zone begins at ${cm(depth - zoneTop)}: lengthen the leader or hold the tip lower.`
 		});
 	}
+	return notes;
+}
+
+/** A dropper is as long as a hand is wide; longer than this, m, or than this share of the way to the next fly, it winds round the line (common practice, no source). */
+const LONG_DROPPER = 0.15;
+const TANGLES = 1 / 3;
+/** Flies nearer to each other than this catch in each other, m (common practice, no source). */
+const CLOSE = 0.3;
+
+function castNotes({ cast = [] }: Rig, out: number): RigNote[] {
+	const notes: RigNote[] = [];
+	const say = (words: string) => notes.push({ part: 'cast', words });
+	cast.forEach(({ name, above, dropper }, k) => {
+		const apart = above - (cast[k - 1]?.above ?? 0);
+		if (above >= out) {
+			say(
+				`${name} hangs ${aboveField.show(above)} above the point, and only ${tippetField.show(out)} of line are out: hang it lower or give more line.`
+			);
+		} else if (dropper > apart * TANGLES || dropper > LONG_DROPPER) {
+			say(
+				`A dropper of ${dropperField.show(dropper)} with ${aboveField.show(apart)} to the next fly winds round the line: ${dropperField.show(Math.min(LONG_DROPPER, apart * TANGLES))} is enough.`
+			);
+		} else if (apart < CLOSE) {
+			say(
+				`${name} hangs ${aboveField.show(apart)} above the next fly: nearer than ${aboveField.show(CLOSE)} they catch in each other.`
+			);
+		}
+	});
 	return notes;
 }

@@ -1,3 +1,5 @@
+import type { Recipe } from '../fly/index';
+
 export const landings = ['straight', 'slack', 'plunged'] as const;
 /** How the cast ends: line stretched out, with slack on the water, or the fly driven in first. */
 export type LandingKind = (typeof landings)[number];
@@ -21,11 +23,25 @@ export interface LineSection {
 	readonly material: LineMaterial;
 }
 
+/** A fly above the one on the point, as it was tied on. */
+export interface FlyAbove {
+	readonly name: string;
+	readonly recipe: Recipe;
+	/** Up the line from the fly on the point to its knot, m. */
+	readonly above: number;
+	/** Length of the dropper that it hangs on, m; 0 in line. */
+	readonly dropper: number;
+}
+/** Flies of a cast beside the one on the point. */
+export const MOST_ABOVE = 2;
+
 /** What there is on every way of fishing. */
 export interface SharedParts {
 	/** Down to the fly; under a float or a dry fly the whole way from there. */
 	readonly tippet: LineSection;
 	readonly landing: LandingKind;
+	/** The other flies of the cast, the lowest first; absent: there is one fly. */
+	readonly cast?: readonly FlyAbove[];
 	/** Which of the hand's controls the person set; the numbers of the others are not looked at. */
 	readonly set: Readonly<Record<HandControl, boolean>>;
 }

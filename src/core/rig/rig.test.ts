@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest';
 import { lineLength } from '../body/index';
+import { starterRecipe } from '../fly/index';
 import { lineDiameterField, readQuantity } from '../quantity/index';
 import {
 	carriedBy,
@@ -9,6 +10,7 @@ import {
 	rigNotes,
 	rigOn,
 	starterRig,
+	withCast,
 	withWay,
 	type Rig,
 	type RigParts,
@@ -95,4 +97,28 @@ test('a way is tried and left again: what the others asked for is kept, and only
 	expect(withWay(starterRig, 'still water')).toMatchObject({ countdown: 8, retrieve: 0.1 });
 	expect(starterRig).toMatchObject({ rod: 3, tipHeight: 2, lead: 0.6, feelsBed: false });
 	expect(rigChange(tight, float).words).toBe('way tight line to float');
+});
+
+test('flies above the point: the lowest first, kept on every way, and told when they tangle', () => {
+	const fly = (name: string, above: number, dropper = 0) => ({
+		name,
+		recipe: starterRecipe,
+		above,
+		dropper
+	});
+	const cast = withCast(starterRig, [fly('High', 1), fly('Low', 0.5, 0.1)]);
+	expect(cast.cast!.map(({ name }) => name)).toEqual(['Low', 'High']);
+	expect(withWay(withWay(cast, 'dry fly'), 'tight line').cast).toEqual(cast.cast);
+	expect(rigChange(starterRig, cast).words).toBe(
+		'flies above none to Low 50 cm up on a dropper of 10 cm, High 1 m up'
+	);
+	expect(withCast(cast, [])).toEqual(starterRig);
+	const said = (...flies: ReturnType<typeof fly>[]) =>
+		rigNotes(withCast(starterRig, flies), null, 0.2, 0).map(({ words }) => words);
+	expect(said(fly('Low', 0.5, 0.1), fly('High', 1))).toEqual([]);
+	// Common practice, no source: a dropper no longer than a hand is wide, nor a third of the way to the next fly.
+	expect(said(fly('Low', 0.5, 0.18))[0]).toMatch(/A dropper of 18 cm .* 15 cm is enough/);
+	expect(said(fly('Low', 0.3, 0.12))[0]).toMatch(/10 cm is enough/);
+	expect(said(fly('Low', 0.5), fly('High', 0.7))[0]).toMatch(/High hangs 20 cm above the next fly/);
+	expect(said(fly('High', 4))[0]).toMatch(/only 3.6 m of line are out/);
 });

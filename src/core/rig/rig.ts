@@ -1,4 +1,5 @@
-import { wayParts, type FoundControl, type RigParts, type WayParts } from './parts';
+import { without } from '../quantity/index';
+import { wayParts, type FlyAbove, type FoundControl, type RigParts, type WayParts } from './parts';
 import { wayTable, type Rig, type RigOf, type Way } from './ways/index';
 import { USUAL_LEAD } from './ways/tight-line';
 
@@ -76,7 +77,7 @@ const starterParts: WayParts = {
 
 /** A rig of a way. What its way does not ask for is kept; what is missing is as in the starter rig. */
 export function rigOn<W extends Way>(way: W, parts: RigParts): RigOf<W> {
-	const { tippet, landing, set } = parts;
+	const { tippet, landing, set, cast = [] } = parts;
 	const asked = new Set(wayTable[way].parts);
 	const all = { ...starterParts, ...parts };
 	const picked = (from: Partial<WayParts>, own: boolean) =>
@@ -85,7 +86,15 @@ export function rigOn<W extends Way>(way: W, parts: RigParts): RigOf<W> {
 				.filter((part) => asked.has(part) === own && from[part] !== undefined)
 				.map((part) => [part, from[part]])
 		);
-	const rig = { way, tippet, landing, set, ...picked(all, true), kept: picked(parts, false) };
+	const rig = {
+		way,
+		tippet,
+		landing,
+		set,
+		...(cast.length > 0 && { cast }),
+		...picked(all, true),
+		kept: picked(parts, false)
+	};
 	// The parts that the way's table names are those that its type names.
 	return rig as unknown as RigOf<W>;
 }
@@ -112,6 +121,13 @@ export const starterRig = rigOn('tight line', {
 
 /** Whether the fly hangs on something that floats. */
 export const hangsOnFloat = ({ way }: Pick<Rig, 'way'>): boolean => wayTable[way].floats !== null;
+
+/** The same rig with other flies above the point, the lowest first; none leaves one fly. */
+export const withCast = (rig: Rig, cast: readonly FlyAbove[]): Rig =>
+	({
+		...without(rig, 'cast'),
+		...(cast.length > 0 && { cast: cast.toSorted((a, b) => a.above - b.above) })
+	}) as Rig;
 
 /** The line from its upper end down to the fly, m. */
 export const lengthOut = (rig: Rig): number =>

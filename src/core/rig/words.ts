@@ -1,6 +1,8 @@
 import {
+	aboveField,
 	carriesField,
 	countdownField,
+	dropperField,
 	floatField,
 	leadField,
 	leaderField,
@@ -13,6 +15,7 @@ import {
 import {
 	handControls,
 	wayParts,
+	type FlyAbove,
 	type HandControl,
 	type LineSection,
 	type WayPart,
@@ -43,6 +46,9 @@ function partSaid<Part extends WayPart>(part: Part, value: WayParts[Part]): [str
 	return [name, show(value)];
 }
 
+const aboveSaid = ({ name, above, dropper }: FlyAbove) =>
+	`${name} ${aboveField.show(above)} up${dropper > 0 ? ` on a dropper of ${dropperField.show(dropper)}` : ''}`;
+
 /** All that a rig has on its way, each by its name. */
 function said(rig: Rig): Map<string, string> {
 	const own: Partial<WayParts> = rig;
@@ -52,6 +58,7 @@ function said(rig: Rig): Map<string, string> {
 			const value = own[part];
 			return value === undefined ? [] : [partSaid(part, value)];
 		}),
+		['flies above', (rig.cast ?? []).map(aboveSaid).join(', ') || 'none'],
 		['tippet', stretch(rig.tippet)],
 		['landing', rig.landing],
 		['hand', handWords(rig)]
@@ -87,8 +94,12 @@ export function rigWords(rig: Rig): string {
 		: openControls(rig).includes('line')
 			? 'line found'
 			: `${leaderField.show(lengthOut(rig))} out`;
-	return `${tippetWords(rig)}, ${out}`;
+	return `${tippetWords(rig)}, ${out}${castWords(rig)}`;
 }
+
+/** ", 2 flies" where there is more than one. */
+export const castWords = ({ cast = [] }: Pick<Rig, 'cast'>): string =>
+	cast.length > 0 ? `, ${cast.length + 1} flies` : '';
 
 /** What changed from one rig to the next, of what both have: "tippet 1.2 m of 0.127 mm (6X) fluorocarbon to …". */
 export function rigChange(

@@ -66,6 +66,16 @@ export async function driftFor(
 		lineAngleDeg: ranged(band.angle)!,
 		pullG: ranged(band.tension, 1e3 / GRAVITY)!,
 		floatUnder: tidy((band.faults.under ?? 0) / band.drifts),
+		...(band.above.length > 0 && {
+			above: band.above.map((fly, k) => ({
+				name: question.rig.cast![k]!.name,
+				chance: { value: tidy(fly.chance), error: tidy(fly.error), drifts: band.drifts },
+				verdict: verdictOf(fly.chance),
+				fault: mainFault(fly),
+				heightInHoldM: ranged(fly.height),
+				inZone: ranged(fly.inZone)!
+			}))
+		}),
 		notes: rigNotes(hand.rig, lie.depth, lie.zoneTop, submergedWeight / GRAVITY)
 	};
 }

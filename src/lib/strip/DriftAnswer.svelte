@@ -4,7 +4,7 @@
 	import type { Advised } from '$core/match/index';
 	import { wayTable } from '$core/rig/index';
 	import type { DriftState } from '$lib/state/drift.svelte';
-	import { driftAnswer, handSentences, rangeWords } from '$lib/ui/drift-words';
+	import { aboveWords, driftAnswer, handSentences, rangeWords } from '$lib/ui/drift-words';
 	import { useWorkspace } from '$lib/state/context';
 
 	interface Props {
@@ -66,6 +66,9 @@
 			{shown.water.unit} above
 			<span class="figure text-quiet">{rangeWords(band.distance, shown.water)}</span>{/if}
 	{/if}
+	{#each band ? aboveWords(band, rig) : [] as one, k (k)}
+		<span class="block" data-testid="above"><b>{one.name}</b> above: {one.words}.</span>
+	{/each}
 	<div class="flex min-h-7 flex-wrap items-center gap-x-2">
 		{#if answer?.why}<span>{answer.why}{chips.length > 0 ? ':' : '.'}</span>{/if}
 		{#each chips as one, i (one.words)}

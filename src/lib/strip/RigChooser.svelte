@@ -5,6 +5,7 @@
 	import type { DocumentRow } from '$lib/documents/kinds';
 	import RigFields from '$lib/controls/RigFields.svelte';
 	import { useWorkspace } from '$lib/state/context';
+	import CastFields from './CastFields.svelte';
 	import DocumentChooser from './DocumentChooser.svelte';
 
 	interface Props {
@@ -57,6 +58,7 @@
 				hand={drift.hand}
 				wouldBe={drift.wouldBe}
 			/>
+			<CastFields rig={strip.rig} set={(rig) => strip.setRig(rig)} />
 		</div>
 	{/if}
 </DocumentChooser>

@@ -12,7 +12,7 @@
 		timeFigure,
 		wetWeightFigure
 	} from '$lib/ui/figures';
-	import { tippetWords, wayTable } from '$core/rig/index';
+	import { castWords, tippetWords, wayTable } from '$core/rig/index';
 	import { shelfOf } from '$lib/documents/lot/shelf';
 	import { useWorkspace } from '$lib/state/context';
 	import { goodDrift } from '$lib/state/preferences.svelte';
@@ -135,7 +135,9 @@
 		<StripChooser
 			kind="Rig"
 			name={selection.rig?.name ?? 'sinking freely'}
-			detail={strip.rig ? `${wayTable[strip.rig.way].words}, ${tippetWords(strip.rig)}` : 'no line'}
+			detail={strip.rig
+				? `${wayTable[strip.rig.way].words}, ${tippetWords(strip.rig)}${castWords(strip.rig)}`
+				: 'no line'}
 			label="Choose or change a rig"
 			letter="R"
 			bind:open={() => open === 'rig', (is) => (open = is ? 'rig' : null)}

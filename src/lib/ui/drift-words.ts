@@ -91,6 +91,33 @@ export function driftAnswer(band: Band, way: Way, depth: number): DriftAnswer {
 	return { title, often: oftenWords(band), verdict, fault, why };
 }
 
+/** What is said of a fly above the point. */
+export interface AboveWords {
+	readonly name: string;
+	/** "good in 6 of 10 drifts, runs 31 cm over the bed" */
+	readonly words: string;
+}
+
+/** How the flies above the point do, the lowest first. */
+export function aboveWords(
+	band: Band,
+	{ cast = [], way }: Pick<Rig, 'cast' | 'way'>
+): AboveWords[] {
+	// A band that is not followed anew yet may be of another cast.
+	if (band.above.length !== cast.length) return [];
+	return band.above.map((one, k) => {
+		const fault = one.chance < 0.5 ? mainFault(one) : null;
+		const often =
+			wayTable[way].asks === 'depth' ? '' : `${oftenWords({ ...one, drifts: band.drifts })}, `;
+		const runs = one.height
+			? `runs ${shown.hand.fixed(one.height.middle, 0)} ${shown.hand.unit} over the bed`
+			: 'mostly never comes through the hold';
+		const why =
+			fault && wayTable[way].asks !== 'depth' ? `; ${faultWords(fault, way).toLowerCase()}` : '';
+		return { name: cast[k]!.name, words: `${often}${runs}${why}` };
+	});
+}
+
 /** On a swing the line lifts whatever hangs on it: what is asked is how deep. */
 function hangs({ height }: Band, depth: number): Pick<DriftAnswer, 'title' | 'often'> {
 	if (!height) return { title: 'Does not come to rest', often: null };

@@ -3,6 +3,7 @@ import {
 	handControls,
 	rigOn,
 	wayTable,
+	type FlyAbove,
 	type HandControl,
 	type LandingKind,
 	type LineMaterial,
@@ -12,6 +13,7 @@ import {
 	type WayPart,
 	type WayParts
 } from '$core/rig/index';
+import { recipeFromDocument, recipeToDocument, type RecipeDocument } from '../fly/recipe';
 import { tidy } from '../tidy';
 
 export interface StretchDocument {
@@ -33,11 +35,22 @@ export interface WayPartsDocument {
 	countdownS: number;
 	retrieveMs: number;
 }
+/** A fly above the point, as it was tied on: its recipe is the rig's own, whatever becomes of the fly. */
+export interface FlyAboveDocument {
+	name: string;
+	recipe: RecipeDocument;
+	aboveM: number;
+	/** 0 in line. */
+	dropperM: number;
+}
+
 /** Beside what every rig has, what its way asks for. */
 export interface RigBodyDocument extends Partial<WayPartsDocument> {
 	way: Way;
 	tippet: StretchDocument;
 	landing: LandingKind;
+	/** The other flies of the cast, the lowest first. */
+	cast?: FlyAboveDocument[];
 	/** Which controls of the hand the person set; the numbers of the others are not looked at. */
 	set?: Record<HandControl, boolean>;
 	/** What it had on other ways, for when one goes back. */
@@ -101,6 +114,7 @@ export const rigFromDocument = (body: RigBodyDocument): Rig =>
 	rigOn(body.way, {
 		tippet: stretchFrom(body.tippet),
 		landing: body.landing,
+		...(body.cast && { cast: body.cast.map(aboveFrom) }),
 		set: body.set ?? setBefore({ ...body.kept, ...body }),
 		...partsFrom(body.kept ?? {}),
 		...partsFrom(body)
@@ -128,6 +142,7 @@ export function rigToDocument(rig: Rig): RigBodyDocument {
 		...partsTo(rig),
 		tippet: stretchTo(rig.tippet),
 		landing: rig.landing,
+		...(rig.cast && { cast: rig.cast.map(aboveTo) }),
 		set: setTo(rig),
 		...(Object.keys(kept).length > 0 && { kept })
 	};
@@ -139,6 +154,19 @@ const setTo = ({ set }: Rig) =>
 		HandControl,
 		boolean
 	>;
+
+const aboveFrom = ({ name, recipe, aboveM, dropperM }: FlyAboveDocument): FlyAbove => ({
+	name,
+	recipe: recipeFromDocument(recipe),
+	above: aboveM,
+	dropper: dropperM
+});
+const aboveTo = ({ name, recipe, above, dropper }: FlyAbove): FlyAboveDocument => ({
+	name,
+	recipe: recipeToDocument(recipe),
+	aboveM: tidy(above),
+	dropperM: tidy(dropper)
+});
 
 const stretchFrom = ({ lengthM, diameterMm, material }: StretchDocument): LineSection => ({
 	length: lengthM,

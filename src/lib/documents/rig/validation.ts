@@ -1,6 +1,8 @@
 import {
+	aboveField,
 	carriesField,
 	countdownField,
+	dropperField,
 	floatField,
 	GRAM,
 	leadField,
@@ -14,6 +16,7 @@ import {
 } from '$core/quantity/index';
 import {
 	landings,
+	MOST_ABOVE,
 	lineMaterials,
 	ways,
 	type HandControl,
@@ -21,8 +24,10 @@ import {
 	type LineMaterial,
 	type Way
 } from '$core/rig/index';
-import { isOneOf, Nested, OneOf, Quantity, YesNo } from '$lib/contract/fields';
-import { fieldsOn, partFields, type WayPartsDocument } from './body';
+import { isOneOf, Many, Name, Nested, OneOf, Quantity, YesNo } from '$lib/contract/fields';
+import type { RecipeDocument } from '../fly/recipe';
+import { RecipeRequest } from '../fly/recipe-validation';
+import { fieldsOn, partFields, type FlyAboveDocument, type WayPartsDocument } from './body';
 
 class LeaderRequest {
 	@Quantity(leaderField) lengthM!: number;
@@ -66,10 +71,19 @@ const needs = Object.fromEntries(
 	ways.map((way) => [way, fieldsOn(way).filter((field) => field !== 'feelsBed')])
 );
 
+class FlyAboveRequest implements FlyAboveDocument {
+	@Name() name!: string;
+	@Nested('The recipe', () => RecipeRequest) recipe!: RecipeDocument;
+	@Quantity(aboveField) aboveM!: number;
+	@Quantity(dropperField) dropperM!: number;
+}
+
 export class RigBodyRequest extends WayPartsRequest {
 	@OneOf('The way of fishing', ways, false, needs) way!: Way;
 	@Nested('The tippet', () => TippetRequest) tippet!: TippetRequest;
 	@OneOf('The landing', landings) landing!: LandingKind;
+	@Many('The other flies of the cast', () => FlyAboveRequest, MOST_ABOVE, true)
+	cast?: FlyAboveRequest[];
 	@Nested('What is set', () => SetRequest, 'optional') set?: SetRequest;
 	@Nested('What is kept of other ways', () => WayPartsRequest, 'optional') kept?: WayPartsRequest;
 

@@ -121,6 +121,22 @@ const rigUsed = said(
 const verdict = oneOf(verdictBands.map(([name]) => name))(
 	`the chance in a word: ${verdictBands.map(([name, least]) => `${name} from ${least}`).join(', ')}`
 );
+/** How often a drift is good, and what spoils the others. */
+const counted = {
+	chance: said(
+		'how often a drift is good',
+		object({
+			value: share('share of good drifts, 0 to 1'),
+			error: number('its standard error, 0 to 1'),
+			drifts: whole('drifts it was counted from')
+		})
+	),
+	verdict,
+	fault: said(
+		'what spoils most of the drifts that are not good; null where all are',
+		orNull(oneOf(faults)('in a word'))
+	)
+} as const;
 
 export const components: Readonly<Record<string, JsonSchema>> = {
 	...Object.fromEntries(documentKinds.map((kind) => [schemaName(kind), row(kind)])),
@@ -339,49 +355,51 @@ export const components: Readonly<Record<string, JsonSchema>> = {
 		drift: said(
 			'on its line; null for a fly that floats. Figures are medians of the drifts with their 90 %',
 			orNull(
-				object({
-					chance: said(
-						'how often a drift is good',
-						object({
-							value: share('share of good drifts, 0 to 1'),
-							error: number('its standard error, 0 to 1'),
-							drifts: whole('drifts it was counted from')
-						})
-					),
-					verdict,
-					fault: said(
-						'what spoils most of the drifts that are not good; null where all are',
-						orNull(oneOf(faults)('in a word'))
-					),
-					hand: said(
-						'how the rod is held: each control, found for this fly here or as it was set',
-						list(
-							object({
-								control: oneOf(['lineOutM', 'floatToFlyM', 'countdownS', 'retrieveMs'])(
-									'which control, its unit in the name'
-								),
-								found: yesNo('found, and not set by the person, true or false'),
-								value: number('in the control’s unit'),
-								low: number('from where it does nearly as well, in the control’s unit'),
-								high: number('up to where it does nearly as well, in the control’s unit')
-							})
+				object(
+					{
+						...counted,
+						hand: said(
+							'how the rod is held: each control, found for this fly here or as it was set',
+							list(
+								object({
+									control: oneOf(['lineOutM', 'floatToFlyM', 'countdownS', 'retrieveMs'])(
+										'which control, its unit in the name'
+									),
+									found: yesNo('found, and not set by the person, true or false'),
+									value: number('in the control’s unit'),
+									low: number('from where it does nearly as well, in the control’s unit'),
+									high: number('up to where it does nearly as well, in the control’s unit')
+								})
+							)
+						),
+						timeToZoneS: maybe('time to the zone', 's'),
+						distanceToZoneM: maybe('from where it lands to where it comes into the zone', 'm'),
+						heightInHoldM: maybe('mean height above the bed in the hold', 'm'),
+						inZone: interval('of the hold in the zone', 'share, 0 to 1'),
+						onBed: interval('of the time in the hold on the bed', 'share, 0 to 1'),
+						hangUp: share('chance to hang up on the way, 0 to 1'),
+						dragCms: interval('the fly against the water round it', 'cm/s'),
+						lineAngleDeg: interval('line off the plumb where it enters the water', 'degrees'),
+						pullG: interval('pull at the fly, not exceeded for 95 % of the time', 'g'),
+						above: said(
+							'the flies above the point, the lowest first, where the rig has any',
+							list(
+								object({
+									name: text('as the rig names it'),
+									...counted,
+									heightInHoldM: maybe('mean height above the bed in the hold', 'm'),
+									inZone: interval('of the hold in the zone', 'share, 0 to 1')
+								})
+							)
+						),
+						floatUnder: share('share of drifts in which the float or dry fly goes under, 0 to 1'),
+						notes: said(
+							'what will not do about the rig',
+							list(object({ part: text('which part'), words: text('what to do, in words') }))
 						)
-					),
-					timeToZoneS: maybe('time to the zone', 's'),
-					distanceToZoneM: maybe('from where it lands to where it comes into the zone', 'm'),
-					heightInHoldM: maybe('mean height above the bed in the hold', 'm'),
-					inZone: interval('of the hold in the zone', 'share, 0 to 1'),
-					onBed: interval('of the time in the hold on the bed', 'share, 0 to 1'),
-					hangUp: share('chance to hang up on the way, 0 to 1'),
-					dragCms: interval('the fly against the water round it', 'cm/s'),
-					lineAngleDeg: interval('line off the plumb where it enters the water', 'degrees'),
-					pullG: interval('pull at the fly, not exceeded for 95 % of the time', 'g'),
-					floatUnder: share('share of drifts in which the float or dry fly goes under, 0 to 1'),
-					notes: said(
-						'what will not do about the rig',
-						list(object({ part: text('which part'), words: text('what to do, in words') }))
-					)
-				})
+					},
+					['above']
+				)
 			)
 		),
 		ride: said(

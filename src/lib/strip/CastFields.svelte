@@ -1,0 +1,109 @@
+<script lang="ts">
+	import { aboveField, dropperField } from '$core/quantity/index';
+	import { MOST_ABOVE, withCast, type FlyAbove, type Rig } from '$core/rig/index';
+	import { sameContent } from '$lib/documents/difference';
+	import { recipeFromDocument, recipeToDocument } from '$lib/documents/fly/recipe';
+	import { useWorkspace } from '$lib/state/context';
+	import FieldStepper from '$lib/ui/FieldStepper.svelte';
+	import Opens from '$lib/ui/Opens.svelte';
+
+	interface Props {
+		rig: Rig;
+		set: (rig: Rig) => void;
+	}
+	let { rig, set }: Props = $props();
+	const { documents, selection, strip } = useWorkspace();
+	let choosing = $state(false);
+	const cast = $derived(rig.cast ?? []);
+	/** Where another fly is tied in first, above the highest: half a metre (common practice, no source). */
+	const NEXT = 0.5;
+
+	const change = (k: number, to: Partial<FlyAbove>) =>
+		set(withCast(rig, cast.with(k, { ...cast[k]!, ...to })));
+	function put(id: string) {
+		choosing = false;
+		const row = documents.find('fly', id);
+		if (!row) return;
+		const above = Math.min(4, (cast.at(-1)?.above ?? 0) + NEXT);
+		const recipe = recipeFromDocument(row.body.recipe);
+		set(withCast(rig, [...cast, { name: row.name, recipe, above, dropper: 0 }]));
+	}
+	const sameFly = ({ name }: FlyAbove) => documents.all('fly').find((row) => row.name === name);
+	/** The fly of this name, where it is tied otherwise by now. */
+	function changed(one: FlyAbove) {
+		const row = sameFly(one);
+		return row && !sameContent(row.body.recipe, recipeToDocument(one.recipe)) ? row : null;
+	}
+	/** It goes to the point, and the fly that is there goes up in its place. */
+	async function toPoint(k: number) {
+		const one = cast[k]!;
+		const { fly } = selection;
+		if (!fly || !strip.recipe) return;
+		set(withCast(rig, cast.with(k, { ...one, name: fly.name, recipe: strip.recipe })));
+		const row = sameFly(one);
+		if (row && !changed(one)) selection.selectFly(row.id);
+		else await selection.newBuild(one.recipe, one.name);
+	}
+	const button = 'min-h-9 rounded-md bg-sunk px-3 text-sm hover:bg-line max-md:min-h-11';
+</script>
+
+<section class="mt-3 border-t border-line/60 pt-2" aria-label="The other flies of the cast">
+	<h3 class="text-sm text-quiet">Above the fly on the point, which is the one on the strip</h3>
+	{#each cast as one, k (k)}
+		{@const newer = changed(one)}
+		<div class="mt-2 grid grid-cols-2 gap-2" role="group" aria-label={one.name}>
+			<b class="col-span-2 truncate" title={one.name}>{one.name}</b>
+			<FieldStepper
+				label="Above the point"
+				field={aboveField}
+				value={one.above}
+				small={0.05}
+				big={0.25}
+				onchange={(above) => change(k, { above })}
+			/>
+			<FieldStepper
+				label="On a dropper of"
+				field={dropperField}
+				value={one.dropper}
+				small={0.01}
+				big={0.05}
+				onchange={(dropper) => change(k, { dropper })}
+			/>
+			<div class="col-span-2 flex flex-wrap gap-2">
+				<button type="button" class={button} onclick={() => void toPoint(k)}>To the point</button>
+				<button
+					type="button"
+					class={button}
+					onclick={() => set(withCast(rig, cast.toSpliced(k, 1)))}>Take {one.name} off</button
+				>
+				{#if newer}
+					<button
+						type="button"
+						class={button}
+						onclick={() => change(k, { recipe: recipeFromDocument(newer.body.recipe) })}
+						>It was changed since: take it as it is now</button
+					>
+				{/if}
+			</div>
+		</div>
+	{/each}
+	{#if cast.length < MOST_ABOVE}
+		<Opens
+			bind:open={choosing}
+			label="Flies to tie above"
+			title="Put another fly on the line"
+			class="mt-2 {button}"
+			panel="w-[min(24rem,94vw)] p-3"
+		>
+			{#snippet words()}Another fly above{/snippet}
+			{#await import('./OtherFlies.svelte') then { default: OtherFlies }}
+				<OtherFlies label="Flies to tie above" choose={put} />
+			{/await}
+		</Opens>
+	{/if}
+	{#if cast.some(({ dropper }) => dropper > 0)}
+		<p class="pt-1 text-sm text-quiet">
+			A fly on a dropper is followed where its knot is: it runs up to the dropper’s length deeper.
+		</p>
+	{/if}
+</section>
