@@ -23,7 +23,7 @@ import { loadOf } from '../src/core/drift/state';
 import { Trace, traced, type Way } from '../src/core/drift/trace';
 import { drifting, predict } from '../src/core/predict/index';
 import { seedOf } from '../src/core/quantity/index';
-import { starterRig } from '../src/core/rig/index';
+import { starterRig, withCast } from '../src/core/rig/index';
 import { emptyShelf, equivalents, levers } from '../src/core/match/index';
 import { descend, EXACT, settle } from '../src/core/sink/index';
 import { submerge } from '../src/core/sink/balance';
@@ -101,6 +101,28 @@ export function roughDrifts(many: number) {
 		seed: seedOf(2, turn++)
 	}));
 	return bandRuns(worlds, bandDistances(ready.median.column));
+}
+/** The same with a light fly half a metre above. */
+const pair = drifting({
+	...question,
+	hand: {
+		...ready.hand,
+		rig: withCast(ready.hand.rig, [
+			{
+				name: 'light',
+				recipe: { ...recipe, bead: { metal: 'brass', shape: 'round', diameter: 2e-3 } },
+				above: 0.5,
+				dropper: 0
+			}
+		])
+	}
+});
+export function roughPairs(many: number) {
+	const worlds = Array.from({ length: many }, () => ({
+		...pair.sample(1, turn),
+		seed: seedOf(2, turn++)
+	}));
+	return bandRuns(worlds, bandDistances(pair.median.column));
 }
 /** The ways of some drifts of a band, without anybody looking on. */
 function waysOf(many: number): Way[] {

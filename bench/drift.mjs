@@ -10,6 +10,8 @@ const SPAN = 3000;
 const AT_ONCE = 20;
 /** Of the plain reference's time the kernel may take so much: 2.5 times as fast. */
 const KERNEL = 0.4;
+/** A drift of two flies over one of one. */
+const TWO_FLIES = 1.6;
 
 if (!isMainThread) {
 	const core = await import(workerData.url);
@@ -59,6 +61,8 @@ export async function driftAlone(print) {
 	print(`  one path of ${seconds.toFixed(1)} s, fine`, fine, 'ms');
 	const rough = median(() => core.roughDrifts(AT_ONCE), 10) / AT_ONCE;
 	print('  one of a band, in another world, with eddies', rough, 'ms');
+	const two = median(() => core.roughPairs(AT_ONCE), 10) / AT_ONCE;
+	print('  the same with a second fly above, over one alone', two / rough, '×', TWO_FLIES);
 	/** @param {(many: number) => () => void} made @returns {number} */
 	const steps = (made) => {
 		const work = made(AT_ONCE);
