@@ -208,6 +208,34 @@ test('three tied with the keyboard alone and weighed on the simulated scale: the
 	expect(found.violations.map(({ id, nodes }) => [id, nodes[0]?.html])).toEqual([]);
 });
 
+test('the box as a map: which fly does what where, by keys too, and a water without one goes to Match', async ({
+	bench
+}) => {
+	await bench.keyboard.press('x');
+	await bench.getByRole('radio', { name: 'what it does where' }).check();
+	await bench.getByRole('button', { name: 'Work the map out' }).click();
+	const map = bench.getByRole('table', { name: 'Which fly is best where' });
+	await expect(map.getByRole('button')).toHaveCount(144);
+	await bench.getByRole('button', { name: 'Stop' }).click();
+	await expect(bench.getByRole('button', { name: 'Work the map out' })).toBeVisible();
+	await map.getByRole('button').first().focus();
+	for (let k = 0; k < 11; k++) await bench.keyboard.press('ArrowDown');
+	const there = bench.getByRole('region', { name: 'There' });
+	await expect(there).toContainText(/^2\.9\d m deep at 0\.1\d m\/s/);
+	await bench
+		.getByRole('list', { name: 'In the box' })
+		.getByRole('button', { name: /Pinch Pupa/ })
+		.click();
+	await expect(map.getByRole('button').nth(5)).toHaveAccessibleName(/: Pinch Pupa, good in/);
+	const { violations } = await new AxeBuilder({ page: bench }).analyze();
+	expect(violations.map(({ id, nodes }) => [id, nodes[0]?.html])).toEqual([]);
+	await there.getByRole('button', { name: 'Find a fly for this water' }).click();
+	await expect(bench).toHaveURL(/\/match$/);
+	await expect(bench.getByRole('button', { name: /^Lie 3 m deep at 0.15 m\/s/ })).toBeVisible();
+	await bench.keyboard.press('Control+z');
+	await expect(bench.getByRole('button', { name: /^Lie 3 m deep/ })).toHaveCount(0);
+});
+
 test('killed in the middle of a batch it resumes at the same step of the same fly; an empty database has a run to tie, too', async ({
 	page
 }) => {

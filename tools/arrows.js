@@ -26,7 +26,8 @@ const arrows = {
 	'core/body': ground,
 	'core/water': stuff,
 	'core/fly': stuff,
-	'core/rig': stuff,
+	// The flies of a cast are part of its rig.
+	'core/rig': [...stuff, 'core/fly'],
 	'core/sink': sinking,
 	'core/drift': drifting,
 	'core/predict': answering,

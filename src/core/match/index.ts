@@ -25,6 +25,7 @@ export { placesIn, plainSearch } from './plain-search';
 export { followed } from './follow';
 export { smallestCover, type Cover, type Rung } from './cover';
 export { ladder, spanOf, type Water } from './ladder';
+export { cellsOf, doublesIn, surveyed, waterAt, type MapCurves, type MapSpan } from './box-map';
 export { SearchWorker } from './search-worker';
 export type { SearchChannel, MatchAnswers, MatchTask } from './tasks';
 export { dearestIn } from './price';

@@ -1,12 +1,18 @@
 import { starterRecipe, type Recipe } from '$core/fly/index';
 import { without } from '$core/quantity/index';
 import { starterRig } from '$core/rig/index';
+import type { Lie } from '$core/water/index';
 import type { StripSelection } from '$lib/api/answers';
 import { clipped } from '$lib/contract/names';
 import { tidyAbout, type AboutFly, type FlyColouring } from '$lib/documents/fly/about';
 import { recipeToDocument } from '$lib/documents/fly/recipe';
 import type { DocumentKind, DocumentRow, FlyRow, LieRow, RigRow } from '$lib/documents/kinds';
-import { FIRST_LIE, lieToDocument, type LieBodyDocument } from '$lib/documents/lie/body';
+import {
+	FIRST_LIE,
+	lieFromDocument,
+	lieToDocument,
+	type LieBodyDocument
+} from '$lib/documents/lie/body';
 import { rigToDocument } from '$lib/documents/rig/body';
 import { api, type ActionChange } from './client';
 import type { Documents } from './documents.svelte';
@@ -152,6 +158,20 @@ export class Selection {
 			riverId,
 			body
 		});
+	}
+
+	/** A lie as the one on the strip, in other water, and on the strip. @returns whether it was made */
+	async newLieIn(water: Pick<Lie, 'depth' | 'surfaceSpeed'>, name: string): Promise<boolean> {
+		const { lie, river } = this;
+		if (!lie || !river) return false;
+		const like = without(lieFromDocument(plainLie(lie.body)), 'timed');
+		const zoneTop = Math.min(like.zoneTop, water.depth);
+		const id = await this.make('lie', {
+			name: freeName(clipped(name, 74), this.documents.made('lie')),
+			riverId: river.id,
+			body: lieToDocument({ ...like, ...water, zoneTop })
+		});
+		return id !== null;
 	}
 
 	newRig(): Promise<string | null> {

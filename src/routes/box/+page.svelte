@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import WeightCodeButton from '$lib/frame/WeightCodeButton.svelte';
+	import Segments from '$lib/ui/Segments.svelte';
 	import BoxRow from '$lib/views/box/BoxRow.svelte';
 	import { boxed, boxOrders, boxText, seenIn, type BoxOrder } from '$lib/views/box/boxed';
 	import { lookAlikes } from '$lib/documents/fly/weight-code';
@@ -11,6 +12,7 @@
 	const { documents } = useWorkspace();
 	let wanted = $state('');
 	let order = $state<BoxOrder>('day');
+	let view = $state<'list' | 'map'>('list');
 	let alsoGone = $state(false);
 
 	const rows = $derived(
@@ -37,65 +39,84 @@
 		</h1>
 		<span class="flex-1"></span>
 		<span class="flex h-11 items-center"><WeightCodeButton /></span>
-		<label class="grid gap-1">
-			<span class="text-sm text-quiet">Find by name, bead or colour</span>
-			<input
-				type="text"
-				autocomplete="off"
-				bind:value={wanted}
-				class="h-11 w-52 rounded-md bg-sunk px-3"
-			/>
-		</label>
-		<label class="grid gap-1">
-			<span class="text-sm text-quiet">Order</span>
-			<select bind:value={order} class="h-11 rounded-md bg-sunk px-2">
-				{#each Object.entries(boxOrders) as [key, { words }] (key)}
-					<option value={key}>{words}</option>
-				{/each}
-			</select>
-		</label>
-		<label class="flex h-11 items-center gap-2"
-			><input type="checkbox" bind:checked={alsoGone} class="size-5 accent-(--water)" />also what is
-			gone</label
-		>
+		{#if view === 'list'}
+			<label class="grid gap-1">
+				<span class="text-sm text-quiet">Find by name, bead or colour</span>
+				<input
+					type="text"
+					autocomplete="off"
+					bind:value={wanted}
+					class="h-11 w-52 rounded-md bg-sunk px-3"
+				/>
+			</label>
+			<label class="grid gap-1">
+				<span class="text-sm text-quiet">Order</span>
+				<select bind:value={order} class="h-11 rounded-md bg-sunk px-2">
+					{#each Object.entries(boxOrders) as [key, { words }] (key)}
+						<option value={key}>{words}</option>
+					{/each}
+				</select>
+			</label>
+			<label class="flex h-11 items-center gap-2"
+				><input type="checkbox" bind:checked={alsoGone} class="size-5 accent-(--water)" />also what
+				is gone</label
+			>
+		{/if}
 	</div>
-	{#if alike.length > 0}
-		<div class="mb-3 rounded-md bg-sunk p-3" role="note" aria-label="Look alike">
-			<b>Look alike and weigh apart.</b>
-			<ul>
-				{#each alike.slice(0, 3) as [a, b] (`${a.name} ${b.name} ${a.massG} ${b.massG}`)}
-					<li>
-						{a.name} ({measures.mass.words(a.massG * GRAM, 3)}) and {b.name} ({measures.mass.words(
-							b.massG * GRAM,
-							3
-						)})
-					</li>
+	<div class="max-w-md pb-3">
+		<Segments
+			label="Show"
+			value={view}
+			options={[
+				{ value: 'list', words: 'what is in it' },
+				{ value: 'map', words: 'what it does where' }
+			]}
+			onchange={(value) => (view = value)}
+		/>
+	</div>
+	{#if view === 'map'}
+		{#await import('$lib/views/box/BoxMap.svelte') then { default: BoxMap }}
+			<BoxMap {rows} />
+		{/await}
+	{:else}
+		{#if alike.length > 0}
+			<div class="mb-3 rounded-md bg-sunk p-3" role="note" aria-label="Look alike">
+				<b>Look alike and weigh apart.</b>
+				<ul>
+					{#each alike.slice(0, 3) as [a, b] (`${a.name} ${b.name} ${a.massG} ${b.massG}`)}
+						<li>
+							{a.name} ({measures.mass.words(a.massG * GRAM, 3)}) and {b.name} ({measures.mass.words(
+								b.massG * GRAM,
+								3
+							)})
+						</li>
+					{/each}
+				</ul>
+				<p class="text-sm text-quiet">
+					{alike.length > 3 ? `And ${alike.length - 3} pairs more. ` : ''}Give each weight a colour
+					of its own when you tie it next.
+				</p>
+			</div>
+		{/if}
+		{#if shown.length > 0}
+			<ul aria-label="In the box">
+				{#each shown as { row, item } (`${row.id} ${item}`)}
+					<BoxRow {row} {item} />
 				{/each}
 			</ul>
-			<p class="text-sm text-quiet">
-				{alike.length > 3 ? `And ${alike.length - 3} pairs more. ` : ''}Give each weight a colour of
-				its own when you tie it next.
-			</p>
-		</div>
-	{/if}
-	{#if shown.length > 0}
-		<ul aria-label="In the box">
-			{#each shown as { row, item } (`${row.id} ${item}`)}
-				<BoxRow {row} {item} />
-			{/each}
-		</ul>
-	{:else}
-		<div class="grid flex-1 content-center justify-items-center gap-4 p-8 text-center">
-			<p class="max-w-md text-xl">
-				{rows.some(({ tied }) => tied > 0)
-					? 'None of the flies in the box is called so.'
-					: 'The box is empty. What is tied in a run comes into it, and flies that are tied already.'}
-			</p>
-			<button
-				type="button"
-				class="h-12 rounded-md bg-water px-5 text-lg text-on-water"
-				onclick={() => void goto('/batch')}>Tie a run (Y)</button
-			>
-		</div>
+		{:else}
+			<div class="grid flex-1 content-center justify-items-center gap-4 p-8 text-center">
+				<p class="max-w-md text-xl">
+					{rows.some(({ tied }) => tied > 0)
+						? 'None of the flies in the box is called so.'
+						: 'The box is empty. What is tied in a run comes into it, and flies that are tied already.'}
+				</p>
+				<button
+					type="button"
+					class="h-12 rounded-md bg-water px-5 text-lg text-on-water"
+					onclick={() => void goto('/batch')}>Tie a run (Y)</button
+				>
+			</div>
+		{/if}
 	{/if}
 </div>

@@ -10,7 +10,7 @@ import { above, type FitNote, type Severity } from './note';
 
 export type { FitNote } from './note';
 export { beadClass, gapLeft, type BeadClass } from './bead';
-export { goodFitOf, type GoodFit } from './good';
+export { goodFitOf } from './good';
 export { chunkiness } from './dressing';
 
 const ORDER: readonly Severity[] = ['stop', 'trouble', 'note'];
