@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
 import { choose, expect, figure, kept, openPart, reload, test } from './server';
 
@@ -109,6 +110,44 @@ test('the steps in the tier’s own order, with the tier’s own words, are thos
 	await dialog.getByRole('button', { name: 'Back to the usual order' }).click();
 	await expect(step(rib)).toContainText('Tie in the rib');
 	await expect(step(body).getByRole('combobox')).toHaveValue('A loose first turn.');
+});
+
+test('a fly is shared: as a link that opens it, as a picture with its figures, as a code', async ({
+	bench
+}) => {
+	await choose(bench, 'f', 'Willow Scud');
+	await bench.keyboard.press('j');
+	const dialog = bench.getByRole('dialog', { name: 'Share Willow Scud' });
+	await expect(
+		dialog.getByRole('img', { name: 'A code with the recipe' }).locator('svg')
+	).toBeVisible();
+	const files: Record<string, Buffer> = {};
+	for (const kind of ['PNG', 'SVG'] as const) {
+		const [file] = await Promise.all([
+			bench.waitForEvent('download'),
+			dialog.getByRole('button', { name: kind, exact: true }).click()
+		]);
+		files[kind] = readFileSync(await file.path());
+	}
+	expect([...files.PNG!.subarray(1, 4)].map((c) => String.fromCharCode(c)).join('')).toBe('PNG');
+	// Twice eight hundred pixels wide: the width stands in the header's bytes 16 to 19.
+	expect(files.PNG!.readUInt32BE(16)).toBe(1600);
+	expect(files.SVG!.toString()).toMatch(
+		/Willow Scud<\/text>[^]*0\.0\d+ g \(0\.0\d+ to [^]*sinks \d+ cm\/s/
+	);
+	const link = await dialog.getByText(/\/\?fly=/).innerText();
+	const { violations } = await new AxeBuilder({ page: bench }).include('[role=dialog]').analyze();
+	expect(violations).toEqual([]);
+	await bench.keyboard.press('Escape');
+
+	await choose(bench, 'f', 'Thimble Nymph');
+	await kept(bench);
+	await bench.goto(link);
+	await expect(bench.getByRole('button', { name: /^Fly Willow Scud/ })).toBeVisible();
+	await expect(bench).toHaveURL(/\/$/);
+	await bench.goto(link.replace(/fly=.*/, 'fly=00000000-0000-4000-8000-000000000000'));
+	await expect(bench.getByRole('alert')).toContainText('The fly of this link is not here.');
+	await expect(bench.getByRole('button', { name: /^Fly Willow Scud/ })).toBeVisible();
 });
 
 test('a recipe is copied out as text, and a pasted one is read line by line and made', async ({

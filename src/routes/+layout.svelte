@@ -2,6 +2,7 @@
 	import '../app.css';
 	import { onMount } from 'svelte';
 	import { browser } from '$app/environment';
+	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { showIn } from '$core/quantity/index';
 	import { bindEverywhere } from '$lib/frame/keys';
@@ -49,12 +50,22 @@
 	$effect(() => {
 		if (!workspace.selection.fly) void documents.want(['fly']);
 	});
+	/** A link to a fly puts it on the strip, and stays out of what is gone back to. */
+	async function followLink() {
+		const id = page.url.searchParams.get('fly');
+		if (id === null) return;
+		await documents.want(['fly']);
+		if (documents.find('fly', id)) workspace.selection.selectFly(id);
+		else documents.notice = { words: 'The fly of this link is not here.', choices: [] };
+		await goto(page.url.pathname, { replaceState: true, keepFocus: true });
+	}
 	// Once, and not anew with what it reads.
 	onMount(() => {
 		ready = true;
 		letters.load();
 		if (learnedLater) void learning.catchUp();
 		void documents.offerUnsent();
+		void followLink();
 		const unbind = bindEverywhere(documents, {
 			showCommands: () => (commandsShown = true),
 			showDone: () => (doneShown = true),

@@ -38,6 +38,7 @@
 	let sizes = $state(false);
 	let asText = $state(false);
 	let steps = $state(false);
+	let sharing = $state(false);
 	let otherwise = $state(false);
 	let how = $state(false);
 	let onlyOwned = $state(false);
@@ -74,6 +75,7 @@
 			how: () => (how = true),
 			asText: () => (asText = true),
 			steps: () => (steps = true),
+			share: () => (sharing = true),
 			measure: (part) => void measure(part)
 		})
 	);
@@ -184,6 +186,7 @@
 					showSizes={() => (sizes = true)}
 					showText={() => (asText = true)}
 					showSteps={() => (steps = true)}
+					share={() => (sharing = true)}
 				/>
 				<div class="min-h-0 flex-1">
 					<SectionDrawing
@@ -262,6 +265,12 @@
 			tying={selection.fly?.body.about?.tying}
 			set={(tying) => strip.setAbout({ tying })}
 		/>
+	{/await}
+{/if}
+{#if sharing && picture.current}
+	{@const now = picture.current}
+	{#await import('$lib/views/bench/ShareDialog.svelte') then { default: ShareDialog }}
+		<ShareDialog bind:open={sharing} {now} />
 	{/await}
 {/if}
 {#if otherwise}

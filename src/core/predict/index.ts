@@ -6,4 +6,5 @@ export * from './hand';
 export * from './nearby';
 export { worldsOf, type DrawnWorld, type Worlds } from './worlds';
 export * from './verdict';
+export * from './cast';
 export * from './chance-curve';

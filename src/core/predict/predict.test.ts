@@ -14,11 +14,19 @@ import {
 } from '../fly/index';
 import { settle } from '../sink/index';
 import { compileColumn, fluidAt, type Lie } from '../water/index';
-import { predict } from './index';
+import { castWeight, predict } from './index';
 
 const lie: Lie = { depth: 0.9, surfaceSpeed: 0.75, bed: 'cobble', zoneTop: 0.15, approach: 1.6 };
 const median = valuesAt(prior);
 const recipe: Recipe = { ...starterRecipe, coil: { metal: 'lead', wire: 0.381e-3, turns: 4 } };
+
+test('what a dry fly carries: the flies above the point weigh in water what each weighs alone', () => {
+	const fly = (above: number) => ({ name: 'x', recipe: starterRecipe, above, dropper: 0 });
+	const alone = predict(starterRecipe, lie, 8).submergedWeight!.value / 9.81;
+	expect(castWeight({}, 8, prior)).toBe(0);
+	const two = castWeight({ cast: [fly(0.5), fly(1)] }, 8, prior);
+	expect(two / (2 * alone)).toBeCloseTo(1, 2);
+});
 
 test('the intervals and the chance agree with plain sampling of the parameters', () => {
 	// An independent way to the same figures: 4000 draws from the parameters, fixed seed.

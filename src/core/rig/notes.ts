@@ -18,7 +18,7 @@ const HAND = 1.5;
  *
  * @param depth of the lie, m; null while there is none
  * @param zoneTop m above the bed
- * @param wet weight of the fly in water, as kg
+ * @param wet weight of all flies in water, as kg
  */
 export function rigNotes(rig: Rig, depth: number | null, zoneTop: number, wet: number): RigNote[] {
 	const notes: RigNote[] = [];
@@ -37,7 +37,7 @@ export function rigNotes(rig: Rig, depth: number | null, zoneTop: number, wet: n
 		if (wet > carried) {
 			notes.push({
 				part: floats.part,
-				words: `The ${floats.name} carries ${shown.mass.words(carried, 2)} in water and the fly weighs ${shown.mass.words(wet, 2)} there: take a ${floats.more} or a lighter fly.`
+				words: `The ${floats.name} carries ${shown.mass.words(carried, 2)} in water and ${rig.cast ? `the ${rig.cast.length + 1} flies weigh` : 'the fly weighs'} ${shown.mass.words(wet, 2)} there: take a ${floats.more} or a lighter fly.`
 			});
 		}
 		return notes;

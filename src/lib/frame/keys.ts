@@ -17,6 +17,7 @@ export interface KeyTargets {
 	how(): void;
 	/** The recipe as text, and from text. */
 	asText(): void;
+	share(): void;
 	/** Shows the steps of the fly. */
 	steps(): void;
 	/** Puts the focus on a measure of the build. */
@@ -236,6 +237,7 @@ export function bindKeys(selection: Selection, targets: KeyTargets): () => void 
 		plain('h', 'How the figures are worked out', () => targets.how(), { shown: 'H' }),
 		plain('a', 'The recipe as text, or a fly from a text', () => targets.asText(), { shown: 'A' }),
 		plain('p', 'Steps: their order, and how each is done', () => targets.steps(), { shown: 'P' }),
+		plain('j', 'Share the fly: link, picture, code', () => targets.share(), { shown: 'J' }),
 		plain('F2', 'Rename the fly', () => targets.rename()),
 		plain('Delete', 'Delete the fly', () => selection.fly && void selection.remove(selection.fly))
 	]);

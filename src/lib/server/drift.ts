@@ -1,6 +1,13 @@
 import { mainFault, type Range } from '$core/drift/index';
 import { GRAVITY } from '$core/material/index';
-import { verdictOf, type DriftQuestion, type FoundHand, type Hand } from '$core/predict/index';
+import {
+	castWeight,
+	distributionIn,
+	verdictOf,
+	type DriftQuestion,
+	type FoundHand,
+	type Hand
+} from '$core/predict/index';
 import { controlOf, rigNotes, wayTable, type FoundControl, type Rig } from '$core/rig/index';
 import type { DriftsAnswered, DriftsAsked } from '$lib/workers/drift-thread';
 import code from '$lib/workers/drift-thread?nodeworker';
@@ -76,7 +83,13 @@ export async function driftFor(
 				inZone: ranged(fly.inZone)!
 			}))
 		}),
-		notes: rigNotes(hand.rig, lie.depth, lie.zoneTop, submergedWeight / GRAVITY)
+		notes: rigNotes(
+			hand.rig,
+			lie.depth,
+			lie.zoneTop,
+			submergedWeight / GRAVITY +
+				castWeight(question.rig, question.celsius, distributionIn(question))
+		)
 	};
 }
 

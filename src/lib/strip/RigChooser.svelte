@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { castWeight } from '$core/predict/index';
 	import { GRAVITY } from '$core/material/index';
 	import { asUsual, rigNotes, rigWords, wayTable } from '$core/rig/index';
 	import { rigFromDocument } from '$lib/documents/rig/body';
@@ -13,7 +14,7 @@
 		showHistory: (row: DocumentRow) => void;
 	}
 	let { onchosen, showHistory }: Props = $props();
-	const { documents, strip, answer, selection, drift } = useWorkspace();
+	const { documents, strip, answer, parameters, selection, drift } = useWorkspace();
 
 	const FREE = 'free';
 	const rows = $derived([
@@ -29,7 +30,8 @@
 					drift.hand?.rig ?? asUsual(strip.rig),
 					strip.water?.depth ?? null,
 					strip.water?.zoneTop ?? 0,
-					(answer.prediction?.submergedWeight?.value ?? 0) / GRAVITY
+					(answer.prediction?.submergedWeight?.value ?? 0) / GRAVITY +
+						castWeight(strip.rig, strip.temperature, parameters.distribution)
 				)
 			: []
 	);

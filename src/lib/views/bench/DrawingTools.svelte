@@ -12,6 +12,7 @@
 		showSizes: () => void;
 		showText: () => void;
 		showSteps: () => void;
+		share: () => void;
 	}
 	let {
 		zoom = $bindable(),
@@ -20,7 +21,8 @@
 		saveSvg,
 		showSizes,
 		showText,
-		showSteps
+		showSteps,
+		share
 	}: Props = $props();
 	let choosing = $state(false);
 	const ZOOMS = [1, 1.5, 2.5, 4, 6];
@@ -84,6 +86,7 @@
 	<span class="flex-1"></span>
 	<button type="button" class={button} onclick={showSteps}>Steps</button>
 	<button type="button" class={button} onclick={showText}>As text</button>
+	<button type="button" class={button} onclick={share}>Share</button>
 	<button type="button" class={button} onclick={saveSvg}>Save SVG</button>
 	<a class={button} href="/drawing">Full size, to print</a>
 </div>

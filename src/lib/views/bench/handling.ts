@@ -22,10 +22,11 @@ export const usualHandling: Readonly<Partial<Record<StepKey, readonly string[]>>
 		'Twist it to a rope, so that it does not lie flat.',
 		'Stretch it as it is tied in, and let it go towards the front.',
 		'Shiny side up.',
-		'A quarter of the dubbing that first seems right.'
+		'A quarter of the dubbing that first seems right.',
+		'Dub it in a loop.'
 	],
 	palmer: ['Stroke the fibres back at each turn.'],
-	rib: ['Pull each turn into the body.'],
+	rib: ['Pull each turn into the body.', 'Close turns first, then open.'],
 	'case-in': ['Leave it untrimmed until the thorax is done.'],
 	legs: ['Length by the hook gap.'],
 	'case-over': ['Shiny side up.', 'Pull it level, not to one side.'],
@@ -33,5 +34,6 @@ export const usualHandling: Readonly<Partial<Record<StepKey, readonly string[]>>
 	collar: ['Stroke the fibres back at each turn.'],
 	whip: ['Five turns, and one knot more.'],
 	resin: ['Turn the vise under the lamp.'],
+	lacquer: ['Colour the head with a marker first.'],
 	'rough-up': ['Away from the body, not along it.']
 };
