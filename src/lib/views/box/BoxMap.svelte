@@ -179,9 +179,11 @@
 							<th scope="col" class="w-16 text-left font-normal"
 								>{shown.water.unit}, {shown.current.unit}</th
 							>
-							{#each cells.slice(0, CELLS) as cell (cell.across)}
+							{#each cells.slice(0, CELLS) as cell, column (cell.across)}
 								<th scope="col" class="figure font-normal"
-									>{shown.current.fixed(place(cell).surfaceSpeed, 2)}</th
+									><span class={column % 4 === 0 ? '' : 'max-md:sr-only'}
+										>{shown.current.fixed(place(cell).surfaceSpeed, 2)}</span
+									></th
 								>
 							{/each}
 						</tr>
@@ -228,9 +230,15 @@
 					<ol>
 						{#each kinds
 							.map(({ name }, fly) => ({ name, fly, chance: looked.chances[fly]! }))
-							.sort((a, b) => b.chance - a.chance)
+							.sort((a, b) => Number(b.fly === looked.best) - Number(a.fly === looked.best) || b.chance - a.chance)
 							.slice(0, 3) as { name, fly, chance } (fly)}
-							<li><b>{letter(fly)}</b> {name}, good in about {tenths(chance)}</li>
+							<li>
+								<b>{letter(fly)}</b>
+								{name}, good in about {tenths(chance)}{fly === looked.best &&
+								chance < Math.max(...looked.chances)
+									? ', the lightest that does as well'
+									: ''}
+							</li>
 						{/each}
 					</ol>
 					<button
