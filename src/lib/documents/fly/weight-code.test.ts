@@ -51,6 +51,7 @@ test('colours that one takes for each other are told, and ends that do not rise'
 		true
 	);
 	expect(alike('red', 'black') || alike('white', 'orange') || alike('blue', 'red')).toBe(false);
+	expect(alike('blue', 'purple') || alike('copper', 'gold')).toBe(false);
 	const odd: WeightCode = {
 		...code,
 		steps: [{ colour: 'copper', upTo: 0.4 }, { colour: 'orange', upTo: 0.3 }, { colour: 'copper' }]
