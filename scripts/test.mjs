@@ -16,6 +16,8 @@ let passed = 0;
 let failed = 0;
 /** What failed, said once more at the end: whoever sees only that still knows where to look. @type {string[]} */
 const failures = [];
+/** What passed at the second try only. @type {string[]} */
+const secondTries = [];
 /** Every test's time, s: the slowest are named at the end. @type {{ name: string, took: number }[]} */
 const times = [];
 const SLOWEST = 20;
@@ -62,7 +64,7 @@ async function step(name, command) {
 /**
  * Runs a test runner and adds what it counted; one that counted nothing or ended badly has failed.
  * @param {string} name @param {string[]} command @param {string} report @param {NodeJS.ProcessEnv} env
- * @param {(report: any) => { passed: number, failed: number, names: string[], times: typeof times }} count
+ * @param {(report: any) => { passed: number, failed: number, names: string[], again?: string[], times: typeof times }} count
  */
 async function suite(name, command, report, env, count) {
 	const ok = await run(name, command, env);
@@ -76,16 +78,22 @@ async function suite(name, command, report, env, count) {
 	passed += counted.passed;
 	failed += counted.failed;
 	failures.push(...counted.names.map((words) => `${name}: ${words}`));
+	secondTries.push(...(counted.again ?? []));
 	times.push(...counted.times);
 	if ((!ok && counted.failed === 0) || counted.passed + counted.failed === 0) failed++;
 }
 
-/** The end-to-end tests that went wrong. @param {any[]} suites @returns {string[]} */
-function unexpected(suites) {
+/**
+ * The end-to-end tests that ended so, with their errors.
+ * @param {any[]} suites @param {'unexpected' | 'flaky'} status @returns {string[]}
+ */
+function ended(suites, status) {
 	return suites.flatMap(({ suites: inner = [], specs = [] }) => [
-		...unexpected(inner),
+		...ended(inner, status),
 		...specs
-			.filter((/** @type {any} */ { ok }) => !ok)
+			.filter((/** @type {any} */ { tests }) =>
+				tests.some((/** @type {any} */ one) => one.status === status)
+			)
 			.map((/** @type {any} */ { file, line, title, tests }) => {
 				const errors = tests.flatMap((/** @type {any} */ one) =>
 					one.results.flatMap((/** @type {any} */ { errors }) => errors)
@@ -170,7 +178,8 @@ await suite(
 	(report) => ({
 		passed: report.stats.expected + report.stats.flaky,
 		failed: report.stats.unexpected,
-		names: unexpected(report.suites),
+		names: ended(report.suites, 'unexpected'),
+		again: ended(report.suites, 'flaky'),
 		times: timed(report.suites)
 	})
 );
@@ -179,6 +188,8 @@ rmSync(reports, { recursive: true, force: true });
 console.log(`\n— the slowest`);
 for (const { name, took } of times.sort((a, b) => b.took - a.took).slice(0, SLOWEST))
 	console.log(`  ${took.toFixed(1).padStart(6)} s  ${name}`);
+if (secondTries.length > 0)
+	console.log(`\n— what passed at the second try only\n\n${secondTries.join('\n\n')}`);
 if (failures.length > 0) console.log(`\n— what failed\n\n${failures.join('\n\n')}`);
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);
