@@ -26,6 +26,7 @@ export { followed } from './follow';
 export { smallestCover, type Cover, type Rung } from './cover';
 export { ladder, spanOf, type Water } from './ladder';
 export { cellsOf, doublesIn, surveyed, waterAt, type MapCurves, type MapSpan } from './box-map';
+export { fewestOf, plannedOuting, type BoxFly, type Place, type PlaceAnswer } from './outing';
 export { SearchWorker } from './search-worker';
 export type { SearchChannel, MatchAnswers, MatchTask } from './tasks';
 export { dearestIn } from './price';

@@ -457,6 +457,26 @@ export function Id(
 	);
 }
 
+/** Documents of a kind, each once; none is fine. */
+export function Ids(name: string, most: number): PropertyDecorator {
+	const message = `${name} must be a list of at most ${most} ids, each once.`;
+	return field(
+		() => ({
+			type: 'array',
+			items: { type: 'string', format: 'uuid' },
+			uniqueItems: true,
+			maxItems: most,
+			description: name
+		}),
+		[
+			IsArray({ message }),
+			ArrayMaxSize(most, { message }),
+			ArrayUnique({ message }),
+			IsUUID('all', { each: true, message })
+		]
+	);
+}
+
 /** A document of one of several kinds; which it has to be is checked where the kind is known. */
 export function Document(name: string, types: () => readonly (new () => object)[]) {
 	const message = `${name} must be an object.`;

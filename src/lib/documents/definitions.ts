@@ -5,6 +5,7 @@ import { fly } from './fly/definition';
 import type { DocumentKind } from './kinds';
 import { lie } from './lie/definition';
 import { lot } from './lot/definition';
+import { outing } from './outing/definition';
 import { rig } from './rig/definition';
 import { river } from './river/definition';
 
@@ -15,7 +16,8 @@ const definitions: { readonly [Of in DocumentKind]: Definition<Of> } = {
 	river,
 	lot,
 	batch,
-	entry
+	entry,
+	outing
 };
 
 export const definitionOf = (kind: DocumentKind) => definitions[kind] as Definition<DocumentKind>;

@@ -4,6 +4,7 @@ import type { FlyBodyDocument } from './fly/body';
 import type { LieBodyDocument } from './lie/body';
 import type { LotBodyDocument } from './lot/body';
 import { byName, newestFirst } from './order';
+import type { OutingBodyDocument } from './outing/body';
 import type { RigBodyDocument } from './rig/body';
 import type { RiverBodyDocument } from './river/body';
 
@@ -24,6 +25,8 @@ export interface Bodies {
 	batch: BatchBodyDocument;
 	/** An entry of the log. */
 	entry: EntryBodyDocument;
+	/** A day on a river that is planned. */
+	outing: OutingBodyDocument;
 }
 export type DocumentKind = keyof Bodies;
 
@@ -53,6 +56,7 @@ export type RiverRow = RowOf<'river'>;
 export type LotRow = RowOf<'lot'>;
 export type BatchRow = RowOf<'batch'>;
 export type EntryRow = RowOf<'entry'>;
+export type OutingRow = RowOf<'outing'>;
 
 /** What of a document is edited; the rest is bookkeeping. */
 export interface DocumentContent {
@@ -110,6 +114,12 @@ export const kinds = {
 		many: 'entries of the log',
 		grows: true,
 		order: (rows) => [...rows].sort((a, b) => b.body.at - a.body.at)
+	},
+	outing: {
+		collection: 'outings',
+		one: 'outing',
+		many: 'outings',
+		order: (rows) => [...rows].sort((a, b) => b.body.on.localeCompare(a.body.on))
 	}
 } as const satisfies { [Of in DocumentKind]: Kind<Of> };
 

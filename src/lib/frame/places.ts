@@ -84,6 +84,17 @@ export const places: readonly ViewPlace[] = [
 		]
 	},
 	{
+		path: '/outing',
+		name: 'Outing',
+		key: 'O',
+		words: 'a day on the river: which fly where, and how to hold it',
+		sign: [
+			{ d: 'M3 20c5 0 4-5 9-5s4-5 9-5', dash: '3 2.500' },
+			{ d: 'M7 3v8M7 3l5 2-5 2' },
+			{ x: 17, y: 18, r: 2 }
+		]
+	},
+	{
 		path: '/log',
 		name: 'Log',
 		key: 'L',

@@ -17,6 +17,7 @@ const wantedAt: Readonly<Record<string, Wanted>> = {
 	'/match': { first: ['lot'], then: [] },
 	'/batch': { first: ['fly', 'lot', 'batch'], then: [] },
 	'/box': { first: ['batch', 'lot'], then: [] },
+	'/outing': { first: ['batch', 'lot'], then: ['fly'] },
 	'/log': { first: ['entry', 'lot', 'batch', 'fly'], then: [] },
 	'/beads': { first: ['lot'], then: [] },
 	'/stock': { first: ['lot'], then: [] }

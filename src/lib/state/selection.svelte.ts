@@ -113,15 +113,16 @@ export class Selection {
 	}
 
 	/** The fly on the Bench on other hooks, each a fly of its own; one undo takes them back. @returns whether it was done */
-	newSizes(sizes: readonly { size: number; recipe: Recipe }[]): Promise<boolean> {
+	async newSizes(sizes: readonly { size: number; recipe: Recipe }[]): Promise<boolean> {
 		const name = this.fly?.name ?? 'Nymph';
-		return this.newFlies(
+		const made = await this.newFlies(
 			sizes.map(({ size, recipe }) => ({ name: `${clipped(name, 72)} #${size}`, recipe })),
 			`${clipped(name, 60)}: on ${sizes.length} other hooks`
 		);
+		return made !== null;
 	}
 
-	/** Several flies as one action. @returns whether it was done */
+	/** Several flies as one action. @returns their ids; null when it was not done */
 	async newFlies(
 		flies: readonly {
 			readonly name: string;
@@ -129,7 +130,7 @@ export class Selection {
 			readonly colours?: FlyColouring;
 		}[],
 		label: string
-	): Promise<boolean> {
+	): Promise<string[] | null> {
 		await this.documents.want(['fly']);
 		const changes = flies.map(({ name, recipe, colours }): ActionChange => {
 			const about = tidyAbout({ colours });
@@ -142,7 +143,7 @@ export class Selection {
 				}
 			};
 		});
-		return this.documents.act(label, () => changes);
+		return (await this.documents.act(label, () => changes)) ? changes.map(({ id }) => id) : null;
 	}
 
 	async newLie(): Promise<void> {

@@ -11,3 +11,10 @@ export function whenWords(iso: string, now = new Date()): string {
 	if (back > 1 && back < 7) return `${days.format(-back, 'day')} at ${time}`;
 	return then.toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
 }
+
+/** Minutes and hours as one says them. */
+export function duration(seconds: number): string {
+	const minutes = Math.max(1, Math.round(seconds / 60));
+	if (minutes < 60) return `${minutes} min`;
+	return `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')}`;
+}

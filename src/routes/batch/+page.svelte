@@ -1,4 +1,7 @@
 <script lang="ts">
+	import { onMount } from 'svelte';
+	import { goto } from '$app/navigation';
+	import { page } from '$app/state';
 	import { gaugeLengths, marksOf } from '$core/batch/index';
 	import BenchCard from '$lib/views/batch/BenchCard.svelte';
 	import CutList from '$lib/views/batch/CutList.svelte';
@@ -9,7 +12,8 @@
 	import RunUnderWay from '$lib/views/batch/RunUnderWay.svelte';
 	import StepView from '$lib/views/batch/StepView.svelte';
 	import WeighIn from '$lib/views/batch/WeighIn.svelte';
-	import { cautionWords, duration } from '$lib/views/batch/words';
+	import { duration } from '$lib/ui/when';
+	import { cautionWords } from '$lib/views/batch/words';
 	import StripHead from '$lib/strip/StripHead.svelte';
 	import { bindOnlyStrip } from '$lib/frame/keys';
 	import FlyPicture from '$lib/frame/FlyPicture.svelte';
@@ -32,6 +36,16 @@
 	/** The run was ended or deleted, here or in another window: the vise is left. */
 	$effect(() => {
 		if (!run.chosen) tying = null;
+	});
+
+	/** A run that was thought of elsewhere: of the fly on the strip and these. */
+	onMount(async () => {
+		const also = page.url.searchParams.get('also');
+		const each = Number(page.url.searchParams.get('each'));
+		if (also === null || !(each > 0)) return;
+		run.count = each;
+		run.others = also.split(',').flatMap((id) => (id ? [{ id, count: each }] : []));
+		await goto(page.url.pathname, { replaceState: true, keepFocus: true });
 	});
 
 	async function begin() {

@@ -76,7 +76,7 @@
 	</div>
 	{#if view === 'map'}
 		{#await import('$lib/views/box/BoxMap.svelte') then { default: BoxMap }}
-			<BoxMap {rows} />
+			<BoxMap />
 		{/await}
 	{:else}
 		{#if alike.length > 0}

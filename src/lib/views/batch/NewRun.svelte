@@ -6,7 +6,7 @@
 	import Stepper from '$lib/ui/Stepper.svelte';
 	import type { PlannedRun } from './planned-run.svelte';
 	import Timeline from './Timeline.svelte';
-	import { duration } from './words';
+	import { duration } from '$lib/ui/when';
 
 	interface Props {
 		run: PlannedRun;

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { Plan } from '$core/batch/index';
-	import { duration } from './words';
+	import { duration } from '$lib/ui/when';
 
 	let { plan }: { plan: Plan } = $props();
 

@@ -4,7 +4,8 @@ import { buildFly, compileBuild, mediansFor, sectionOf, type Recipe } from '$cor
 import { tiersWayOf, type TyingWay } from '$lib/documents/fly/about';
 import { MILLIMETRE, shown } from '$core/quantity/index';
 import { artOf } from '$lib/ui/section/art';
-import { amountWords, cautionWords, duration, gauged, markNumber } from './words';
+import { duration } from '$lib/ui/when';
+import { amountWords, cautionWords, gauged, markNumber } from './words';
 
 /** Pages a card fits on, mm. */
 export const cardPages = {

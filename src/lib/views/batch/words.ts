@@ -1,13 +1,6 @@
 import { gaugedWords, inGauge, type Amount, type Gauge, type Mark } from '$core/batch/index';
 import { FOOT, shown } from '$core/quantity/index';
 
-/** Minutes and hours as one says them. */
-export function duration(seconds: number): string {
-	const minutes = Math.max(1, Math.round(seconds / 60));
-	if (minutes < 60) return `${minutes} min`;
-	return `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')}`;
-}
-
 /** The number of a mark; its unit is that of small lengths. */
 export const markNumber = (metres: number) => shown.small.fixed(metres, 1);
 

@@ -11,15 +11,13 @@
 	import { depthField, math, shown, speedField, type QuantityField } from '$core/quantity/index';
 	import { wayTable } from '$core/rig/index';
 	import { fluidAt } from '$core/water/index';
-	import { recipeFromDocument, type RecipeDocument } from '$lib/documents/fly/recipe';
+	import { boxKinds } from '$lib/documents/batch/box';
+	import { recipeFromDocument } from '$lib/documents/fly/recipe';
 	import { BoxMapState } from '$lib/state/box-map.svelte';
 	import { useWorkspace } from '$lib/state/context';
 	import { goodDrift } from '$lib/state/preferences.svelte';
 	import FieldStepper from '$lib/ui/FieldStepper.svelte';
-	import type { Boxed } from './boxed';
 
-	/** What is in the box. */
-	let { rows }: { rows: readonly Boxed[] } = $props();
 	const { documents, parameters, selection, strip } = useWorkspace();
 
 	/** Cells along each side. */
@@ -31,23 +29,16 @@
 	$effect(() => () => map.stop());
 
 	/** Each kind once, however many runs it came from. */
-	const kinds = $derived.by(() => {
-		const found: Record<string, { name: string; count: number; recipe: RecipeDocument }> = {};
-		for (const { row, item, name, left } of rows) {
-			if (left === 0) continue;
-			const { recipe } = row.body.items[item]!;
-			const key = JSON.stringify([name, recipe]);
-			found[key] = { name, recipe, count: left + (found[key]?.count ?? 0) };
-		}
-		return Object.values(found).map(({ name, count, recipe }) => {
+	const kinds = $derived(
+		boxKinds(documents.all('batch')).map(({ name, count, recipe }) => {
 			const { speed, weight } = evaluate(
 				recipeFromDocument(recipe),
 				fluidAt(strip.temperature),
 				parameters.distribution
 			);
 			return { name, count, speed, weight };
-		});
-	});
+		})
+	);
 	const letter = (fly: number) => String.fromCharCode(65 + fly);
 
 	/** The person's own lies, and some room round them. */

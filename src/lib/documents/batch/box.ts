@@ -1,0 +1,35 @@
+import type { FlyColouring } from '../fly/about';
+import type { RecipeDocument } from '../fly/recipe';
+import type { BatchRow } from '../kinds';
+import { inBox } from './body';
+
+/** Flies of one kind that lie in the box, however many runs they came from. */
+export interface BoxKind {
+	readonly name: string;
+	readonly count: number;
+	readonly recipe: RecipeDocument;
+	readonly colours?: FlyColouring;
+	/** Where they lie: the item of each run that still has some. */
+	readonly from: readonly { readonly batchId: string; readonly item: number }[];
+}
+
+/** Each kind in the box once: of the same name and the same recipe. */
+export function boxKinds(batches: readonly BatchRow[]): BoxKind[] {
+	const found: Record<string, BoxKind> = {};
+	for (const row of batches) {
+		row.body.items.forEach(({ name, recipe, colours }, item) => {
+			const left = inBox(row.body, item).length;
+			if (left === 0) return;
+			const key = JSON.stringify([name, recipe]);
+			const { count = 0, from = [] } = found[key] ?? {};
+			found[key] = {
+				name,
+				recipe,
+				...(colours && { colours }),
+				count: count + left,
+				from: [...from, { batchId: row.id, item }]
+			};
+		});
+	}
+	return Object.values(found);
+}

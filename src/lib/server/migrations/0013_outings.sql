@@ -1,0 +1,2 @@
+-- Outings: days on a river that are planned.
+select document_table('outing');
