@@ -4,6 +4,7 @@ import { configDefaults, defineConfig } from 'vitest/config';
 import { kernel } from './tools/kernel-plugin.js';
 import { nativeCore } from './tools/native-core-plugin.js';
 import { nodeWorker } from './tools/node-worker-plugin.js';
+import { pageScript } from './tools/page-script-plugin.js';
 
 /**
  * Tests that hold a great deal at once against something outside, ten seconds to a minute each: they are not run for
@@ -25,7 +26,7 @@ const general = [
 const mutated = process.env.GRAVITAS_MUTATED?.split(',');
 
 export default defineConfig({
-	plugins: [kernel(), nativeCore(), nodeWorker(), tailwindcss(), sveltekit()],
+	plugins: [kernel(), nativeCore(), nodeWorker(), pageScript(), tailwindcss(), sveltekit()],
 	// class-validator and class-transformer read the decorators' type metadata.
 	oxc: { decorator: { legacy: true, emitDecoratorMetadata: true } },
 	ssr: { optimizeDeps: { include: ['bits-ui'] } },

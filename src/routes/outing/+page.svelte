@@ -21,6 +21,7 @@
 	} from '$lib/views/outing/day';
 	import Holes from '$lib/views/outing/Holes.svelte';
 	import OutingForm from '$lib/views/outing/OutingForm.svelte';
+	import RiverCard from '$lib/views/outing/RiverCard.svelte';
 	import PlanTable, { type PlannedLie } from '$lib/views/outing/PlanTable.svelte';
 
 	const { documents, parameters, selection } = useWorkspace();
@@ -168,7 +169,7 @@
 			{#key row.id}<OutingForm {row} {river} {change} />{/key}
 		{/if}
 	</section>
-	<div class="min-h-0 min-w-0 overflow-y-auto px-5 py-3">
+	<div class="min-h-0 min-w-0 overflow-y-auto px-5 py-3 max-md:order-first">
 		{#if !row}
 			<h1 class="text-2xl font-semibold">Outing</h1>
 			<p class="max-w-xl py-3 text-xl">
@@ -239,6 +240,9 @@
 							{/each}
 						</ul>
 					</section>
+				{/if}
+				{#if whole && answers.length > 0}
+					<RiverCard {row} {river} lies={planned} box={known.box} {letter} />
 				{/if}
 				{#if holes.length > 0}<Holes {holes} name={row.name} />{/if}
 			{/if}

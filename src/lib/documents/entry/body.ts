@@ -71,6 +71,8 @@ export interface OutingDocument {
 	flowM3s?: number;
 	saw: Sight;
 	fish: boolean;
+	/** The fly stayed there. */
+	lost?: boolean;
 	/** What it says of the parameters, worked out when it was entered. */
 	fit?: { model: number; logOdds: number; slopes: { parameter: string; slope: number }[] };
 }
@@ -110,7 +112,8 @@ export function entryWords({
 		const { runsS, distanceM } = drop;
 		return `${dropField.show(distanceM)} in ${runsS.map((s) => s.toFixed(2)).join(', ')} s`;
 	}
-	if (outing) return `${outing.lieName}: ${sightWords[outing.saw]}${outing.fish ? ', a fish' : ''}`;
+	if (outing)
+		return `${outing.lieName}: ${sightWords[outing.saw]}${outing.fish ? ', a fish' : ''}${outing.lost ? ', the fly lost' : ''}`;
 	if (reset) return `learned anew: ${reset.score}`;
 	return exclusion ? 'left out' : '';
 }

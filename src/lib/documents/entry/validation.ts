@@ -65,6 +65,7 @@ class OutingRequest {
 	@Positive('The flow', 10_000, true) flowM3s?: number;
 	@OneOf('What was seen', sights) saw!: Sight;
 	@YesNo('A fish') fish!: boolean;
+	@YesNo('The fly was lost', true) lost?: boolean;
 	@Nested('What it says', () => FitRequest, 'optional') fit?: FitRequest;
 }
 class ExclusionRequest {

@@ -31,6 +31,9 @@
 	let each = $state(3);
 
 	const lots = $derived(documents.all('lot'));
+	const rigName = $derived(
+		documents.find('rig', holes[0]?.at.expected?.place.rigId)?.name ?? 'its rig'
+	);
 	const question = $derived.by((): MatchQuestion | null => {
 		const { recipe } = strip;
 		const place = holes[0]?.at.expected?.place.place;
@@ -103,7 +106,7 @@
 			>
 			<span class="text-sm text-quiet"
 				>{question
-					? `from ${selection.fly?.name ?? 'the fly on the strip'}, with what Match leaves open`
+					? `from ${selection.fly?.name ?? 'the fly on the strip'} on ${rigName}, with what Match leaves open`
 					: 'put a pattern on the Bench first'}</span
 			>
 		{:else}
