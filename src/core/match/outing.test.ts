@@ -9,7 +9,9 @@ import {
 	evaluate,
 	fewestOf,
 	plannedOuting,
+	readTable,
 	SearchWorker,
+	waterTables,
 	type BoxFly,
 	type PlaceAnswer,
 	type SearchChannel
@@ -99,3 +101,42 @@ test('the fewest kinds that do are as few as trying every choice of them finds',
 		expect(found).toHaveLength(Math.min(...choices.map(({ length }) => length)));
 	}
 });
+
+test('a table is its curves at the nodes, straight between, and near the drifts’ own chance', async () => {
+	const box = [withBead(0.0028), withBead(0.0038)];
+	const reports: number[] = [];
+	const [table] = (await waterTables([place({})], box, [channel(), channel()], (share) =>
+		reports.push(share)
+	))!;
+	expect(reports).toHaveLength(16);
+	expect(reports.at(-1)).toBe(1);
+	const [from, to] = table!.span.depths;
+	expect([from, to]).toEqual([0.6 * lie.depth, 1.5 * lie.depth]);
+	const { speeds } = table!.span;
+	const corner = readTable(table!, to, speeds[0]);
+	expect(corner.chances).toEqual(table!.chances[12]);
+	expect(corner.held).toEqual(table!.held[12]);
+	expect(corner.inside).toBe(true);
+	// Half way between two nodes of the shallow row.
+	const third = (speeds[1] - speeds[0]) / 3;
+	const middle = readTable(table!, from, speeds[0] + 1.5 * third);
+	expect(middle.held[0]).toBeCloseTo((table!.held[1]![0]! + table!.held[2]![0]!) / 2, 9);
+	// Beyond the edge it stays as it is there, and says so.
+	const beyond = readTable(table!, 2 * to, speeds[0]);
+	expect(beyond.held).toEqual(corner.held);
+	expect(beyond.inside).toBe(false);
+	// A deeper water asks for more line.
+	expect(corner.held[0]).toBeGreaterThan(readTable(table!, from, speeds[0]).held[0]!);
+	const waters = [
+		{ depth: 0.7, surfaceSpeed: 0.55 },
+		{ depth: 1.25, surfaceSpeed: 0.6 }
+	];
+	const off = waters.flatMap((water) =>
+		box.map(({ recipe }, fly) => {
+			const own = bandFor(drifting({ ...place(water), recipe }), DRIFTS.first).chance;
+			return Math.abs(readTable(table!, water.depth, water.surfaceSpeed).chances[fly]! - own);
+		})
+	);
+	expect(off.reduce((a, b) => a + b, 0) / off.length).toBeLessThan(0.12);
+	expect(Math.max(...off)).toBeLessThan(0.3);
+}, 90_000);

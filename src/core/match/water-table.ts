@@ -7,7 +7,7 @@ import type { BoxFly, Place } from './outing';
 import type { SearchChannel } from './tasks';
 
 /** Nodes along each side of a table (our choice). */
-export const TABLE_NODES = 4;
+const TABLE_NODES = 4;
 /** From so much of a lie's depth and current to so many times of it: a river falls and rises (our choice). */
 const SPAN = [0.6, 1.5] as const;
 /** Water that stands still is tabled up to this current, m/s. */
@@ -23,7 +23,7 @@ export interface WaterTable {
 }
 
 /** The waters round a lie. */
-export const spanRound = ({ depth, surfaceSpeed }: Lie): MapSpan => ({
+const spanRound = ({ depth, surfaceSpeed }: Lie): MapSpan => ({
 	depths: [SPAN[0] * depth, SPAN[1] * depth],
 	speeds: [SPAN[0] * surfaceSpeed, Math.max(LEAST_SPEED, SPAN[1] * surfaceSpeed)]
 });
@@ -86,7 +86,7 @@ export async function waterTables(
 const rounded = (value: number) => Math.round(1000 * value) / 1000;
 
 /** The best of some chances; −1 of none. */
-export const bestIn = (chances: readonly number[]): number =>
+const bestIn = (chances: readonly number[]): number =>
 	chances.reduce((best, chance, k) => (chance > (chances[best] ?? -1) ? k : best), -1);
 
 /**

@@ -2,7 +2,7 @@ import { bandDistances } from '$core/drift/index';
 import { drifting, worldRuns, type DriftQuestion, type Hand } from '$core/predict/index';
 
 /** Drifts behind what a card says once it has followed a fly (our choice). */
-export const CARD_DRIFTS = 60;
+const CARD_DRIFTS = 60;
 
 export interface CardQuestion {
 	/** By which an answer is told from that to an older question. */

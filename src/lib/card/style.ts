@@ -7,7 +7,9 @@ p{margin:4px 0}ol{padding-left:0;list-style:none}#plan li{border-top:1px solid #
 button,select,input,textarea{font:inherit;color:inherit}
 button{min-height:52px;min-width:52px;padding:6px 12px;border:2px solid #000;border-radius:8px;background:#fff}
 button[aria-pressed=true],button[aria-current=true],.go{background:#000;color:#fff}
+button:disabled{background:#fff;color:#333;border-style:dashed}
 .row{display:flex;flex-wrap:wrap;gap:8px;margin:8px 0}
+.wide{width:100%}
 .grow{flex:1 1 40%}
 .answer{border:3px solid #000;border-radius:10px;padding:10px;margin:10px 0}
 .fly{font-size:30px;font-weight:700;line-height:1.1}

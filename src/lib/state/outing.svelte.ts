@@ -91,7 +91,7 @@ export class OutingState<Kind extends BoxFly, Scenario extends string> {
 }
 
 /** Of each lie the place that is best; the first where none is good. */
-export function bestPlaces<Scenario extends string>(
+function bestPlaces<Scenario extends string>(
 	places: readonly NamedPlace<Scenario>[],
 	answers: readonly (PlaceAnswer | null)[]
 ): NamedPlace<Scenario>[] {

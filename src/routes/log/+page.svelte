@@ -37,6 +37,7 @@
 	};
 	const many = (one: RowKind) => counted.filter((row) => row.kind === one).length;
 	let aim = $state<Target>('speed');
+	let cardNotes = $state(false);
 	const next = $derived(suggestions(workspace, aim).slice(0, 4));
 
 	/** A newcomer's ten minutes. */
@@ -226,7 +227,17 @@
 				data-sveltekit-reload>The log as a table (CSV)</a
 			>
 			<p class="text-sm text-quiet">Such a table comes in again under Files.</p>
+			<button
+				type="button"
+				class="h-11 rounded-md bg-sunk px-3 hover:bg-line"
+				onclick={() => (cardNotes = true)}>A river card’s notes</button
+			>
 		</section>
 	</div>
 </div>
+{#if cardNotes}
+	{#await import('$lib/views/log/CardNotesDialog.svelte') then { default: CardNotesDialog }}
+		<CardNotesDialog bind:open={cardNotes} />
+	{/await}
+{/if}
 <!-- Seldom wanted: fetched when they are. -->

@@ -181,7 +181,7 @@
 			<h1 class="text-2xl font-semibold">{row.name}</h1>
 			<p class="py-3 text-xl">Its river is not here any more.</p>
 		{:else}
-			<h1 class="text-4xl font-semibold" role="status">
+			<h1 class="text-4xl font-semibold" aria-live="polite">
 				{#if whole}
 					{lies.length === 0
 						? 'No lie is chosen'

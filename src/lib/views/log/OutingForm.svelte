@@ -1,9 +1,7 @@
 <script lang="ts">
-	import { lieToDocument } from '$lib/documents/lie/body';
-	import { recipeToDocument } from '$lib/documents/fly/recipe';
-	import { rigToDocument } from '$lib/documents/rig/body';
 	import { sights, sightWords, type Sight } from '$lib/documents/entry/body';
 	import { lieKey } from '$lib/documents/lie/body';
+	import { outingEntry, type SeenAtLie } from '$lib/state/outing-entry';
 	import type { LearningState } from '$lib/state/learning.svelte';
 	import { useWorkspace } from '$lib/state/context';
 
@@ -26,25 +24,23 @@
 		busy = true;
 		try {
 			// The figures on the page are reactive; the worker gets plain ones.
-			const asked = $state.snapshot({ recipe, rig, lie: water, celsius, saw });
-			const fit = await learning.fit(asked as Parameters<LearningState['fit']>[0]);
-			const odds = 1 / (1 + Math.exp(-fit.logOdds));
-			const chance = Number((saw === 'untouched' ? 1 - odds : odds).toFixed(3));
+			const plain = $state.snapshot({ recipe, rig, lie: water }) as Pick<
+				SeenAtLie,
+				'recipe' | 'rig' | 'lie'
+			>;
+			const seen: SeenAtLie = {
+				...plain,
+				celsius,
+				saw,
+				fish,
+				lieName: lie.name,
+				lieKey: lieKey(lie),
+				rigName: rigRow.name,
+				...(flow === null ? {} : { flowM3s: flow })
+			};
+			const body = await outingEntry(seen, (asked) => learning.fit(asked));
 			const done = await log.keepEntry(`${selection.fly?.name ?? 'A fly'} at ${lie.name}`, {
-				outing: {
-					recipe: recipeToDocument(recipe),
-					lie: lieToDocument(water),
-					lieName: lie.name,
-					lieKey: lieKey(lie),
-					rig: rigToDocument(rig),
-					rigName: rigRow.name,
-					temperatureC: celsius,
-					saw,
-					fish,
-					...(flow === null ? {} : { flowM3s: flow }),
-					fit: { ...fit, slopes: fit.slopes.map((one) => ({ ...one })) }
-				},
-				expected: { value: chance, low: chance, high: chance },
+				...body,
 				...(note.trim() ? { note: note.trim() } : {})
 			});
 			if (done) note = '';

@@ -112,7 +112,7 @@ export function logRows(found: FoundDocuments, { judged, unusable }: Learning): 
 function wordsOf({ body }: EntryRow): string {
 	const { outing } = body;
 	if (!outing) return entryWords(body);
-	return `${sightWords[outing.saw]}${outing.fish ? ', and took a fish' : ''}`;
+	return `${sightWords[outing.saw]}${outing.fish ? ', and took a fish' : ''}${outing.lost ? ', and was lost' : ''}`;
 }
 
 function besides({ body }: EntryRow): Pick<LogRow, 'ratio' | 'predicted'> {
