@@ -10,7 +10,7 @@ test('an outing: planned, its hole filled by a run, its card used on the bank wi
 	const at = (path: string) => new URL(path, bench.url());
 	const rows = async <Row>(collection: string) =>
 		(await (await fetch(at(`/api/${collection}`))).json()) as Row[];
-	await bench.keyboard.press('o');
+	await bench.keyboard.press('c');
 	await expect(bench.getByRole('heading', { name: 'First Saturday on the Ombrel' })).toBeVisible();
 	// One lie that the box does for, and one that it does not, on one rig.
 	for (const name of [/^Shingle riffle/, /^Broken teeth/, /^Withy margin/, /^Long arm/])

@@ -86,7 +86,7 @@ export const places: readonly ViewPlace[] = [
 	{
 		path: '/outing',
 		name: 'Outing',
-		key: 'O',
+		key: 'C',
 		words: 'a day on the river: which fly where, and how to hold it',
 		sign: [
 			{ d: 'M3 20c5 0 4-5 9-5s4-5 9-5', dash: '3 2.500' },
