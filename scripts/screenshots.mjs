@@ -1,6 +1,8 @@
 /** npm run screenshots [-- names]: the pictures in docs/screenshots, from fresh demo data. */
-import { mkdirSync, readFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
 import { ensureBuilt, ensureChromium, ensureInstalled, root } from './prepare.mjs';
 import { temporaryDemo } from './temporary-demo.mjs';
 
@@ -14,7 +16,6 @@ const { launchOptions } = await import('./browser.mjs');
 const pictures = [
 	{ name: 'bench-limestone', theme: 'limestone', width: 1280, height: 800 },
 	{ name: 'bench-peat', theme: 'peat', width: 1280, height: 800, keys: [']'] },
-	{ name: 'lie-chooser', theme: 'limestone', width: 1280, height: 800, keys: ['w'] },
 	{
 		name: 'files',
 		theme: 'limestone',
@@ -67,15 +68,27 @@ const pictures = [
 		}
 	},
 	{
-		name: 'bench-beside',
+		name: 'outing',
 		theme: 'limestone',
 		width: 1280,
 		height: 800,
+		path: '/outing',
+		act: planOuting
+	},
+	{
+		name: 'river-card',
+		theme: 'limestone',
+		width: 390,
+		height: 844,
+		path: '/outing',
 		act: async (page) => {
-			await page.keyboard.press('f');
-			await page.getByRole('option', { name: 'Cellar Stonefly' }).click();
-			await page.getByRole('button', { name: 'Lay a fly beside' }).click();
-			await page.getByRole('option', { name: 'Weir Lurker' }).click();
+			await planOuting(page);
+			const saving = page.waitForEvent('download', { timeout: 180_000 });
+			await page.getByRole('button', { name: 'Make the river card' }).click();
+			const card = join(mkdtempSync(join(tmpdir(), 'gravitas-card-')), 'card.html');
+			await (await saving).saveAs(card);
+			await page.goto(pathToFileURL(card).href);
+			await page.getByText('followed in this water').waitFor();
 		}
 	},
 	{
@@ -171,6 +184,12 @@ const pictures = [
 	{ name: 'drawing', theme: 'limestone', width: 1280, height: 800, path: '/drawing' },
 	{ name: 'bench-phone', theme: 'limestone', width: 390, height: 844 }
 ];
+
+/** @param {import('@playwright/test').Page} page */
+async function planOuting(page) {
+	await page.getByRole('button', { name: 'Work it out' }).click();
+	await page.getByRole('button', { name: 'Work it out again' }).waitFor({ timeout: 120_000 });
+}
 
 /** @param {import('@playwright/test').Page} page @param {string} fly */
 async function chooseFly(page, fly) {

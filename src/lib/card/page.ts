@@ -8,6 +8,11 @@ const escaped = (text: string) =>
 		(sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign]!
 	);
 
+/** Digits beyond these say nothing and weigh much. */
+const DIGITS = 9;
+const shorter = (_: string, value: unknown) =>
+	typeof value === 'number' ? Number(value.toPrecision(DIGITS)) : value;
+
 /** Of ten, as one says a chance. */
 export const tenths = (chance: number) => `${(10 * chance).toFixed(0)} of 10`;
 
@@ -26,7 +31,7 @@ ${one ? `<b>${one.letter} ${escaped(one.name)}</b>, good in ${tenths(chance)}<br
  */
 export function cardPage(data: CardData, script: string): string {
 	// Neither ends the element that it stands in.
-	const json = JSON.stringify(data).replaceAll('<', '\\u003c');
+	const json = JSON.stringify(data, shorter).replaceAll('<', '\\u003c');
 	const code = script.replaceAll('</script', '<\\/script').replaceAll('<!--', '<\\!--');
 	return `<!doctype html>
 <html lang="en">

@@ -27,6 +27,8 @@
 	$effect(() => () => work.stop());
 	let said = $state('');
 
+	/** What any mail and viewer takes, kB. */
+	const MUCH = 400;
 	const kB = (text: string) => Math.ceil(new Blob([text]).size / 1000);
 
 	async function save() {
@@ -93,7 +95,7 @@
 		};
 		const page = cardPage(data, script);
 		saveText(`${row.name} river card.html`, 'text/html;charset=utf-8', page);
-		said = `Saved, ${kB(page)} kB: send it to your phone, and open it there once before you go.`;
+		said = `Saved, ${kB(page)} kB: send it to your phone, and open it there once before you go.${kB(page) > MUCH ? ' Some mail will not take so much: fewer lies make it smaller.' : ''}`;
 	}
 </script>
 
