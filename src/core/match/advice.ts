@@ -106,7 +106,8 @@ export function adviceFor(question: MatchQuestion, care: AdviceCare = USUAL_CARE
 	if (does.length === 0) {
 		const bestAt = (at: Remedy['at']) =>
 			tried
-				.filter((one) => one.at === at)
+				// Which fly is on the point is not changed together with that fly.
+				.filter((one) => one.at === at && one.swaps === undefined)
 				.sort((a, b) => b.chance - a.chance)
 				.slice(0, PAIRED);
 		for (const vise of bestAt('vise')) {

@@ -16,6 +16,7 @@ import {
 	USUAL_WISHES
 } from './index';
 import type { Shelf } from './index';
+import { remediesNamed } from './remedies';
 
 const median = valuesAt(prior);
 const water = fluidAt(10);
@@ -238,6 +239,31 @@ describe('advice', () => {
 		const { binds, does, best } = adviceFor({ ...question, rig }, CARE);
 		expect(binds).toBe('under');
 		expect((does[0] ?? best)?.words).toMatch(/bead|float of|wire|tight line/);
+	}, 180_000);
+
+	test('on a cast the heavier fly belongs on the point; the upper one is moved up or left off', () => {
+		// Common practice, no source: the heaviest of a cast on its point.
+		const light: Recipe = { ...fly, coil: null, bead: { ...fly.bead!, metal: 'brass' } };
+		const upper = { name: 'The heavy one', recipe: fly, above: 0.5, dropper: 0 };
+		const rig = { ...starterRig, cast: [upper] };
+		const { chance, binds, does, best } = adviceFor({ ...question, recipe: light, rig }, CARE);
+		expect(['late', 'never']).toContain(binds);
+		const swap = [...does, ...(best ? [best] : [])].find(({ swaps }) => swaps === 0)!;
+		expect(swap).toMatchObject({
+			words: 'The heavy one on the point',
+			change: { recipe: fly, rig: { cast: [{ recipe: light, above: 0.5 }] } }
+		});
+		expect(swap.chance).toBeGreaterThan(chance + 0.1);
+		const named = (name: Parameters<typeof remediesNamed>[0], recipe: Recipe) =>
+			remediesNamed(name, { recipe, rig, lie }, emptyShelf, prior);
+		expect(named('heavier to the point', fly)).toEqual([]);
+		expect(named('lighter to the point', light)).toEqual([]);
+		expect(named('upper fly higher', light)).toMatchObject([
+			{ words: 'The heavy one 75 cm above the point', change: { rig: { cast: [{ above: 0.75 }] } } }
+		]);
+		const [alone] = named('one fly less', light);
+		expect(alone).toMatchObject({ words: 'without The heavy one above', at: 'rod' });
+		expect(alone!.change.rig!.cast).toBeUndefined();
 	}, 180_000);
 
 	test('a line that the person set too short is helped by letting it be found', () => {

@@ -2,6 +2,7 @@ import type { Distribution } from '../parameter/index';
 import type { Fault } from '../drift/index';
 import { buildFly, fitOf, mediansFor, type Recipe } from '../fly/index';
 import {
+	aboveField,
 	approachField,
 	carriesField,
 	floatField,
@@ -9,8 +10,9 @@ import {
 	lineDiameterField,
 	tipHeightField
 } from '../quantity/index';
-import { asUsual, openControls, wayTable, withWay, type Rig } from '../rig/index';
-import { approachOf, type Lie } from '../water/index';
+import { asUsual, openControls, wayTable, withCast, withWay, type Rig } from '../rig/index';
+import { approachOf, fluidAt, type Lie } from '../water/index';
+import { evaluate } from './evaluate';
 import type { Shelf } from './shelf';
 import { stepsFrom } from './steps';
 
@@ -26,17 +28,29 @@ export interface Remedy {
 	readonly words: string;
 	readonly at: 'vise' | 'rod';
 	readonly change: Partial<Changeable>;
+	/** Which of the flies above changes places with the one on the point, where that is what it is. */
+	readonly swaps?: number;
 }
 
 /** What to try against a fault, in the order in which it costs the person least. */
 export const remediesFor: Readonly<Record<Fault, readonly RemedyName[]>> = {
 	short: ['find the hand', 'shorter tip', 'another way'],
 	unsolved: ['find the hand', 'another way'],
-	under: ['lighter bead', 'larger float', 'more buoyant dry', 'less wire', 'another way'],
+	under: [
+		'one fly less',
+		'lighter bead',
+		'larger float',
+		'more buoyant dry',
+		'less wire',
+		'another way'
+	],
 	never: [
 		'find the hand',
 		'slack cast',
 		'slower lead',
+		'heavier to the point',
+		'upper fly higher',
+		'one fly less',
 		'heavier bead',
 		'more wire',
 		'thinner tippet',
@@ -49,6 +63,9 @@ export const remediesFor: Readonly<Record<Fault, readonly RemedyName[]>> = {
 		'find the hand',
 		'slack cast',
 		'slower lead',
+		'heavier to the point',
+		'upper fly higher',
+		'one fly less',
 		'heavier bead',
 		'more wire',
 		'more room',
@@ -57,11 +74,27 @@ export const remediesFor: Readonly<Record<Fault, readonly RemedyName[]>> = {
 		'less dressing',
 		'another way'
 	],
-	hung: ['find the hand', 'lighter bead', 'less wire', 'feel the bed', 'another way'],
-	bed: ['find the hand', 'lighter bead', 'less wire', 'feel the bed', 'another way'],
+	hung: [
+		'find the hand',
+		'lighter to the point',
+		'lighter bead',
+		'less wire',
+		'feel the bed',
+		'another way'
+	],
+	bed: [
+		'find the hand',
+		'lighter to the point',
+		'lighter bead',
+		'less wire',
+		'feel the bed',
+		'another way'
+	],
 	lifted: [
 		'find the hand',
 		'slower lead',
+		'upper fly higher',
+		'one fly less',
 		'heavier bead',
 		'more wire',
 		'feel the bed',
@@ -81,6 +114,10 @@ const LARGER = [2e-3, 5e-3] as const;
 const MORE_BUOYANT = [1.4, 2] as const;
 /** A lower tip, m (our choice). */
 const LOW_TIP = 1;
+/** A fly above is moved up by so much, m (our choice). */
+const HIGHER = 0.25;
+/** At which flies are told heavier from lighter, °C. */
+const USUAL_CELSIUS = 10;
 /** Water that is slower than this is fished as still water, m/s (our choice). */
 const STILL = 0.08;
 
@@ -198,6 +235,19 @@ const remedyTable = {
 			)
 		];
 	},
+	'heavier to the point': (its) => swapped(its, (its, point) => its > point),
+	'lighter to the point': (its) => swapped(its, (its, point) => its < point),
+	'upper fly higher': ({ rig }) =>
+		(rig.cast ?? []).flatMap((one, k, cast) => {
+			const above = Math.round(20 * (one.above + HIGHER)) / 20;
+			if (above > aboveField.possible[1] || above >= (cast[k + 1]?.above ?? Infinity)) return [];
+			const words = `${one.name} ${aboveField.show(above)} above the point`;
+			return [onTheRod(words, withCast(rig, cast.with(k, { ...one, above })))];
+		}),
+	'one fly less': ({ rig }) =>
+		(rig.cast ?? []).map(({ name }, k, cast) =>
+			onTheRod(`without ${name} above`, withCast(rig, cast.toSpliced(k, 1)))
+		),
 	'heavier bead': atTheVise('bead-up', 'bead-tungsten'),
 	'lighter bead': atTheVise('bead-down', 'bead-brass', 'bead-off'),
 	'more wire': atTheVise('turns3', 'coil-lead', 'coil-leadFree'),
@@ -216,6 +266,21 @@ export function remediesNamed(
 ): readonly Remedy[] {
 	const floats = wayTable[rig.way].floats !== null;
 	return remedyTable[name]({ recipe, rig, lie, shelf, distribution, floats, usual: asUsual(rig) });
+}
+
+/** A fly above and the one on the point change places. @param better of two weights in water, N */
+function swapped(
+	{ recipe, rig, distribution }: Case,
+	better: (its: number, point: number) => boolean
+): Remedy[] {
+	const weightOf = (one: Recipe) => evaluate(one, fluidAt(USUAL_CELSIUS), distribution).weight;
+	const cast = rig.cast ?? [];
+	return cast.flatMap((one, k) => {
+		if (!better(weightOf(one.recipe), weightOf(recipe))) return [];
+		const above = cast.with(k, { ...one, name: 'the other', recipe });
+		const change = { recipe: one.recipe, rig: withCast(rig, above) };
+		return [{ words: `${one.name} on the point`, at: 'rod' as const, change, swaps: k }];
+	});
 }
 
 /** A step of the Bench, by its key, where it can be tied. */

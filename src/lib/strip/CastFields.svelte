@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { aboveField, dropperField } from '$core/quantity/index';
 	import { MOST_ABOVE, withCast, type FlyAbove, type Rig } from '$core/rig/index';
-	import { sameContent } from '$lib/documents/difference';
-	import { recipeFromDocument, recipeToDocument } from '$lib/documents/fly/recipe';
+	import { recipeFromDocument } from '$lib/documents/fly/recipe';
+	import { isTiedAs, toPoint } from '$lib/state/cast';
 	import { useWorkspace } from '$lib/state/context';
 	import FieldStepper from '$lib/ui/FieldStepper.svelte';
 	import Opens from '$lib/ui/Opens.svelte';
@@ -12,7 +12,8 @@
 		set: (rig: Rig) => void;
 	}
 	let { rig, set }: Props = $props();
-	const { documents, selection, strip } = useWorkspace();
+	const workspace = useWorkspace();
+	const { documents } = workspace;
 	let choosing = $state(false);
 	const cast = $derived(rig.cast ?? []);
 	/** Where another fly is tied in first, above the highest: half a metre (common practice, no source). */
@@ -28,21 +29,10 @@
 		const recipe = recipeFromDocument(row.body.recipe);
 		set(withCast(rig, [...cast, { name: row.name, recipe, above, dropper: 0 }]));
 	}
-	const sameFly = ({ name }: FlyAbove) => documents.all('fly').find((row) => row.name === name);
 	/** The fly of this name, where it is tied otherwise by now. */
 	function changed(one: FlyAbove) {
-		const row = sameFly(one);
-		return row && !sameContent(row.body.recipe, recipeToDocument(one.recipe)) ? row : null;
-	}
-	/** It goes to the point, and the fly that is there goes up in its place. */
-	async function toPoint(k: number) {
-		const one = cast[k]!;
-		const { fly } = selection;
-		if (!fly || !strip.recipe) return;
-		set(withCast(rig, cast.with(k, { ...one, name: fly.name, recipe: strip.recipe })));
-		const row = sameFly(one);
-		if (row && !changed(one)) selection.selectFly(row.id);
-		else await selection.newBuild(one.recipe, one.name);
+		const row = documents.all('fly').find(({ name }) => name === one.name);
+		return row && !isTiedAs(row, one) ? row : null;
 	}
 	const button = 'min-h-9 rounded-md bg-sunk px-3 text-sm hover:bg-line max-md:min-h-11';
 </script>
@@ -70,7 +60,9 @@
 				onchange={(dropper) => change(k, { dropper })}
 			/>
 			<div class="col-span-2 flex flex-wrap gap-2">
-				<button type="button" class={button} onclick={() => void toPoint(k)}>To the point</button>
+				<button type="button" class={button} onclick={() => void toPoint(workspace, k)}
+					>To the point</button
+				>
 				<button
 					type="button"
 					class={button}

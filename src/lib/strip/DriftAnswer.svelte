@@ -5,13 +5,15 @@
 	import { wayTable } from '$core/rig/index';
 	import type { DriftState } from '$lib/state/drift.svelte';
 	import { aboveWords, driftAnswer, handSentences, rangeWords } from '$lib/ui/drift-words';
+	import { toPoint } from '$lib/state/cast';
 	import { useWorkspace } from '$lib/state/context';
 
 	interface Props {
 		drift: DriftState;
 	}
 	let { drift }: Props = $props();
-	const { strip } = useWorkspace();
+	const workspace = useWorkspace();
+	const { strip } = workspace;
 
 	const band = $derived(drift.band);
 	const rig = $derived(strip.rig!);
@@ -24,7 +26,11 @@
 		advice ? (advice.does.length > 0 ? advice.does : advice.best ? [advice.best] : []) : []
 	);
 	/** A step at the rod may be several changes; each can be taken back. */
-	function take({ change }: Advised) {
+	function take({ change, swaps }: Advised) {
+		if (swaps !== undefined) {
+			void toPoint(workspace, swaps);
+			return;
+		}
 		if (change.recipe) strip.setRecipe(change.recipe);
 		if (change.rig) strip.setRig(change.rig);
 		if (change.lie) strip.changeWater({ approach: change.lie.approach });
