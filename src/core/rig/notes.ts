@@ -1,4 +1,4 @@
-import { aboveField, dropperField, shown, tippetField } from '../quantity/index';
+import { aboveField, depthField, dropperField, shown, tippetField } from '../quantity/index';
 import { carriedBy } from './compile';
 import { lengthOut } from './rig';
 import { wayTable, type Rig } from './ways/index';
@@ -25,7 +25,7 @@ export function rigNotes(rig: Rig, depth: number | null, zoneTop: number, wet: n
 	const out = lengthOut(rig);
 	const cm = (m: number) => shown.hand.words(m, 0);
 	const { floats, led } = wayTable[rig.way];
-	notes.push(...castNotes(rig, out));
+	notes.push(...castNotes(rig, out, depth));
 	if (floats) {
 		if (depth !== null && out < depth - zoneTop) {
 			notes.push({
@@ -69,7 +69,7 @@ const TANGLES = 1 / 3;
 /** Flies nearer to each other than this catch in each other, m (common practice, no source). */
 const CLOSE = 0.3;
 
-function castNotes({ cast = [] }: Rig, out: number): RigNote[] {
+function castNotes({ cast = [] }: Rig, out: number, depth: number | null): RigNote[] {
 	const notes: RigNote[] = [];
 	const say = (words: string) => notes.push({ part: 'cast', words });
 	cast.forEach(({ name, above, dropper }, k) => {
@@ -77,6 +77,10 @@ function castNotes({ cast = [] }: Rig, out: number): RigNote[] {
 		if (above >= out) {
 			say(
 				`${name} hangs ${aboveField.show(above)} above the point, and only ${tippetField.show(out)} of line are out: hang it lower or give more line.`
+			);
+		} else if (depth !== null && dropper > depth) {
+			say(
+				`A dropper of ${dropperField.show(dropper)} is longer than the water is deep, ${depthField.show(depth)}: its fly lies on the bed. ${dropperField.show(Math.min(LONG_DROPPER, apart * TANGLES))} is enough.`
 			);
 		} else if (dropper > apart * TANGLES || dropper > LONG_DROPPER) {
 			say(

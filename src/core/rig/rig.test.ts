@@ -120,5 +120,9 @@ test('flies above the point: the lowest first, kept on every way, and told when 
 	expect(said(fly('Low', 0.5, 0.18))[0]).toMatch(/A dropper of 18 cm .* 15 cm is enough/);
 	expect(said(fly('Low', 0.3, 0.12))[0]).toMatch(/10 cm is enough/);
 	expect(said(fly('Low', 0.5), fly('High', 0.7))[0]).toMatch(/High hangs 20 cm above the next fly/);
+	const shallow = rigNotes(withCast(starterRig, [fly('Low', 1, 0.3)]), 0.25, 0.1, 0);
+	expect(shallow[0]!.words).toMatch(
+		/A dropper of 30 cm is longer than the water is deep, .* 15 cm is enough/
+	);
 	expect(said(fly('High', 4))[0]).toMatch(/only 3.6 m of line are out/);
 });
