@@ -5,3 +5,4 @@ export { ways, wayTable, type Rig, type Way, type WayDefinition } from './ways/i
 export * from './compile';
 export * from './words';
 export * from './notes';
+export * from './bench-test';

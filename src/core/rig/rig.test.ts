@@ -1,8 +1,10 @@
 import { expect, test } from 'vitest';
 import { lineLength } from '../body/index';
 import { starterRecipe } from '../fly/index';
+import { prior } from '../parameter/index';
 import { lineDiameterField, readQuantity } from '../quantity/index';
 import {
+	carriedAfter,
 	carriedBy,
 	compileLine,
 	lengthOut,
@@ -125,4 +127,22 @@ test('flies above the point: the lowest first, kept on every way, and told when 
 		/A dropper of 30 cm is longer than the water is deep, .* 15 cm is enough/
 	);
 	expect(said(fly('High', 4))[0]).toMatch(/only 3.6 m of line are out/);
+});
+
+test('a float or dry fly is measured with beads: so many it held, and one more took it under', () => {
+	// By hand: a ball of brass of 2 mm without its bore; brass of 8,500 kg/m³ (from memory) weighs 0.883 of that in water.
+	const bead = { metal: 'brass', shape: 'round', diameter: 2e-3 } as const;
+	const ball = (Math.PI / 6) * 8e-9 * 7500;
+	const one = carriedAfter(bead, 0, prior);
+	expect(one / (ball / 2)).toBeGreaterThan(0.6);
+	expect(one / (ball / 2)).toBeLessThan(0.95);
+	expect(carriedAfter(bead, 3, prior)).toBeCloseTo(7 * one, 12);
+	// What is heavier in the same size takes it under sooner.
+	const tungsten = carriedAfter({ ...bead, metal: 'tungsten' }, 0, prior);
+	expect(tungsten / one).toBeGreaterThan(1.9);
+	expect(tungsten / one).toBeLessThan(2.6);
+	// It carries what a note then holds against the fly.
+	const dry = rigOn('dry fly', { ...starterRig, carries: carriedAfter(bead, 3, prior) });
+	expect(rigNotes(dry, 1, 0.2, 6.9 * one)).toEqual([]);
+	expect(rigNotes(dry, 1, 0.2, 7.1 * one)[0]!.words).toContain('more buoyant dry fly');
 });

@@ -2,7 +2,9 @@
 	import { lineMaterials, ways, wayTable, withWay, type Rig, type RigNote } from '$core/rig/index';
 	import Segments from '$lib/ui/Segments.svelte';
 	import FieldStepper from '$lib/ui/FieldStepper.svelte';
+	import type { Distribution } from '$core/parameter/index';
 	import type { Hand } from '$core/predict/index';
+	import BenchTest from './BenchTest.svelte';
 	import HandFields from './HandFields.svelte';
 	import { countsOn, rigNumbers } from './rig';
 
@@ -13,8 +15,9 @@
 		/** How the rod is held for the fly and the lie at hand, and what would be found where it is set. */
 		hand: Hand | null;
 		wouldBe: Hand | null;
+		distribution: Distribution;
 	}
-	let { rig, set, notes, hand, wouldBe }: Props = $props();
+	let { rig, set, notes, hand, wouldBe, distribution }: Props = $props();
 
 	const numbers = $derived(rigNumbers.filter(({ key }) => countsOn(rig.way, key)));
 </script>
@@ -39,6 +42,9 @@
 		/>
 	{/each}
 </div>
+{#if 'carries' in rig}
+	<BenchTest {distribution} set={(carries) => set({ ...rig, carries })} />
+{/if}
 <div class="mt-2 grid gap-2 sm:grid-cols-2">
 	<Segments
 		label="Tippet of"

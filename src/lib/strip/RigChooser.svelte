@@ -59,6 +59,7 @@
 				{notes}
 				hand={drift.hand}
 				wouldBe={drift.wouldBe}
+				distribution={parameters.distribution}
 			/>
 			<CastFields rig={strip.rig} set={(rig) => strip.setRig(rig)} />
 		</div>
