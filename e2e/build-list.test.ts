@@ -83,6 +83,10 @@ test('turning through flies and lies, the list of keys, the theme that stays', a
 
 	await bench.keyboard.press('?');
 	await expect(bench.getByRole('dialog')).toContainText('Undo, whatever it was');
+	// No key does two things.
+	const keys = await bench.getByRole('dialog').locator('kbd').allInnerTexts();
+	expect(keys.length).toBeGreaterThan(30);
+	expect(keys).toEqual([...new Set(keys)]);
 	await bench.keyboard.press('Escape');
 	const theme = await bench.locator('html').getAttribute('data-theme');
 	await bench.keyboard.press('t');
