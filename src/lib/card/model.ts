@@ -81,13 +81,14 @@ export class CardModel {
 		return this.known?.chance ?? this.plan?.chance ?? this.read.chances[this.current] ?? 0;
 	}
 
-	/** The flies from the best on: those that were followed first, the others by the table. */
+	/** The flies from the best on, by the table where they were not followed; the best that was is before all. */
 	order(): { fly: number; chance: number }[] {
 		const { chances } = this.read;
-		const followed = (fly: number) => Number(this.followed[fly] !== undefined);
-		return this.data.flies
+		const all = this.data.flies
 			.map((_, fly) => ({ fly, chance: this.followed[fly]?.chance ?? chances[fly]! }))
-			.sort((a, b) => followed(b.fly) - followed(a.fly) || b.chance - a.chance);
+			.sort((a, b) => b.chance - a.chance);
+		const first = all.find(({ fly }) => this.followed[fly]);
+		return first ? [first, ...all.filter((one) => one !== first)] : all;
 	}
 
 	/** How the rod is held for the fly that is shown: as found, or until then as planned or as the table has it. */

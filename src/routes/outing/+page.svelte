@@ -2,7 +2,7 @@
 	import { fewestOf, USUAL_WISHES } from '$core/match/index';
 	import { flowField } from '$core/quantity/index';
 	import { localDay } from '$lib/contract/day';
-	import { boxKinds } from '$lib/documents/batch/box';
+	import { boxKinds, boxLetter } from '$lib/documents/batch/box';
 	import type { LieRow, OutingRow } from '$lib/documents/kinds';
 	import type { OutingBodyDocument } from '$lib/documents/outing/body';
 	import { useWorkspace } from '$lib/state/context';
@@ -50,7 +50,6 @@
 	const water = $derived(row && river ? waterOn(row.body, river) : null);
 
 	const box = $derived(boxKinds(documents.all('batch')));
-	const letter = (fly: number) => String.fromCharCode(65 + fly);
 	const drift = $derived({
 		wanted: goodDrift.current,
 		distribution: parameters.distribution
@@ -220,7 +219,7 @@
 				</span>
 			</div>
 			{#if known}
-				<PlanTable lies={planned} box={known.box} {letter} enough={ENOUGH} flow={water?.flow} />
+				<PlanTable lies={planned} box={known.box} enough={ENOUGH} flow={water?.flow} />
 				{#if fewest.length > 0}
 					<section aria-labelledby="take" class="border-t border-line py-3">
 						<h2 id="take" class="text-lg font-semibold">
@@ -234,7 +233,7 @@
 						<ul class="grid gap-x-6 sm:grid-cols-2">
 							{#each fewest as fly (fly)}
 								<li>
-									<b>{letter(fly)}</b>
+									<b>{boxLetter(fly)}</b>
 									{known.box[fly]!.name}, <span class="figure">{known.box[fly]!.count}</span> in the box
 								</li>
 							{/each}
@@ -242,7 +241,7 @@
 					</section>
 				{/if}
 				{#if whole && answers.length > 0}
-					<RiverCard {row} {river} lies={planned} box={known.box} {letter} />
+					<RiverCard {row} {river} lies={planned} box={known.box} />
 				{/if}
 				{#if holes.length > 0}<Holes {holes} name={row.name} />{/if}
 			{/if}

@@ -33,3 +33,7 @@ export function boxKinds(batches: readonly BatchRow[]): BoxKind[] {
 	}
 	return Object.values(found);
 }
+
+/** What a kind is called for short, by its place: A to Z, then A2 and on. */
+export const boxLetter = (place: number): string =>
+	`${String.fromCharCode(65 + (place % 26))}${place < 26 ? '' : Math.floor(place / 26) + 1}`;

@@ -11,7 +11,7 @@
 	import { depthField, math, shown, speedField, type QuantityField } from '$core/quantity/index';
 	import { wayTable } from '$core/rig/index';
 	import { fluidAt } from '$core/water/index';
-	import { boxKinds } from '$lib/documents/batch/box';
+	import { boxKinds, boxLetter } from '$lib/documents/batch/box';
 	import { recipeFromDocument } from '$lib/documents/fly/recipe';
 	import { BoxMapState } from '$lib/state/box-map.svelte';
 	import { useWorkspace } from '$lib/state/context';
@@ -39,7 +39,6 @@
 			return { name, count, speed, weight };
 		})
 	);
-	const letter = (fly: number) => String.fromCharCode(65 + fly);
 
 	/** The person's own lies, and some room round them. */
 	const around = $derived.by((): MapSpan => {
@@ -203,7 +202,7 @@
 												: `${kinds[fly]!.name}, good in ${tenths(chance)}`}"
 											onkeydown={keydown}
 											onclick={() => (at = k)}
-											>{fly === null || chance < 0.05 ? '·' : letter(fly)}</button
+											>{fly === null || chance < 0.05 ? '·' : boxLetter(fly)}</button
 										>
 									</td>
 								{/each}
@@ -224,7 +223,7 @@
 							.sort((a, b) => Number(b.fly === looked.best) - Number(a.fly === looked.best) || b.chance - a.chance)
 							.slice(0, 3) as { name, fly, chance } (fly)}
 							<li>
-								<b>{letter(fly)}</b>
+								<b>{boxLetter(fly)}</b>
 								{name}, good in about {tenths(chance)}{fly === looked.best &&
 								chance < Math.max(...looked.chances)
 									? ', the lightest that does as well'
@@ -263,7 +262,7 @@
 							title="Show what it does alone"
 							onclick={() => (only = only === fly ? null : fly)}
 						>
-							<b class="w-5">{letter(fly)}</b>
+							<b class="w-5">{boxLetter(fly)}</b>
 							<span class="min-w-0 flex-1 truncate">{count} {name}</span>
 							<span class="figure text-quiet"
 								>{speed > 0 ? `${shown.sink.fixed(speed, 0)} ${shown.sink.unit}` : 'floats'}</span

@@ -92,7 +92,7 @@
 		>As the river is kept in Water</button
 	>
 {/if}
-<fieldset>
+<fieldset class="min-w-0">
 	<legend class="text-sm text-quiet">Lies</legend>
 	{#each lies as lie (lie.id)}
 		{@const on = body.lieIds.includes(lie.id)}
@@ -114,7 +114,7 @@
 		<p>This river has no lies yet: survey one in Water (V).</p>
 	{/each}
 </fieldset>
-<fieldset>
+<fieldset class="min-w-0">
 	<legend class="text-sm text-quiet">Ways of fishing, at most {MOST_RIGS}</legend>
 	{#each rigs as rig (rig.id)}
 		{@const on = body.rigIds.includes(rig.id)}

@@ -2,6 +2,7 @@
 	import { depthField, flowField, speedField } from '$core/quantity/index';
 	import type { PlaceAnswer } from '$core/match/index';
 	import type { NamedPlace } from '$lib/state/outing.svelte';
+	import { boxLetter } from '$lib/documents/batch/box';
 	import { useWorkspace } from '$lib/state/context';
 	import { faultWords, handSentences } from '$lib/ui/drift-words';
 	import { scenarios, type OutingFly, type Scenario } from './day';
@@ -22,12 +23,11 @@
 	interface Props {
 		lies: readonly PlannedLie[];
 		box: readonly OutingFly[];
-		letter: (fly: number) => string;
 		enough: number;
 		/** Expected, m³/s. */
 		flow: number | undefined;
 	}
-	let { lies, box, letter, enough, flow }: Props = $props();
+	let { lies, box, enough, flow }: Props = $props();
 	const { documents } = useWorkspace();
 
 	const shownScenarios = $derived(
@@ -43,7 +43,7 @@
 	{#if !known?.answer}
 		<span class="text-quiet">…</span>
 	{:else if best && best.chance > 0}
-		<b>{letter(best.fly)}</b>
+		<b>{boxLetter(best.fly)}</b>
 		<span class="figure" class:text-warn={best.chance < enough}>{tenths(best.chance)}</span>
 	{:else}
 		<span class="text-warn">nothing</span>
@@ -74,7 +74,7 @@
 					<span class="text-quiet">being worked out …</span>
 				{:else if best && best.chance > 0}
 					<p class="text-lg leading-tight" class:text-warn={best.chance < enough}>
-						<b>{letter(best.fly)}</b>
+						<b>{boxLetter(best.fly)}</b>
 						{box[best.fly]!.name}, good in {tenths(best.chance)}
 					</p>
 					<p>
@@ -91,7 +91,7 @@
 					{@const next = known.answer.best[1]}
 					{#if next && next.chance > 0}
 						<p class="text-sm text-quiet">
-							else <b>{letter(next.fly)}</b>
+							else <b>{boxLetter(next.fly)}</b>
 							{box[next.fly]!.name}, {tenths(next.chance)}
 						</p>
 					{/if}

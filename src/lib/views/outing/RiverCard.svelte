@@ -6,6 +6,7 @@
 	import { lieToDocument } from '$lib/documents/lie/body';
 	import { exponentsOf } from '$lib/documents/lie/today';
 	import type { OutingRow, RiverRow } from '$lib/documents/kinds';
+	import { boxLetter } from '$lib/documents/batch/box';
 	import { useWorkspace } from '$lib/state/context';
 	import { goodDrift } from '$lib/state/preferences.svelte';
 	import { RiverCardState } from '$lib/state/river-card.svelte';
@@ -19,9 +20,8 @@
 		river: RiverRow;
 		lies: readonly PlannedLie[];
 		box: readonly OutingFly[];
-		letter: (fly: number) => string;
 	}
-	let { row, river, lies, box, letter }: Props = $props();
+	let { row, river, lies, box }: Props = $props();
 	const { documents, parameters } = useWorkspace();
 	const work = new RiverCardState();
 	$effect(() => () => work.stop());
@@ -61,7 +61,7 @@
 			learned: parameters.learning.learned,
 			enough: USUAL_WISHES.enough,
 			flies: box.map(({ name, count, document, colours = {}, from }, fly) => ({
-				letter: letter(fly),
+				letter: boxLetter(fly),
 				name,
 				count,
 				recipe: document,
