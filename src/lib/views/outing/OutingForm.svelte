@@ -35,7 +35,9 @@
 	const field = 'h-11 w-full rounded-md bg-sunk px-3';
 </script>
 
-<NameField label="Outing" name={row.name} rename={(name) => documents.rename(row, name)} />
+<div>
+	<NameField label="Outing" name={row.name} rename={(name) => documents.rename(row, name)} />
+</div>
 <label class="grid gap-1">
 	<span class="text-sm text-quiet">Day</span>
 	<input
