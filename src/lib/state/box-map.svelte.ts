@@ -1,13 +1,9 @@
 import { surveyed, type MapCurves, type MapSpan } from '$core/match/index';
 import type { DriftQuestion } from '$core/predict/index';
-import { MatchWorker } from '$lib/workers/match-worker';
-
-const LANES = 2;
+import { Lanes } from './lanes.svelte';
 
 /** What the waters round the person's own ask of a fly: worked out when it is asked for, since it takes some seconds. */
-export class BoxMapState {
-	/** Share that is done; null when nothing runs. */
-	progress = $state<number | null>(null);
+export class BoxMapState extends Lanes {
 	/** What is known, of which waters, and for what it was asked. */
 	known = $state.raw<{
 		readonly curves: MapCurves;
@@ -15,37 +11,15 @@ export class BoxMapState {
 		readonly question: DriftQuestion;
 	} | null>(null);
 
-	private readonly channels = Array.from({ length: LANES }, () => new MatchWorker());
-	private turn = 0;
-
 	async survey(question: DriftQuestion, span: MapSpan): Promise<void> {
-		this.stop();
-		const { turn } = this;
-		const old = () => turn !== this.turn;
-		this.progress = 0;
-		this.known = null;
-		try {
-			await surveyed(
-				question,
-				span,
-				this.channels,
-				(curves) => {
-					if (old()) return;
-					this.known = { curves, span, question };
-					this.progress = curves.filter(Boolean).length / curves.length;
-				},
-				old
-			);
-		} catch {
-			// The channels were ended: it was stopped.
-		}
-		if (!old()) this.progress = null;
-	}
-
-	/** What is known stays. */
-	stop(): void {
-		this.turn++;
-		if (this.progress !== null) for (const channel of this.channels) channel.end();
-		this.progress = null;
+		await this.run((old) => {
+			this.known = null;
+			const found = (curves: MapCurves) => {
+				if (old()) return;
+				this.known = { curves, span, question };
+				this.progress = curves.filter(Boolean).length / curves.length;
+			};
+			return surveyed(question, span, this.channels, found, old);
+		});
 	}
 }

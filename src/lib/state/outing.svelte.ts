@@ -1,7 +1,5 @@
 import { plannedOuting, type BoxFly, type Place, type PlaceAnswer } from '$core/match/index';
-import { MatchWorker } from '$lib/workers/match-worker';
-
-const LANES = 2;
+import { Lanes } from './lanes.svelte';
 
 /** A place with what it is called in the plan. */
 export interface NamedPlace<Scenario extends string = string> {
@@ -12,9 +10,7 @@ export interface NamedPlace<Scenario extends string = string> {
 }
 
 /** What the box does on an outing: worked out when it is asked for, since it takes a while. */
-export class OutingState<Kind extends BoxFly, Scenario extends string> {
-	/** Share that is done; null when nothing runs. */
-	progress = $state<number | null>(null);
+export class OutingState<Kind extends BoxFly, Scenario extends string> extends Lanes {
 	/** What was asked, of which box, with what is known so far. */
 	known = $state.raw<{
 		readonly asked: string;
@@ -22,9 +18,6 @@ export class OutingState<Kind extends BoxFly, Scenario extends string> {
 		readonly places: readonly NamedPlace<Scenario>[];
 		readonly answers: readonly (PlaceAnswer | null)[];
 	} | null>(null);
-
-	private readonly channels = Array.from({ length: LANES }, () => new MatchWorker());
-	private turn = 0;
 
 	/**
 	 * First every place at the flow that is expected, then for each lie what becomes of it at other flows, on the
@@ -38,55 +31,34 @@ export class OutingState<Kind extends BoxFly, Scenario extends string> {
 		expected: readonly NamedPlace<Scenario>[],
 		others: (best: readonly NamedPlace<Scenario>[]) => readonly NamedPlace<Scenario>[]
 	): Promise<void> {
-		this.stop();
-		const { turn } = this;
-		const old = () => turn !== this.turn;
 		const plain = box.map(({ recipe, speed, weight }) => ({ recipe, speed, weight }));
-		this.progress = 0;
-		this.known = { asked, box, places: expected, answers: expected.map(() => null) };
-		const work = async (
-			before: readonly NamedPlace<Scenario>[],
-			answered: readonly (PlaceAnswer | null)[],
-			more: readonly NamedPlace<Scenario>[],
-			all: number
-		) => {
-			const places = [...before, ...more];
-			await plannedOuting(
-				more.map(({ place }) => place),
-				plain,
-				this.channels,
-				(answers) => {
-					if (old()) return;
-					this.known = { asked, box, places, answers: [...answered, ...answers] };
-					this.progress = Math.min(1, this.known.answers.filter(Boolean).length / all);
-				},
-				old
-			);
-		};
-		try {
-			/** Of each lie one place counts; which, is not known yet. */
-			const also = others(bestPlaces(expected, [])).length;
-			await work([], [], expected, expected.length + also);
-			if (!old()) {
-				const { answers } = this.known;
-				await work(
-					expected,
-					answers,
-					others(bestPlaces(expected, answers)),
-					expected.length + also
+		/** Of each lie one place counts; which, is not known yet. */
+		const all = expected.length + others(bestPlaces(expected, [])).length;
+		await this.run(async (old) => {
+			const work = async (
+				before: readonly NamedPlace<Scenario>[],
+				answered: readonly (PlaceAnswer | null)[],
+				more: readonly NamedPlace<Scenario>[]
+			) => {
+				const places = [...before, ...more];
+				await plannedOuting(
+					more.map(({ place }) => place),
+					plain,
+					this.channels,
+					(answers) => {
+						if (old()) return;
+						this.known = { asked, box, places, answers: [...answered, ...answers] };
+						this.progress = Math.min(1, this.known.answers.filter(Boolean).length / all);
+					},
+					old
 				);
-			}
-		} catch {
-			// The channels were ended: it was stopped.
-		}
-		if (!old()) this.progress = null;
-	}
-
-	/** What is known stays. */
-	stop(): void {
-		this.turn++;
-		if (this.progress !== null) for (const channel of this.channels) channel.end();
-		this.progress = null;
+			};
+			this.known = { asked, box, places: expected, answers: expected.map(() => null) };
+			await work([], [], expected);
+			if (old()) return;
+			const { answers } = this.known;
+			await work(expected, answers, others(bestPlaces(expected, answers)));
+		});
 	}
 }
 

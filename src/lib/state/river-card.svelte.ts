@@ -1,39 +1,16 @@
 import { waterTables, type BoxFly, type Place, type WaterTable } from '$core/match/index';
-import { MatchWorker } from '$lib/workers/match-worker';
-
-const LANES = 2;
+import { Lanes } from './lanes.svelte';
 
 /** The tables of a river card: a minute's work, which can be stopped. */
-export class RiverCardState {
-	/** Share that is done; null when nothing runs. */
-	progress = $state<number | null>(null);
-
-	private readonly channels = Array.from({ length: LANES }, () => new MatchWorker());
-	private turn = 0;
-
+export class RiverCardState extends Lanes {
 	/** @returns null when it was stopped */
-	async tables(places: readonly Place[], box: readonly BoxFly[]): Promise<WaterTable[] | null> {
-		this.stop();
-		const { turn } = this;
-		const old = () => turn !== this.turn;
+	tables(places: readonly Place[], box: readonly BoxFly[]): Promise<WaterTable[] | null> {
 		const plain = box.map(({ recipe, speed, weight }) => ({ recipe, speed, weight }));
-		this.progress = 0;
-		try {
+		return this.run((old) => {
 			const report = (share: number) => {
 				if (!old()) this.progress = share;
 			};
-			return await waterTables(places, plain, this.channels, report, old);
-		} catch {
-			// The channels were ended: it was stopped.
-			return null;
-		} finally {
-			if (!old()) this.progress = null;
-		}
-	}
-
-	stop(): void {
-		this.turn++;
-		if (this.progress !== null) for (const channel of this.channels) channel.end();
-		this.progress = null;
+			return waterTables(places, plain, this.channels, report, old);
+		});
 	}
 }
