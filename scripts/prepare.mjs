@@ -142,6 +142,12 @@ export function ensureChromium() {
 	const found = process.env.CHROMIUM ?? '/usr/bin/chromium';
 	if (existsSync(found)) return found;
 	console.log('Installing Chromium from the Debian packages (once) …');
+	aptInstall('chromium');
+	return found;
+}
+
+/** @param {string} name of a Debian package */
+export function aptInstall(name) {
 	const sudo = process.getuid?.() === 0 ? [] : ['sudo'];
 	/** @param {string[]} command */
 	const run = ([file, ...args]) =>
@@ -150,6 +156,5 @@ export function ensureChromium() {
 			env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
 		});
 	run([...sudo, 'apt-get', 'update', '-qq']);
-	run([...sudo, 'apt-get', 'install', '-y', '-qq', '--no-install-recommends', 'chromium']);
-	return found;
+	run([...sudo, 'apt-get', 'install', '-y', '-qq', '--no-install-recommends', name]);
 }

@@ -62,7 +62,7 @@ try {
 	await (await gravitasStore).close();
 } catch (error) {
 	const { name, message, stack } = /** @type {Error} */ (error);
-	console.error(['DataFolderError', 'BackupError'].includes(name) ? message : stack);
+	console.error(['PlaceError', 'BackupError'].includes(name) ? message : stack);
 	console.error('Nothing was changed.');
 	process.exit(2);
 }

@@ -206,7 +206,7 @@ export async function serve({ folder, demo, build }) {
 	} catch (error) {
 		if (stopping) return;
 		const { name, message, stack } = /** @type {Error} */ (error);
-		console.error(name === 'DataFolderError' ? message : stack);
+		console.error(name === 'PlaceError' ? message : stack);
 		process.exit(2);
 	}
 	if (address.port !== wanted && wanted !== 0) {

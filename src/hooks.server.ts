@@ -1,6 +1,6 @@
 import { json, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
 import { building } from '$app/environment';
-import { currentStore } from '$lib/server/current-store';
+import { currentStore, isMoving } from '$lib/server/current-store';
 import { learnedNow } from '$lib/server/learned';
 
 /**
@@ -8,7 +8,8 @@ import { learnedNow } from '$lib/server/learned';
  * learned from at once, unless that is kept, so that the first page need not wait for it.
  */
 export const init: ServerInit = async () => {
-	if (!building) void learnedNow(await currentStore());
+	if (building || isMoving()) return;
+	void learnedNow(await currentStore());
 };
 
 /** The data are a person's own: a page of another site must not read or change them through the browser. */

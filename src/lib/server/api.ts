@@ -7,7 +7,7 @@ import { documentRequests } from '$lib/documents/requests';
 import { currentStore } from './current-store';
 import { BackupError } from './db/backup-file';
 import { DATA_CORRUPTED, DatabaseError, DISK_FULL, UNKNOWN_OUTCOME } from './db/database';
-import { DataFolderError } from './db/folder';
+import { PlaceError } from './db/folder';
 import { INVISIBLE, isVisible } from '$lib/contract/names';
 import { readBody, readJson } from './json';
 import type { ActionPart } from './store/changes';
@@ -38,7 +38,7 @@ function inWords(error: unknown): { status: number; body: ErrorAnswer } {
 		return { status: error.status, body: { message: error.message, ...error.more } };
 	}
 	if (error instanceof BackupError) return { status: 409, body: { message: error.message } };
-	if (error instanceof DataFolderError) return { status: 503, body: { message: error.message } };
+	if (error instanceof PlaceError) return { status: 503, body: { message: error.message } };
 	if (error instanceof DatabaseError) {
 		console.error(`Database: ${error.code} ${error.message}`);
 		if (error.code === DISK_FULL) return { status: 507, body: { message: error.message } };

@@ -37,7 +37,6 @@ const kept = {
 const store = {
 	opening: () => Promise.resolve(kept),
 	list: () => Promise.resolve([]),
-	foundVersion: () => 'a.0',
 	workedOut: () => Promise.resolve(null),
 	found: () => Promise.resolve({ sum: '', texts: {} })
 } as unknown as Store;

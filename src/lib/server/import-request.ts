@@ -9,6 +9,7 @@ import type { ImportPlanned } from './import-plan';
 import { learnedNow } from './learned';
 import { photoAsKept, type Photo } from './photo';
 import { documentTexts } from './store/document-texts';
+import { versionIn } from './store/news';
 import { importLabel } from './store/import';
 import { Refusal, type Store } from './store/index';
 
@@ -92,15 +93,15 @@ export async function importInto(
 ): Promise<ImportAnswer> {
 	const distribution = look ? { ...prior, learned: (await learnedNow(store)).learned } : null;
 	const asked = { files, different, choices, today: localDay(), distribution };
-	const snapshotVersion = store.snapshotVersion();
-	const plan = await planned(await store.read(documentTexts), asked, gone);
+	const { at, texts } = await store.read(async (tx) => ({
+		at: await versionIn(tx),
+		texts: await documentTexts(tx)
+	}));
+	const plan = await planned(texts, asked, gone);
 	const { photos, passedOver } = await photosOf(plan);
 	if (look) return { items: plan.items, written: 0, passedOver };
 	const { result, answer } = await store.together(async (tx) => {
-		const now =
-			store.snapshotVersion() === snapshotVersion
-				? plan
-				: await planned(await documentTexts(tx), asked);
+		const now = (await versionIn(tx)) === at ? plan : await planned(await documentTexts(tx), asked);
 		return { result: now, label: label ?? importLabel(now.writes), writes: now.writes };
 	}, photos);
 	return {

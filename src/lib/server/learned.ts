@@ -10,10 +10,7 @@ import type { Store } from './store/index';
 import { threads } from './threads';
 
 /** Where what was found lies, and where the last answer is kept. */
-export type Keeping = Pick<
-	Store,
-	'foundVersion' | 'foundSum' | 'found' | 'workedOut' | 'keepWorkedOut'
->;
+export type Keeping = Pick<Store, 'foundSum' | 'found' | 'workedOut' | 'keepWorkedOut'>;
 
 const pool = threads<LearnAsked, LearnedInThread>('learn', code, { threads: 1, waiting: 20 }, 1500);
 
@@ -25,20 +22,19 @@ interface LatestLearning {
 const NOTHING: LatestLearning = { answer: NOTHING_LEARNED, measured: {} };
 const NEVER: Measured = { weighed: 0, timed: 0 };
 
-let latest: { readonly snapshotVersion: string; readonly found: Promise<LatestLearning> } | null =
-	null;
+let latest: { readonly sum: string; readonly found: Promise<LatestLearning> } | null = null;
 
 /** All that was found, read and learned from in a thread of its own; remembered until something else is found. */
-function foundNow(store: Keeping): Promise<LatestLearning> {
-	const snapshotVersion = store.foundVersion();
-	if (latest?.snapshotVersion === snapshotVersion) return latest.found;
-	const found = learn(store).catch((error: unknown) => {
+async function foundNow(store: Keeping): Promise<LatestLearning> {
+	const sum = await store.foundSum();
+	if (latest?.sum === sum) return latest.found;
+	const found = learn(store, sum).catch((error: unknown) => {
 		// Better the tables alone than no page; it is tried anew the next time.
 		console.error(`Learning: ${String(error)}`);
 		latest = null;
 		return NOTHING;
 	});
-	latest = { snapshotVersion, found };
+	latest = { sum, found };
 	return found;
 }
 
@@ -63,12 +59,11 @@ export async function learnedSoon(store: Keeping, ms: number): Promise<LearningA
 export const measuredOf = async (store: Keeping, recipe: RecipeDocument): Promise<Measured> =>
 	(await foundNow(store)).measured[measuredKey(recipe)] ?? NEVER;
 
-async function learn(store: Keeping): Promise<LatestLearning> {
+async function learn(store: Keeping, nowSum: string): Promise<LatestLearning> {
 	const kept = await store.workedOut('learning');
 	// Of an earlier Gravitas it may be something else.
 	const last = (kept?.answer ?? null) as Partial<LatestLearning> | null;
-	if (last?.answer && kept!.origin === byModel(await store.foundSum()))
-		return last as LatestLearning;
+	if (last?.answer && kept!.origin === byModel(nowSum)) return last as LatestLearning;
 	const { sum, texts } = await store.found();
 	if (taughtBy.every((kind) => !texts[kind]?.length)) return NOTHING;
 	const known = last?.answer?.origin ?? null;

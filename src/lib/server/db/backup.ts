@@ -8,12 +8,12 @@ import {
 	type Database,
 	type Queryable
 } from './database';
-import { DataFolderError } from './folder';
+import { PlaceError } from './folder';
 import { fsyncPath } from './fsync';
 import { BackupError, checkedLines, headerFor, type Header } from './backup-file';
 import { BackupWriter } from './backup-writer';
 import { newestSchema, runMigrations, schemaOf } from './migrate';
-import { findDamage, tablesOf } from './tables';
+import { dropAll, findDamage, tablesOf } from './tables';
 
 /**
  * Why a backup was made; each kind is kept by a count of its own. A damaged one is what was left of a database
@@ -122,7 +122,8 @@ export async function makeBackup(
 					await writer.rows(table, rows);
 				}
 			}
-		});
+			// What is written cannot be taken back.
+		}, true);
 		await writer.end();
 		gone?.throwIfAborted();
 		renameSync(part, path);
@@ -176,7 +177,7 @@ function notWritten(folder: string, error: unknown): unknown {
 		case 'EACCES':
 		case 'EPERM':
 		case 'EROFS':
-			return new DataFolderError(
+			return new PlaceError(
 				`Gravitas may not write to ${folder} (${(error as NodeJS.ErrnoException).code}), so no copy was made. Make it writable and try again.`
 			);
 		default:
@@ -196,17 +197,30 @@ export const dailyIsDue = (backups: readonly Backup[], now: number) =>
 /** A window that slept through a restore must not save over it by a chance meeting of revisions. */
 const REVISION_JUMP = 1000;
 
+export interface RestoreOptions {
+	/** How far revisions are put above those of the backup. */
+	readonly jump?: number;
+	/** Looks at what is back, before it is brought to this program's schema; what it throws takes all back. */
+	readonly check?: (tx: Queryable) => Promise<unknown>;
+	/** What belongs to the same transaction, once everything is done. */
+	readonly told?: (tx: Queryable) => Promise<unknown>;
+}
+
 /**
  * Puts a backup in place of everything that the database holds, in one transaction: it is restored
  * whole, and brought up to this program's schema, or nothing changes.
  *
  * @throws BackupError when it cannot be used
  */
-export async function restoreBackup(db: Database, path: string): Promise<void> {
+export async function restoreBackup(
+	db: Database,
+	path: string,
+	options: RestoreOptions = {}
+): Promise<void> {
 	// Before anything is touched: a damaged backup must not cost a long transaction.
 	await checkBackup(path);
 	await db.transaction(async (tx) => {
-		await tx.script('drop schema public cascade; create schema public');
+		await dropAll(tx);
 		const lines = checkedLines(path, newestSchema);
 		const header = JSON.parse((await lines.next()).value as string) as Header;
 		await runMigrations(tx, 0, header.schema);
@@ -233,11 +247,15 @@ export async function restoreBackup(db: Database, path: string): Promise<void> {
 			rows.push(line.slice(row[0].length, -1));
 		}
 		await insert();
+		await options.check?.(tx);
 		await continueCounting(tx);
 		await runMigrations(tx, header.schema);
 		for (const kind of documentKinds) {
-			await tx.query(`update ${kind} set revision = revision + $1`, [REVISION_JUMP]);
+			await tx.query(`update ${kind} set revision = revision + $1`, [
+				options.jump ?? REVISION_JUMP
+			]);
 		}
+		await options.told?.(tx);
 	});
 }
 

@@ -13,9 +13,9 @@ import {
 import { dirname, join } from 'node:path';
 import { closedMode } from './modes';
 
-/** Why a data folder cannot be used, in words for the person who started the program. */
-export class DataFolderError extends Error {
-	override readonly name = 'DataFolderError';
+/** Why the place of the data, a folder or a server, cannot be used; in words for the person who started the program. */
+export class PlaceError extends Error {
+	override readonly name = 'PlaceError';
 }
 
 /** PostgreSQL's major version, as PGlite writes it into the folder. */
@@ -39,7 +39,7 @@ export function freeBytes(folder: string): number {
  * a folder that it does not recognise.
  *
  * @param folder the database's own folder, which need not be there yet
- * @throws DataFolderError saying what is wrong and the way out
+ * @throws PlaceError saying what is wrong and the way out
  */
 export function inspectFolder(folder: string): void {
 	const free = freeBytes(folder);
@@ -48,7 +48,7 @@ export function inspectFolder(folder: string): void {
 		return;
 	}
 	if (!statSync(folder).isDirectory()) {
-		throw new DataFolderError(
+		throw new PlaceError(
 			`${folder} is a file, but the database's folder belongs there. Move the file away and start again.`
 		);
 	}
@@ -57,19 +57,19 @@ export function inspectFolder(folder: string): void {
 		version = readFileSync(join(folder, 'PG_VERSION'), 'utf8').trim();
 		readFileSync(join(folder, 'global', 'pg_control'));
 	} catch (error) {
-		throw new DataFolderError(
+		throw new PlaceError(
 			`${folder} is not empty, yet no database can be read in it (${(error as NodeJS.ErrnoException).code}). ` +
 				`If it was Gravitas's database it is damaged: ${RESTORE} If it is something else, name another folder with GRAVITAS_DATA.`
 		);
 	}
 	if (version !== POSTGRES) {
-		throw new DataFolderError(otherVersion(folder, `it says “${version.slice(0, 20)}”`));
+		throw new PlaceError(otherVersion(folder, `it says “${version.slice(0, 20)}”`));
 	}
 	try {
 		accessSync(folder, constants.W_OK);
 		accessSync(join(folder, 'global', 'pg_control'), constants.W_OK);
 	} catch (error) {
-		throw new DataFolderError(
+		throw new PlaceError(
 			`Gravitas may not write to ${folder} (${(error as NodeJS.ErrnoException).code}). ` +
 				'Make the folder and what is in it writable for you, or name another one with GRAVITAS_DATA.'
 		);
@@ -78,15 +78,15 @@ export function inspectFolder(folder: string): void {
 }
 
 /** What is said of a database that opens but cannot be read through. */
-export function damagedInside(folder: string, reason: string): DataFolderError {
-	return new DataFolderError(
+export function damagedInside(folder: string, reason: string): PlaceError {
+	return new PlaceError(
 		`The database in ${folder} is damaged (${reason.slice(0, 300)}). ${RESTORE}`
 	);
 }
 
 /** What is said of an engine that stood still: nothing is known to be damaged. */
-export function silent(folder: string, reason: string): DataFolderError {
-	return new DataFolderError(
+export function silent(folder: string, reason: string): PlaceError {
+	return new PlaceError(
 		`The database in ${folder} could not be opened now. ${reason} Either its disk does not answer or this machine is ` +
 			`far too busy; nothing says that it is damaged. Start again when the machine is quieter. If it stays so: ${RESTORE}`
 	);
@@ -102,17 +102,17 @@ export function closeToOthers(path: string): void {
 }
 
 /** The engine's reason for not opening, put into words with the way out. */
-export function whyNotOpened(folder: string, reason: string): DataFolderError {
+export function whyNotOpened(folder: string, reason: string): PlaceError {
 	const clean = reason.slice(0, 300);
 	if (/incompatible with server|not initialized by/i.test(reason)) {
-		return new DataFolderError(otherVersion(folder, clean));
+		return new PlaceError(otherVersion(folder, clean));
 	}
 	if (/no space left/i.test(reason)) {
-		return new DataFolderError(
+		return new PlaceError(
 			`The disk that holds ${folder} is full, so the database cannot be opened. Nothing is lost: make room and start again.`
 		);
 	}
-	return new DataFolderError(
+	return new PlaceError(
 		`The database in ${folder} cannot be opened; it is damaged (${clean}). ${RESTORE}`
 	);
 }
@@ -130,9 +130,9 @@ function otherVersion(folder: string, detail: string): string {
 	);
 }
 
-function tooFull(folder: string, free: number, needed: number): DataFolderError {
+function tooFull(folder: string, free: number, needed: number): PlaceError {
 	const mb = (bytes: number) => `${Math.floor(bytes / MEGABYTE)} MB`;
-	return new DataFolderError(
+	return new PlaceError(
 		`The disk that holds ${folder} has ${mb(free)} left and Gravitas needs ${mb(needed)} to be safe. ` +
 			'Nothing was changed: make room and start again, or name another folder with GRAVITAS_DATA.'
 	);

@@ -1,5 +1,5 @@
 import type { Database, Queryable } from './database';
-import { DataFolderError } from './folder';
+import { PlaceError } from './folder';
 
 /** The numbered migrations, in order: 0001_documents.sql and on. They only go forward. */
 const files = import.meta.glob<string>('../migrations/*.sql', {
@@ -56,7 +56,7 @@ export async function runMigrations(
  * Brings the schema up to date, all in one transaction.
  *
  * @param before called with the schema that is there, when it is not the newest; a copy is made then
- * @throws DataFolderError when the database was made by a newer Gravitas
+ * @throws PlaceError when the database was made by a newer Gravitas
  */
 export async function migrate(
 	db: Database,
@@ -66,11 +66,12 @@ export async function migrate(
 	const schema = await schemaOf(db);
 	const newest = list.at(-1)?.number ?? 0;
 	if (schema > newest) {
-		throw new DataFolderError(
+		throw new PlaceError(
 			`These data were written by a newer Gravitas (its schema is at ${schema}, this program knows ${newest}). Update the program; nothing was changed.`
 		);
 	}
 	if (schema === newest) return;
 	if (schema > 0) await before(schema);
-	await db.transaction((tx) => runMigrations(tx, schema, Infinity, list));
+	// Another process may have done it meanwhile.
+	await db.transaction(async (tx) => runMigrations(tx, await schemaOf(tx), Infinity, list));
 }

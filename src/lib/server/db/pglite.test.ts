@@ -12,8 +12,8 @@ import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { DatabaseError, type Database } from './database';
-import { DataFolderError } from './folder';
+import { type Database } from './database';
+import { PlaceError } from './folder';
 import { lockDataFolder } from './lock';
 import { openPglite } from './pglite';
 
@@ -40,59 +40,7 @@ function emptied(path: string, below: string): void {
 	for (const name of readdirSync(join(path, below)))
 		rmSync(join(path, below, name), { recursive: true });
 }
-const count = async () =>
-	(await db.query<{ n: number }>('select count(*)::int as n from note'))[0]!.n;
-
-describe('the database behind its small interface', () => {
-	test('a transaction that throws leaves nothing, and the next one works', async () => {
-		const before = await count();
-		const failing = db.transaction(async (tx) => {
-			await tx.query('insert into note values (1, $1)', ['half']);
-			throw new Error('changed my mind');
-		});
-		await expect(failing).rejects.toThrow('changed my mind');
-		expect(await count()).toBe(before);
-		await db.transaction((tx) => tx.query('insert into note values (1, $1)', ['whole']));
-		expect(await count()).toBe(before + 1);
-	});
-
-	test('a failed statement is an error with its code, and without the person’s data', async () => {
-		const secret = 'a very private note';
-		const error = await db
-			.query('insert into note values (1, $1)', [secret])
-			.catch((e: unknown) => e);
-		expect(error).toBeInstanceOf(DatabaseError);
-		expect((error as DatabaseError).code).toBe('23505');
-		expect(JSON.stringify(error) + String(error)).not.toContain(secret);
-		await expect(db.query('selec 1')).rejects.toMatchObject({ code: '42601' });
-	});
-
-	test('transactions take turns, and nothing slips in between', async () => {
-		await db.query('insert into note values (100, $1)', ['0']);
-		const bump = () =>
-			db.transaction(async (tx) => {
-				const [row] = await tx.query<{ text: string }>('select text from note where id = 100');
-				await new Promise((resolve) => setTimeout(resolve, 1));
-				await tx.query('update note set text = $1 where id = 100', [String(Number(row!.text) + 1)]);
-			});
-		const readings = Promise.all(Array.from({ length: 10 }, () => count()));
-		await Promise.all(Array.from({ length: 25 }, bump));
-		await readings;
-		expect(await db.query('select text from note where id = 100')).toEqual([{ text: '25' }]);
-	});
-
-	test('text of every kind comes back as it went', async () => {
-		for (const [i, text] of [
-			'Ü ñ 魚 🪰',
-			"it's; drop table note; --",
-			'',
-			'a'.repeat(100_000)
-		].entries()) {
-			await db.query('insert into note values ($1, $2)', [200 + i, text]);
-			expect(await db.query('select text from note where id = $1', [200 + i])).toEqual([{ text }]);
-		}
-	});
-
+describe('PGlite in a folder', () => {
 	test('a creation that was cut off is begun anew, not opened', async () => {
 		const half = join(folder, 'cut');
 		mkdirSync(`${half}.new`);
@@ -162,7 +110,7 @@ describe('the database behind its small interface', () => {
 			const database = join(folder, name.replaceAll(' ', '-'));
 			damage(database);
 			const error: unknown = await openPglite(database).catch((e: unknown) => e);
-			expect(error).toBeInstanceOf(DataFolderError);
+			expect(error).toBeInstanceOf(PlaceError);
 			expect((error as Error).message).toMatch(words);
 		},
 		120_000
@@ -203,7 +151,7 @@ describe('the lock on a data folder', () => {
 		const path = join(folder, 'held');
 		mkdirSync(path);
 		const child = await holder(path);
-		expect(() => lockDataFolder(path)).toThrow(DataFolderError);
+		expect(() => lockDataFolder(path)).toThrow(PlaceError);
 		const gone = new Promise((resolve) => child.once('exit', resolve));
 		child.kill('SIGKILL');
 		await gone;

@@ -1,8 +1,9 @@
-import { CLOSED, DatabaseError, DISK_FULL, SilentEngineError, UNKNOWN_OUTCOME } from './database';
+import { CLOSED, DatabaseError, DISK_FULL, SilentEngineError } from './database';
 import type { Database, Queryable } from './database';
 import { startEngine, type Engine } from './engine';
 import { freeBytes, inspectFolder, silent, whyNotOpened } from './folder';
 import { DEAD_ENGINE } from './messages';
+import { transact } from './transact';
 
 export interface PgliteLimits {
 	/** Of each: how long the engine may do nothing with its files; then it is given up, and replaced. */
@@ -44,7 +45,7 @@ async function whileOpening<T>(opening: Promise<T>): Promise<T> {
  * that dies or does not answer is replaced; what it was doing fails, the next request finds a new one.
  *
  * @param folder the database's own folder; the caller holds the lock on it
- * @throws DataFolderError when it cannot be opened, with the way out
+ * @throws PlaceError when it cannot be opened, with the way out
  */
 export async function openPglite(
 	folder: string,
@@ -55,7 +56,7 @@ export async function openPglite(
 	return new PgliteDatabase(folder, all, await started(folder, all));
 }
 
-/** @throws DataFolderError when it cannot be opened, with the way out */
+/** @throws PlaceError when it cannot be opened, with the way out */
 const started = (folder: string, { openMs }: PgliteLimits): Promise<Engine> =>
 	whileOpening(
 		startEngine(folder, openMs).catch((error: unknown) => {
@@ -65,6 +66,7 @@ const started = (folder: string, { openMs }: PgliteLimits): Promise<Engine> =>
 	);
 
 class PgliteDatabase implements Database {
+	readonly others = null;
 	private closed = false;
 	/** Transactions since the last checkpoint. */
 	private dirty = 0;
@@ -92,7 +94,7 @@ class PgliteDatabase implements Database {
 	}
 
 	read<T>(work: (tx: Queryable) => Promise<T>): Promise<T> {
-		return this.inTurn((on) => transact(on, 'begin read only', work));
+		return this.inTurn((on) => transact(on, 'begin read only', work, isDead));
 	}
 
 	transaction<T>(work: (tx: Queryable) => Promise<T>): Promise<T> {
@@ -103,11 +105,16 @@ class PgliteDatabase implements Database {
 					DISK_FULL
 				);
 			}
-			const result = await transact(on, 'begin', work);
+			const result = await transact(on, 'begin', work, isDead);
 			// What is committed stays so when the checkpoint fails; the next engine recovers it.
 			if (++this.dirty >= this.limits.checkpointEvery) await this.checkpoint().catch(say);
 			return result;
 		});
+	}
+
+	tidy(): Promise<void> {
+		// Nothing else takes out what updates left behind.
+		return this.script('vacuum analyze');
 	}
 
 	close(): Promise<void> {
@@ -156,28 +163,4 @@ class PgliteDatabase implements Database {
 
 const say = (error: unknown) => console.error(String(error));
 
-async function transact<T>(
-	tx: Queryable,
-	begin: string,
-	work: (tx: Queryable) => Promise<T>
-): Promise<T> {
-	await tx.query(begin);
-	let result: T;
-	try {
-		result = await work(tx);
-	} catch (error) {
-		// A dead engine has forgotten the transaction by itself.
-		await tx.query('rollback').catch(() => undefined);
-		throw error;
-	}
-	try {
-		await tx.query('commit');
-	} catch (error) {
-		if (!(error instanceof DatabaseError) || error.code !== DEAD_ENGINE) throw error;
-		throw new DatabaseError(
-			'The database had to be started again just as this was being kept. Look whether it is there.',
-			UNKNOWN_OUTCOME
-		);
-	}
-	return result;
-}
+const isDead = (error: unknown) => error instanceof DatabaseError && error.code === DEAD_ENGINE;

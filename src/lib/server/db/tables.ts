@@ -4,7 +4,7 @@ import type { Queryable } from './database';
 export async function tablesOf(db: Queryable): Promise<string[]> {
 	const names = await db.query<{ name: string }>(
 		`select tablename as name from pg_tables
-		where schemaname = 'public' and tablename not in ('migration', 'tally', 'worked_out') order by tablename`
+		where schemaname = 'public' and tablename not in ('migration', 'tally', 'worked_out', 'change_count') order by tablename`
 	);
 	const references = await db.query<{ child: string; parent: string }>(
 		`select child.relname as child, parent.relname as parent from pg_constraint
@@ -52,6 +52,72 @@ export async function findDamage(db: Queryable): Promise<string | null> {
 		}
 	}
 	return null;
+}
+
+/**
+ * What the server's own checks say of the tables and their keys, where amcheck is installed there (“create extension
+ * amcheck”); else nothing. The server refuses a page whose checksum is wrong by itself, when it is read.
+ *
+ * @param db a transaction
+ * @returns what is wrong, in words; null when nothing was found
+ */
+export async function findServerDamage(db: Queryable): Promise<string | null> {
+	const [there] = await db.query(
+		`select 1 from pg_extension, pg_proc where extname = 'amcheck' and proname = 'verify_heapam'
+		and has_function_privilege(pg_proc.oid, 'execute')`
+	);
+	if (!there) return null;
+	for (const table of await tablesOf(db)) {
+		const [wrong] = await db.query<{ msg: string }>(
+			'select msg from verify_heapam($1::regclass, on_error_stop => true) limit 1',
+			[table]
+		);
+		if (wrong) return `table ${table}: ${wrong.msg}`;
+		// Throws where something is wrong.
+		await db.query(
+			`select bt_index_check(indexrelid, true) from pg_index join pg_class on oid = indexrelid
+			where indrelid = $1::regclass and relam = (select oid from pg_am where amname = 'btree')`,
+			[table]
+		);
+	}
+	return null;
+}
+
+/** How many rows a table has, and what they say, whichever engine keeps them. */
+export interface Contents {
+	readonly table: string;
+	readonly rows: number;
+	/** Of a hash of each row as JSON; the same in whatever order they lie. */
+	readonly sum: string;
+}
+
+/**
+ * All rows of all tables, read through.
+ *
+ *   sum = Σ the first 64 bits of md5(row as JSON)
+ */
+export async function contentsOf(tx: Queryable): Promise<Contents[]> {
+	const all: Contents[] = [];
+	for (const table of await tablesOf(tx)) {
+		const [found] = await tx.query<Omit<Contents, 'table'>>(
+			`select count(*)::int as rows, coalesce(
+				sum(('x' || left(md5(to_jsonb(t)::text), 16))::bit(64)::bigint), 0)::text as sum from "${table}" t`
+		);
+		all.push({ table, ...found! });
+	}
+	return all;
+}
+
+/** Takes out all that is in the database, but for what belongs to an extension of the server. */
+export async function dropAll(tx: Queryable): Promise<void> {
+	const sql = await tx.query<{ drop: string }>(
+		`select format('drop table %I cascade', tablename) as drop from pg_tables where schemaname = 'public'
+		union all
+		select format('drop function %s cascade', oid::regprocedure) from pg_proc
+		where pronamespace = 'public'::regnamespace and prokind = 'f'
+			and not exists (select 1 from pg_depend where objid = pg_proc.oid and deptype = 'e')`
+	);
+	for (const { drop } of sql) await tx.query(drop);
 }
 
 interface Tally {

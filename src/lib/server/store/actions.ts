@@ -39,22 +39,23 @@ export async function recordAction(
  * first state to its last; a run that ends where it began leaves none. An edit that changes nothing
  * is no action.
  *
- * @param soon whether the last action was so short a time ago that this may go on with it
+ * @param runMs how long after an edit, ms, another one may go on with it; by the database's clock, so that all
+ *   processes agree. While that is set back no edit goes on with one before.
  */
 export async function recordEdit(
 	tx: Queryable,
 	before: DocumentRow,
 	after: DocumentRow,
-	soon: boolean
+	runMs: number
 ): Promise<void> {
 	const { paths, words } = difference(before, after);
 	if (paths.length === 0) return;
-	const [last] = soon
-		? await tx.query<ActionRow & { paths: string[] }>(
-				`select id, label, paths, changes from action
-				where id = (select max(id) from action where state <> 'dropped') and state = 'done'`
-			)
-		: [];
+	const [last] = await tx.query<ActionRow & { paths: string[] }>(
+		`select id, label, paths, changes from action
+		where id = (select max(id) from action where state <> 'dropped') and state = 'done'
+			and clock_timestamp() - at between interval '0' and $1 * interval '1 millisecond'`,
+		[runMs]
+	);
 	const run = last?.changes.length === 1 ? last.changes[0] : undefined;
 	const sameRun =
 		last && run?.before && run.after && run.id === after.id && String(last.paths) === String(paths);

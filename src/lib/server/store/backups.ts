@@ -1,3 +1,4 @@
+import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import {
 	dailyIsDue,
@@ -9,6 +10,8 @@ import {
 	type BackupKind
 } from '../db/backup';
 import { DATA_CORRUPTED, DatabaseError, type Database } from '../db/database';
+import { tryLock } from '../db/lock';
+import { tellAll } from './news';
 import { NOBODY_WAITS, Refusal } from './refusal';
 
 /** The copies of one database, kept beside it. */
@@ -37,9 +40,16 @@ export function keepBackups(db: Database, folder: string): Backups {
 		});
 	const daily = async () => {
 		if (!dailyIsDue(listBackups(folder), Date.now())) return;
-		await make('daily');
-		// Nothing else takes out what updates left behind.
-		await db.script('vacuum analyze');
+		// Processes on one database may keep their copies in one folder: one of them makes it.
+		mkdirSync(folder, { recursive: true, mode: 0o700 });
+		const release = tryLock(join(folder, 'daily.lock'));
+		if (!release) return;
+		try {
+			await make('daily');
+			await db.tidy();
+		} finally {
+			release();
+		}
 	};
 	let trouble: string | null = null;
 	const look = () =>
@@ -63,7 +73,7 @@ export function keepBackups(db: Database, folder: string): Backups {
 				throw new Refusal(404, `There is no backup “${name.slice(0, 100)}”.`);
 			}
 			await makeBackupBeforeRestore(db, folder, name);
-			await restoreBackup(db, join(folder, name));
+			await restoreBackup(db, join(folder, name), { told: (tx) => tellAll(db, tx) });
 			trouble = null;
 		},
 		stop: () => {

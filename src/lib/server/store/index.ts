@@ -1,14 +1,15 @@
-import { existsSync, readdirSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { checkBackup, isPart, makeBackup, restoreBackup } from '../db/backup';
-import { DatabaseError, SilentEngineError, type Database } from '../db/database';
-import { closeToOthers, damagedInside, silent } from '../db/folder';
-import { lockDataFolder } from '../db/lock';
-import { migrate } from '../db/migrate';
+import { makeBackup, makeBackupBeforeRestore, restoreBackup } from '../db/backup';
+import { DatabaseError, type Database } from '../db/database';
+import { migrate, schemaOf } from '../db/migrate';
 import { openPglite } from '../db/pglite';
-import { findDamage } from '../db/tables';
+import { openPostgres } from '../db/postgres';
+import { damagedOnServer, notOpened, withoutPassword } from '../db/postgres-words';
+import { findServerDamage } from '../db/tables';
 import { keepBackups } from './backups';
+import { holdFolder, lookThrough, replace } from './data-folder';
 import { startDemo, startEmpty } from './first-content';
+import { tellAll } from './news';
 import { createStore, nameDatabase, speakIn, type Store } from './store';
 
 export { Refusal } from './refusal';
@@ -19,103 +20,87 @@ export interface OpenOptions {
 	readonly demo: boolean;
 	/** A backup to put in place of what is there, which is kept beside it. */
 	readonly restore?: string;
+	/** The address of a database of a PostgreSQL server; the data folder then holds the copies only. */
+	readonly url?: string;
 }
 
 /**
- * Opens a data folder: lock, database, a look through all of it, migrations, first content.
+ * Opens the data: those of a server where its address is given, or else those in the folder.
  *
- * @throws DataFolderError when the folder cannot be used, with the way out
+ * @throws PlaceError when they cannot be used, with the way out
  */
-export async function openStore(folder: string, { demo, restore }: OpenOptions): Promise<Store> {
-	const release = lockDataFolder(folder);
+export const openStore = (folder: string, options: OpenOptions): Promise<Store> =>
+	options.url === undefined
+		? openFolder(folder, options)
+		: openServer(folder, options.url, options);
+
+/** Opens a data folder: lock, database, a look through all of it, migrations, first content. */
+async function openFolder(folder: string, { demo, restore }: OpenOptions): Promise<Store> {
+	const { database, backups, release } = holdFolder(folder);
 	try {
-		const database = join(folder, 'database');
-		const backups = join(folder, 'backups');
-		closeOurs(folder);
-		sweep(database, backups);
-		finishReplacing(database);
 		if (restore !== undefined) await replace(database, restore);
 		const db = await openPglite(database);
-		try {
-			await lookThrough(db, database);
-			await migrate(db, () => makeBackup(db, backups, 'before-migration'));
-			await (demo ? startDemo(db) : startEmpty(db));
-			await nameDatabase(db);
-			await speakIn(db);
-			return createStore(db, keepBackups(db, backups), release);
-		} catch (error) {
-			await db.close().catch(() => undefined);
-			throw error;
-		}
+		return await opened(db, {
+			demo,
+			backups,
+			release,
+			place: folder,
+			look: () => lookThrough(db, database)
+		});
 	} catch (error) {
 		release();
 		throw error;
 	}
 }
 
-/** What Gravitas makes in the data folder is for the person alone; the folder itself stays as they have it. */
-function closeOurs(folder: string): void {
-	for (const name of readdirSync(folder)) {
-		if (name === 'lock' || name === 'backups' || name.startsWith('database')) {
-			closeToOthers(join(folder, name));
+/** Opens a database of a server, which other processes may have open, too. */
+async function openServer(
+	folder: string,
+	url: string,
+	{ demo, restore }: OpenOptions
+): Promise<Store> {
+	const backups = join(folder, 'backups');
+	const place = withoutPassword(url);
+	const db = await openPostgres(url);
+	const look = async () => {
+		if (restore !== undefined) {
+			if ((await schemaOf(db)) > 0) await makeBackupBeforeRestore(db, backups, restore);
+			await restoreBackup(db, restore, { told: (tx) => tellAll(db, tx) });
 		}
-	}
-}
-
-/** Takes away what a program that was killed left half made. */
-function sweep(database: string, backups: string): void {
-	for (const half of [`${database}.new`, making(database), `${making(database)}.new`]) {
-		rmSync(half, { recursive: true, force: true });
-	}
-	if (!existsSync(backups)) return;
-	for (const name of readdirSync(backups)) {
-		if (isPart(name)) rmSync(join(backups, name));
-	}
-}
-
-async function lookThrough(db: Database, database: string): Promise<void> {
-	let damage: string | null;
+		const damage = await db.read(findServerDamage);
+		if (damage !== null) throw damagedOnServer(place, damage);
+	};
 	try {
-		damage = await db.read(findDamage);
+		return await opened(db, { demo, backups, release: () => undefined, place, look });
 	} catch (error) {
-		if (!(error instanceof DatabaseError)) throw error;
-		if (error instanceof SilentEngineError) throw silent(database, error.message);
-		damage = error.message;
+		throw error instanceof DatabaseError ? notOpened(place, error) : error;
 	}
-	if (damage !== null) throw damagedInside(database, damage);
 }
 
-/**
- * Makes a database from a backup beside the one that is there, then changes places. Cut off at any
- * moment, the old one or the new one is there at the next start.
- */
-async function replace(database: string, backup: string): Promise<void> {
-	await checkBackup(backup);
-	const half = making(database);
-	rmSync(half, { recursive: true, force: true });
+/** What differs between the two. */
+interface Opening {
+	readonly demo: boolean;
+	/** The folder of the copies. */
+	readonly backups: string;
+	readonly release: () => void;
+	readonly place: string;
+	/** Looks through what is there, before anything is changed. */
+	readonly look: () => Promise<void>;
+}
+
+async function opened(
+	db: Database,
+	{ demo, backups, release, place, look }: Opening
+): Promise<Store> {
 	try {
-		const db = await openPglite(half);
-		try {
-			await restoreBackup(db, backup);
-		} finally {
-			await db.close();
-		}
+		await look();
+		await migrate(db, () => makeBackup(db, backups, 'before-migration'));
+		await (demo ? startDemo(db) : startEmpty(db));
+		await nameDatabase(db);
+		await speakIn(db);
+		return createStore(db, { backups: keepBackups(db, backups), release, place });
 	} catch (error) {
-		rmSync(half, { recursive: true, force: true });
+		await db.close().catch(() => undefined);
 		throw error;
 	}
-	renameSync(half, ready(database));
-	finishReplacing(database);
-}
-
-const making = (database: string) => `${database}.restoring`;
-const ready = (database: string) => `${database}.ready`;
-
-function finishReplacing(database: string): void {
-	if (!existsSync(ready(database))) return;
-	if (existsSync(database)) {
-		const stamp = new Date().toISOString().replace(/[-:.]/g, '');
-		renameSync(database, `${database}.before-restore-${stamp}`);
-	}
-	renameSync(ready(database), database);
 }

@@ -1,33 +1,111 @@
-import { randomUUID } from 'node:crypto';
-import type { ChangeNews } from '$lib/api/answers';
-import { taughtBy } from '$lib/evidence/observations';
+import type { ChangeNews, DocumentChange } from '$lib/api/answers';
+import type { DocumentKind } from '$lib/documents/kinds';
+import { MOST_WORDS, type Database, type Queryable } from '../db/database';
+import { newestSchema } from '../db/migrate';
+import { historyEnds } from './actions';
+import { findDocument } from './documents';
+import { Refusal } from './refusal';
 
 export type Listener = (news: ChangeNews | null) => void;
 
-/** Tells every window of what was changed, and counts the changes. */
+/** What one process tells the others. */
+interface Told {
+	/** Of the snapshot with the change in it; null when no document was changed. */
+	readonly snapshotVersion: string | null;
+	/** Which documents; null when there are too many to name. */
+	readonly changed: readonly (readonly [DocumentKind, string])[] | null;
+}
+
+/** What a snapshot says of itself: which counting, and how many changes are in it. */
+export async function versionIn(tx: Queryable): Promise<string> {
+	const [row] = await tx.query<{ version: string }>(
+		`select epoch || '.' || count as version from change_count`
+	);
+	return row!.version;
+}
+
+/**
+ * Counts one change more.
+ *
+ * @returns the version of the snapshot that has it
+ * @throws Refusal with 503 when a newer Gravitas has brought the database to its own schema meanwhile
+ */
+async function counted(tx: Queryable): Promise<string> {
+	const [row] = await tx.query<{ version: string; schema: number }>(
+		`update change_count set count = count + 1
+		returning epoch || '.' || count as version, (select max(number) from migration) as schema`
+	);
+	const { version, schema } = row!;
+	if (schema > newestSchema) {
+		throw new Refusal(
+			503,
+			'A newer Gravitas has taken over these data; this one can no longer write. Start it again in the newer version. Nothing was changed.'
+		);
+	}
+	return version;
+}
+
+async function tellOthers({ others }: Database, tx: Queryable, told: Told): Promise<void> {
+	if (!others) return;
+	const words = JSON.stringify(told);
+	const short = words.length <= MOST_WORDS ? words : JSON.stringify({ ...told, changed: null });
+	await others.tell(tx, short);
+}
+
+async function countAndTell(
+	db: Database,
+	tx: Queryable,
+	changed: Told['changed']
+): Promise<string> {
+	const snapshotVersion = await counted(tx);
+	await tellOthers(db, tx, { snapshotVersion, changed });
+	return snapshotVersion;
+}
+
+/** Counts that everything may be another, and has all processes hear of it. */
+export const tellAll = (db: Database, tx: Queryable): Promise<string> => countAndTell(db, tx, null);
+
+/** Tells every window of what was changed, by this process or by another on the same database. */
 export class News {
-	// The version is this process's own: a window that outlives it finds another one, and reads anew.
-	private readonly epoch = randomUUID().slice(0, 8);
-	private found = 0;
 	private readonly listeners = new Set<Listener>();
-	/** Changes so far. */
-	count = 0;
+	/** What this process changed and has not heard of yet: all is told in the order in which it was done. */
+	private readonly own = new Map<string, ChangeNews>();
+	/** What was heard of last. */
+	private last = '';
+	private hearing: Promise<void> = Promise.resolve();
 
-	/** What a snapshot says of itself. @param count of the changes that are in it */
-	snapshotVersion(count = this.count): string {
-		return `${this.epoch}.${count}`;
+	/** @param renewed called when the settings were changed by another process, or may have been */
+	constructor(
+		private readonly db: Database,
+		renewed: () => Promise<void>
+	) {
+		db.others?.hear((words) => {
+			this.hearing = this.hearing
+				.then(() => this.heard(words === null ? null : (JSON.parse(words) as Told), renewed))
+				.catch((error: unknown) => console.error(`News: ${String(error)}`));
+		});
 	}
 
-	/** Changes whenever something is kept that is learned from. */
-	foundVersion(): string {
-		return `${this.epoch}.${this.found}`;
+	/**
+	 * Counts a change in its transaction, and has the other processes hear of it.
+	 *
+	 * @returns the version of the snapshot that has it
+	 */
+	count(tx: Queryable, changes: readonly DocumentChange[]): Promise<string> {
+		const changed = changes.map(({ kind, id }) => [kind, id] as const);
+		return countAndTell(this.db, tx, changed);
 	}
 
-	tell(news: Omit<ChangeNews, 'snapshotVersion'>): void {
-		this.count++;
-		if (news.changes?.every(({ kind }) => !taughtBy.includes(kind)) !== true) this.found++;
-		for (const listener of this.listeners)
-			listener({ ...news, snapshotVersion: this.snapshotVersion() });
+	/** Has the other processes read the settings anew. */
+	async settings(tx: Queryable): Promise<void> {
+		await tellOthers(this.db, tx, { snapshotVersion: null, changed: [] });
+	}
+
+	/** To the windows, once it is on the disk. */
+	tell(news: ChangeNews): void {
+		if (!this.db.others) this.deliver(news);
+		// It may have been heard of before the commit was answered here.
+		else if (!isUpTo(news.snapshotVersion, this.last)) this.own.set(news.snapshotVersion, news);
 	}
 
 	/** @returns ends it */
@@ -41,4 +119,49 @@ export class News {
 		for (const listener of this.listeners) listener(null);
 		this.listeners.clear();
 	}
+
+	/** @param told null when something may have been missed */
+	private async heard(told: Told | null, renewed: () => Promise<void>): Promise<void> {
+		if (told === null || told.snapshotVersion === null) await renewed();
+		if (told === null) this.own.clear();
+		if (told?.snapshotVersion === null) return;
+		this.last = told?.snapshotVersion ?? this.last;
+		const own = told && this.taken(told.snapshotVersion);
+		if (own) this.deliver(own);
+		else if (this.listeners.size > 0) this.deliver(await this.db.read((tx) => newsOf(tx, told)));
+	}
+
+	private taken(version: string): ChangeNews | null {
+		const news = this.own.get(version) ?? null;
+		this.own.delete(version);
+		return news;
+	}
+
+	private deliver(news: ChangeNews): void {
+		for (const listener of this.listeners) listener(news);
+	}
+}
+/** Whether a version is not after another one of the same counting. */
+function isUpTo(version: string, other: string): boolean {
+	const [epoch, count] = version.split('.');
+	const [otherEpoch, otherCount] = other.split('.');
+	return epoch === otherEpoch && Number(count) <= Number(otherCount);
+}
+
+/** @param told null when something may have been missed */
+const newsOf = async (tx: Queryable, told: Told | null): Promise<ChangeNews> => ({
+	changes: told?.changed ? await rowsOf(tx, told.changed) : null,
+	history: await historyEnds(tx),
+	snapshotVersion: told?.snapshotVersion ?? (await versionIn(tx))
+});
+
+/** As they are by now: a later change of one of them is told of once more. */
+async function rowsOf(
+	tx: Queryable,
+	changed: NonNullable<Told['changed']>
+): Promise<DocumentChange[]> {
+	const changes: DocumentChange[] = [];
+	for (const [kind, id] of changed)
+		changes.push({ kind, id, row: await findDocument(tx, kind, id) });
+	return changes;
 }

@@ -45,7 +45,7 @@ import {
 } from './documents';
 import type { Photo } from '../photo';
 import type { Write } from './import';
-import { News, type Listener } from './news';
+import { News, versionIn, type Listener } from './news';
 import { findPhoto, putPhoto } from './photos';
 import { Refusal } from './refusal';
 import {
@@ -122,14 +122,16 @@ export interface Store {
 	/** Calls `listener` after each change, and with null when the store closes. @returns ends that */
 	listen(listener: Listener): () => void;
 	/** What the snapshot of this moment would say. */
-	snapshotVersion(): string;
-	/** Changes whenever something is kept that is learned from. */
-	foundVersion(): string;
-	/** As foundVersion, and the same after a start: from what the database counts of the rows that are learned from. */
+	snapshotVersion(): Promise<string>;
+	/** Changes whenever something is kept that is learned from: from what the database counts of those rows. */
 	foundSum(): Promise<string>;
 	/** All that is learned from, and its sum. */
 	found(): Promise<{ readonly sum: string; readonly texts: DocumentTexts }>;
 	readonly backups: Backups;
+	/** Where the data are: a folder, or the address of a server's database without its password. */
+	readonly place: string;
+	/** Whether the database answers. @throws DatabaseError when it does not */
+	answers(): Promise<void>;
 	close(): Promise<void>;
 }
 
@@ -151,28 +153,39 @@ export async function speakIn(db: Database): Promise<void> {
 /** Each kind has a table of its name. */
 const foundSum = (db: Queryable) => sumOf(db, taughtBy);
 
-/**
- * @param backups makes and restores copies of this database
- * @param release gives the data folder back
- */
-export function createStore(db: Database, backups: Backups, release: () => void): Store {
-	const news = new News();
+/** What stands beside the database of a store. */
+export interface Surroundings {
+	/** Makes and restores copies of this database. */
+	readonly backups: Backups;
+	/** Gives the data folder back. */
+	readonly release: () => void;
+	readonly place: string;
+}
+
+export function createStore(db: Database, { backups, release, place }: Surroundings): Store {
+	const news = new News(db, () => speakIn(db));
 	return {
-		...readsOf(db, news, backups),
+		...readsOf(db, backups),
 		...writesOf(db, news),
-		...besides(db),
+		...besides(db, news),
 		listen: (listener) => news.listen(listener),
-		snapshotVersion: () => news.snapshotVersion(),
-		foundVersion: () => news.foundVersion(),
+		snapshotVersion: () => versionIn(db),
 		backups: {
 			...backups,
 			restore: async (name) => {
 				await backups.restore(name);
 				await nameDatabase(db);
 				await speakIn(db);
-				news.tell({ changes: null, history: await db.read(historyEnds) });
+				const told = await db.read(async (tx) => ({
+					snapshotVersion: await versionIn(tx),
+					changes: null,
+					history: await historyEnds(tx)
+				}));
+				news.tell(told);
 			}
 		},
+		place,
+		answers: async () => void (await db.query('select 1')),
 		close: async () => {
 			backups.stop();
 			news.end();
@@ -188,14 +201,13 @@ export function createStore(db: Database, backups: Backups, release: () => void)
 /** What a window or a script reads of documents. */
 function readsOf(
 	db: Database,
-	news: News,
 	backups: Backups
 ): Pick<Store, 'snapshot' | 'opening' | 'list' | 'page' | 'get' | 'history' | 'done' | 'read'> {
 	/** All documents, as they were read at a snapshot version: who asks for an answer does not pay for all that is kept. */
-	let held: { readonly at: number; readonly collections: Collections } | null = null;
+	let held: { readonly at: string; readonly collections: Collections } | null = null;
 	/** What is asked of everything at once, beside the documents. */
-	const aboutAll = async (tx: Queryable, at: number) => ({
-		snapshotVersion: news.snapshotVersion(at),
+	const aboutAll = async (tx: Queryable, at: string) => ({
+		snapshotVersion: at,
 		trouble: backups.trouble(),
 		database: (await setting<string>(tx, 'database')) ?? '',
 		tying: await listTying(tx),
@@ -212,15 +224,14 @@ function readsOf(
 	return {
 		snapshot: () =>
 			db.read(async (tx) => {
-				// A change that is told of meanwhile may be in it or not: with this version it is asked for.
-				const at = news.count;
+				const at = await versionIn(tx);
 				if (held?.at !== at) held = { at, collections: await listCollections(tx) };
 				const { collections } = held;
 				return { ...collections, ...(await aboutAll(tx, at)) };
 			}),
 		opening: () =>
 			db.read(async (tx) => {
-				const about = await aboutAll(tx, news.count);
+				const about = await aboutAll(tx, await versionIn(tx));
 				const { strip } = about;
 				const all: Partial<Record<Collection, DocumentRow[]>> = {};
 				for (const kind of documentKinds) {
@@ -263,19 +274,18 @@ function writesOf(
 	db: Database,
 	news: News
 ): Pick<Store, 'create' | 'edit' | 'remove' | 'act' | 'together' | 'undo' | 'redo'> {
-	// Not by the day's clock, which may be set back over minutes.
-	let lastEdit = -Infinity;
 	/** A transaction whose changes every window is told of, once they are on the disk. */
 	const act = async (
 		work: (tx: Queryable) => Promise<readonly DocumentChange[]>
 	): Promise<ActionAnswer> => {
 		const answer = await db.transaction(async (tx) => {
 			const changes = await work(tx);
-			return { changes, history: await historyEnds(tx) };
+			const snapshotVersion =
+				changes.length > 0 ? await news.count(tx, changes) : await versionIn(tx);
+			return { snapshotVersion, changes, history: await historyEnds(tx) };
 		});
-		lastEdit = -Infinity;
 		if (answer.changes.length > 0) news.tell(answer);
-		return { ...answer, snapshotVersion: news.snapshotVersion() };
+		return answer;
 	};
 	const step = (direction: 'undo' | 'redo') =>
 		act(async (tx) => {
@@ -290,17 +300,12 @@ function writesOf(
 				await recordAction(tx, `${record.after.name}: new ${kinds[kind].one}`, [], [record]);
 				return told([record]);
 			}),
-		edit: async (kind, id, revision, content) => {
-			const answer = await act(async (tx) => {
+		edit: (kind, id, revision, content) =>
+			act(async (tx) => {
 				const record = await changed(tx, { kind, id, content }, revision);
-				// In its turn: the edit before may still have been under way when this one came.
-				const soon = performance.now() - lastEdit < RUN_MS;
-				await recordEdit(tx, record.before, record.after, soon);
+				await recordEdit(tx, record.before, record.after, RUN_MS);
 				return told([record]);
-			});
-			lastEdit = performance.now();
-			return answer;
-		},
+			}),
 		remove: (kind, id, revision) =>
 			act(async (tx) => {
 				const { before, records } = await removed(tx, kind, id, revision);
@@ -336,7 +341,8 @@ function writesOf(
 
 /** What is kept beside the documents, and what is learned from. */
 function besides(
-	db: Database
+	db: Database,
+	news: News
 ): Pick<
 	Store,
 	| 'setStrip'
@@ -363,7 +369,10 @@ function besides(
 			await db.transaction((tx) => keepStrip(tx, selection));
 		},
 		setUnits: async (units) => {
-			await db.transaction((tx) => keepSetting(tx, 'units', units));
+			await db.transaction(async (tx) => {
+				await keepSetting(tx, 'units', units);
+				await news.settings(tx);
+			});
 			await speakIn(db);
 		},
 		setWeightCode: async (code) => {

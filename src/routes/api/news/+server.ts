@@ -14,7 +14,7 @@ export const GET: RequestHandler = () =>
 	respond((store) => {
 		let end: () => void;
 		const stream = new ReadableStream<Uint8Array>({
-			start(controller) {
+			async start(controller) {
 				const text = new TextEncoder();
 				const say = (event: string, data: unknown) =>
 					controller.enqueue(text.encode(`event: ${event}\ndata: ${JSON.stringify(data)}\n\n`));
@@ -31,7 +31,8 @@ export const GET: RequestHandler = () =>
 					clearInterval(timer);
 					unlisten();
 				};
-				say('hello', { snapshotVersion: store.snapshotVersion() });
+				// Read after it listens: what is kept meanwhile is told of.
+				say('hello', { snapshotVersion: await store.snapshotVersion() });
 			},
 			cancel: () => end()
 		});
