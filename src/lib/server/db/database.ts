@@ -34,8 +34,12 @@ export interface Database extends Queryable {
 export interface Others {
 	/** Reaches all of them, in the order of the commits, once `tx` is committed. @param words at most MOST_WORDS */
 	tell(tx: Queryable, words: string): Promise<void>;
-	/** @param listener gets the words; null when some may have been missed */
-	hear(listener: (words: string | null) => void): void;
+	/**
+	 * Settles once it hears, or as soon as that cannot be had just now: then it goes on trying.
+	 *
+	 * @param listener gets the words; null when some may have been missed
+	 */
+	hear(listener: (words: string | null) => void): Promise<void>;
 }
 
 /** UTF-16 units that can be told at once: PostgreSQL takes 8,000 bytes. */

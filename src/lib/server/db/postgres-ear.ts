@@ -19,9 +19,9 @@ export class Ear {
 		await tx.query('select pg_notify($1, $2)', [CHANNEL, words]);
 	}
 
-	hear(listener: (words: string | null) => void): void {
+	hear(listener: (words: string | null) => void): Promise<void> {
 		this.listener = listener;
-		void this.connect(FIRST_TRY);
+		return this.connect(FIRST_TRY);
 	}
 
 	async end(): Promise<void> {

@@ -98,7 +98,7 @@ async function opened(
 		await (demo ? startDemo(db) : startEmpty(db));
 		await nameDatabase(db);
 		await speakIn(db);
-		return createStore(db, { backups: keepBackups(db, backups), release, place });
+		return await createStore(db, { backups: keepBackups(db, backups), release, place });
 	} catch (error) {
 		await db.close().catch(() => undefined);
 		throw error;

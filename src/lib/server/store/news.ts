@@ -74,16 +74,13 @@ export class News {
 	private last = '';
 	private hearing: Promise<void> = Promise.resolve();
 
+	private constructor(private readonly db: Database) {}
+
 	/** @param renewed called when the settings were changed by another process, or may have been */
-	constructor(
-		private readonly db: Database,
-		renewed: () => Promise<void>
-	) {
-		db.others?.hear((words) => {
-			this.hearing = this.hearing
-				.then(() => this.heard(words === null ? null : (JSON.parse(words) as Told), renewed))
-				.catch((error: unknown) => console.error(`News: ${String(error)}`));
-		});
+	static async of(db: Database, renewed: () => Promise<void>): Promise<News> {
+		const news = new News(db);
+		await db.others?.hear((words) => news.inTurn(words, renewed));
+		return news;
 	}
 
 	/**
@@ -118,6 +115,13 @@ export class News {
 	end(): void {
 		for (const listener of this.listeners) listener(null);
 		this.listeners.clear();
+	}
+
+	private inTurn(words: string | null, renewed: () => Promise<void>): void {
+		const told = words === null ? null : (JSON.parse(words) as Told);
+		this.hearing = this.hearing
+			.then(() => this.heard(told, renewed))
+			.catch((error: unknown) => console.error(`News: ${String(error)}`));
 	}
 
 	/** @param told null when something may have been missed */

@@ -162,8 +162,11 @@ export interface Surroundings {
 	readonly place: string;
 }
 
-export function createStore(db: Database, { backups, release, place }: Surroundings): Store {
-	const news = new News(db, () => speakIn(db));
+export async function createStore(
+	db: Database,
+	{ backups, release, place }: Surroundings
+): Promise<Store> {
+	const news = await News.of(db, () => speakIn(db));
 	return {
 		...readsOf(db, backups),
 		...writesOf(db, news),
