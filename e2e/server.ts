@@ -13,13 +13,18 @@ export interface Server {
 	stop(signal?: NodeJS.Signals): Promise<{ code: number | null; took: number }>;
 }
 
+interface StartOptions {
+	readonly demo?: boolean;
+	readonly flags?: string[];
+	readonly port?: number;
+	/** Further settings of the environment. */
+	readonly env?: Readonly<Record<string, string>>;
+}
+
 /** Starts the program as a person does, and waits until it says where it is. */
-export async function startServer(
-	folder: string,
-	options: { demo?: boolean; flags?: string[]; port?: number } = {}
-): Promise<Server> {
-	const { demo = true, flags = [], port = 0 } = options;
-	const child = launch(folder, demo, flags, port);
+export async function startServer(folder: string, options: StartOptions = {}): Promise<Server> {
+	const { demo = true, flags = [], port = 0, env = {} } = options;
+	const child = launch(folder, demo, flags, port, env);
 	let text = '';
 	const listen = (chunk: Buffer) => (text += chunk.toString());
 	child.stdout?.on('data', listen);
@@ -30,7 +35,7 @@ export async function startServer(
 		})
 		.toBe('open at');
 	return {
-		address: /open at (\S+)/.exec(text)![1]!,
+		address: /open at (http:[^\s"]+)/.exec(text)![1]!,
 		output: () => text,
 		memory: () => {
 			const status = readFileSync(`/proc/${child.pid}/status`, 'utf8');
@@ -46,10 +51,17 @@ export async function startServer(
 	};
 }
 
-export function launch(folder: string, demo: boolean, flags: string[], port: number): ChildProcess {
+export function launch(
+	folder: string,
+	demo: boolean,
+	flags: string[],
+	port: number,
+	env: Readonly<Record<string, string>> = {}
+): ChildProcess {
 	return spawn(process.execPath, ['scripts/start.mjs', ...(demo ? ['--demo'] : []), ...flags], {
 		env: {
 			...process.env,
+			...env,
 			GRAVITAS_DATA: folder,
 			GRAVITAS_DEMO_DATA: folder,
 			GRAVITAS_PORT: String(port)

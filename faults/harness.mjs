@@ -150,9 +150,10 @@ export class Writer {
 
 	/**
 	 * Compares what is there with what was acknowledged; what was on its way may be there or not.
-	 * @param {Server} server @returns {Promise<string[]>} what is lost, in words
+	 * @param {Server} server @param {boolean} [onlyLook] whether this writer does not go on from there
+	 * @returns {Promise<string[]>} what is lost or was done twice, in words
 	 */
-	async lost(server) {
+	async lost(server, onlyLook = false) {
 		const rows = /** @type {{ id: string, name: string, revision: number }[]} */ (
 			await (await fetch(new URL('/api/flies', server.address))).json()
 		);
@@ -163,6 +164,10 @@ export class Writer {
 			const name = row?.name ?? null;
 			const fine = name === fly.kept || (fly.asked !== undefined && name === fly.asked);
 			if (!fine) lost.push(`fly ${id}: “${fly.kept}” was acknowledged, “${name}” is there`);
+			const most = fly.revision + (fly.asked === undefined ? 0 : 1);
+			if (row && row.revision > most)
+				lost.push(`fly ${id}: changed ${row.revision} times, and ${most} times were asked for`);
+			if (onlyLook) continue;
 			// What is there now is the state to go on from.
 			this.flies.set(id, { kept: name, asked: undefined, revision: row?.revision ?? 0 });
 			if (name === null) this.flies.delete(id);

@@ -3,7 +3,7 @@
  *                           copies, 100 power cuts, every table's pages damaged in four ways and more (hours)
  * npm run faults -- --short a short run of the same, as npm test does it
  * npm run faults -- kills   one part of it alone: kills, inside, creations, power, stops, two, disks, clock,
- *                           permissions, damages, pages, slow, bad, soak; so often as is said after it
+ *                           permissions, damages, pages, slow, bad, soak, several; so often as is said after it
  *
  * Also disks that are full, slow or read-only, a clock that is set back, and 20 000 bad requests.
  * Prints its counts; ends with code 1 when anything acknowledged was lost, or a folder neither opened
@@ -31,6 +31,7 @@ import { ensureBuilt, ensureChromium, ensureInstalled, root } from '../scripts/p
 import { launch, open, Writer } from './harness.mjs';
 import { killsInside } from './operations.mjs';
 import { damagedPages } from './pages.mjs';
+import { killsOfSeveral } from './several.mjs';
 import { soak } from './soak.mjs';
 
 const short = process.argv.includes('--short');
@@ -438,6 +439,12 @@ const parts = {
 		run: async (/** @type {number} */ most) => say(await damagedPages(home, build, most, judge))
 	},
 	slow: { short: 0, long: 1, run: slowStarts },
+	several: {
+		short: 4,
+		long: 200,
+		run: async (/** @type {number} */ rounds) =>
+			say(await killsOfSeveral(rounds, home, build, judge))
+	},
 	bad: { short: 0, long: 1, run: badRequests },
 	soak: {
 		short: 0,

@@ -4,9 +4,16 @@ import { createServer } from 'node:http';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import compression from 'compression';
+import { logInJson, observe, operated } from './operations.mjs';
 
 const USUAL_PORT = 4680;
 const HOST = '127.0.0.1';
+
+/** What is under way may end within this, ms: of a program that a person ends, and of one process of several. */
+const DRAIN = 500;
+const DRAIN_OF_SEVERAL = 20_000;
+
+/** @typedef {{ gravitasStore?: Promise<{ place: string, answers(): Promise<void>, close(): Promise<void> }> }} Global */
 
 const METHODS = ['GET', 'HEAD', 'POST', 'PUT', 'PATCH', 'DELETE', 'OPTIONS'];
 /** No request needs more: the largest import is 128 MB. What is longer is refused by its length alone. */
@@ -95,15 +102,22 @@ function listen(server, port) {
  * @returns {Promise<void>} once it answers; the process then lives until it is stopped
  */
 export async function serve({ folder, demo, build }) {
+	logInJson();
 	/** @type {((req: import('node:http').IncomingMessage, res: import('node:http').ServerResponse) => void) | null} */
 	let handler = null;
-	let own = '';
+	/** Of this process, and where its pages are open. */
+	let [direct, own] = ['', ''];
 	let stopping = false;
 	let underWay = 0;
 	/** Whose answer is being worked out, also where it goes on later. @type {AsyncLocalStorage<import('node:http').ServerResponse>} */
 	const answering = new AsyncLocalStorage();
 	const server = createServer((req, res) => {
 		const host = req.headers.host ?? '';
+		observe(req, res);
+		if (host === direct || host === direct.replace(HOST, 'localhost')) {
+			const { gravitasStore: store } = /** @type {Global} */ (globalThis);
+			if (operated(req, res, { stopping, store })) return;
+		}
 		if (host !== own) {
 			// A name that another site points at this machine must not reach a person's data.
 			if (host === own.replace(HOST, 'localhost') && req.method === 'GET') {
@@ -167,14 +181,18 @@ export async function serve({ folder, demo, build }) {
 	let port = wanted;
 	while (!(await listen(server, port))) port = port < wanted + 20 && port < 65535 ? port + 1 : 0;
 	const address = /** @type {import('node:net').AddressInfo} */ (server.address());
-	own = `${HOST}:${address.port}`;
+	direct = `${HOST}:${address.port}`;
+	const origin = originFrom(process.env.GRAVITAS_ORIGIN) ?? new URL(`http://${direct}`);
+	own = origin.host;
 
-	process.env.ORIGIN = `http://${own}`;
+	process.env.ORIGIN = origin.origin;
 	process.env.GRAVITAS_DATA = folder;
 	process.env.GRAVITAS_DEMO = demo ? '1' : '0';
 	// The routes have bounds of their own, and words for them.
 	process.env.BODY_SIZE_LIMIT = 'Infinity';
 
+	// Who restarts one process of several does not wait for it.
+	const drain = process.env.DATABASE_URL ? DRAIN_OF_SEVERAL : DRAIN;
 	const stop = async () => {
 		if (stopping) return;
 		stopping = true;
@@ -182,17 +200,15 @@ export async function serve({ folder, demo, build }) {
 		setTimeout(() => {
 			console.log('\nStopped. Everything is kept; the next start tidies the database first.');
 			process.exit(0);
-		}, 1500).unref();
+		}, drain + 1000).unref();
 		server.close();
 		server.closeIdleConnections();
 		// What is under way may end.
-		const patience = Date.now() + 500;
+		const patience = Date.now() + drain;
 		while (underWay > 0 && Date.now() < patience) {
 			await new Promise((resolve) => setTimeout(resolve, 10));
 		}
-		const opening = /** @type {{ gravitasStore?: Promise<{ close(): Promise<void> }> }} */ (
-			globalThis
-		).gravitasStore;
+		const { gravitasStore: opening } = /** @type {Global} */ (globalThis);
 		await opening?.then((store) => store.close()).catch(() => undefined);
 		server.closeAllConnections();
 		console.log('\nStopped. Everything is kept.');
@@ -212,6 +228,24 @@ export async function serve({ folder, demo, build }) {
 	if (address.port !== wanted && wanted !== 0) {
 		console.log(`Port ${wanted} is taken by another program, so Gravitas uses ${address.port}.`);
 	}
-	console.log(`Gravitas is open at http://${own}/`);
-	console.log(`${demo ? 'Demo data' : 'Your data'}: ${folder}   (Ctrl-C stops)`);
+	console.log(`Gravitas is open at ${origin.origin}/`);
+	const { gravitasStore } = /** @type {Global} */ (globalThis);
+	const place = (await gravitasStore)?.place ?? folder;
+	console.log(`${demo ? 'Demo data' : 'Your data'}: ${place}   (Ctrl-C stops)`);
+}
+
+/**
+ * The address that several processes share, before which something stands that hands requests on.
+ * @param {string | undefined} given @returns {URL | null}
+ */
+function originFrom(given) {
+	if (!given) return null;
+	if (URL.canParse(given)) {
+		const url = new URL(given);
+		if (['http:', 'https:'].includes(url.protocol) && url.pathname === '/') return url;
+	}
+	console.error(
+		`GRAVITAS_ORIGIN must be the address at which the pages are opened, as https://flies.example or http://127.0.0.1:8080, not “${given}”.`
+	);
+	process.exit(2);
 }

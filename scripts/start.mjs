@@ -24,10 +24,18 @@ const build = ensureBuilt();
 
 const folder = dataFolder(demo);
 
+const onServer = Boolean(process.env.DATABASE_URL);
+if (flags.includes('--fresh') && onServer) {
+	console.error(
+		'--fresh starts the demo’s folder anew, and DATABASE_URL names a server. Make an empty database there instead.'
+	);
+	process.exit(2);
+}
 if (flags.includes('--fresh') && existsSync(join(folder, 'database'))) {
 	await setAside(folder);
 }
-if (!existsSync(join(folder, 'database'))) console.log('Creating the database (some seconds) …');
+if (!onServer && !existsSync(join(folder, 'database')))
+	console.log('Creating the database (some seconds) …');
 await serve({ folder, demo, build });
 
 /** Moves the demo's database out of the way, unless a running Gravitas holds it. @param {string} path */
