@@ -186,6 +186,8 @@ export async function serve({ folder, demo, build }) {
 	own = origin.host;
 
 	process.env.ORIGIN = origin.origin;
+	// Who asks is told by what stands before the processes.
+	if (process.env.GRAVITAS_ORIGIN) process.env.ADDRESS_HEADER = 'x-forwarded-for';
 	process.env.GRAVITAS_DATA = folder;
 	process.env.GRAVITAS_DEMO = demo ? '1' : '0';
 	// The routes have bounds of their own, and words for them.

@@ -1,6 +1,13 @@
-import { json, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
+import {
+	json,
+	type RequestEvent,
+	type Handle,
+	type HandleServerError,
+	type ServerInit
+} from '@sveltejs/kit';
 import { building } from '$app/environment';
 import { currentStore, isMoving } from '$lib/server/current-store';
+import { askedBy } from '$lib/server/in-turn';
 import { learnedNow } from '$lib/server/learned';
 
 /**
@@ -12,6 +19,15 @@ export const init: ServerInit = async () => {
 	void learnedNow(await currentStore());
 };
 
+/** The address that a request came from; behind something that does not hand it on all are one. */
+function clientOf(event: RequestEvent): string {
+	try {
+		return event.getClientAddress();
+	} catch {
+		return '';
+	}
+}
+
 /** The data are a person's own: a page of another site must not read or change them through the browser. */
 export const handle: Handle = async ({ event, resolve }) => {
 	const { headers } = event.request;
@@ -22,7 +38,7 @@ export const handle: Handle = async ({ event, resolve }) => {
 	if (foreign || (origin && origin !== event.url.origin)) {
 		return json({ message: 'Requests from other sites are refused.' }, { status: 403 });
 	}
-	let response = await resolve(event);
+	let response = await askedBy(clientOf(event), () => resolve(event));
 	if (isApi && response.status >= 400 && !isJson(response)) {
 		// What never reached a route (a method, a coding of the address) is said as scripts expect it.
 		const { status } = response;

@@ -18,13 +18,17 @@ const SHORT = 256 * 1024;
 /** And an action: a run with its flies, and lots with years of entries. */
 const MOST_IN_ACTION = 8 * 2 ** 20;
 
+/** When whoever was told that there is too much to do may ask again, s. */
+const RETRY_AFTER = '5';
+
 /** Answers from the store; refusals and failures of the database become words, never a stack. */
 export async function respond(work: (store: Store) => Promise<Response>): Promise<Response> {
 	try {
 		return await work(await currentStore());
 	} catch (error) {
 		const { status, body } = inWords(error);
-		return json(body, { status });
+		const later = status === 429 || status === 503;
+		return json(body, { status, ...(later && { headers: { 'retry-after': RETRY_AFTER } }) });
 	}
 }
 

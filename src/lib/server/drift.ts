@@ -11,12 +11,15 @@ import {
 import { controlOf, rigNotes, wayTable, type FoundControl, type Rig } from '$core/rig/index';
 import type { DriftsAnswered, DriftsAsked } from '$lib/workers/drift-thread';
 import code from '$lib/workers/drift-thread?nodeworker';
+import { turnsFor } from './in-turn';
 import { Refusal } from './store/refusal';
 import { threads } from './threads';
 
 /** As many as a small machine has cores, and how many questions may wait. */
 const THREADS = 2;
 const WAITING = 400;
+/** Of one client: a table of many flies, or a program, asks much at once. */
+const inTurn = turnsFor({ what: 'predictions', atOnce: THREADS, waiting: 100 });
 /** MB of a thread's heap. */
 const HEAP = 200;
 
@@ -31,18 +34,20 @@ const started = threads<DriftsAsked, DriftsAnswered>(
  * Drifts in a thread, so that nobody else waits for them.
  *
  * @param gone aborted when nobody waits for the answer any more
- * @throws Refusal with 503 when too many wait already
+ * @throws Refusal with 503 when too many wait already, with 429 when they are of one client
  */
 export async function driftsOf(
 	question: DriftQuestion,
 	drifts: number,
 	gone?: AbortSignal
 ): Promise<DriftsAnswered> {
-	const pool = started();
-	if (pool.queueSize >= WAITING) {
-		throw new Refusal(503, 'Too many drifts are asked for at once. Try again in a few seconds.');
-	}
-	return pool.run({ question, drifts }, gone ? { signal: gone } : {});
+	return inTurn(gone, () => {
+		const pool = started();
+		if (pool.queueSize >= WAITING) {
+			throw new Refusal(503, 'Too many drifts are asked for at once. Try again in a few seconds.');
+		}
+		return pool.run({ question, drifts }, gone ? { signal: gone } : {});
+	});
 }
 
 /**

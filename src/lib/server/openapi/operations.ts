@@ -67,7 +67,7 @@ export const operations: readonly Operation[] = [
 			'Mass, sink and drift of a fly in a lie on a rig (without one the last used), with what was learned; fly, rig and lie may be as a snapshot has them; nothing is kept',
 		body: { schema: openToRows(schemaOf(PredictRequest)) },
 		answer: { status: 200, content: ref('Prediction') },
-		errors: [400, 413, 422],
+		errors: [400, 413, 422, 429, 503],
 		examples: [
 			{ path: '/api/predict', body: { fly: { recipe }, lie: here }, status: 200 },
 			{
@@ -99,7 +99,7 @@ export const operations: readonly Operation[] = [
 			'The best builds for a lie and a rig, from the stock that is kept here or the sizes that are sold; some seconds, nothing is kept',
 		body: { schema: openToRows(schemaOf(MatchRequest)) },
 		answer: { status: 200, content: ref('Match') },
-		errors: [400, 413, 422, 503],
+		errors: [400, 413, 422, 429, 503],
 		examples: [
 			{
 				path: '/api/match',

@@ -7,7 +7,7 @@ export const NOBODY_WAITS = 'Nobody waits for the answer any more.';
 export class Refusal extends Error {
 	override readonly name = 'Refusal';
 	constructor(
-		readonly status: 400 | 404 | 409 | 413 | 415 | 422 | 503,
+		readonly status: 400 | 404 | 409 | 413 | 415 | 422 | 429 | 503,
 		message: string,
 		/** What else the answer carries. */
 		readonly more: Omit<ErrorAnswer, 'message'> = {}
