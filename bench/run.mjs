@@ -1,7 +1,7 @@
 /**
  * npm run bench: each figure beside its budget or its reference, measured in the same run.
  * Not part of npm test: a busy machine must not turn a change red. How things grow is apart, since it takes minutes:
- * npm run bench -- scale
+ * npm run bench -- scale; so is what several processes bear: npm run bench -- several
  * With --save what was measured is added to bench/history.json.
  */
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
@@ -19,6 +19,7 @@ const { searching } = await import('./match.mjs');
 const { learning } = await import('./learn.mjs');
 const { prediction } = await import('./prediction.mjs');
 const { scale } = await import('./scale.mjs');
+const { several } = await import('./several.mjs');
 
 let over = 0;
 /** What was measured, with its unit. @type {Record<string, string>} */
@@ -50,6 +51,10 @@ function end() {
 
 if (process.argv.includes('scale')) {
 	await scale(print);
+	end();
+}
+if (process.argv.includes('several')) {
+	await several(print);
 	end();
 }
 const { address, stop } = await temporaryDemo();

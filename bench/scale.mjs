@@ -11,16 +11,16 @@ import { join } from 'node:path';
 import { root } from '../scripts/prepare.mjs';
 import { slope } from './slope.mjs';
 
-const SIZES = [500, 2000, 8000];
+export const SIZES = [500, 2000, 8000];
 /** Changes of one action, at most as many as one takes. */
 const AT_ONCE = 400;
 
-/** @param {string} folder */
-async function started(folder) {
+/** @param {string} folder @param {Record<string, string>} [settings] of the environment */
+export async function started(folder, settings = {}) {
 	const began = performance.now();
 	const server = spawn(process.execPath, ['scripts/start.mjs'], {
 		cwd: root,
-		env: { ...process.env, GRAVITAS_DATA: folder, GRAVITAS_PORT: '0' },
+		env: { ...process.env, ...settings, GRAVITAS_DATA: folder, GRAVITAS_PORT: '0' },
 		stdio: ['ignore', 'pipe', 'inherit']
 	});
 	let said = '';
@@ -92,6 +92,27 @@ function kept(flies) {
 	];
 }
 
+/** @param {string} address @param {string} method @param {string} path @param {object} body */
+async function send(address, method, path, body) {
+	const answer = await fetch(new URL(path, address), {
+		method,
+		headers: { 'content-type': 'application/json' },
+		body: JSON.stringify(body)
+	});
+	if (!answer.ok) throw new Error(`${path}: ${answer.status} ${await answer.text()}`);
+	return answer.json();
+}
+
+/** Brings in what a tier with so many flies may have. @param {string} address @param {number} flies */
+export async function filled(address, flies) {
+	const documents = kept(flies);
+	for (let from = 0; from < documents.length; from += AT_ONCE) {
+		const changes = documents.slice(from, from + AT_ONCE);
+		await send(address, 'POST', '/api/actions', { label: 'Brought in', changes });
+	}
+	return documents;
+}
+
 /**
  * Bytes as they travel, and the time to the first row under a table's header and to the last byte, ms.
  * @param {string} address @returns {Promise<{ bytes: number, row: number, last: number, link: string }>}
@@ -144,26 +165,7 @@ export async function scale(print) {
 	for (const size of SIZES) {
 		const folder = mkdtempSync(join(tmpdir(), 'gravitas-scale-'));
 		let server = await started(folder);
-		const send = async (
-			/** @type {string} */ method,
-			/** @type {string} */ path,
-			/** @type {object} */ body
-		) => {
-			const answer = await fetch(new URL(path, server.address), {
-				method,
-				headers: { 'content-type': 'application/json' },
-				body: JSON.stringify(body)
-			});
-			if (!answer.ok) throw new Error(`${path}: ${answer.status} ${await answer.text()}`);
-			return answer.json();
-		};
-		const documents = kept(size);
-		for (let from = 0; from < documents.length; from += AT_ONCE) {
-			await send('POST', '/api/actions', {
-				label: 'Brought in',
-				changes: documents.slice(from, from + AT_ONCE)
-			});
-		}
+		const documents = await filled(server.address, size);
 		await server.stop();
 		server = await started(folder);
 		times.start.push(server.took);
@@ -183,7 +185,7 @@ export async function scale(print) {
 		const edits = [];
 		for (let revision = 1; revision <= 20; revision++) {
 			const began = performance.now();
-			await send('PUT', `/api/flies/${id}`, { ...document, revision });
+			await send(server.address, 'PUT', `/api/flies/${id}`, { ...document, revision });
 			edits.push(performance.now() - began);
 		}
 		times.edit.push(edits.sort((a, b) => a - b)[10] ?? NaN);

@@ -126,6 +126,7 @@ function withSettings(url: string): string {
 
 class PostgresDatabase implements Database {
 	private closed = false;
+	private writing: Promise<unknown> = Promise.resolve();
 
 	readonly others: Others = {
 		tell: (tx, words) => this.ear.tell(tx, words),
@@ -157,13 +158,13 @@ class PostgresDatabase implements Database {
 	transaction<T>(work: (tx: Queryable) => Promise<T>): Promise<T> {
 		// Who writes waits for its turn, in all processes: each then sees all that those before it did, and what it
 		// tells arrives in the order in which it was done.
-		const inTurn = async (tx: Queryable) => {
-			await tx.query(`select pg_advisory_xact_lock(${WRITERS})`);
-			return work(tx);
-		};
-		return this.again(this.limits.tries, () =>
-			this.onLine((on) => transact(on, 'begin', inTurn, isLost))
+		const begin = `begin; select pg_advisory_xact_lock(${WRITERS})`;
+		// Of this process one at a time asks for the turn: who waits for it holds a line, and who reads needs one.
+		const mine = this.writing.then(() =>
+			this.again(this.limits.tries, () => this.onLine((on) => transact(on, begin, work, isLost)))
 		);
+		this.writing = mine.catch(() => undefined);
+		return mine;
 	}
 
 	tidy(): Promise<void> {

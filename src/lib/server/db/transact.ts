@@ -3,7 +3,7 @@ import { DatabaseError, UNKNOWN_OUTCOME, type Queryable } from './database';
 /**
  * One transaction on one line to a database.
  *
- * @param begin the statement that begins it
+ * @param begin what begins it
  * @param isLost whether the engine or the server that it ran on is gone, by the error
  * @throws what `work` throws, when it is rolled back; DatabaseError with code UNKNOWN_OUTCOME when the commit was
  *   never answered
@@ -14,9 +14,9 @@ export async function transact<T>(
 	work: (tx: Queryable) => Promise<T>,
 	isLost: (error: unknown) => boolean
 ): Promise<T> {
-	await tx.query(begin);
 	let result: T;
 	try {
+		await tx.query(begin);
 		result = await work(tx);
 	} catch (error) {
 		// Who is gone has forgotten the transaction by itself.

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import type { ChangeNews, DocumentChange } from '$lib/api/answers';
 import type { DocumentKind } from '$lib/documents/kinds';
 import { MOST_WORDS, type Database, type Queryable } from '../db/database';
@@ -8,8 +9,13 @@ import { Refusal } from './refusal';
 
 export type Listener = (news: ChangeNews | null) => void;
 
+/** A change of this process is heard of before its commit is answered here; no longer than this, ms. */
+const ANSWER_WITHIN = 1000;
+
 /** What one process tells the others. */
 interface Told {
+	/** Who: an id of the one that told it; empty where it tells its windows like everybody. */
+	readonly by: string;
 	/** Of the snapshot with the change in it; null when no document was changed. */
 	readonly snapshotVersion: string | null;
 	/** Which documents; null when there are too many to name. */
@@ -55,23 +61,27 @@ async function tellOthers({ others }: Database, tx: Queryable, told: Told): Prom
 async function countAndTell(
 	db: Database,
 	tx: Queryable,
-	changed: Told['changed']
+	told: Omit<Told, 'snapshotVersion'>
 ): Promise<string> {
 	const snapshotVersion = await counted(tx);
-	await tellOthers(db, tx, { snapshotVersion, changed });
+	await tellOthers(db, tx, { ...told, snapshotVersion });
 	return snapshotVersion;
 }
 
 /** Counts that everything may be another, and has all processes hear of it. */
-export const tellAll = (db: Database, tx: Queryable): Promise<string> => countAndTell(db, tx, null);
+export const tellAll = (db: Database, tx: Queryable): Promise<string> =>
+	countAndTell(db, tx, { by: '', changed: null });
 
 /** Tells every window of what was changed, by this process or by another on the same database. */
 export class News {
+	private readonly me = randomUUID();
 	private readonly listeners = new Set<Listener>();
 	/** What this process changed and has not heard of yet: all is told in the order in which it was done. */
 	private readonly own = new Map<string, ChangeNews>();
 	/** What was heard of last. */
 	private last = '';
+	/** Heard of, and not answered yet. */
+	private awaited: { version: string; answered: (news: ChangeNews | null) => void } | null = null;
 	private hearing: Promise<void> = Promise.resolve();
 
 	private constructor(private readonly db: Database) {}
@@ -90,19 +100,24 @@ export class News {
 	 */
 	count(tx: Queryable, changes: readonly DocumentChange[]): Promise<string> {
 		const changed = changes.map(({ kind, id }) => [kind, id] as const);
-		return countAndTell(this.db, tx, changed);
+		return countAndTell(this.db, tx, { by: this.me, changed });
 	}
 
 	/** Has the other processes read the settings anew. */
 	async settings(tx: Queryable): Promise<void> {
-		await tellOthers(this.db, tx, { snapshotVersion: null, changed: [] });
+		await tellOthers(this.db, tx, { by: this.me, snapshotVersion: null, changed: [] });
 	}
 
 	/** To the windows, once it is on the disk. */
 	tell(news: ChangeNews): void {
 		if (!this.db.others) this.deliver(news);
-		// It may have been heard of before the commit was answered here.
+		else if (this.awaited?.version === news.snapshotVersion) this.awaited.answered(news);
 		else if (!isUpTo(news.snapshotVersion, this.last)) this.own.set(news.snapshotVersion, news);
+	}
+
+	/** Everything may be another, since a copy took its place; processes that share it heard of it from the database. */
+	async tellAnew(): Promise<void> {
+		if (!this.db.others) this.deliver(await this.db.read((tx) => newsOf(tx, null)));
 	}
 
 	/** @returns ends it */
@@ -130,15 +145,21 @@ export class News {
 		if (told === null) this.own.clear();
 		if (told?.snapshotVersion === null) return;
 		this.last = told?.snapshotVersion ?? this.last;
-		const own = told && this.taken(told.snapshotVersion);
+		const own = told?.by === this.me ? await this.ownOf(told.snapshotVersion) : null;
 		if (own) this.deliver(own);
 		else if (this.listeners.size > 0) this.deliver(await this.db.read((tx) => newsOf(tx, told)));
 	}
 
-	private taken(version: string): ChangeNews | null {
-		const news = this.own.get(version) ?? null;
+	/** What this process did; null when it never heard whether it did it. */
+	private async ownOf(version: string): Promise<ChangeNews | null> {
+		const news = this.own.get(version);
 		this.own.delete(version);
-		return news;
+		if (news) return news;
+		const answer = new Promise<ChangeNews | null>((resolve) => {
+			this.awaited = { version, answered: resolve };
+			setTimeout(resolve, ANSWER_WITHIN, null).unref();
+		});
+		return answer.finally(() => (this.awaited = null));
 	}
 
 	private deliver(news: ChangeNews): void {

@@ -179,12 +179,7 @@ export async function createStore(
 				await backups.restore(name);
 				await nameDatabase(db);
 				await speakIn(db);
-				const told = await db.read(async (tx) => ({
-					snapshotVersion: await versionIn(tx),
-					changes: null,
-					history: await historyEnds(tx)
-				}));
-				news.tell(told);
+				await news.tellAnew();
 			}
 		},
 		place,
