@@ -80,6 +80,37 @@ async function load(addresses, owned, predicted) {
 /** @param {number[]} times @returns {number} the 95th percentile */
 const late = (times) => times.sort((a, b) => a - b)[Math.floor(0.95 * times.length)] ?? NaN;
 
+/**
+ * From an edit that is sent to one process until another tells its windows of it, ms; 95 % of forty.
+ * @param {string} one @param {string} other
+ * @param {{ id: string, document: object }} fly @param {number} revision
+ */
+async function heard(one, other, fly, revision) {
+	const news = await fetch(new URL('/api/news', other));
+	const reader = news.body?.pipeThrough(new TextDecoderStream()).getReader();
+	if (!reader) throw new Error('There are no news.');
+	const told = async () => {
+		for (;;) {
+			const { value, done } = await reader.read();
+			if (done || value.includes('event: news')) return;
+		}
+	};
+	const times = [];
+	for (let k = 0; k < 40; k++) {
+		const began = performance.now();
+		const answer = fetch(new URL(`/api/flies/${fly.id}`, one), {
+			method: 'PUT',
+			headers: { 'content-type': 'application/json' },
+			body: JSON.stringify({ ...fly.document, name: `Heard ${k}`, revision: revision + k })
+		});
+		await told();
+		times.push(performance.now() - began);
+		if (!(await answer).ok) throw new Error('An edit was refused.');
+	}
+	await reader.cancel();
+	return late(times);
+}
+
 /** @param {(what: string, value: number, unit: string, budget?: number) => void} print */
 export async function several(print) {
 	const folder = mkdtempSync(join(tmpdir(), 'gravitas-several-'));
@@ -104,6 +135,17 @@ export async function several(print) {
 			for (const predicted of [0, PREDICTED]) {
 				const what = predicted ? `${name}, with predictions` : name;
 				found[what] = await load(addresses, owned, predicted);
+			}
+			const [one, other] = addresses;
+			const [first] = flies;
+			if (one && other && first) {
+				const revision = owned[0]?.[0]?.[1].revision ?? 1;
+				print(
+					'an edit through one process until it is told by the other',
+					await heard(one, other, first, revision),
+					'ms',
+					500
+				);
 			}
 			for (const server of servers) await server.stop();
 		}

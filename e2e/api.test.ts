@@ -4,6 +4,7 @@ import { Ajv2020 } from 'ajv/dist/2020.js';
 import formats from 'ajv-formats';
 import { expect, test } from '@playwright/test';
 import { documentKinds, kinds } from '../src/lib/documents/kinds';
+import { startPostgres } from '../scripts/postgres.mjs';
 import { startServer, temporaryFolder } from './server';
 
 interface Described {
@@ -43,6 +44,31 @@ test('the description of the API is sound, and its examples do what they say', a
 		});
 	expect(Object.keys(description.paths).sort()).toEqual(routes.sort());
 
+	await examplesOf(description, server.address);
+	await server.stop();
+	folder.remove();
+});
+
+test('the examples do the same on a PostgreSQL server', async () => {
+	test.setTimeout(240_000);
+	const postgres = await startPostgres();
+	const folder = temporaryFolder();
+	const server = await startServer(folder.path, {
+		env: { DATABASE_URL: postgres.database('api') }
+	});
+	const at = new URL('/api/openapi.json', server.address);
+	const description = (await (await fetch(at)).json()) as Described;
+	// A search asks no more of a database than a prediction.
+	const scenario = description['x-scenario'].filter(({ operation }) => operation !== '/api/match');
+	await examplesOf({ ...description, 'x-scenario': scenario }, server.address);
+	await server.stop();
+	await postgres.stop();
+	folder.remove();
+});
+
+/** Runs the examples of a description, one after the other, and holds what is answered to it. */
+async function examplesOf(description: Described, address: string): Promise<void> {
+	const at = (path: string) => new URL(path, address);
 	const ajv = new Ajv2020({ strict: false, allErrors: true });
 	formats.default(ajv);
 	// As one, so that what many answers refer to is compiled once.
@@ -73,9 +99,7 @@ test('the description of the API is sound, and its examples do what they say', a
 			backup = (answer as { name: string }[])[0]!.name;
 		}
 	}
-	await server.stop();
-	folder.remove();
-});
+}
 
 /** A part of a JSON pointer (RFC 6901). */
 const pointer = (part: string | number) =>

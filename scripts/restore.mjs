@@ -67,6 +67,10 @@ try {
 	process.exit(2);
 }
 console.log(`Restored from ${path}.`);
+if (process.env.DATABASE_URL) {
+	console.log('What was there before is the newest of the backups “before-restore”.');
+	process.exit(0);
+}
 const before = readdirSync(folder).filter((name) => name.startsWith('database.before-restore'));
 if (before.length > 0) {
 	console.log(

@@ -6,10 +6,12 @@ import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, relative } from 'node:path';
+import { ensurePostgres } from './postgres.mjs';
 import { ensureBuilt, ensureChromium, ensureInstalled, root } from './prepare.mjs';
 
 ensureInstalled();
 process.env.CHROMIUM = ensureChromium();
+ensurePostgres();
 
 const reports = mkdtempSync(join(tmpdir(), 'gravitas-test-'));
 let passed = 0;
