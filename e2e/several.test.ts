@@ -55,6 +55,17 @@ test('two processes on one PostgreSQL server: windows see each other’s edits, 
 		await postgres.end('SIGQUIT');
 		expect(await health('readyz')).toEqual([503, 'the database does not answer\n']);
 		expect(await health('healthz')).toEqual([200, 'alive\n']);
+		const page = await fetch(a.address);
+		expect([page.status, await page.text()]).toEqual([
+			503,
+			expect.stringContaining('The database does not answer')
+		]);
+		const rigs = await fetch(new URL('api/rigs', a.address));
+		expect([rigs.status, rigs.headers.get('retry-after'), await rigs.json()]).toEqual([
+			503,
+			'5',
+			{ message: expect.stringContaining('nothing was changed') as string }
+		]);
 		await bead.press('ArrowUp');
 		await expect(one.getByRole('alert')).toContainText('Not saved yet');
 		await postgres.begin();

@@ -3,7 +3,7 @@
  *                           copies, 100 power cuts, every table's pages damaged in four ways and more (hours)
  * npm run faults -- --short a short run of the same, as npm test does it
  * npm run faults -- kills   one part of it alone: kills, inside, creations, power, stops, two, disks, clock,
- *                           permissions, damages, pages, slow, bad, soak, several; so often as is said after it
+ *                           permissions, damages, pages, slow, bad, soak, several, moves; so often as is said after it
  *
  * Also disks that are full, slow or read-only, a clock that is set back, and 20 000 bad requests.
  * Prints its counts; ends with code 1 when anything acknowledged was lost, or a folder neither opened
@@ -30,6 +30,7 @@ import { join } from 'node:path';
 import { ensureBuilt, ensureChromium, ensureInstalled, root } from '../scripts/prepare.mjs';
 import { launch, open, Writer } from './harness.mjs';
 import { killsInside } from './operations.mjs';
+import { killedMoves } from './moves.mjs';
 import { damagedPages } from './pages.mjs';
 import { killsOfSeveral } from './several.mjs';
 import { soak } from './soak.mjs';
@@ -444,6 +445,11 @@ const parts = {
 		long: 200,
 		run: async (/** @type {number} */ rounds) =>
 			say(await killsOfSeveral(rounds, home, build, judge))
+	},
+	moves: {
+		short: 1,
+		long: 30,
+		run: async (/** @type {number} */ rounds) => say(await killedMoves(rounds, home, build, judge))
 	},
 	bad: { short: 0, long: 1, run: badRequests },
 	soak: {

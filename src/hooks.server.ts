@@ -16,7 +16,8 @@ import { learnedNow } from '$lib/server/learned';
  */
 export const init: ServerInit = async () => {
 	if (building || isMoving()) return;
-	void learnedNow(await currentStore());
+	const store = await currentStore();
+	learnedNow(store).catch((error: unknown) => console.error(`Learning: ${String(error)}`));
 };
 
 /** The address that a request came from; behind something that does not hand it on all are one. */

@@ -1,4 +1,4 @@
-import { json } from '@sveltejs/kit';
+import { error, json } from '@sveltejs/kit';
 import type { DocumentContent, DocumentKind } from '$lib/documents/kinds';
 import type { ErrorAnswer } from '$lib/api/answers';
 import { parse } from '$lib/contract/parse';
@@ -6,7 +6,14 @@ import { ActionRequest } from '$lib/api/actions';
 import { documentRequests } from '$lib/documents/requests';
 import { currentStore } from './current-store';
 import { BackupError } from './db/backup-file';
-import { DATA_CORRUPTED, DatabaseError, DISK_FULL, UNKNOWN_OUTCOME } from './db/database';
+import {
+	BUSY,
+	CONNECTION_LOST,
+	DATA_CORRUPTED,
+	DatabaseError,
+	DISK_FULL,
+	UNKNOWN_OUTCOME
+} from './db/database';
 import { PlaceError } from './db/folder';
 import { INVISIBLE, isVisible } from '$lib/contract/names';
 import { readBody, readJson } from './json';
@@ -32,10 +39,23 @@ export async function respond(work: (store: Store) => Promise<Response>): Promis
 	}
 }
 
+/** What a page is opened with; where that cannot be had, it says why. */
+export async function forPage<T>(work: (store: Store) => Promise<T>): Promise<T> {
+	try {
+		return await work(await currentStore());
+	} catch (failed) {
+		const { status, body } = inWords(failed);
+		return error(status, body.message);
+	}
+}
+
 /** As respond, with what `work` gives as JSON. */
 export function answer(work: (store: Store) => Promise<unknown>, status = 200): Promise<Response> {
 	return respond(async (store) => json(await work(store), { status }));
 }
+
+/** Codes of a database that does not answer just now, with words of their own. */
+const AWAY = [UNKNOWN_OUTCOME, CONNECTION_LOST, BUSY];
 
 function inWords(error: unknown): { status: number; body: ErrorAnswer } {
 	if (error instanceof Refusal) {
@@ -46,7 +66,7 @@ function inWords(error: unknown): { status: number; body: ErrorAnswer } {
 	if (error instanceof DatabaseError) {
 		console.error(`Database: ${error.code} ${error.message}`);
 		if (error.code === DISK_FULL) return { status: 507, body: { message: error.message } };
-		if (error.code === UNKNOWN_OUTCOME) return { status: 503, body: { message: error.message } };
+		if (AWAY.includes(error.code)) return { status: 503, body: { message: error.message } };
 		if (error.code.startsWith('57')) {
 			return { status: 503, body: { message: `${error.message} It is started again by itself.` } };
 		}

@@ -12,8 +12,8 @@ import { PlaceError } from './folder';
 import { fsyncPath } from './fsync';
 import { BackupError, checkedLines, headerFor, type Header } from './backup-file';
 import { BackupWriter } from './backup-writer';
-import { newestSchema, runMigrations, schemaOf } from './migrate';
-import { dropAll, findDamage, tablesOf } from './tables';
+import { dropAll, newestSchema, runMigrations, schemaOf } from './migrate';
+import { findDamage, tablesOf } from './tables';
 
 /**
  * Why a backup was made; each kind is kept by a count of its own. A damaged one is what was left of a database

@@ -20,6 +20,43 @@ export const migrations: readonly Migration[] = Object.entries(files)
 /** Number of the newest migration there is. */
 export const newestSchema = migrations.at(-1)!.number;
 
+const namedIn = (form: RegExp): string[] =>
+	migrations.flatMap(({ sql }) => [...sql.matchAll(form)].map(([, name]) => name!));
+/** All that migrations make, by what they say. */
+const ours = {
+	tables: [
+		'migration',
+		...namedIn(/^create table (\w+)/gm),
+		...namedIn(/^select document_table\('(\w+)'\)/gm)
+	],
+	functions: namedIn(/^create (?:or replace )?function (\w+)/gm)
+};
+
+/** A table that none of these migrations made, by which a database is another program's, too; null when there is none. */
+export async function foreignTable(db: Queryable): Promise<string | null> {
+	// A newer Gravitas has tables that are not known here, and is told of by its schema.
+	if ((await schemaOf(db)) > newestSchema) return null;
+	const [other] = await db.query<{ name: string }>(
+		`select tablename as name from pg_tables where schemaname = 'public' and tablename <> all ($1)
+		order by tablename limit 1`,
+		[ours.tables]
+	);
+	return other?.name ?? null;
+}
+
+/** Takes out all that migrations made, and nothing else. */
+export async function dropAll(tx: Queryable): Promise<void> {
+	const drops = await tx.query<{ drop: string }>(
+		`select format('drop table %I cascade', tablename) as drop from pg_tables
+		where schemaname = 'public' and tablename = any ($1)
+		union all
+		select format('drop function %s cascade', oid::regprocedure) from pg_proc
+		where pronamespace = 'public'::regnamespace and proname = any ($2)`,
+		[ours.tables, ours.functions]
+	);
+	for (const { drop } of drops) await tx.query(drop);
+}
+
 /** Number of the newest migration that was run here; 0 in a new database. */
 export async function schemaOf(db: Queryable): Promise<number> {
 	const [there] = await db.query(`select 1 from pg_tables where tablename = 'migration'`);

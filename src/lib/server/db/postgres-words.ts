@@ -1,4 +1,3 @@
-import type pg from 'pg';
 import type { DatabaseError } from './database';
 import { PlaceError } from './folder';
 
@@ -53,13 +52,3 @@ const reasons: Readonly<Record<string, string>> = {
 	'53300': 'the server has no connection left. Raise its max_connections, or end other programs',
 	'57P03': 'the server is still starting. Try again in a moment'
 };
-
-/** A table of another program; null when there is none, or the database is empty. */
-export async function foreign(pool: pg.Pool): Promise<string | null> {
-	const { rows } = await pool.query<{ name: string; ours: boolean }>(
-		`select tablename as name, exists (select 1 from pg_tables where schemaname = 'public' and tablename = 'migration') and exists (select 1 from pg_tables where schemaname = 'public' and tablename = 'fly') as ours
-		from pg_tables where schemaname = 'public' order by tablename limit 1`
-	);
-	const [first] = rows;
-	return first && !first.ours ? first.name : null;
-}

@@ -10,7 +10,8 @@ import {
 	type Queryable
 } from './database';
 import { PlaceError } from './folder';
-import { foreign, unreachable, withoutPassword } from './postgres-words';
+import { foreignTable } from './migrate';
+import { unreachable, withoutPassword } from './postgres-words';
 import { Ear } from './postgres-ear';
 import { transact } from './transact';
 
@@ -102,10 +103,12 @@ export async function openPostgres(
 				`The server of ${place} keeps no checksums of its pages, so a damaged one may be read as if it were whole. “pg_checksums --enable” on the stopped server turns them on.`
 			);
 		}
-		const other = await foreign(pool);
+		const query = async <Row>(sql: string, params: readonly unknown[] = []) =>
+			(await pool.query(sql, [...params])).rows as Row[];
+		const other = await foreignTable({ query, script: async (sql) => void (await query(sql)) });
 		if (other !== null) {
 			throw new PlaceError(
-				`${place} holds something else already (a table “${other}”). Nothing was changed. Make an empty database for Gravitas, and name that one.`
+				`${place} holds something else (a table “${other}”). Nothing was changed. Make an empty database for Gravitas, and name that one; or let the table have a schema of its own.`
 			);
 		}
 	} catch (error) {

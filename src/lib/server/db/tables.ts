@@ -108,18 +108,6 @@ export async function contentsOf(tx: Queryable): Promise<Contents[]> {
 	return all;
 }
 
-/** Takes out all that is in the database, but for what belongs to an extension of the server. */
-export async function dropAll(tx: Queryable): Promise<void> {
-	const sql = await tx.query<{ drop: string }>(
-		`select format('drop table %I cascade', tablename) as drop from pg_tables where schemaname = 'public'
-		union all
-		select format('drop function %s cascade', oid::regprocedure) from pg_proc
-		where pronamespace = 'public'::regnamespace and prokind = 'f'
-			and not exists (select 1 from pg_depend where objid = pg_proc.oid and deptype = 'e')`
-	);
-	for (const { drop } of sql) await tx.query(drop);
-}
-
 interface Tally {
 	readonly rows: number;
 	/** Of the rows' hashes; longer than a number holds. */
