@@ -1,4 +1,4 @@
-import { curveOf, drifting, type Drifting, type DriftQuestion } from '../predict/index';
+import { curveAsker, drifting, type Drifting, type DriftQuestion } from '../predict/index';
 import { adviceFor } from './advice';
 import { coverOf } from './cover';
 import { followed } from './follow';
@@ -10,13 +10,14 @@ import { beadOptions } from './bead-options';
 /** Does the tasks of a search, one after the other; holds the search that is under way. */
 export class SearchWorker {
 	private search: Search | null = null;
+	private readonly curveAt = curveAsker();
 	/** The last question that was made ready to drift, for the next piece of its band. */
 	private last: { readonly words: string; readonly ready: Drifting } | null = null;
 
 	do(task: MatchTask): MatchAnswers[MatchTask['kind']] {
 		switch (task.kind) {
 			case 'curve':
-				return curveOf(task.question, task.logs, task.worlds);
+				return this.curveAt(task.question, task.logs, task.worlds);
 			case 'begin':
 				this.search = new Search(task.question, task.curve);
 				return this.search.pairs;

@@ -53,20 +53,40 @@ export function curveLogs(
 	return Array.from({ length: count + 1 }, (_, k) => low + ((high - low) * k) / count);
 }
 
+const worldsIn = (question: DriftQuestion): Worlds => {
+	const { recipe, rig, lie, celsius } = question;
+	return worldsOf(recipe, lie, celsius, distributionIn(question), undefined, rig.cast);
+};
+
+/** `curveOf` for whoever is asked point by point: the worlds of the last question are kept. */
+export function curveAsker(): (
+	question: DriftQuestion,
+	logs: readonly number[],
+	count?: number
+) => ChanceCurve {
+	let last: { readonly words: string; readonly worlds: Worlds } | null = null;
+	return (question, logs, count) => {
+		const words = JSON.stringify(question);
+		if (last?.words !== words) last = { words, worlds: worldsIn(question) };
+		return curveOf(question, logs, count, last.worlds);
+	};
+}
+
 /**
  * A curve: at some sink rates in a row, and once more between those where it peaks or turns steeply.
  *
  * @param logs of sink rates, m/s, rising
  * @param count worlds of each point
+ * @param worlds those of the question
  * @returns by rising sink rate; of a fly that floats without points
  */
 export function curveOf(
 	question: DriftQuestion,
 	logs: readonly number[],
-	count = WORLDS
+	count = WORLDS,
+	worlds = worldsIn(question)
 ): ChanceCurve {
-	const { recipe, rig, lie, celsius, wanted = USUAL_WANTED } = question;
-	const worlds = worldsOf(recipe, lie, celsius, distributionIn(question), undefined, rig.cast);
+	const { rig, wanted = USUAL_WANTED } = question;
 	const [{ fly }] = worlds.median.flies as [DrawnWorld['flies'][number]];
 	if (!(fly.speed > 0)) return { level: 0, own: 0, points: [] };
 	const drawn = Array.from({ length: count }, (_, k) => worlds.sample(USUAL_SEED, k));

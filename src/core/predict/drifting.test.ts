@@ -6,6 +6,7 @@ import { starterRig } from '../rig/index';
 import type { Lie } from '../water/index';
 import {
 	chanceAt,
+	curveAsker,
 	curveLogs,
 	curveOf,
 	drifting,
@@ -13,6 +14,7 @@ import {
 	smoothDrift,
 	throughCounted,
 	windowOf,
+	worldsOf,
 	type DriftQuestion
 } from './index';
 
@@ -57,6 +59,22 @@ test('a curve through what was counted says that of its pattern, and what does t
 	const window = windowOf(curve, markOf(0.8))!;
 	expect(window.from).toBeLessThan(Math.exp(-1));
 	expect(window.to).toBeGreaterThanOrEqual(Math.exp(-1));
+});
+
+test('asked point by point a curve is the same, whatever was asked between', () => {
+	const curveAt = curveAsker();
+	const questions = [ask(), ask({ lie: { ...lie, depth: 0.7 } }), ask({ celsius: 14 })];
+	const logs = [Math.log(0.35), Math.log(0.5)];
+	for (const log of logs)
+		for (const question of questions)
+			expect(curveAt(question, [log], 8)).toEqual(curveOf(question, [log], 8));
+	// A world that is asked for again is the one that it was, and each seed has its own.
+	const worlds = worldsOf(starterRecipe, lie, 8, prior);
+	const [first, other] = [worlds.sample(3, 5), worlds.sample(4, 5)];
+	expect(worlds.sample(3, 5)).toBe(first);
+	expect(other.scores).not.toEqual(first.scores);
+	expect(worldsOf(starterRecipe, lie, 8, prior).sample(3, 5)).toEqual(first);
+	expect(worlds.sample(3, 64).scores).not.toEqual(worlds.sample(4, 0).scores);
 });
 
 test('worlds are drawn from the parameters, evenly: the same seed the same one, and without spread only one', () => {

@@ -98,14 +98,27 @@ export function worldsOf(
 			point.median,
 			others.map(({ fly, above }) => ({ fly: fly.median.fly, above }))
 		),
-		sample(seed, k) {
+		sample: keptFew((seed, k) => {
 			// The same draws for all: what is uncertain about a kind of bead or hackle is so of every fly of it.
 			const scores = drawn(seed, k);
 			return world(
 				point.at(scores),
 				others.map(({ fly, above }) => ({ fly: fly.at(scores).fly, above }))
 			);
-		}
+		})
+	};
+}
+
+/** The first worlds of each seed are asked for time and again, with another hand or at another sink rate. */
+const KEPT = 64;
+function keptFew(sample: Worlds['sample']): Worlds['sample'] {
+	const known = new Map<number, DrawnWorld>();
+	return (seed, k) => {
+		if (k >= KEPT) return sample(seed, k);
+		const place = KEPT * seed + k;
+		let world = known.get(place);
+		if (!world) known.set(place, (world = sample(seed, k)));
+		return world;
 	};
 }
 

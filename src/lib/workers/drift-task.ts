@@ -2,7 +2,7 @@ import { bandDistances, drawnDrift, SMOOTH, type DrawnDrift, type Run } from '$c
 import { adviceFor, type Advice, type MatchQuestion } from '$core/match/index';
 import {
 	CAREFUL,
-	curveOf,
+	curveAsker,
 	drifting,
 	QUICK,
 	worldRuns,
@@ -38,6 +38,8 @@ export interface DriftAnswers {
 	readonly advice: Advice;
 }
 
+const curveAt = curveAsker();
+
 /** The last question made ready, so that the next piece of its band need not begin anew. */
 let last: { readonly words: string; readonly fly: string; readonly ready: Drifting } | null = null;
 function readyFor(question: DriftQuestion, care = CAREFUL): Drifting {
@@ -69,7 +71,7 @@ export function doDriftTask(task: DriftTask): DriftAnswers[DriftTask['kind']] {
 			return { runs: worldRuns(ready, [task.from, task.to], distances), distances };
 		}
 		case 'curve':
-			return curveOf(question, [task.log]);
+			return curveAt(question, [task.log]);
 		case 'advice':
 			return adviceFor(task.question);
 	}

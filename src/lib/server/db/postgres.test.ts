@@ -326,6 +326,15 @@ test('copies are made beside it and put back, for all processes; what is not Gra
 	);
 	await alone.close();
 	expect(existsSync(join(folder, 'alone', 'database'))).toBe(true);
+	// From outside, after a copy of what is there; who goes on hears of it.
+	const changed = await b.snapshot();
+	await b.remove('fly', changed.flies[0]!.id, changed.flies[0]!.revision);
+	const restore = join(folder, '0', 'backups', name);
+	const again = await openStore(join(folder, '0'), { demo: false, url, restore });
+	expect((await again.snapshot()).flies).toHaveLength(before.flies.length);
+	expect(again.backups.list().filter(({ kind }) => kind === 'before-restore')).toHaveLength(2);
+	await vi.waitFor(() => expect(named(heard).at(-1)).toBe('all'), 5000);
+	await again.close();
 	await process(url);
 	server.sql(database, 'select theirs() from theirs.orders');
 	// In the schema of Gravitas it would be in every copy, and fall to every restore.

@@ -39,23 +39,27 @@ export async function recordAction(
  * first state to its last; a run that ends where it began leaves none. An edit that changes nothing
  * is no action.
  *
- * @param runMs how long after an edit, ms, another one may go on with it; by the database's clock, so that all
- *   processes agree. While that is set back no edit goes on with one before.
+ * @param soon whether the last action was so short a time ago that this may go on with it; or how short that is, ms,
+ *   by the database's clock, where processes must agree that have no other in common
  */
 export async function recordEdit(
 	tx: Queryable,
 	before: DocumentRow,
 	after: DocumentRow,
-	runMs: number
+	soon: boolean | number
 ): Promise<void> {
 	const { paths, words } = difference(before, after);
 	if (paths.length === 0) return;
-	const [last] = await tx.query<ActionRow & { paths: string[] }>(
-		`select id, label, paths, changes from action
-		where id = (select max(id) from action where state <> 'dropped') and state = 'done'
-			and clock_timestamp() - at between interval '0' and $1 * interval '1 millisecond'`,
-		[runMs]
-	);
+	const [last] =
+		soon === false
+			? []
+			: await tx.query<ActionRow & { paths: string[] }>(
+					`select id, label, paths, changes from action
+					where id = (select max(id) from action where state <> 'dropped') and state = 'done'
+						and ($1::float8 is null
+							or clock_timestamp() - at between interval '0' and $1 * interval '1 millisecond')`,
+					[soon === true ? null : soon]
+				);
 	const run = last?.changes.length === 1 ? last.changes[0] : undefined;
 	const sameRun =
 		last && run?.before && run.after && run.id === after.id && String(last.paths) === String(paths);

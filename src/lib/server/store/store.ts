@@ -272,6 +272,8 @@ function writesOf(
 	db: Database,
 	news: News
 ): Pick<Store, 'create' | 'edit' | 'remove' | 'act' | 'together' | 'undo' | 'redo'> {
+	// Not by the day's clock, which a person may set back over minutes; that of a server nobody does.
+	let lastEdit = -Infinity;
 	/** A transaction whose changes every window is told of, once they are on the disk. */
 	const act = async (
 		work: (tx: Queryable) => Promise<readonly DocumentChange[]>
@@ -282,6 +284,7 @@ function writesOf(
 				changes.length > 0 ? await news.count(tx, changes) : await versionIn(tx);
 			return { snapshotVersion, changes, history: await historyEnds(tx) };
 		});
+		lastEdit = -Infinity;
 		if (answer.changes.length > 0) news.tell(answer);
 		return answer;
 	};
@@ -298,12 +301,17 @@ function writesOf(
 				await recordAction(tx, `${record.after.name}: new ${kinds[kind].one}`, [], [record]);
 				return told([record]);
 			}),
-		edit: (kind, id, revision, content) =>
-			act(async (tx) => {
+		edit: async (kind, id, revision, content) => {
+			const answer = await act(async (tx) => {
 				const record = await changed(tx, { kind, id, content }, revision);
-				await recordEdit(tx, record.before, record.after, RUN_MS);
+				// In its turn: the edit before may still have been under way when this one came.
+				const soon = db.others ? RUN_MS : performance.now() - lastEdit < RUN_MS;
+				await recordEdit(tx, record.before, record.after, soon);
 				return told([record]);
-			}),
+			});
+			lastEdit = performance.now();
+			return answer;
+		},
 		remove: (kind, id, revision) =>
 			act(async (tx) => {
 				const { before, records } = await removed(tx, kind, id, revision);
