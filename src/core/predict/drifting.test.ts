@@ -70,7 +70,7 @@ test('asked point by point a curve is the same, whatever was asked between', () 
 			expect(curveAt(question, [log], 8)).toEqual(curveOf(question, [log], 8));
 	// A world that is asked for again is the one that it was, and each seed has its own.
 	const worlds = worldsOf(starterRecipe, lie, 8, prior);
-	const [first, other] = [worlds.sample(3, 5), worlds.sample(4, 5)];
+	const [first, other] = [worlds.sample(3, 5), worlds.sample(4, 4)];
 	expect(worlds.sample(3, 5)).toBe(first);
 	expect(other.scores).not.toEqual(first.scores);
 	expect(worldsOf(starterRecipe, lie, 8, prior).sample(3, 5)).toEqual(first);

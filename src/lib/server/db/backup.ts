@@ -200,6 +200,8 @@ const REVISION_JUMP = 1000;
 export interface RestoreOptions {
 	/** How far revisions are put above those of the backup. */
 	readonly jump?: number;
+	/** Looks at what is there, before it goes; what it throws leaves it as it is. */
+	readonly first?: (tx: Queryable) => Promise<unknown>;
 	/** Looks at what is back, before it is brought to this program's schema; what it throws takes all back. */
 	readonly check?: (tx: Queryable) => Promise<unknown>;
 	/** What belongs to the same transaction, once everything is done. */
@@ -220,6 +222,7 @@ export async function restoreBackup(
 	// Before anything is touched: a damaged backup must not cost a long transaction.
 	await checkBackup(path);
 	await db.transaction(async (tx) => {
+		await options.first?.(tx);
 		await dropAll(tx);
 		const lines = checkedLines(path, newestSchema);
 		const header = JSON.parse((await lines.next()).value as string) as Header;

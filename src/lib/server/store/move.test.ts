@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { startPostgres } from '../../../../scripts/postgres.mjs';
+import { restoreBackup } from '../db/backup';
 import { openPglite } from '../db/pglite';
 import { openPostgres } from '../db/postgres';
 import { contentsOf } from '../db/tables';
@@ -68,6 +69,20 @@ test('all goes to a server and back with its history and its revisions; what can
 	expect((await again.get('fly', id)).name).toBe('Moved fly');
 	await again.close();
 }, 180_000);
+
+test('a copy is put only where that is as it should be', async () => {
+	const url = server.database('first');
+	const store = await openStore(join(folder, 'first'), { demo: false, url });
+	const { name } = await store.backups.make('by-hand');
+	await store.close();
+	const db = await openPostgres(url);
+	const before = await db.read(contentsOf);
+	const first = () => Promise.reject(new Error('not so'));
+	const copy = join(folder, 'first', 'backups', name);
+	await expect(restoreBackup(db, copy, { first })).rejects.toThrow('not so');
+	expect(await db.read(contentsOf)).toEqual(before);
+	await db.close();
+});
 
 test('there must be something to move', async () => {
 	const empty = server.database('empty');

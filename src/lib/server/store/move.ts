@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import { makeBackup, restoreBackup, type RestoreOptions } from '../db/backup';
-import type { Database } from '../db/database';
+import type { Database, Queryable } from '../db/database';
 import { PlaceError } from '../db/folder';
 import { schemaOf } from '../db/migrate';
 import { openPglite } from '../db/pglite';
@@ -55,15 +55,17 @@ async function moved(
 	const contents = await source.read(contentsOf);
 	if ((await schemaOf(target)) > 0) {
 		if (!isSame(contents, await target.read(contentsOf))) {
-			throw new PlaceError(
-				`${to} holds other data of Gravitas already. Nothing was changed. Name an empty database.`
-			);
+			throw holdsOther(to);
 		}
 		return { from, to, copy: '', contents, already: true };
 	}
 	const { name } = await makeBackup(source, backups, 'by-hand');
 	const copy = join(backups, name);
-	await restoreBackup(target, copy, whole(contents));
+	// Somebody may have started Gravitas there meanwhile.
+	const first = async (tx: Queryable) => {
+		if ((await schemaOf(tx)) > 0) throw holdsOther(to);
+	};
+	await restoreBackup(target, copy, { ...whole(contents), first });
 	return { from, to, copy, contents, already: false };
 }
 
@@ -95,6 +97,11 @@ export async function moveFromServer(folder: string, url: string): Promise<Moved
 }
 
 const MOVING = { name: `${SERVING} move` };
+
+const holdsOther = (place: string) =>
+	new PlaceError(
+		`${place} holds other data of Gravitas already. Nothing was changed. Name an empty database.`
+	);
 
 const nothingToMove = (place: string) =>
 	new PlaceError(`There is nothing of Gravitas in ${place} that could be moved.`);
