@@ -17,7 +17,7 @@ export interface Fineness {
 	readonly enough: number;
 }
 /** Of many drifts: within a percent of the mean time to the zone, in a third of the time. */
-export const ROUGH: Fineness = { segments: 12, step: 2 * NOISE_BLOCK, enough: 2e-3 };
+export const ROUGH: Fineness = { segments: 12, step: 2 * NOISE_BLOCK, enough: 1e-2 };
 /** Of a single path in smooth water: within half a percent of the fine one. */
 export const SMOOTH: Fineness = { segments: 20, step: 0.08, enough: 1e-4 };
 /** The reference: within 2 % of a line cut twice as fine (see the tests). */

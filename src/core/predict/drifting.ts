@@ -1,4 +1,4 @@
-import { prior, type Distribution, type Learned } from '../parameter/index';
+import { learnedAbout, prior, type Distribution, type Learned } from '../parameter/index';
 import {
 	bandDistances,
 	bandOf,
@@ -13,11 +13,11 @@ import {
 	type SeededCase,
 	type Wanted
 } from '../drift/index';
-import type { Recipe } from '../fly/index';
+import { mixturesFor, type Recipe } from '../fly/index';
 import { seedOf } from '../quantity/index';
 import type { Rig } from '../rig/index';
 import type { Towed } from '../sink/index';
-import type { Lie } from '../water/index';
+import { mixturesIn, type Lie } from '../water/index';
 import { CAREFUL, findHand, type Hand, type HandCare } from './hand';
 import { caseIn, worldsOf, type DrawnWorld } from './worlds';
 
@@ -44,6 +44,16 @@ export const distributionIn = ({
 	learned
 }: Pick<DriftQuestion, 'distribution' | 'learned'>): Distribution =>
 	distribution ?? (learned ? { ...prior, learned } : prior);
+
+/** Of all that was learned what bears on a lie and on the flies that are fished there: less to hand round. */
+export const learnedHere = (
+	learned: Learned,
+	{ recipe, cast = [], lie }: Pick<DriftQuestion, 'recipe' | 'lie'> & Pick<Rig, 'cast'>
+): Learned =>
+	learnedAbout(learned, [
+		...[recipe, ...cast.map((one) => one.recipe)].map(mixturesFor),
+		mixturesIn(lie)
+	]);
 
 /** What a question comes to, at the medians and anywhere else in the parameters. */
 export interface Drifting {

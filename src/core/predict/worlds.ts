@@ -11,7 +11,7 @@ import type { DriftCase, Hung } from '../drift/index';
 import { parametersAbout, parametersFor, compileFly, type Recipe } from '../fly/index';
 import { evenPoint, math, normalScore, normalsFrom, randomFrom, seedOf } from '../quantity/index';
 import { compileLine, hangsOnFloat, type FlyAbove, type Rig } from '../rig/index';
-import { settle, towed, towedAlike, type Towed } from '../sink/index';
+import { settle, settleNear, towed, towedAlike, type Towed } from '../sink/index';
 import { parametersIn, compileColumn, fluidAt, type Fluid, type Lie } from '../water/index';
 
 const parameterNames = Object.keys(prior) as ParameterName[];
@@ -126,12 +126,17 @@ interface DrawnFly extends Pick<DrawnWorld, 'values' | 'scores'> {
 	readonly fly: Towed;
 }
 
-/** A fly at the medians, and as it is in a world of these draws. */
+/**
+ * A fly at the medians, and as it is in a world of these draws: it hangs there as it does at the medians, for that
+ * is what the table is of.
+ */
 function flyInWorlds(recipe: Recipe, there: Distribution, fluid: Fluid, known?: Towed) {
 	const parameters = parametersFor(recipe, there);
 	const about = new Set<ParameterName>([...parametersAbout(recipe, parameters), ...ofTheHand]);
 	const values = valuesAt(parameters);
-	const table = known ?? tabled(recipe, fluid, values);
+	const { body } = compileFly(recipe, values);
+	const sink = settle(body, fluid, values);
+	const table = known ?? towed(body, fluid, values, sink);
 	return {
 		median: { fly: table, values, scores: {} } satisfies DrawnFly,
 		at(draws: Partial<Record<ParameterName, number>>): DrawnFly {
@@ -139,7 +144,7 @@ function flyInWorlds(recipe: Recipe, there: Distribution, fluid: Fluid, known?: 
 			for (const name of parameterNames) if (!about.has(name)) delete scores[name];
 			const here = valuesAt(parameters, scores);
 			const other = compileFly(recipe, here).body;
-			const { submergedWeight, speed } = settle(other, fluid, here);
+			const { submergedWeight, speed } = settleNear(other, fluid, here, sink, SPEED_ENOUGH);
 			return {
 				fly: towedAlike(table, other.mass, submergedWeight, speed),
 				values: here,
@@ -149,10 +154,8 @@ function flyInWorlds(recipe: Recipe, there: Distribution, fluid: Fluid, known?: 
 	};
 }
 
-function tabled(recipe: Recipe, fluid: Fluid, values: ParameterValues): Towed {
-	const { body } = compileFly(recipe, values);
-	return towed(body, fluid, values, settle(body, fluid, values));
-}
+/** Relative error of a fly's sink rate in one of many worlds, as little as it is worth there (our choice). */
+const SPEED_ENOUGH = 2e-3;
 
 /** A world with a line in it. @param rig with every control of the hand in place */
 export function caseIn({ flies, column, values }: DrawnWorld, rig: Rig): DriftCase {

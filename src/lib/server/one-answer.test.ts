@@ -3,8 +3,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Papa from 'papaparse';
 import { afterAll, beforeAll, expect, test } from 'vitest';
-import { learnedAbout, prior, valuesAt, type Learned } from '$core/parameter/index';
-import { buildFly, compileBuild, mixturesFor, type Recipe } from '$core/fly/index';
+import { prior, valuesAt, type Learned } from '$core/parameter/index';
+import { buildFly, compileBuild, type Recipe } from '$core/fly/index';
 import {
 	chanceOf,
 	SearchWorker,
@@ -19,9 +19,10 @@ import {
 	type MatchQuestion,
 	type Shelf
 } from '$core/match/index';
-import { DRIFTS, drifting, MODEL_VERSION, type DriftQuestion } from '$core/predict/index';
+import { DRIFTS, drifting, learnedHere, MODEL_VERSION, type DriftQuestion } from '$core/predict/index';
+import { withCast } from '$core/rig/index';
 import { settle } from '$core/sink/index';
-import { fluidAt, mixturesIn } from '$core/water/index';
+import { fluidAt } from '$core/water/index';
 import { recipeFromDocument, recipeToDocument } from '$lib/documents/fly/recipe';
 import { rigFromDocument } from '$lib/documents/rig/body';
 import type { LieRow, RigRow } from '$lib/documents/kinds';
@@ -145,16 +146,18 @@ test.each(cells)(
 			(await predicted(step!.recipe, lie, rigRow)).chance
 		);
 
-		// The page hands its workers only what bears on the fly and the lie; the digits are the same.
-		const about: DriftQuestion = {
-			...base,
-			recipe,
-			learned: learnedAbout(learned, [mixturesFor(recipe), mixturesIn(water)])
-		};
-		const [all, some] = [drifting({ ...base, recipe }), drifting(about)];
-		expect(some.hand).toEqual(all.hand);
-		expect(some.sample(1, 3)).toEqual(all.sample(1, 3));
-		expect(followed(some, 0, 12)).toEqual(followed(all, 0, 12));
+		// The page hands its workers only what bears on the flies and the lie; the digits are the same.
+		const above = recipeFromDocument(named(snapshot.flies, 'Thimble Nymph').body.recipe);
+		const pair = withCast(rig, [{ name: 'Thimble Nymph', recipe: above, above: 0.5, dropper: 0 }]);
+		for (const held of [rig, pair]) {
+			const whole: DriftQuestion = { ...base, rig: held, recipe };
+			const here = learnedHere(learned, { recipe, cast: held.cast, lie: water });
+			expect(here.mean.length).toBeLessThan(learned.mean.length);
+			const [all, some] = [drifting(whole), drifting({ ...whole, learned: here })];
+			expect(some.hand).toEqual(all.hand);
+			expect(some.sample(1, 3)).toEqual(all.sample(1, 3));
+			expect(followed(some, 0, 12)).toEqual(followed(all, 0, 12));
+		}
 	},
 	300_000
 );

@@ -1,8 +1,7 @@
-import { compileBuild, fitOf, mixturesFor, recipeChange, sectionOf } from '$core/fly/index';
-import { learnedAbout } from '$core/parameter/index';
-import { predict, type DriftQuestion } from '$core/predict/index';
+import { compileBuild, fitOf, recipeChange, sectionOf } from '$core/fly/index';
+import { learnedHere, predict, type DriftQuestion } from '$core/predict/index';
 import { settleNear } from '$core/sink/index';
-import { compileColumn, fluidAt, mixturesIn } from '$core/water/index';
+import { compileColumn, fluidAt } from '$core/water/index';
 import { recipeFromDocument } from '$lib/documents/fly/recipe';
 import type { Parameters } from './parameters.svelte';
 import type { Documents } from './documents.svelte';
@@ -15,8 +14,9 @@ export class Answer {
 	/** Of what was learned, what bears on the fly, the rig and the lie on the strip; null where nothing was learned. */
 	private readonly learnedHere = $derived.by(() => {
 		const { learned } = this.parameters.learning;
-		if (learned.mean.length === 0 || !this.strip.recipe || !this.strip.water) return null;
-		return learnedAbout(learned, [mixturesFor(this.strip.recipe), mixturesIn(this.strip.water)]);
+		const { recipe, rig, water } = this.strip;
+		if (learned.mean.length === 0 || !recipe || !water) return null;
+		return learnedHere(learned, { recipe, cast: rig?.cast, lie: water });
 	});
 	/** What the drift is asked; null while something of it is missing, or it is fished without a line. */
 	readonly driftQuestion: DriftQuestion | null = $derived.by(() => {

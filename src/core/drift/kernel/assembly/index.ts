@@ -401,7 +401,7 @@ function atSurface(lane: i32, low: f64, high: f64, depth: f64): void {
 	put(wets + MIDDLE, lane, middle);
 }
 
-/** A cylinder's drag beyond the table. */
+/** A cylinder's drag in one lane, where one of the two is beyond the table. */
 function outside(re: f64, lane: i32): void {
 	if (!(re < DRAG_TO)) {
 		put(tabled, lane, 1);
@@ -415,10 +415,15 @@ function outside(re: f64, lane: i32): void {
 		put(tabled + SLOPE, lane, -0.78 * value);
 		return;
 	}
-	const row = drags + <usize>((<i32>(reinterpret<i64>(re) >> 45)) - FIRST_DRAG_ROW) * 24;
+	const row = drags + rowOf(reinterpret<i64>(re));
 	const rise = load<f64>(row + 16);
 	put(tabled + SLOPE, lane, rise * re);
 	put(tabled, lane, load<f64>(row + 8) + (re - load<f64>(row)) * rise);
+}
+
+@inline
+function rowOf(bits: i64): usize {
+	return <usize>(<i32>(bits >> 45) - FIRST_DRAG_ROW) * 24;
 }
 
 /** Forces of both chains and their derivatives: ../../load.ts. */
@@ -512,14 +517,28 @@ function loads(): void {
 				mul(mul(mul(part, l), all(PI)), mu),
 				add(all(0.3), mul(all(0.556), f64x2.sqrt(re)))
 			);
-			outside(f64x2.extract_lane(re, 0), 0);
-			outside(f64x2.extract_lane(re, 1), 1);
-			const coefficient = both(tabled);
+			let coefficient: v128;
+			let bend: v128;
+			// Written so that the lane of no drift, which may hold no number, is looked at with care.
+			const inside = v128.and(f64x2.ge(re, all(DRAG_FROM)), f64x2.lt(re, all(DRAG_TO)));
+			if (!i64x2.all_true(inside)) {
+				outside(f64x2.extract_lane(re, 0), 0);
+				outside(f64x2.extract_lane(re, 1), 1);
+				coefficient = both(tabled);
+				bend = both(tabled + SLOPE);
+			} else {
+				const a = drags + rowOf(i64x2.extract_lane(re, 0));
+				const b = drags + rowOf(i64x2.extract_lane(re, 1));
+				const rise = pair(load<f64>(a + 16), load<f64>(b + 16));
+				const from = pair(load<f64>(a), load<f64>(b));
+				bend = mul(rise, re);
+				coefficient = add(pair(load<f64>(a + 8), load<f64>(b + 8)), mul(sub(re, from), rise));
+			}
 			const unit = mul(mul(mul(mul(mul(all(0.5), rho), normal), part), l), diameter);
 			const moves = f64x2.gt(re, all(1e-6));
 			const c = v128.and(mul(unit, coefficient), moves);
 			const slope = v128.bitselect(
-				mul(unit, add(mul(all(2), coefficient), both(tabled + SLOPE))),
+				mul(unit, add(mul(all(2), coefficient), bend)),
 				a,
 				moves
 			);
