@@ -7,7 +7,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, relative } from 'node:path';
 import { ensurePostgres } from './postgres.mjs';
-import { ensureBuilt, ensureChromium, ensureInstalled, root } from './prepare.mjs';
+import { ensureChromium, ensureInstalled, root } from './prepare.mjs';
 
 ensureInstalled();
 process.env.CHROMIUM = ensureChromium();
@@ -121,30 +121,36 @@ function timed(suites) {
 	]);
 }
 
-// Two things at a time, as a small machine has two cores.
-await Promise.all([
-	step('format', ['prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']),
-	step('circles', ['dependency-cruiser/bin/dependency-cruise.mjs', 'src', 'bench', 'e2e']),
-	// Where the aliases lead stands in what it writes.
-	run('sync', ['@sveltejs/kit/svelte-kit.js', 'sync']).then(() =>
-		Promise.all([
-			step('lint', ['eslint/bin/eslint.js', '--max-warnings', '0', '.']),
-			step('unused', ['knip/bin/knip.js', '--no-progress']),
-			step('types', [
+// Where the aliases lead stands in what it writes.
+await run('sync', ['@sveltejs/kit/svelte-kit.js', 'sync']);
+// Two things at a time, as a small machine has two cores; what takes longest first.
+const { default: PQueue } = await import('p-queue');
+await new PQueue({ concurrency: 2 }).addAll(
+	/** @type {[string, string[]][]} */ ([
+		['lint', ['eslint/bin/eslint.js', '--max-warnings', '0', '.']],
+		// Not beside the unit tests: their loader writes the same generated files, and a build that meets them half
+		// way gives pages that do not come to life.
+		['build', [join('..', 'scripts', 'build.mjs')]],
+		[
+			'types',
+			[
 				'svelte-check/bin/svelte-check',
 				'--tsconfig',
 				'./tsconfig.json',
 				'--fail-on-warnings',
 				'--output',
 				'human'
-			])
-		])
+			]
+		],
+		['format', ['prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']],
+		['unused', ['knip/bin/knip.js', '--no-progress']],
+		['circles', ['dependency-cruiser/bin/dependency-cruise.mjs', 'src', 'bench', 'e2e']]
+	]).map(
+		([name, command]) =>
+			() =>
+				step(name, command)
 	)
-]);
-
-// Before the unit tests: their loader writes the same generated files as a build does, and a build that
-// meets them half way gives pages that do not come to life.
-ensureBuilt();
+);
 
 const unit = join(reports, 'unit.json');
 // The faults mostly wait for programs to start and end; the unit tests compute meanwhile.

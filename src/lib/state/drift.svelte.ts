@@ -68,7 +68,10 @@ export class DriftState {
 	private readonly adviser = new DriftWorker();
 	/** Looks for the sink rates that do the job: a point takes long, and is dropped for a newer question. */
 	private readonly surveyor = new DriftWorker();
-	private surveying = false;
+	/** The turn in which it does; null while it does nothing. */
+	private surveying: number | null = null;
+	/** Whether a view shows them. */
+	private surveyed = false;
 	private readonly workers = Array.from({ length: WORKERS }, () => new DriftWorker());
 	private followed: {
 		readonly question: DriftQuestion | null;
@@ -111,8 +114,7 @@ export class DriftState {
 		this.advice = null;
 		if (this.advising) this.adviser.end();
 		this.advising = false;
-		if (this.surveying) this.surveyor.end();
-		this.surveying = false;
+		this.endSurvey();
 		this.stopped = false;
 		this.next = question;
 		if (!question) {
@@ -135,10 +137,18 @@ export class DriftState {
 		if (fine && !this.progress && !this.stopped && this.runs.length < MOST) this.resume();
 	}
 
+	/** Whether a view shows the sink rates that do the job: elsewhere they are not looked for. */
+	survey(shown: boolean): void {
+		this.surveyed = shown;
+		const { question } = this.followed ?? {};
+		if (question && this.band && !this.progress) void this.askWindow(question, this.turn);
+	}
+
 	/** Ends the band that runs; what it has is kept. */
 	stop(): void {
 		this.turn++;
 		clearTimeout(this.timer);
+		this.endSurvey();
 		this.progress = null;
 		this.stopped = true;
 	}
@@ -224,17 +234,28 @@ export class DriftState {
 
 	/** The sink rates that do the job, by one worker: another may be looking for advice. */
 	private async askWindow(question: DriftQuestion, turn: number): Promise<void> {
-		this.surveying = true;
-		const curve = await curveShared(curveLogs(...SINKS), {
-			workers: [(log) => this.surveyor.ask({ kind: 'curve', question, log })],
-			stopped: () => turn !== this.turn
-		});
-		if (!curve) return;
-		this.surveying = false;
-		const counted = this.band ? throughCounted(curve, this.band.chance) : curve;
-		const best = Math.max(0, ...counted.points.map(({ chance }) => chance));
-		this.window = windowOf(counted, markOf(best, this.followed?.context.wishes.enough));
-		this.windowKnown = true;
+		if (!this.surveyed || this.surveying !== null || this.windowKnown) return;
+		this.surveying = turn;
+		try {
+			const curve = await curveShared(curveLogs(...SINKS), {
+				workers: [(log) => this.surveyor.ask({ kind: 'curve', question, log })],
+				stopped: () => turn !== this.turn
+			});
+			if (!curve) return;
+			const counted = this.band ? throughCounted(curve, this.band.chance) : curve;
+			const best = Math.max(0, ...counted.points.map(({ chance }) => chance));
+			this.window = windowOf(counted, markOf(best, this.followed?.context.wishes.enough));
+			this.windowKnown = true;
+		} catch {
+			// Dropped for a newer question.
+		} finally {
+			if (this.surveying === turn) this.surveying = null;
+		}
+	}
+
+	private endSurvey(): void {
+		if (this.surveying !== null) this.surveyor.end();
+		this.surveying = null;
 	}
 
 	/** What would be found where the person set something. */
@@ -287,7 +308,7 @@ export class DriftState {
 			if (turn !== this.turn) return;
 			this.progress = null;
 			await this.askWouldBe(question, turn);
-			if (!this.windowKnown && turn === this.turn) await this.askWindow(question, turn);
+			if (turn === this.turn) await this.askWindow(question, turn);
 		} catch {
 			// The workers were ended: the page is going.
 		}

@@ -22,6 +22,12 @@ class HereWorker {
 }
 const answerTo = (task: DriftTask) => {
 	if (task.kind === 'hand') return { rig: task.question.rig, found: [] };
+	if (task.kind === 'curve')
+		return {
+			level: 0,
+			own: -9,
+			points: [{ log: task.log, chance: Math.exp(-((task.log + 1) ** 2)), fault: null }]
+		};
 	return task.kind === 'advice' ? { remedies: [] } : doDriftTask(task);
 };
 beforeEach(() => {
@@ -30,14 +36,15 @@ beforeEach(() => {
 });
 afterEach(() => vi.unstubAllGlobals());
 
+const question = {
+	recipe: { ...starterRecipe, bead: null },
+	rig: starterRig,
+	celsius: 10,
+	lie: { depth: 1.2, surfaceSpeed: 0.9, bed: 'cobble', zoneTop: 0.2 } as const
+};
+const learned = { scores: [], mean: [], covariance: [] };
+
 test('what to change is said of the stock as it is, also of one that came later', async () => {
-	const question = {
-		recipe: { ...starterRecipe, bead: null },
-		rig: starterRig,
-		celsius: 10,
-		lie: { depth: 1.2, surfaceSpeed: 0.9, bed: 'cobble', zoneTop: 0.2 } as const
-	};
-	const learned = { scores: [], mean: [], covariance: [] };
 	const with_ = (shelf: Shelf) => ({ shelf, wishes: USUAL_WISHES, learned });
 	const shelves = [1, 2, 3].map((): Shelf => ({ ...emptyShelf }));
 	const state = new DriftState();
@@ -54,5 +61,33 @@ test('what to change is said of the stock as it is, also of one that came later'
 	await vi.waitFor(() => expect(state.advice).not.toBeNull(), { timeout: 60_000 });
 	await vi.waitFor(() => expect(state.advising).toBe(false), { timeout: 60_000 });
 	expect(state.band!.chance).toBeLessThan(USUAL_WISHES.enough);
+	state.end();
+});
+
+test('the sink rates that do the job are looked for where a view shows them, also after a stop', async () => {
+	const context = { shelf: emptyShelf, wishes: { ...USUAL_WISHES, enough: 0 }, learned };
+	const state = new DriftState();
+	const curves = () => asked.filter(({ kind }) => kind === 'curve').length;
+	const whole = () => vi.waitFor(() => expect(state.progress).toBeNull(), { timeout: 60_000 });
+	const banded = async () => {
+		await vi.waitFor(() => expect(state.band).not.toBeNull(), { timeout: 60_000 });
+		await whole();
+	};
+	state.follow(question, context);
+	await banded();
+	expect(curves()).toBe(0);
+	state.survey(true);
+	await vi.waitFor(() => expect(curves()).toBeGreaterThan(0));
+	state.stop();
+	await vi.waitFor(() => expect(state.windowKnown).toBe(false));
+	state.resume();
+	await vi.waitFor(() => expect(state.windowKnown).toBe(true), { timeout: 60_000 });
+	expect(state.window!.from).toBeLessThan(state.window!.to);
+	const before = curves();
+	state.survey(false);
+	state.follow({ ...question, celsius: 11 }, context);
+	await banded();
+	expect(curves()).toBe(before);
+	expect(state.windowKnown).toBe(false);
 	state.end();
 });

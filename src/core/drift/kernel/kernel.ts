@@ -10,23 +10,19 @@ import { WASM } from './wasm';
 const MOST_NODES = 64;
 const MOST_FLIES = 3;
 const FLY_NUMBERS = 88;
-/** Bytes of a number, and of one of each lane. */
+/** Bytes of a number. */
 const NUMBER = 8;
-const BOTH = 16;
-const COLUMN = BOTH * (MOST_NODES + 1);
+/** From one column of nodes to the next, in numbers: two a node. */
+const NEXT = 2 * (MOST_NODES + 1);
 
 export type LaneNumber = 0 | 1;
 export const LANES: readonly LaneNumber[] = [0, 1];
 
-interface Exports {
+const places = ['state', 'segments', 'worlds', 'decay', 'speeds', 'drags', 'flies'] as const;
+type Place = (typeof places)[number];
+
+interface Exports extends Readonly<Record<Place, WebAssembly.Global<'i32'>>> {
 	readonly memory: WebAssembly.Memory;
-	readonly state: WebAssembly.Global<'i32'>;
-	readonly segments: WebAssembly.Global<'i32'>;
-	readonly worlds: WebAssembly.Global<'i32'>;
-	readonly decay: WebAssembly.Global<'i32'>;
-	readonly speeds: WebAssembly.Global<'i32'>;
-	readonly drags: WebAssembly.Global<'i32'>;
-	readonly flies: WebAssembly.Global<'i32'>;
 	shape(segments: number, afloat: number): void;
 	begin(lane: LaneNumber): void;
 	run(): number;
@@ -39,6 +35,8 @@ interface Exports {
 export class Kernel {
 	private readonly code: Exports;
 	private readonly numbers: Float64Array;
+	/** Where the worlds' numbers, the states and the rest begin, in numbers. */
+	private readonly at: Readonly<Record<Place, number>>;
 	private readonly turbulence = [
 		{ along: 0, across: 0 },
 		{ along: 0, across: 0 }
@@ -49,8 +47,11 @@ export class Kernel {
 		const instance = new WebAssembly.Instance(new WebAssembly.Module(bytes));
 		this.code = instance.exports as unknown as Exports;
 		this.numbers = new Float64Array(this.code.memory.buffer);
-		this.numbers.set(decays, this.code.decay.value / NUMBER);
-		this.numbers.set(cylinderRows(), this.code.drags.value / NUMBER);
+		this.at = Object.fromEntries(
+			places.map((place) => [place, this.code[place].value / NUMBER])
+		) as Record<Place, number>;
+		this.numbers.set(decays, this.at.decay);
+		this.numbers.set(cylinderRows(), this.at.drags);
 	}
 
 	static fits({ n, flyAt }: Chain): boolean {
@@ -65,14 +66,14 @@ export class Kernel {
 
 	/** Puts a drift into a lane. */
 	load(lane: LaneNumber, { chain, state, way }: Trace): void {
-		const { numbers, code } = this;
+		const { numbers, at } = this;
 		const { column, rest, diameter, halfMass, halfWater, top, hung } = chain;
-		const to = code.segments.value;
+		const to = at.segments;
 		[rest, diameter, halfMass, halfWater].forEach((values, k) =>
-			this.spread(lane, to + k * COLUMN, values)
+			this.spread(lane, to + k * NEXT, values)
 		);
 		const { x, z, u, w } = state;
-		[x, z, u, w].forEach((values, k) => this.spread(lane, code.state.value + k * COLUMN, values));
+		[x, z, u, w].forEach((values, k) => this.spread(lane, at.state + k * NEXT, values));
 		// In the order in which assembly/index.ts names them.
 		const world = [
 			column.depth,
@@ -85,13 +86,13 @@ export class Kernel {
 			hung.length,
 			...(top.free ? [top.diameter, top.mass, top.lift] : [])
 		];
-		this.spread(lane, code.worlds.value, world);
+		this.spread(lane, at.worlds, world);
 		this.turbulence[lane] = turbulenceOf(column);
 		const speeds = meanSpeeds(column);
-		numbers.set(speeds, code.speeds.value / NUMBER + lane * speeds.length);
-		hung.forEach(({ fly, at }, k) => {
-			const place = code.flies.value / NUMBER + (lane * MOST_FLIES + k) * FLY_NUMBERS;
-			numbers.set([at, fly.mass, fly.inertia, fly.weight], place);
+		numbers.set(speeds, at.speeds + lane * speeds.length);
+		hung.forEach(({ fly, at: node }, k) => {
+			const place = at.flies + (lane * MOST_FLIES + k) * FLY_NUMBERS;
+			numbers.set([node, fly.mass, fly.inertia, fly.weight], place);
 			numbers.set(fly.along, place + 4);
 			numbers.set(fly.across, place + 4 + fly.along.length);
 		});
@@ -99,16 +100,15 @@ export class Kernel {
 
 	/** There is nothing more to follow in a lane. */
 	empty(lane: LaneNumber): void {
-		this.numbers[this.code.worlds.value / NUMBER + 2 * FLIES + lane] = 0;
+		this.numbers[this.at.worlds + 2 * FLIES + lane] = 0;
 	}
 
 	/** Begins the step that is due of the drift in a lane. */
 	begin(lane: LaneNumber, { chain, way, time, step }: Trace): void {
 		const { eddies } = way;
 		const { along, across } = this.turbulence[lane]!;
-		const at = this.code.worlds.value + STEP_FROM * BOTH;
 		const { numbers } = this;
-		const place = at / NUMBER + lane;
+		const place = this.at.worlds + 2 * STEP_FROM + lane;
 		numbers[place] = eddies.u * along;
 		numbers[place + 2] = eddies.w * across;
 		numbers[place + 4] = step;
@@ -140,19 +140,16 @@ export class Kernel {
 	/** Places and velocities of the drift in a lane. */
 	read(lane: LaneNumber, { x, z, u, w }: State): void {
 		const { numbers } = this;
-		const from = this.code.state.value / NUMBER + lane;
-		const next = COLUMN / NUMBER;
-		for (let i = 0, at = from; i < x.length; i++, at += 2) {
+		for (let i = 0, at = this.at.state + lane; i < x.length; i++, at += 2) {
 			x[i] = numbers[at]!;
-			z[i] = numbers[at + next]!;
-			u[i] = numbers[at + 2 * next]!;
-			w[i] = numbers[at + 3 * next]!;
+			z[i] = numbers[at + NEXT]!;
+			u[i] = numbers[at + 2 * NEXT]!;
+			w[i] = numbers[at + 3 * NEXT]!;
 		}
 	}
 
 	private spread(lane: LaneNumber, to: number, values: ArrayLike<number>): void {
-		const from = to / NUMBER + lane;
-		for (let i = 0; i < values.length; i++) this.numbers[from + 2 * i] = values[i]!;
+		for (let i = 0; i < values.length; i++) this.numbers[to + lane + 2 * i] = values[i]!;
 	}
 }
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { untrack } from 'svelte';
 	import { shown } from '$core/quantity/index';
 	import type { Column } from '$core/body/index';
 	import { useWorkspace } from '$lib/state/context';
@@ -13,6 +14,11 @@
 	}
 	let { now, column }: Props = $props();
 	const { answer, strip, drift } = useWorkspace();
+
+	$effect(() => {
+		untrack(() => drift.survey(true));
+		return () => drift.survey(false);
+	});
 </script>
 
 <div class="flex min-w-0 flex-col justify-between gap-1">
