@@ -1,3 +1,4 @@
+import { tick } from 'svelte';
 import { tinykeys } from 'tinykeys';
 import { goto } from '$app/navigation';
 import { toggleTheme } from '$lib/state/theme';
@@ -67,6 +68,26 @@ function holdLetters(): void {
 	requestAnimationFrame(look);
 }
 
+/** Goes to a view; what is typed on the way there is for it, as soon as it is there. */
+async function goTo(path: string): Promise<void> {
+	const held: KeyboardEvent[] = [];
+	const hold = (event: KeyboardEvent) => {
+		if (takesLetters(event) || event.ctrlKey || event.metaKey || event.altKey) return;
+		held.push(event);
+		event.preventDefault();
+		event.stopImmediatePropagation();
+	};
+	window.addEventListener('keydown', hold, true);
+	try {
+		await goto(path);
+		// Its keys are on the window once its effects have run.
+		await tick();
+	} finally {
+		window.removeEventListener('keydown', hold, true);
+	}
+	for (const event of held) window.dispatchEvent(new KeyboardEvent('keydown', event));
+}
+
 const plain = (
 	key: string,
 	words: string,
@@ -96,7 +117,7 @@ export function bindEverywhere(
 		),
 		plain('z', 'What was done, and back to any of it', showDone, { shown: 'Z' }),
 		...places.map(({ key, path, name, words }) =>
-			plain(key.toLowerCase(), `${name}: ${words}`, () => void goto(path), { shown: key })
+			plain(key.toLowerCase(), `${name}: ${words}`, () => void goTo(path), { shown: key })
 		),
 		plain('t', 'Light or dark', toggleTheme, { shown: 'T' }),
 		plain('i', 'Units: mm or inches, grams or grains, currency', showUnits, { shown: 'I' }),
