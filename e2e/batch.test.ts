@@ -1,7 +1,15 @@
-import AxeBuilder from '@axe-core/playwright';
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { choose, expect, open, reload, startServer, temporaryFolder, test } from './server';
+import {
+	barriers,
+	choose,
+	expect,
+	open,
+	reload,
+	startServer,
+	temporaryFolder,
+	test
+} from './server';
 
 const vise = (page: Page) => page.getByRole('dialog', { name: /^Tying/ });
 /** Everything of the vise is on the server. */
@@ -41,12 +49,7 @@ test('a run: cut list, marks, steps, stock reserved, counted turns; the card as 
 		else expect(content.subarray(0, 5).toString()).toBe('%PDF-');
 		expect(content.byteLength).toBeGreaterThan(4000);
 	}
-	for (const theme of ['limestone', 'peat']) {
-		const found = await new AxeBuilder({ page: bench }).analyze();
-		expect(found.violations.map(({ id, nodes }) => [theme, id, nodes[0]?.html])).toEqual([]);
-		// By its button: the letter would be typed into the field that has the focus.
-		await bench.getByRole('button', { name: 'Light or dark' }).click();
-	}
+	expect(await barriers(bench)).toEqual([]);
 
 	await bench.getByRole('button', { name: /^Begin/ }).click();
 	await expect(vise(bench).getByText('Bead on:')).toBeVisible();
@@ -204,8 +207,7 @@ test('three tied with the keyboard alone and weighed on the simulated scale: the
 	await expect(bench.getByRole('listitem', { name: /^2 Rustneck Jig/ })).toContainText('1 lost');
 	await bench.keyboard.press('Control+z');
 	await expect(row).toBeVisible();
-	const found = await new AxeBuilder({ page: bench }).analyze();
-	expect(found.violations.map(({ id, nodes }) => [id, nodes[0]?.html])).toEqual([]);
+	expect(await barriers(bench)).toEqual([]);
 });
 
 test('the box as a map: which fly does what where, by keys too, and a water without one goes to Match', async ({
@@ -227,8 +229,7 @@ test('the box as a map: which fly does what where, by keys too, and a water with
 		.getByRole('button', { name: /Pinch Pupa/ })
 		.click();
 	await expect(map.getByRole('button').nth(5)).toHaveAccessibleName(/: Pinch Pupa, good in/);
-	const { violations } = await new AxeBuilder({ page: bench }).analyze();
-	expect(violations.map(({ id, nodes }) => [id, nodes[0]?.html])).toEqual([]);
+	expect(await barriers(bench)).toEqual([]);
 	await there.getByRole('button', { name: 'Find a fly for this water' }).click();
 	await expect(bench).toHaveURL(/\/match$/);
 	await expect(bench.getByRole('button', { name: /^Lie 3 m deep at 0.15 m\/s/ })).toBeVisible();

@@ -1,6 +1,5 @@
 import { readFileSync } from 'node:fs';
-import AxeBuilder from '@axe-core/playwright';
-import { choose, expect, figure, kept, openPart, reload, test } from './server';
+import { barriers, choose, expect, figure, kept, openPart, reload, test } from './server';
 
 test('a fly is kept with its colours, tags and notes, found by them, and a note that is meant so stays quiet', async ({
 	bench
@@ -97,8 +96,7 @@ test('the steps in the tier’s own order, with the tier’s own words, are thos
 	await step(body).getByRole('combobox').fill('A loose first turn.');
 	await step(body).getByRole('combobox').press('Tab');
 	await dialog.getByRole('button', { name: 'Also glue on the thread' }).click();
-	const { violations } = await new AxeBuilder({ page: bench }).include('[role=dialog]').analyze();
-	expect(violations).toEqual([]);
+	expect(await barriers(bench, '[role=dialog]')).toEqual([]);
 	await bench.keyboard.press('Escape');
 	await kept(bench);
 	await bench.keyboard.press('y');
@@ -136,8 +134,7 @@ test('a fly is shared: as a link that opens it, as a picture with its figures, a
 		/Willow Scud<\/text>[^]*0\.0\d+ g \(0\.0\d+ to [^]*sinks \d+ cm\/s/
 	);
 	const link = await dialog.getByText(/\/\?fly=/).innerText();
-	const { violations } = await new AxeBuilder({ page: bench }).include('[role=dialog]').analyze();
-	expect(violations).toEqual([]);
+	expect(await barriers(bench, '[role=dialog]')).toEqual([]);
 	await bench.keyboard.press('Escape');
 
 	await choose(bench, 'f', 'Thimble Nymph');
@@ -161,8 +158,7 @@ test('a recipe is copied out as text, and a pasted one is read line by line and 
 	await expect(text).toHaveValue(/^Winter Plume\nHook: long shank, #8, 2X long/);
 	await expect(dialog.getByTestId('what-is-read')).toContainText('All of it was read.');
 	await expect(dialog.getByRole('button', { name: 'Make a fly of it' })).toBeDisabled();
-	const { violations } = await new AxeBuilder({ page: bench }).include('[role=dialog]').analyze();
-	expect(violations).toEqual([]);
+	expect(await barriers(bench, '[role=dialog]')).toEqual([]);
 
 	// What was copied out makes the same fly under another name.
 	await text.fill((await text.inputValue()).replace('Winter Plume', 'Spring Plume'));

@@ -2,6 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { cpSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import AxeBuilder from '@axe-core/playwright';
 import { expect, test as base, type Page } from '@playwright/test';
 
 export interface Server {
@@ -31,7 +32,9 @@ export async function startServer(folder: string, options: StartOptions = {}): P
 	child.stderr?.on('data', listen);
 	await expect
 		.poll(() => /open at|already running|mistake|Error/.exec(text)?.[0] ?? child.exitCode, {
-			timeout: 90_000
+			timeout: 90_000,
+			// Usually it looks once a second after the first two.
+			intervals: [50]
 		})
 		.toBe('open at');
 	return {
@@ -163,9 +166,11 @@ export async function open(page: Page, address: string): Promise<void> {
 	await lives(page);
 }
 
-/** All that is kept is there, too, and was learned from. */
+/** All that is kept is there, too, and was learned from: looked at in every frame, and not once a second. */
 const lives = (page: Page) =>
-	expect(page.locator('[data-ready]:not([data-fetching]):not([data-learning])')).toBeVisible();
+	page.waitForFunction(() =>
+		document.querySelector('[data-ready]:not([data-fetching]):not([data-learning])')
+	);
 
 /** Loads the page again, and waits until it lives. */
 export async function reload(page: Page): Promise<void> {
@@ -188,6 +193,29 @@ export async function choose(page: Page, key: 'f' | 'r' | 'w', name: string): Pr
 	await page.getByPlaceholder(/^Find by name/).fill(name);
 	await page.getByRole('option', { name }).first().click();
 	await expect(page.getByPlaceholder(/^Find by name/)).toHaveCount(0);
+}
+
+/**
+ * What stands in the way of a screen reader, by all of axe's rules; and in the other theme, which differs in its colours
+ * alone, by those of contrast.
+ *
+ * @param within where it is looked for: with a dialog open the rest is not to be had
+ */
+export async function barriers(page: Page, within = 'body'): Promise<string[]> {
+	const scan = async (rules?: string[]) => {
+		const axe = new AxeBuilder({ page }).include(within);
+		const { violations } = await (rules ? axe.withRules(rules) : axe).analyze();
+		return violations.flatMap(({ id, nodes }) => nodes.map(({ html }) => `${id}: ${html}`));
+	};
+	const found = await scan();
+	const root = page.locator('html');
+	const theme = await root.getAttribute('data-theme');
+	const wear = (name: string | null) =>
+		root.evaluate((it, worn) => it.setAttribute('data-theme', worn ?? ''), name);
+	await wear(theme === 'peat' ? 'limestone' : 'peat');
+	found.push(...(await scan(['color-contrast'])));
+	await wear(theme);
+	return found;
 }
 
 /** The text field of a stepper. */
