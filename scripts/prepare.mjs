@@ -13,6 +13,7 @@ import {
 import { homedir } from 'node:os';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { chromium, WITH_WINDOWS } from './browser.mjs';
 
 export const root = join(dirname(fileURLToPath(import.meta.url)), '..');
 const npm = process.platform === 'win32' ? 'npm.cmd' : 'npm';
@@ -139,11 +140,18 @@ export function ensureBuilt() {
 
 /** The browser for the end-to-end tests, from Debian's packages. @returns {string} its path */
 export function ensureChromium() {
-	const found = process.env.CHROMIUM ?? '/usr/bin/chromium';
-	if (existsSync(found)) return found;
+	const found = chromium();
+	const whole = existsSync(found);
+	// One with windows is there: the other is worth its download only where nobody is asked for a password.
+	if (whole && (found !== WITH_WINDOWS || process.getuid?.() !== 0)) return found;
 	console.log('Installing Chromium from the Debian packages (once) …');
-	aptInstall('chromium');
-	return found;
+	try {
+		aptInstall('chromium-headless-shell');
+	} catch {
+		// Older Debian does not have it by itself.
+		if (!whole) aptInstall('chromium');
+	}
+	return chromium();
 }
 
 /** @param {string} name of a Debian package */
