@@ -21,6 +21,8 @@ export default defineConfig({
 	use: {
 		launchOptions,
 		viewport: { width: 1280, height: 800 },
+		// What the browser keeps for itself would be asked for beside each test; e2e/away.test.ts allows it.
+		serviceWorkers: 'block',
 		// One that waits too long says at which step.
 		actionTimeout: 60_000,
 		// Recording takes a third of the time; for one that fails: npm run e2e -- --trace on.

@@ -6,12 +6,14 @@ import type { LayoutServerLoad } from './$types';
 const PATIENCE_MS = 100;
 
 /** Read once, when a window opens; from then on the window keeps up by itself. */
-export const load: LayoutServerLoad = () =>
+export const load: LayoutServerLoad = ({ setHeaders }) =>
 	forPage(async (store) => {
 		const [opening, learning] = await Promise.all([
 			store.opening(),
 			learnedSoon(store, PATIENCE_MS)
 		]);
+		// What a browser keeps of this database is no use of another one (service-worker.ts).
+		setHeaders({ 'x-gravitas-database': opening.database });
 		return {
 			opening,
 			/**

@@ -11,6 +11,7 @@
 	import Rail from '$lib/frame/Rail.svelte';
 	import { wantedIn } from '$lib/frame/wanted';
 	import { provideWorkspace } from '$lib/state/context';
+	import { keepLastSaid, saidAt } from '$lib/state/last-said';
 	import { listenForNews } from '$lib/state/news';
 	import { Workspace } from '$lib/state/workspace.svelte';
 
@@ -39,6 +40,12 @@
 			return null;
 		}
 	}
+	/** A choice that is not kept must not look as if it were made. */
+	function keepAsSaid(event: MouseEvent) {
+		const { target } = event;
+		if (!(target instanceof HTMLInputElement) || !/radio|checkbox/.test(target.type)) return;
+		if (documents.saidAt && documents.isAway()) event.preventDefault();
+	}
 	let commandsShown = $state(false);
 	let unitsShown = $state(false);
 	let weightCodeShown = $state(false);
@@ -62,6 +69,7 @@
 	// Once, and not anew with what it reads.
 	onMount(() => {
 		ready = true;
+		documents.saidAt = saidAt();
 		letters.load();
 		if (learnedLater) void learning.catchUp();
 		void documents.offerUnsent();
@@ -72,15 +80,22 @@
 			showUnits: () => (unitsShown = true),
 			showWeightCode: () => (weightCodeShown = true)
 		});
+		const lastSaid = keepLastSaid();
 		const unlisten = listenForNews(
-			(snapshotVersion) => documents.hello(snapshotVersion),
-			(news) => documents.receive(news)
+			// A page that the browser opened by itself is opened anew by the program as soon as it is back.
+			(snapshotVersion) =>
+				documents.saidAt ? location.reload() : documents.hello(snapshotVersion),
+			(news) => {
+				documents.receive(news);
+				lastSaid.changed();
+			}
 		);
 		return () => {
 			drift.end();
 			learning.end();
 			unbind();
 			unlisten();
+			lastSaid.end();
 		};
 	});
 </script>
@@ -106,7 +121,12 @@
 		>Skip to the content</a
 	>
 	<Rail showCommands={() => (commandsShown = true)} />
-	<main id="content" tabindex="-1" class="flex min-w-0 flex-1 flex-col outline-none max-md:pb-16">
+	<main
+		id="content"
+		tabindex="-1"
+		onclickcapture={keepAsSaid}
+		class="flex min-w-0 flex-1 flex-col outline-none max-md:pb-16"
+	>
 		<NoticeBar />
 		{#if documents.has(wanted.first)}
 			{@render children()}

@@ -1,10 +1,17 @@
 <script lang="ts">
 	import { useWorkspace } from '$lib/state/context';
+	import { whenWords } from '$lib/ui/when';
 
 	const { documents } = useWorkspace();
 	const button = 'h-11 rounded-md bg-raised px-3';
 </script>
 
+{#if documents.saidAt}
+	<p role="alert" class="bg-warn-soft px-4 py-2">
+		Gravitas does not answer. This is what it last said ({whenWords(documents.saidAt)}): to be
+		looked at, and to be changed once Gravitas is back.
+	</p>
+{/if}
 {#if documents.trouble}
 	<p role="alert" class="bg-warn-soft px-4 py-2">{documents.trouble}</p>
 {/if}

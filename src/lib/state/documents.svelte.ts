@@ -37,6 +37,8 @@ export class Documents {
 	trouble = $state<string | null>(null);
 	/** Why a change is on this page alone, in words; it is tried again. null while all is on the server. */
 	unsaved = $state<string | null>(null);
+	/** When all this was said, where the program does not answer and nothing can be changed; null otherwise. */
+	saidAt = $state<string | null>(null);
 	/** Kinds of which not all are here yet. */
 	left = $state.raw<readonly DocumentKind[]>([]);
 	/** Kinds that are being fetched, each until it is here. */
@@ -138,6 +140,7 @@ export class Documents {
 
 	/** Tells weights apart so from now on. @throws RequestError */
 	async setWeightCode(code: WeightCode | null): Promise<void> {
+		if (this.isAway()) return;
 		await api.weightCode(code);
 		this.weightCode = code;
 	}
@@ -204,6 +207,7 @@ export class Documents {
 	}
 
 	change(row: DocumentRow): void {
+		if (this.isAway()) return;
 		this.shelves.put({ kind: row.kind, id: row.id, row });
 		this.saving = true;
 		this.saver.save(row);
@@ -380,7 +384,8 @@ export class Documents {
 	 * @param plan the changes, by the documents as they are then; null where there is nothing to do any more
 	 * @returns whether it was done
 	 */
-	act(label: string, plan: () => readonly ActionChange[] | null): Promise<boolean> {
+	async act(label: string, plan: () => readonly ActionChange[] | null): Promise<boolean> {
+		if (this.isAway()) return false;
 		return this.saver.alone(async () => {
 			for (let tries = 0; tries < MOST_TRIES; tries++) {
 				const changes = plan();
@@ -453,8 +458,15 @@ export class Documents {
 		});
 	}
 
+	/** Whether nothing can be changed, which is then said. */
+	isAway(): boolean {
+		if (this.saidAt !== null) this.notice = { words: AWAY, choices: [] };
+		return this.saidAt !== null;
+	}
+
 	/** Asks the server for something after all that waits. @returns null when it failed, which is said */
-	private attempt<T>(work: () => Promise<T>): Promise<T | null> {
+	private async attempt<T>(work: () => Promise<T>): Promise<T | null> {
+		if (this.isAway()) return null;
 		return this.saver.alone(async () => {
 			try {
 				return await work();
@@ -472,6 +484,8 @@ interface Ahead {
 	readonly before: DocumentRow;
 	readonly now: DocumentRow;
 }
+
+const AWAY = 'Nothing can be changed now. Start Gravitas, and this page goes on by itself.';
 
 /** After so long what could not be fetched is tried again. */
 const AGAIN_MS = 2000;
