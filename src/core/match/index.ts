@@ -27,6 +27,7 @@ export { smallestCover, type Cover, type Rung } from './cover';
 export { ladder, spanOf, type Water } from './ladder';
 export { cellsOf, doublesIn, surveyed, waterAt, type MapCurves, type MapSpan } from './box-map';
 export { fewestOf, plannedOuting, type BoxFly, type Place, type PlaceAnswer } from './outing';
+export { pairsFor, type FoundPair, type PairQuestion } from './pair';
 export { readTable, waterTables, type WaterTable } from './water-table';
 export { SearchWorker } from './search-worker';
 export type { SearchChannel, MatchAnswers, MatchTask } from './tasks';

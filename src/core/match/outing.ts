@@ -129,11 +129,11 @@ interface Tried {
 }
 
 const sinks = ({ speed, weight }: Carried) => speed > 0 && weight > 0;
-const standsAt = (curve: ChanceCurve, { speed, weight }: Carried) =>
+export const standsAt = (curve: ChanceCurve, { speed, weight }: Carried) =>
 	standOn(curve, math.log(speed), math.log(weight));
 
 /** The fly of the middle sink rate, after whose pattern the curve is drawn; null where none sinks. */
-function middleOf(box: readonly BoxFly[]): BoxFly | null {
+export function middleOf(box: readonly BoxFly[]): BoxFly | null {
 	const order = box.filter(sinks).sort((a, b) => a.speed - b.speed);
 	return order[Math.floor(order.length / 2)] ?? null;
 }

@@ -1,4 +1,4 @@
-import { curveAsker, drifting, type Drifting, type DriftQuestion } from '../predict/index';
+import { curveAsker, drifting, type Drifting, type DriftQuestion, QUICK } from '../predict/index';
 import { adviceFor } from './advice';
 import { coverOf } from './cover';
 import { followed } from './follow';
@@ -35,7 +35,7 @@ export class SearchWorker {
 			case 'hold':
 				return this.readyFor(task.question).hand;
 			case 'follow':
-				return followed(this.readyFor(task.question), task.from, task.to);
+				return followed(this.readyFor(task.question, task.quick), task.from, task.to);
 			case 'ways out':
 				return waysOut(task.question, task.curve, task.best);
 			case 'advice':
@@ -47,9 +47,11 @@ export class SearchWorker {
 		}
 	}
 
-	private readyFor(question: DriftQuestion): Drifting {
-		const words = JSON.stringify(question);
-		if (this.last?.words !== words) this.last = { words, ready: drifting(question) };
+	private readyFor(question: DriftQuestion, quick = false): Drifting {
+		const words = JSON.stringify([question, quick]);
+		const care = quick ? QUICK : undefined;
+		if (this.last?.words !== words)
+			this.last = { words, ready: drifting(question, undefined, care) };
 		return this.last.ready;
 	}
 

@@ -40,6 +40,8 @@ export type MatchTask =
 	| {
 			readonly kind: 'follow';
 			readonly question: DriftQuestion;
+			/** The rod as it is found in a hurry, for what is only passed through. */
+			readonly quick?: true;
 			readonly from: number;
 			readonly to: number;
 	  }

@@ -19,7 +19,13 @@ import {
 	type MatchQuestion,
 	type Shelf
 } from '$core/match/index';
-import { DRIFTS, drifting, learnedHere, MODEL_VERSION, type DriftQuestion } from '$core/predict/index';
+import {
+	DRIFTS,
+	drifting,
+	learnedHere,
+	MODEL_VERSION,
+	type DriftQuestion
+} from '$core/predict/index';
 import { withCast } from '$core/rig/index';
 import { settle } from '$core/sink/index';
 import { fluidAt } from '$core/water/index';

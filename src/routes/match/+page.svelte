@@ -6,6 +6,7 @@
 	import { shelfOf } from '$lib/documents/lot/shelf';
 	import { bindMatch } from '$lib/frame/keys';
 	import Choices from '$lib/views/match/Choices.svelte';
+	import PairPanel from '$lib/views/match/PairPanel.svelte';
 	import LadderPanel from '$lib/views/match/LadderPanel.svelte';
 	import Pinned from '$lib/views/match/Pinned.svelte';
 	import RankedBuilds from '$lib/views/match/RankedBuilds.svelte';
@@ -21,7 +22,7 @@
 	const search = searchOf(workspace);
 	let chooser = $state<'fly' | 'rig' | 'lie' | null>(null);
 	let table = $state(false);
-	let view = $state<'lie' | 'several'>('lie');
+	let view = $state<'lie' | 'pair' | 'several'>('lie');
 
 	$effect(() => choices.load());
 	const question = $derived.by((): MatchQuestion | null => {
@@ -93,6 +94,7 @@
 					value={view}
 					options={[
 						{ value: 'lie', words: 'this lie' },
+						{ value: 'pair', words: 'two on a line' },
 						{ value: 'several', words: 'several waters' }
 					]}
 					onchange={(value) => (view = value)}
@@ -100,7 +102,11 @@
 			</div>
 			<Choices {pattern} />
 		</section>
-		{#if view === 'several'}
+		{#if view === 'pair'}
+			<section aria-label="Two flies" class="flex min-h-0 flex-col px-4 py-2 md:col-span-2">
+				<PairPanel {question} builds={list} />
+			</section>
+		{:else if view === 'several'}
 			<section aria-label="The fewest flies" class="flex min-h-0 flex-col px-4 py-2 md:col-span-2">
 				<LadderPanel {question} tie={(one) => void tie(one)} />
 			</section>

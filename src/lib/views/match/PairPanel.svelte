@@ -1,0 +1,196 @@
+<script lang="ts">
+	import { beadWords, coilWords } from '$core/fly/index';
+	import { evaluate, type FoundBuild, type MatchQuestion } from '$core/match/index';
+	import { DRIFTS } from '$core/predict/index';
+	import { aboveField, dropperField } from '$core/quantity/index';
+	import { withCast } from '$core/rig/index';
+	import { fluidAt } from '$core/water/index';
+	import { boxKinds } from '$lib/documents/batch/box';
+	import { recipeFromDocument } from '$lib/documents/fly/recipe';
+	import { putPair } from '$lib/state/cast';
+	import { useWorkspace } from '$lib/state/context';
+	import { PairState, type NamedFly } from '$lib/state/pair.svelte';
+	import { handSentences } from '$lib/ui/drift-words';
+	import FieldStepper from '$lib/ui/FieldStepper.svelte';
+	import Segments from '$lib/ui/Segments.svelte';
+
+	interface Props {
+		question: MatchQuestion;
+		/** What the search of this lie lists, of what may be tied. */
+		builds: readonly FoundBuild[];
+	}
+	let { question, builds }: Props = $props();
+	const workspace = useWorkspace();
+	const { documents, selection } = workspace;
+
+	const search = new PairState();
+	$effect(() => () => search.stop());
+	$effect(() => void documents.want(['batch', 'fly']));
+
+	/** Where the upper one is tied in first: half a metre above the point (common practice, no source). */
+	const USUAL_ABOVE = 0.5;
+	// svelte-ignore state_referenced_locally
+	const tied = question.rig.cast?.[0];
+	let from = $state<'box' | 'flies' | 'stock'>('box');
+	let settled = $state<'none' | 'point' | 'upper'>('none');
+	let above = $state(tied?.above ?? USUAL_ABOVE);
+	let dropper = $state(tied?.dropper ?? 0);
+	const upper = $derived(question.rig.cast?.[0] ?? null);
+
+	const named = (name: string, recipe: NamedFly['recipe']): NamedFly => {
+		const { speed, weight } = evaluate(recipe, fluidAt(question.celsius), question.distribution);
+		return { name, recipe, speed, weight };
+	};
+	/** A build of the pattern is told by what it weighs with. */
+	const buildName = ({ bead, coil }: NamedFly['recipe']) =>
+		[bead ? beadWords(bead) : 'no bead', coil ? coilWords(coil) : 'no wire'].join(', ');
+	function flies(): NamedFly[] {
+		if (from === 'box')
+			return boxKinds(documents.all('batch')).map(({ name, recipe }) =>
+				named(name, recipeFromDocument(recipe))
+			);
+		if (from === 'stock') return builds.map(({ recipe }) => named(buildName(recipe), recipe));
+		return documents
+			.all('fly')
+			.map(({ name, body }) => named(name, recipeFromDocument(body.recipe)));
+	}
+	const empty = $derived(
+		{
+			box: boxKinds(documents.all('batch')).length === 0 && 'The box is empty: tie some first.',
+			flies: false,
+			stock: builds.length === 0 && 'Wait until this lie has its list of what to tie.'
+		}[from] || null
+	);
+
+	function find() {
+		const { recipe, rig, lie, celsius, wanted, distribution } = question;
+		const place = { rig: withCast(rig, []), lie, celsius, wanted, distribution };
+		const some = flies();
+		const fixed =
+			settled === 'point'
+				? { point: some.push(named(selection.fly?.name ?? 'the fly on the strip', recipe)) - 1 }
+				: settled === 'upper' && upper
+					? { upper: some.push(named(upper.name, upper.recipe)) - 1 }
+					: {};
+		void search.find({ place, flies: some, above, dropper, ...fixed });
+	}
+	const tenths = (chance: number) => `${(10 * chance).toFixed(1)} of 10`;
+	const button = 'h-11 rounded-md px-4';
+</script>
+
+<div class="min-h-0 flex-1 overflow-y-auto">
+	<div class="grid gap-3 py-1">
+		<Segments
+			label="Two flies from"
+			value={from}
+			options={[
+				{ value: 'box', words: 'the box' },
+				{ value: 'flies', words: 'all my flies' },
+				{ value: 'stock', words: 'what may be tied for this lie' }
+			]}
+			onchange={(value) => (from = value)}
+		/>
+		<Segments
+			label="Settled already"
+			value={settled}
+			options={[
+				{ value: 'none', words: 'neither' },
+				{ value: 'point', words: `on the point: ${selection.fly?.name ?? 'the fly'}` },
+				...(upper ? [{ value: 'upper', words: `above: ${upper.name}` } as const] : [])
+			]}
+			onchange={(value) => (settled = value)}
+		/>
+		<div class="grid max-w-md grid-cols-2 gap-2">
+			<FieldStepper
+				label="Above the point"
+				field={aboveField}
+				value={above}
+				small={0.05}
+				big={0.25}
+				onchange={(value) => (above = value)}
+			/>
+			<FieldStepper
+				label="On a dropper of"
+				field={dropperField}
+				value={dropper}
+				small={0.01}
+				big={0.05}
+				onchange={(value) => (dropper = value)}
+			/>
+		</div>
+		<div class="flex flex-wrap items-center gap-3">
+			{#if search.progress === null}
+				<button
+					type="button"
+					class="{button} bg-water text-on-water disabled:opacity-45"
+					disabled={empty !== null}
+					onclick={find}>Find the pair</button
+				>
+				<span class="text-sm text-quiet"
+					>{empty ?? 'the heavier one on the point, on this rig'}</span
+				>
+			{:else}
+				<progress
+					class="h-2 w-40 accent-(--water)"
+					max="1"
+					value={search.progress}
+					aria-label="Pairs followed"
+				></progress>
+				<span class="text-sm text-quiet">Pairs are followed …</span>
+				<button
+					type="button"
+					class="h-9 rounded-md bg-sunk px-3 text-sm hover:bg-line"
+					onclick={() => search.stop()}>Stop</button
+				>
+			{/if}
+		</div>
+	</div>
+	{#if search.found}
+		{@const { pairs, question: asked } = search.found}
+		<p class="pt-2 text-xl" role="status">
+			{pairs.length === 0
+				? 'There is no such pair: of two flies that sink the lighter goes above.'
+				: `${asked.flies[pairs[0]!.point]!.name} on the point, ${asked.flies[pairs[0]!.upper]!.name} above.`}
+		</p>
+		<ol aria-label="Pairs, the best first">
+			{#each pairs as { point, upper: light, chances, hand } (`${point} ${light}`)}
+				{@const [low, high] = [asked.flies[point]!, asked.flies[light]!]}
+				<li class="grid gap-x-4 border-b border-line/70 py-2 sm:grid-cols-[minmax(0,1fr)_auto]">
+					<div class="min-w-0">
+						<p class="leading-snug">
+							<span class="text-sm text-quiet">point</span> <b>{low.name}</b>, good in
+							<span class="figure">{tenths(chances[0])}</span>
+						</p>
+						<p class="leading-snug">
+							<span class="text-sm text-quiet">above</span> <b>{high.name}</b>, good in
+							<span class="figure">{tenths(chances[1])}</span>
+						</p>
+						<p class="text-sm text-quiet">
+							{handSentences(hand, asked.place.rig)
+								.map(({ words }) => words)
+								.join('. ')}
+						</p>
+					</div>
+					<button
+						type="button"
+						class="h-11 self-center rounded-md bg-sunk px-3 hover:bg-line disabled:opacity-45"
+						disabled={!selection.lastRig}
+						aria-label="Put {low.name} and {high.name} on the line"
+						onclick={() =>
+							void putPair(workspace, low, {
+								name: high.name,
+								recipe: high.recipe,
+								above: asked.above,
+								dropper: asked.dropper
+							})}>Put them on the line</button
+					>
+				</li>
+			{/each}
+		</ol>
+		{#if pairs.length > 0}
+			<p class="pt-1 text-sm text-quiet">
+				Each by {DRIFTS.listed} drifts of both together; the first is the pair of which most fish well.
+			</p>
+		{/if}
+	{/if}
+</div>
