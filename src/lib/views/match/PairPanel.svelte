@@ -2,7 +2,7 @@
 	import { beadWords, coilWords } from '$core/fly/index';
 	import { evaluate, type FoundBuild, type MatchQuestion } from '$core/match/index';
 	import { DRIFTS } from '$core/predict/index';
-	import { aboveField, dropperField } from '$core/quantity/index';
+	import { aboveField, dropperField, shown } from '$core/quantity/index';
 	import { withCast } from '$core/rig/index';
 	import { fluidAt } from '$core/water/index';
 	import { boxKinds } from '$lib/documents/batch/box';
@@ -29,6 +29,8 @@
 
 	/** Where the upper one is tied in first: half a metre above the point (common practice, no source). */
 	const USUAL_ABOVE = 0.5;
+	/** A fly that is good less often than this does not fish here (our choice). */
+	const SELDOM = 0.05;
 	// svelte-ignore state_referenced_locally
 	const tied = question.rig.cast?.[0];
 	let from = $state<'box' | 'flies' | 'stock'>('box');
@@ -152,6 +154,14 @@
 				? 'There is no such pair: of two flies that sink the lighter goes above.'
 				: `${asked.flies[pairs[0]!.point]!.name} on the point, ${asked.flies[pairs[0]!.upper]!.name} above.`}
 		</p>
+		{#if pairs.length > 0 && pairs.every(({ chances }) => chances[1] < SELDOM)}
+			<p class="text-warn">
+				{shown.water.words(asked.above, 2)} above the point none comes into a zone {shown.water.words(
+					asked.place.lie.zoneTop,
+					2
+				)} high: tie it in lower, or fish the one on the point alone.
+			</p>
+		{/if}
 		<ol aria-label="Pairs, the best first">
 			{#each pairs as { point, upper: light, chances, hand } (`${point} ${light}`)}
 				{@const [low, high] = [asked.flies[point]!, asked.flies[light]!]}
