@@ -1,13 +1,24 @@
-import { pairsFor, type BoxFly, type FoundPair, type PairQuestion } from '$core/match/index';
+import {
+	evaluate,
+	pairsFor,
+	type BoxFly,
+	type FoundPair,
+	type PairQuestion
+} from '$core/match/index';
+import { prior } from '$core/parameter/index';
+import { fluidAt } from '$core/water/index';
 import { Lanes } from './lanes.svelte';
 
 /** A fly that may be one of a pair, by the name that it has. */
-export interface NamedFly extends BoxFly {
-	readonly name: string;
-}
+export type NamedFly = Pick<BoxFly, 'recipe'> & { readonly name: string };
 
 /** What is asked of pairs, of flies that have names. */
-export type NamedPairQuestion = PairQuestion & { readonly flies: readonly NamedFly[] };
+export type NamedPairQuestion = Omit<PairQuestion, 'flies'> & {
+	readonly flies: readonly NamedFly[];
+};
+
+/** Flies that are weighed before keys and pictures have their turn. */
+const AT_ONCE = 8;
 
 /** The two flies that fish a lie best together: asked for by the person, since it takes some seconds. */
 export class PairState extends Lanes {
@@ -18,8 +29,15 @@ export class PairState extends Lanes {
 	} | null>(null);
 
 	async find(question: NamedPairQuestion): Promise<void> {
-		const flies = question.flies.map(({ recipe, speed, weight }) => ({ recipe, speed, weight }));
 		await this.run(async (old) => {
+			const { celsius, distribution = prior } = question.place;
+			const flies: BoxFly[] = [];
+			for (const { recipe } of question.flies) {
+				const { speed, weight } = evaluate(recipe, fluidAt(celsius), distribution);
+				flies.push({ recipe, speed, weight });
+				if (flies.length % AT_ONCE === 0) await new Promise((resolve) => setTimeout(resolve));
+				if (old()) return;
+			}
 			const report = (share: number) => {
 				if (!old()) this.progress = share;
 			};

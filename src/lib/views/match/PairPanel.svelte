@@ -1,10 +1,9 @@
 <script lang="ts">
 	import { beadWords, coilWords } from '$core/fly/index';
-	import { evaluate, type FoundBuild, type MatchQuestion } from '$core/match/index';
+	import type { FoundBuild, MatchQuestion } from '$core/match/index';
 	import { DRIFTS } from '$core/predict/index';
 	import { aboveField, dropperField, shown } from '$core/quantity/index';
 	import { withCast } from '$core/rig/index';
-	import { fluidAt } from '$core/water/index';
 	import { boxKinds } from '$lib/documents/batch/box';
 	import { recipeFromDocument } from '$lib/documents/fly/recipe';
 	import { putPair } from '$lib/state/cast';
@@ -39,22 +38,19 @@
 	let dropper = $state(tied?.dropper ?? 0);
 	const upper = $derived(question.rig.cast?.[0] ?? null);
 
-	const named = (name: string, recipe: NamedFly['recipe']): NamedFly => {
-		const { speed, weight } = evaluate(recipe, fluidAt(question.celsius), question.distribution);
-		return { name, recipe, speed, weight };
-	};
 	/** A build of the pattern is told by what it weighs with. */
 	const buildName = ({ bead, coil }: NamedFly['recipe']) =>
 		[bead ? beadWords(bead) : 'no bead', coil ? coilWords(coil) : 'no wire'].join(', ');
 	function flies(): NamedFly[] {
 		if (from === 'box')
-			return boxKinds(documents.all('batch')).map(({ name, recipe }) =>
-				named(name, recipeFromDocument(recipe))
-			);
-		if (from === 'stock') return builds.map(({ recipe }) => named(buildName(recipe), recipe));
+			return boxKinds(documents.all('batch')).map(({ name, recipe }) => ({
+				name,
+				recipe: recipeFromDocument(recipe)
+			}));
+		if (from === 'stock') return builds.map(({ recipe }) => ({ name: buildName(recipe), recipe }));
 		return documents
 			.all('fly')
-			.map(({ name, body }) => named(name, recipeFromDocument(body.recipe)));
+			.map(({ name, body }) => ({ name, recipe: recipeFromDocument(body.recipe) }));
 	}
 	const empty = $derived(
 		{
@@ -70,9 +66,9 @@
 		const some = flies();
 		const fixed =
 			settled === 'point'
-				? { point: some.push(named(selection.fly?.name ?? 'the fly on the strip', recipe)) - 1 }
+				? { point: some.push({ name: selection.fly?.name ?? 'the fly on the strip', recipe }) - 1 }
 				: settled === 'upper' && upper
-					? { upper: some.push(named(upper.name, upper.recipe)) - 1 }
+					? { upper: some.push(upper) - 1 }
 					: {};
 		void search.find({ place, flies: some, above, dropper, ...fixed });
 	}
