@@ -8,7 +8,10 @@ export const chromium = () => process.env.CHROMIUM ?? (existsSync(SHELL) ? SHELL
 
 /** Debian's Chromium for tests, benchmarks and pictures: no downloads, no calls home. */
 export const launchOptions = {
-	executablePath: chromium(),
+	// Asked when it is launched: it may have been installed since.
+	get executablePath() {
+		return chromium();
+	},
 	args: [
 		'--no-sandbox',
 		'--disable-gpu',

@@ -8,8 +8,8 @@
 
 {#if documents.saidAt}
 	<p role="alert" class="bg-warn-soft px-4 py-2">
-		Gravitas does not answer. This is what it last said ({whenWords(documents.saidAt)}): to be
-		looked at, and to be changed once Gravitas is back.
+		Gravitas does not answer. This is what it last said ({whenWords(documents.saidAt)}): you can
+		look at it, and change it once Gravitas is back.
 	</p>
 {/if}
 {#if documents.trouble}

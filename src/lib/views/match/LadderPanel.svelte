@@ -3,6 +3,7 @@
 	import { depthField, type QuantityField, speedField } from '$core/quantity/index';
 	import { waterOf } from '$lib/documents/lie/today';
 	import { LadderState } from '$lib/state/ladder.svelte';
+	import LongWork from '$lib/ui/LongWork.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import FieldStepper from '$lib/ui/FieldStepper.svelte';
 	import LadderFound from './LadderFound.svelte';
@@ -59,7 +60,6 @@
 		});
 		void search.find(question, waters);
 	}
-	const button = 'h-11 rounded-md px-4';
 </script>
 
 {#snippet end(label: string, field: QuantityField, value: number, set: (value: number) => void)}
@@ -102,32 +102,17 @@
 				{/each}
 			</fieldset>
 		{/if}
-		<div class="flex flex-wrap items-center gap-3">
-			{#if search.progress === null}
-				<button
-					type="button"
-					class="{button} bg-water text-on-water disabled:opacity-45"
-					disabled={kind === 'lies' && lies.length === 0}
-					onclick={find}>Find the fewest flies</button
-				>
-				<span class="text-sm text-quiet"
-					>one pattern on this rig; what may change is set on the left</span
-				>
-			{:else}
-				<progress
-					class="h-2 w-40 accent-(--water)"
-					max="1"
-					value={search.progress}
-					aria-label="Waters asked"
-				></progress>
-				<span class="text-sm text-quiet">What each water needs …</span>
-				<button
-					type="button"
-					class="h-9 rounded-md bg-sunk px-3 text-sm hover:bg-line"
-					onclick={() => search.stop()}>Stop</button
-				>
-			{/if}
-		</div>
+		<LongWork
+			words="Find the fewest flies"
+			about="one pattern on this rig; what may change is set on the left"
+			working="What each water needs …"
+			progress={search.progress}
+			counts="Waters asked"
+			disabled={kind === 'lies' && lies.length === 0}
+			main
+			begin={find}
+			stop={() => search.stop()}
+		/>
 	</div>
 	{#if search.found}
 		<LadderFound found={search.found} steps={STEPS} enough={question.wishes.enough} {tie} />

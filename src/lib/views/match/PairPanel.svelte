@@ -11,6 +11,7 @@
 	import { PairState, type NamedFly } from '$lib/state/pair.svelte';
 	import { handSentences } from '$lib/ui/drift-words';
 	import FieldStepper from '$lib/ui/FieldStepper.svelte';
+	import LongWork from '$lib/ui/LongWork.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 
 	interface Props {
@@ -52,12 +53,13 @@
 			.all('fly')
 			.map(({ name, body }) => ({ name, recipe: recipeFromDocument(body.recipe) }));
 	}
+	/** Why there is nothing to choose from; null where there is. */
 	const empty = $derived(
-		{
-			box: boxKinds(documents.all('batch')).length === 0 && 'The box is empty: tie some first.',
-			flies: false,
-			stock: builds.length === 0 && 'Wait until this lie has its list of what to tie.'
-		}[from] || null
+		from === 'box' && boxKinds(documents.all('batch')).length === 0
+			? 'The box is empty: tie some first.'
+			: from === 'stock' && builds.length === 0
+				? 'Wait until this lie has its list of what to tie.'
+				: null
 	);
 
 	function find() {
@@ -73,7 +75,6 @@
 		void search.find({ place, flies: some, above, dropper, ...fixed });
 	}
 	const tenths = (chance: number) => `${(10 * chance).toFixed(1)} of 10`;
-	const button = 'h-11 rounded-md px-4';
 </script>
 
 <div class="min-h-0 flex-1 overflow-y-auto">
@@ -116,32 +117,17 @@
 				onchange={(value) => (dropper = value)}
 			/>
 		</div>
-		<div class="flex flex-wrap items-center gap-3">
-			{#if search.progress === null}
-				<button
-					type="button"
-					class="{button} bg-water text-on-water disabled:opacity-45"
-					disabled={empty !== null}
-					onclick={find}>Find the pair</button
-				>
-				<span class="text-sm text-quiet"
-					>{empty ?? 'the heavier one on the point, on this rig'}</span
-				>
-			{:else}
-				<progress
-					class="h-2 w-40 accent-(--water)"
-					max="1"
-					value={search.progress}
-					aria-label="Pairs followed"
-				></progress>
-				<span class="text-sm text-quiet">Pairs are followed …</span>
-				<button
-					type="button"
-					class="h-9 rounded-md bg-sunk px-3 text-sm hover:bg-line"
-					onclick={() => search.stop()}>Stop</button
-				>
-			{/if}
-		</div>
+		<LongWork
+			words="Find the pair"
+			about={empty ?? 'the heavier one on the point, on this rig'}
+			working="Pairs are followed …"
+			progress={search.progress}
+			counts="Pairs followed"
+			disabled={empty !== null}
+			main
+			begin={find}
+			stop={() => search.stop()}
+		/>
 	</div>
 	{#if search.found}
 		{@const { pairs, question: asked } = search.found}
@@ -195,7 +181,8 @@
 		</ol>
 		{#if pairs.length > 0}
 			<p class="pt-1 text-sm text-quiet">
-				Each by {DRIFTS.listed} drifts of both together; the first is the pair of which most fish well.
+				Each pair was followed through {DRIFTS.listed} drifts; first comes the one whose two flies are
+				good most often.
 			</p>
 		{/if}
 	{/if}

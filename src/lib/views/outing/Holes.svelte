@@ -1,4 +1,5 @@
 <script lang="ts">
+	import LongWork from '$lib/ui/LongWork.svelte';
 	import { goto } from '$app/navigation';
 	import { planOf, stepsOf, stepTimesOf } from '$core/batch/index';
 	import { beadWords, buildFly, coilWords, mediansFor } from '$core/fly/index';
@@ -96,32 +97,18 @@
 	<p>
 		{holes.map((lie) => lie.name).join(', ')}: nothing in the box is good often enough there.
 	</p>
-	<div class="flex flex-wrap items-center gap-3 py-2">
-		{#if search.progress === null}
-			<button
-				type="button"
-				class="{button} bg-sunk hover:bg-line disabled:opacity-45"
-				disabled={!question}
-				onclick={find}>What to tie for {holes.length === 1 ? 'it' : 'them'}</button
-			>
-			<span class="text-sm text-quiet"
-				>{question
-					? `from ${selection.fly?.name ?? 'the fly on the strip'} on ${rigName}, with what Match leaves open`
-					: 'put a pattern on the Bench first'}</span
-			>
-		{:else}
-			<progress
-				class="h-2 w-40 accent-(--water)"
-				max="1"
-				value={search.progress}
-				aria-label="Holes asked"
-			></progress>
-			<button
-				type="button"
-				class="h-9 rounded-md bg-sunk px-3 text-sm"
-				onclick={() => search.stop()}>Stop</button
-			>
-		{/if}
+	<div class="py-2">
+		<LongWork
+			words="What to tie for {holes.length === 1 ? 'it' : 'them'}"
+			about={question
+				? `from ${selection.fly?.name ?? 'the fly on the strip'} on ${rigName}, with what Match leaves open`
+				: 'put a pattern on the Bench first'}
+			progress={search.progress}
+			counts="Holes asked"
+			disabled={!question}
+			begin={find}
+			stop={() => search.stop()}
+		/>
 	</div>
 	{#if search.found}
 		{@const { cover, waters } = search.found}
