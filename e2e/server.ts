@@ -82,34 +82,49 @@ interface Demo extends Server {
 	readonly strip: object;
 }
 
-/** The demo's data as they are made at the first start, and the server that the file under test runs on a copy. */
+/** A server on a copy of the demo's data as they are made at the first start; the copy goes with it. */
+async function onCopy(seed: string): Promise<Demo> {
+	const folder = temporaryFolder();
+	const data = join(folder.path, 'data');
+	cpSync(seed, data, { recursive: true });
+	const server = await startServer(data);
+	const snapshot = await fetch(new URL('api/snapshot', server.address));
+	const { strip } = (await snapshot.json()) as { strip: object };
+	const stop: Server['stop'] = async (signal) => {
+		const ended = await server.stop(signal);
+		folder.remove();
+		return ended;
+	};
+	return { ...server, strip, stop };
+}
+
+/** The servers that the files run on, each on data of its own: what one changed is not found by the next. */
 class DemoServers {
 	private readonly seed = temporaryFolder();
-	private readonly copy = temporaryFolder();
-	private readonly data = join(this.copy.path, 'data');
 	private running: { file: string; server: Demo } | null = null;
+	/** Started while the file before is run, so that the next need not wait. */
+	private spare: Promise<Demo> | null = null;
 
 	async prepare(): Promise<void> {
 		await (await startServer(this.seed.path)).stop();
 	}
 
-	/** What one file changed is not found by the next. */
 	async of(file: string): Promise<Demo> {
 		if (this.running?.file === file) return this.running.server;
-		await this.running?.server.stop();
-		rmSync(this.data, { recursive: true, force: true });
-		cpSync(this.seed.path, this.data, { recursive: true });
-		const server = await startServer(this.data);
-		const snapshot = await fetch(new URL('api/snapshot', server.address));
-		const { strip } = (await snapshot.json()) as { strip: object };
-		this.running = { file, server: { ...server, strip } };
-		return this.running.server;
+		const before = this.running?.server.stop();
+		const server = await (this.spare ?? onCopy(this.seed.path));
+		this.running = { file, server };
+		await before;
+		this.spare = onCopy(this.seed.path);
+		// Whoever takes it hears of it.
+		this.spare.catch(() => undefined);
+		return server;
 	}
 
 	async end(): Promise<void> {
 		await this.running?.server.stop();
+		await (await this.spare)?.stop();
 		this.seed.remove();
-		this.copy.remove();
 	}
 }
 

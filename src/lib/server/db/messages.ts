@@ -16,6 +16,8 @@ export interface WorkerSettings {
 	/** Paths of PGlite's modules: the bundled thread cannot look packages up itself. */
 	readonly pglite: string;
 	readonly nodefs: string;
+	/** The engine's code. */
+	readonly code: WebAssembly.Module;
 }
 
 /** Answered when the engine no longer does what it is told; its thread must be replaced. */

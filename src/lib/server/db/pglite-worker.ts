@@ -13,7 +13,7 @@ import { fsyncPath } from './fsync';
 import { DEAD_ENGINE, type EngineAnswer, type Request, type WorkerSettings } from './messages';
 import { closedMode } from './modes';
 
-const { folder, pglite, nodefs, beats } = workerData as WorkerSettings;
+const { folder, pglite, nodefs, code, beats } = workerData as WorkerSettings;
 const beat = () => void Atomics.add(new Int32Array(beats), 0, 1);
 const port = parentPort!;
 
@@ -116,6 +116,7 @@ async function start(path: string): Promise<PGlite> {
 	};
 	const db = new PGlite({
 		fs: files,
+		pgliteWasmModule: code,
 		startParams,
 		onStderr: (text) => {
 			said.push(text);

@@ -6,6 +6,7 @@ import {
 	mkdtempSync,
 	rmSync,
 	statSync,
+	truncateSync,
 	writeFileSync
 } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -54,6 +55,23 @@ test('what a killed program left half made is swept, and what others could read 
 		'600',
 		'600'
 	]);
+	await again.close();
+}, 60_000);
+
+test('a lost count of changes is begun anew: nothing that a person made hangs on it', async () => {
+	const place = join(folder, 'uncounted');
+	await (await openStore(place, { demo: false })).close();
+	const db = await openPglite(join(place, 'database'));
+	const [found] = await db.query<{ path: string }>(
+		`select pg_relation_filepath('change_count') as path`
+	);
+	await db.close();
+	truncateSync(join(place, 'database', found!.path));
+	const again = await openStore(place, { demo: false });
+	const { snapshotVersion, flies } = await again.snapshot();
+	const { revision, body, id } = flies[0]!;
+	await again.edit('fly', id, revision, { name: 'Another', body });
+	expect(await again.snapshotVersion()).toBe(snapshotVersion.replace(/\.0$/, '.1'));
 	await again.close();
 }, 60_000);
 

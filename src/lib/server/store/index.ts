@@ -9,7 +9,7 @@ import { findServerDamage } from '../db/tables';
 import { keepBackups } from './backups';
 import { holdFolder, lookThrough, replace } from './data-folder';
 import { startDemo, startEmpty } from './first-content';
-import { tellAll } from './news';
+import { countOn, tellAll } from './news';
 import { createStore, nameDatabase, speakIn, type Store } from './store';
 
 export { Refusal } from './refusal';
@@ -95,6 +95,7 @@ async function opened(
 	try {
 		await look();
 		await migrate(db, () => makeBackup(db, backups, 'before-migration'));
+		await countOn(db);
 		await (demo ? startDemo(db) : startEmpty(db));
 		await nameDatabase(db);
 		await speakIn(db);

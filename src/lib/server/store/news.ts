@@ -31,6 +31,19 @@ export async function versionIn(tx: Queryable): Promise<string> {
 }
 
 /**
+ * Begins to count anew where the count is lost, with a page of its table. It stands in no copy and no tally: all that
+ * hangs on it is what windows have heard, and they read everything again when another counting begins.
+ */
+export const countOn = (db: Database): Promise<void> =>
+	db.transaction(async (tx) => {
+		const [kept] = await tx.query('select 1 from change_count');
+		if (kept) return;
+		// With its key, which may still lead to what is lost.
+		await tx.query('truncate change_count');
+		await tx.query('insert into change_count default values');
+	});
+
+/**
  * Counts one change more.
  *
  * @returns the version of the snapshot that has it
