@@ -411,15 +411,15 @@ async function damages(rounds) {
 
 /** Every part, with how often in a short and in a long run; 0: not in a short one. */
 const parts = {
-	kills: { short: 6, long: 500, run: kills },
+	kills: { short: 4, long: 500, run: kills },
 	inside: {
 		short: 5,
 		long: 500,
 		run: (/** @type {number} */ rounds) => killsInside(home, build, rounds, judge, say)
 	},
 	creations: { short: 1, long: 20, run: firstCreations },
-	power: { short: 4, long: 100, run: powerCuts },
-	stops: { short: 2, long: 20, run: stops },
+	power: { short: 2, long: 100, run: powerCuts },
+	stops: { short: 1, long: 20, run: stops },
 	two: { short: 1, long: 5, run: twoAtOnce },
 	disks: {
 		short: 1,
@@ -433,7 +433,7 @@ const parts = {
 	},
 	clock: { short: 1, long: 1, run: clockBack },
 	permissions: { short: 1, long: 1, run: permissions },
-	damages: { short: 4, long: 60, run: damages },
+	damages: { short: 3, long: 60, run: damages },
 	pages: {
 		short: 4,
 		long: Infinity,

@@ -6,6 +6,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, afterEach, beforeAll, expect, test, vi } from 'vitest';
 import { startPostgres } from '../../../../scripts/postgres.mjs';
+import { METRIC, showIn } from '$core/quantity/index';
 import type { ChangeNews } from '$lib/api/answers';
 import { openStore, Refusal, type Store } from '../store/index';
 import { BUSY, CONNECTION_LOST, UNKNOWN_OUTCOME } from './database';
@@ -32,6 +33,7 @@ afterEach(async () => {
 	vi.restoreAllMocks();
 });
 afterAll(async () => {
+	showIn(() => METRIC);
 	await server.stop();
 	rmSync(folder, { recursive: true, force: true });
 });
