@@ -13,6 +13,7 @@ import {
 import { homedir } from 'node:os';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { firstDatabase } from '../src/lib/server/db/first-database.js';
 import { chromium, WITH_WINDOWS } from './browser.mjs';
 
 export const root = join(dirname(fileURLToPath(import.meta.url)), '..');
@@ -85,6 +86,8 @@ export function ensureInstalled() {
 
 /** What every new database is copied from. Where it cannot be made, each is made as it is wanted. */
 function makeFirstDatabase() {
+	const pglite = join(root, 'node_modules', '@electric-sql', 'pglite', 'dist', 'index.js');
+	if (existsSync(firstDatabase(pglite).folder)) return;
 	spawnSync(process.execPath, [join(root, 'scripts', 'first-database.mjs')], { stdio: 'inherit' });
 }
 
@@ -154,6 +157,9 @@ export function ensureChromium() {
 	return chromium();
 }
 
+/** Whether Debian's list of packages is as of this run. */
+let listed = false;
+
 /** @param {string} name of a Debian package */
 export function aptInstall(name) {
 	const sudo = process.getuid?.() === 0 ? [] : ['sudo'];
@@ -163,6 +169,7 @@ export function aptInstall(name) {
 			stdio: ['ignore', 'ignore', 'inherit'],
 			env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
 		});
-	run([...sudo, 'apt-get', 'update', '-qq']);
+	if (!listed) run([...sudo, 'apt-get', 'update', '-qq']);
+	listed = true;
 	run([...sudo, 'apt-get', 'install', '-y', '-qq', '--no-install-recommends', name]);
 }

@@ -6,7 +6,6 @@ import { spawn } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync, statfsSync } from 'node:fs';
 import { freemem, tmpdir } from 'node:os';
 import { join, relative } from 'node:path';
-import { ensurePostgres } from './postgres.mjs';
 import { ensureChromium, ensureInstalled, root } from './prepare.mjs';
 
 /**
@@ -21,10 +20,10 @@ function writeIntoMemory() {
 	if (bavail * bsize > plenty) process.env.TMPDIR = memory;
 }
 
+const debian = spawn(process.execPath, [join(root, 'scripts', 'debian.mjs')], { stdio: 'inherit' });
+const debianEnded = new Promise((resolve) => debian.once('exit', resolve));
 ensureInstalled();
 writeIntoMemory();
-process.env.CHROMIUM = ensureChromium();
-ensurePostgres();
 
 const reports = mkdtempSync(join(tmpdir(), 'gravitas-test-'));
 let passed = 0;
@@ -164,6 +163,9 @@ await new PQueue({ concurrency: 2 }).addAll(
 				step(name, command)
 	)
 );
+
+if ((await debianEnded) !== 0) process.exit(1);
+process.env.CHROMIUM = ensureChromium();
 
 const unit = join(reports, 'unit.json');
 // The faults mostly wait for programs to start and end; the unit tests compute meanwhile.
