@@ -42,7 +42,9 @@ export interface Engine {
 export async function startEngine(folder: string, quietMs: number): Promise<Engine> {
 	const require = createRequire(import.meta.url);
 	const pglite = require.resolve('@electric-sql/pglite');
-	compiled ??= readFile(join(dirname(pglite), 'pglite.wasm')).then((code) => WebAssembly.compile(new Uint8Array(code)));
+	compiled ??= readFile(join(dirname(pglite), 'pglite.wasm')).then((code) =>
+		WebAssembly.compile(new Uint8Array(code))
+	);
 	const settings: WorkerSettings = {
 		folder,
 		beats: new SharedArrayBuffer(4),
