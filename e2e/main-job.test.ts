@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { createServer } from 'node:net';
-import { figure, kept, launch, open, startServer, temporaryFolder } from './server';
+import { figure, kept, launch, open, startServer, temporaryFolder, typed } from './server';
 
 test('change the bead from brass to tungsten, restart, and it is still there', async ({ page }) => {
 	const folder = temporaryFolder();
@@ -67,13 +67,24 @@ test('an own, empty database opens on a complete fly; a taken port is said', asy
 	await expect(page.getByRole('button', { name: /^Fly First nymph/ })).toBeVisible();
 	expect(await figure(page, 'speed')).toBeGreaterThan(20);
 
-	// It asks one plain question, until that is answered.
-	await page.getByRole('button', { name: 'Describe it (W)' }).click();
-	const depth = page.getByRole('spinbutton', { name: 'Depth' });
-	await depth.press('ArrowUp');
+	// It asks one plain question, and is answered in place as the bank gives it; then comes the fly.
+	const question = page.getByRole('region', { name: /^How deep is the water you fish/ });
+	for (const [label, value] of [
+		['Depth', '1.2'],
+		['takes', '4']
+	] as const) {
+		await typed(page, label).fill(value);
+		await typed(page, label).press('Enter');
+	}
+	await question.getByRole('button', { name: /^That is my water/ }).click();
+	await expect(question).toHaveCount(0);
+	await expect(page.getByRole('spinbutton', { name: 'Hook size' })).toBeFocused();
 	await kept(page);
-	await expect(page.getByText('How deep is the water you fish')).toHaveCount(0);
-	await page.keyboard.press('Escape');
+	const lies = (await (await page.request.get(`${server.address}api/lies`)).json()) as {
+		body: object;
+	}[];
+	// A rod's length is 3 m.
+	expect(lies.map(({ body }) => body)).toMatchObject([{ depthM: 1.2, surfaceSpeedMS: 0.75 }]);
 
 	// With everything deleted, the page says what to do first.
 	await page.keyboard.press('Delete');

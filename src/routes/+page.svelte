@@ -1,7 +1,6 @@
 <script lang="ts">
 	import { shown, shownUnits } from '$core/quantity/index';
 	import { tick } from 'svelte';
-	import { goto } from '$app/navigation';
 	import {
 		beadWords,
 		coilWords,
@@ -44,6 +43,11 @@
 	let onlyOwned = $state(false);
 	let panel = $state<LeversPanel | null>(null);
 	$effect(() => drawing.load());
+	/** The first question, until it is answered: its first number makes the lie the person's own. */
+	let asking = $state(false);
+	$effect(() => {
+		if (selection.asksForWater) asking = true;
+	});
 	/** What comes after the answer is fetched once that stands. */
 	let answered = $state(false);
 	$effect(() => {
@@ -138,20 +142,15 @@
 >
 <h1 class="sr-only">Bench</h1>
 <StripHead bind:chooser bind:how />
-{#if selection.asksForWater}
-	<p class="flex flex-wrap items-center gap-x-4 gap-y-1 bg-water-soft px-4 py-2">
-		<span class="text-lg">How deep is the water you fish, and how fast does a leaf go by?</span>
-		<button
-			type="button"
-			class="h-10 rounded-md bg-water px-4 text-on-water"
-			onclick={() => void goto('/beads')}>Which bead for it? (Q)</button
-		>
-		<button
-			type="button"
-			class="h-10 rounded-md bg-raised px-4 hover:bg-line"
-			onclick={() => (chooser = 'lie')}>Describe it (W)</button
-		>
-	</p>
+{#if asking}
+	{#await import('$lib/views/bench/FirstWater.svelte') then { default: FirstWater }}
+		<FirstWater
+			done={() => {
+				asking = false;
+				void measure('hook');
+			}}
+		/>
+	{/await}
 {/if}
 {#if strip.recipe}
 	<div class="grid min-h-0 flex-1 md:grid-cols-[23rem_1fr]">

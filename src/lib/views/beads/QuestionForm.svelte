@@ -1,11 +1,10 @@
 <script lang="ts">
 	import { fullnesses, hookStyles, hookStyleTable } from '$core/fly/index';
-	import { leafField, leafOverField } from '$core/quantity/index';
 	import { ways, wayTable } from '$core/rig/index';
 	import { hookStepControls } from '$lib/controls/index';
+	import LeafFields from '$lib/controls/LeafFields.svelte';
 	import WaterFields from '$lib/controls/WaterFields.svelte';
 	import { useWorkspace } from '$lib/state/context';
-	import FieldStepper from '$lib/ui/FieldStepper.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import Stepper from '$lib/ui/Stepper.svelte';
 	import type { BeadForm } from './question.svelte';
@@ -27,25 +26,10 @@
 			setTemperature={(celsius) => (question.temperature = celsius)}
 		/>
 		<div class="mt-2 grid grid-cols-2 gap-2">
-			<FieldStepper
-				label="A leaf, timed over"
-				value={question.leafOver}
-				field={leafOverField}
-				small={0.5}
-				big={2}
-				onchange={(metres) => {
-					question.water = { ...question.water, surfaceSpeed: metres / question.leafSeconds };
-					question.leafOver = metres;
-				}}
-			/>
-			<FieldStepper
-				label="takes"
-				value={question.leafSeconds}
-				field={leafField}
-				small={0.5}
-				big={2}
-				onchange={(seconds) =>
-					(question.water = { ...question.water, surfaceSpeed: question.leafOver / seconds })}
+			<LeafFields
+				speed={question.water.surfaceSpeed}
+				bind:over={question.leafOver}
+				set={(surfaceSpeed) => (question.water = { ...question.water, surfaceSpeed })}
 			/>
 		</div>
 	</div>

@@ -19,7 +19,6 @@ export class BeadForm {
 	);
 	/** A leaf timed over this many metres says the speed too. */
 	leafOver = $state(3);
-	readonly leafSeconds = $derived.by(() => this.leafOver / Math.max(0.01, this.water.surfaceSpeed));
 
 	constructor(private readonly workspace: Pick<Workspace, 'strip'>) {
 		const { strip } = workspace;
