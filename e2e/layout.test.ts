@@ -1,4 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
+import { meaningOf } from '../src/lib/frame/meanings';
 import { expect, test } from './server';
 
 /** Of src/lib/frame/places.ts, and the drawing. */
@@ -71,9 +72,15 @@ test('every view lies well at every size and zoom: nothing too wide, too small t
 	bench
 }) => {
 	test.setTimeout(300_000);
+	const unsaid = new Set<string>();
 	for (const path of places) {
 		await bench.goto(new URL(`/${path}`, bench.url()).href);
 		await bench.locator('[data-ready]:not([data-fetching])').waitFor();
+		// What each word means is said where the pointer rests.
+		for (const word of await bench.locator('[data-word]').all()) {
+			const label = (await word.getAttribute('data-word'))!;
+			if (meaningOf(label) === null) unsaid.add(label);
+		}
 		for (const [width, height] of sizes) {
 			await bench.setViewportSize({ width, height });
 			// What measures its own width draws itself anew, on a busy machine late.
@@ -82,6 +89,7 @@ test('every view lies well at every size and zoom: nothing too wide, too small t
 				.toEqual([]);
 		}
 	}
+	expect([...unsaid]).toEqual([]);
 });
 
 test('on paper every view says what it shows, without what is worked by hand; the bench card stands alone', async ({

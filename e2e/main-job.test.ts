@@ -69,6 +69,14 @@ test('an own, empty database opens on a complete fly; a taken port is said', asy
 
 	// It asks one plain question, and is answered in place as the bank gives it; then comes the fly.
 	const question = page.getByRole('region', { name: /^How deep is the water you fish/ });
+	await question.getByRole('button', { name: 'Show me round' }).click();
+	const tour = page.getByRole('region', { name: 'A short tour' });
+	for (const [k, button] of ['Next', 'Next', 'Next', 'Next', 'Done'].entries()) {
+		await expect(tour).toContainText(`(${k + 1} of 5)`);
+		await expect(page.locator('[data-toured]')).toBeVisible();
+		await tour.getByRole('button', { name: button }).click();
+	}
+	await expect(tour).toHaveCount(0);
 	for (const [label, value] of [
 		['Depth', '1.2'],
 		['takes', '4']
@@ -76,6 +84,14 @@ test('an own, empty database opens on a complete fly; a taken port is said', asy
 		await typed(page, label).fill(value);
 		await typed(page, label).press('Enter');
 	}
+	// What a word means is said where the focus rests, until a key says that it is known.
+	await page.keyboard.press('Shift+Tab');
+	await page.keyboard.press('Tab');
+	await expect(page.getByRole('tooltip')).toHaveText(
+		'How many seconds the leaf needs for that stretch.'
+	);
+	await page.keyboard.press('Escape');
+	await expect(page.getByRole('tooltip')).toHaveCount(0);
 	await question.getByRole('button', { name: /^That is my water/ }).click();
 	await expect(question).toHaveCount(0);
 	await expect(page.getByRole('spinbutton', { name: 'Hook size' })).toBeFocused();

@@ -6,9 +6,11 @@
 	import { page } from '$app/state';
 	import { showIn } from '$core/quantity/index';
 	import { bindEverywhere } from '$lib/frame/keys';
-	import { letters } from '$lib/state/preferences.svelte';
+	import { meantHere } from '$lib/frame/meant.svelte';
+	import { letters, meantWords } from '$lib/state/preferences.svelte';
 	import NoticeBar from '$lib/frame/NoticeBar.svelte';
 	import Rail from '$lib/frame/Rail.svelte';
+	import { tour } from '$lib/frame/tour.svelte';
 	import { wantedIn } from '$lib/frame/wanted';
 	import { provideWorkspace } from '$lib/state/context';
 	import { keepLastSaid, saidAt } from '$lib/state/last-said';
@@ -50,6 +52,7 @@
 	let unitsShown = $state(false);
 	let weightCodeShown = $state(false);
 	let doneShown = $state(false);
+	let meaningsShown = $state(false);
 	let ready = $state(false);
 	const wanted = $derived(wantedIn(page.route.id));
 	$effect(() => void documents.want([...wanted.first, ...wanted.then]));
@@ -71,6 +74,7 @@
 		ready = true;
 		documents.saidAt = saidAt();
 		letters.load();
+		meantWords.load();
 		if (learnedLater) void learning.catchUp();
 		void documents.offerUnsent();
 		void followLink();
@@ -78,8 +82,10 @@
 			showCommands: () => (commandsShown = true),
 			showDone: () => (doneShown = true),
 			showUnits: () => (unitsShown = true),
-			showWeightCode: () => (weightCodeShown = true)
+			showWeightCode: () => (weightCodeShown = true),
+			showMeanings: () => (meaningsShown = true)
 		});
+		const unfollow = meantHere.follow();
 		const lastSaid = keepLastSaid();
 		const unlisten = listenForNews(
 			// A page that the browser opened by itself is opened anew by the program as soon as it is back.
@@ -94,6 +100,7 @@
 			drift.end();
 			learning.end();
 			unbind();
+			unfollow();
 			unlisten();
 			lastSaid.end();
 		};
@@ -149,6 +156,22 @@
 {#if weightCodeShown}
 	{#await import('$lib/frame/WeightCodeDialog.svelte') then { default: WeightCodeDialog }}
 		<WeightCodeDialog bind:open={weightCodeShown} />
+	{/await}
+{/if}
+{#if meaningsShown}
+	{#await import('$lib/frame/MeaningsDialog.svelte') then { default: MeaningsDialog }}
+		<MeaningsDialog bind:open={meaningsShown} />
+	{/await}
+{/if}
+{#if tour.on}
+	{#await import('$lib/frame/Tour.svelte') then { default: Tour }}
+		<Tour leave={() => (tour.on = false)} />
+	{/await}
+{/if}
+{#if meantHere.current}
+	{@const { at, words } = meantHere.current}
+	{#await import('$lib/frame/Meaning.svelte') then { default: Meaning }}
+		{#key at}<Meaning {at} {words} />{/key}
 	{/await}
 {/if}
 {#if doneShown}

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { Command } from 'bits-ui';
-	import { letters } from '$lib/state/preferences.svelte';
+	import { letters, meantWords } from '$lib/state/preferences.svelte';
 	import Modal from '$lib/ui/Modal.svelte';
 	import { searched } from '$lib/ui/search';
 	import { commands, type Command as Act } from './commands.svelte';
@@ -67,6 +67,15 @@
 			class="size-5 shrink-0 accent-(--water)"
 		/>
 		Single letters and figures are commands (turn this off if you dictate)
+	</label>
+	<label class="flex min-h-11 items-center gap-2">
+		<input
+			type="checkbox"
+			checked={meantWords.on}
+			onchange={(event) => meantWords.set(event.currentTarget.checked)}
+			class="size-5 shrink-0 accent-(--water)"
+		/>
+		Say what a word means where the pointer or the focus rests
 	</label>
 	<button
 		type="button"

@@ -6,6 +6,7 @@ import type { Documents } from '$lib/state/documents.svelte';
 import type { Selection } from '$lib/state/selection.svelte';
 import { busy, commands, takesLetters, type Command } from './commands.svelte';
 import { places } from './places';
+import { tour } from './tour.svelte';
 
 type Chooser = (which: 'fly' | 'rig' | 'lie') => void;
 
@@ -102,8 +103,12 @@ export function bindEverywhere(
 		showCommands,
 		showDone,
 		showUnits,
-		showWeightCode
-	}: Record<'showCommands' | 'showDone' | 'showUnits' | 'showWeightCode', () => void>
+		showWeightCode,
+		showMeanings
+	}: Record<
+		'showCommands' | 'showDone' | 'showUnits' | 'showWeightCode' | 'showMeanings',
+		() => void
+	>
 ): () => void {
 	const always = (keys: readonly string[], shown: string, words: string, act: () => void) =>
 		({ words, keys, shown, act, when: 'always' }) as const;
@@ -127,6 +132,8 @@ export function bindEverywhere(
 			when: 'plain',
 			act: showWeightCode
 		},
+		{ words: 'What the words mean', keys: [], when: 'plain', act: showMeanings },
+		{ words: 'A short tour', keys: [], when: 'plain', act: () => void tour.begin() },
 		{
 			words: 'This list',
 			keys: ['$mod+k'],

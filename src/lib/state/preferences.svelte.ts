@@ -66,15 +66,15 @@ class GoodDrift {
 
 export const goodDrift = new GoodDrift();
 
-const LETTERS_KEY = 'gravitas-letters';
-
-/** Whether single letters and figures are commands, kept in the browser. */
-class Letters {
+/** Something that is on unless a person turned it off, kept in the browser. */
+class Switch {
 	on = $state(true);
+
+	constructor(private readonly key: string) {}
 
 	load(): void {
 		try {
-			this.on = localStorage.getItem(LETTERS_KEY) !== 'off';
+			this.on = localStorage.getItem(this.key) !== 'off';
 		} catch {
 			// As with the drawing: the usual will do.
 		}
@@ -83,11 +83,14 @@ class Letters {
 	set(on: boolean): void {
 		this.on = on;
 		try {
-			localStorage.setItem(LETTERS_KEY, on ? 'on' : 'off');
+			localStorage.setItem(this.key, on ? 'on' : 'off');
 		} catch {
 			// The choice lasts as long as the page.
 		}
 	}
 }
 
-export const letters = new Letters();
+/** Whether single letters and figures are commands. */
+export const letters = new Switch('gravitas-letters');
+/** Whether it is said what a word means where the pointer or the focus rests. */
+export const meantWords = new Switch('gravitas-meanings');

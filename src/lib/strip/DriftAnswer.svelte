@@ -43,7 +43,7 @@
 		class="-ml-1 cursor-help rounded-md px-1 text-left leading-tight font-semibold hover:bg-raised {answer
 			? 'text-4xl max-md:text-2xl'
 			: 'py-2 text-2xl text-quiet max-md:py-0'}"
-		title="See the drift (G)"
+		data-word="good drift"
 		data-testid="title"
 		data-chance={band?.chance}
 		data-drifts={band?.drifts}

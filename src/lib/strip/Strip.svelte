@@ -74,7 +74,6 @@
 	<button
 		type="button"
 		class="-ml-1 block cursor-help rounded-md px-1 text-left hover:bg-raised"
-		title="How is this worked out? (H)"
 		onclick={showHow}
 		><span class="figure text-4xl leading-tight font-medium max-md:text-2xl">{number}</span><span
 			class="pl-1 text-sm">{unit}</span
@@ -103,7 +102,7 @@
 		/>
 		{#if prediction && mass}
 			<dl class="flex gap-6 px-2 pt-1 pb-3 max-md:pb-1">
-				<div>
+				<div data-word="mass">
 					<dt class="sr-only">Mass</dt>
 					<dd data-testid="mass">
 						{@render how(mass.number, mass.unit)}
@@ -116,7 +115,7 @@
 						{/if}
 					</dd>
 				</div>
-				<div>
+				<div data-word="sink rate">
 					<dt class="sr-only">Sink rate</dt>
 					<dd data-testid="speed">
 						{#if speed}
@@ -152,7 +151,7 @@
 				<button
 					type="button"
 					class="-ml-1 block shrink-0 cursor-help rounded-md px-1 text-left text-2xl leading-[3.125rem] font-semibold whitespace-nowrap hover:bg-raised max-md:text-base max-md:leading-normal"
-					title="How is this worked out? (H)"
+					data-word="attitude"
 					data-testid="attitude"
 					onclick={showHow}
 				>
@@ -163,7 +162,7 @@
 							: prediction.sink.attitude}
 				</button>
 				<div class="text-sm text-quiet" data-testid="pitch">{pitchWords(prediction)}</div>
-				<div class="text-sm" data-testid="ride">
+				<div class="text-sm" data-testid="ride" data-word="gap left">
 					{rideWords(prediction.ride)}, {gapWords(prediction.build)}
 				</div>
 			</div>

@@ -15,7 +15,7 @@
 	);
 </script>
 
-<fieldset class="min-w-0">
+<fieldset class="min-w-0" data-word={label}>
 	<legend class={labelled ? 'sr-only' : 'block text-sm text-quiet'}>{label}</legend>
 	<div
 		class="grid auto-rows-[2.75rem] gap-px overflow-hidden rounded-md bg-sunk"

@@ -99,7 +99,7 @@
 	}
 </script>
 
-<div class="min-w-0 has-[[role=alert]]:col-span-full">
+<div class="min-w-0 has-[[role=alert]]:col-span-full" data-word={label}>
 	<span id="{id}-label" class="block truncate text-sm text-quiet"
 		>{label}{#if unit}<span aria-hidden="true">, {unit}</span>{/if}</span
 	>

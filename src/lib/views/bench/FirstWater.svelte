@@ -2,6 +2,7 @@
 	import { depthField } from '$core/quantity/index';
 	import LeafFields from '$lib/controls/LeafFields.svelte';
 	import { useWorkspace } from '$lib/state/context';
+	import { tour } from '$lib/frame/tour.svelte';
 	import FieldStepper from '$lib/ui/FieldStepper.svelte';
 
 	/** @param done on to the fly */
@@ -41,6 +42,11 @@
 			>
 			<a href="/beads" class="flex h-11 items-center rounded-md bg-raised px-4 hover:bg-line"
 				>Which bead for it? (Q)</a
+			>
+			<button
+				type="button"
+				class="h-11 rounded-md bg-raised px-4 hover:bg-line"
+				onclick={() => void tour.begin()}>Show me round</button
 			>
 		</div>
 	</section>

@@ -1,0 +1,87 @@
+/**
+ * What the words on fields and figures mean, each as it stands on the screen, capitals apart; in the order in which
+ * they are listed. Said where the pointer rests or the focus is, and all together in a dialog.
+ */
+const said = {
+	// The water
+	depth:
+		'From the surface to the bed, where a wading stick stops. Judged from the bank; do not wade to measure.',
+	'surface speed':
+		'How fast a leaf goes by on the surface. Nearer the bed the water is slower, by how rough the bed is.',
+	'a leaf, timed over': 'The stretch along which you watch a leaf; a rod’s length is about 3 m.',
+	takes: 'How many seconds the leaf needs for that stretch.',
+	'zone above the bed':
+		'From the bed up to here fish take. A fly is in the zone while it is below this height.',
+	hold: 'The stretch in which a fish may take.',
+	'stretch where it may be taken':
+		'How far the fly may go on through the lie and still be taken. What is behind it does not count.',
+	'room upstream to land it':
+		'How far above the lie you can land the fly. If it needs more than that to get down, it comes down too late.',
+	bed: 'What the bottom is made of. A rougher bed slows the water near it, stirs it more and hangs up more flies.',
+	'water today':
+		'The water’s temperature. Colder water is a little denser and thicker, and slows a small fly.',
+	lie: 'A piece of water where fish lie: its depth, its speed, its bed and the zone in which they take.',
+	flow: 'How much water the river carries. Depth and speed of its lies follow it.',
+	// The line
+	rig: 'How you fish the fly: way of fishing, rod, leader and tippet.',
+	'way of fishing':
+		'On a tight line, below a float or a dry fly, on a swing, or counted down in still water. Each has its own question and its own answer.',
+	leader: 'What the water pulls at above the tippet: thicker means more pull.',
+	tippet:
+		'The last and thinnest line, which goes down with the fly. A thicker one keeps the fly up longer.',
+	'tippet length': 'From the leader to the fly.',
+	'line out, tip to fly': 'Leader and tippet together, from the rod tip to the fly.',
+	'tip over the water': 'How high you hold the rod tip.',
+	'rod tip speed, of the surface':
+		'How fast you lead the rod tip downstream, in parts of the surface’s speed. Slower than the surface keeps the line tight.',
+	float: 'How much weight the float holds up before it goes under.',
+	'fly hangs below': 'From the float or the dry fly down to the fly.',
+	'dry fly carries':
+		'What the dry fly holds up before it goes under: hang beads on it at home until it does.',
+	retrieve: 'How fast the line is drawn in.',
+	'count down': 'How long the fly sinks before you draw.',
+	'the cast lands':
+		'With slack the fly sinks at first as if it were free of its line; straight, it is held from the start.',
+	// The fly
+	hook: 'Its style, size and wire. Size and make differ: the mass is what is certain least.',
+	'hook size': 'As on the packet; the larger the number, the smaller the hook.',
+	length: 'Of the shank, in sizes longer (2XL is as long as a hook two sizes larger) or shorter.',
+	wire: 'How thick the wire of the hook is: heavier or lighter by so many sizes (2X heavy is that of a hook two sizes larger).',
+	'bead size':
+		'The outer diameter, by calliper or as on the packet. Its mass grows with the cube of it.',
+	metal: 'Tungsten weighs about twice as much as brass of the same size.',
+	shape: 'Slotted beads are for bent-neck jig hooks; round and conical ones for straight ones.',
+	turns: 'Wraps of weighting wire round the shank.',
+	'coil wire':
+		'Diameter of the weighting wire. Lead is poisonous where it is lost; local rules may forbid it.',
+	'from the eye': 'Where on the shank the coil begins. Further forward the fly hangs head down.',
+	dressed: 'How full: sparse, medium or full. What you do not set part by part follows this.',
+	mass: 'What the fly weighs dry, in air, with its likely range: nine of ten such flies lie in it. How it is worked out: H.',
+	'in water':
+		'What still pulls it down under water: its weight less that of the water it displaces, and of the air it holds.',
+	'sink rate':
+		'How fast it sinks in still water, free of its line, once it has reached its speed. Nine of ten such flies lie in the range. How it is worked out: H.',
+	attitude:
+		'How it lies while it sinks: head down, level or tail down. On a tight line the tippet may turn it.',
+	'gap left': 'How much of the hook’s gap bead and body leave free. Below half it hooks badly.',
+	// The answer
+	'good drift':
+		'A drift in which the fly is in the zone for long enough, while it is in the lie, and does not hang up. The chance says how many of ten are good. See the drift: G.',
+	'drifts followed':
+		'Each is worked out with other eddies, and with what is not known of fly, line and water drawn anew. More of them make the chance surer.',
+	'a build does the job': 'From this chance on.',
+	'surely within': 'How far the chance may still be off by luck of the draw.',
+	// Learning
+	'the scale reads to, g':
+		'The last figure that your scale shows. A kitchen scale’s 0.1 g says little of one fly: weigh ten together.',
+	reaction: 'How long you take to press: it is in every timed drop twice.',
+	'over a distance of': 'How far the timed fly sinks, from mark to mark.',
+	lot: 'What was bought together. Beads of one lot are alike, and another lot may differ: so weighings teach about a lot.'
+} as const;
+
+export type Meant = keyof typeof said;
+export const meanings: readonly (readonly [string, string])[] = Object.entries(said);
+
+/** @param label as it stands on the screen @returns null where nothing is said of it */
+export const meaningOf = (label: string): string | null =>
+	(said as Readonly<Record<string, string>>)[label.trim().toLowerCase()] ?? null;
