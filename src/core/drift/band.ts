@@ -146,18 +146,33 @@ function range(values: number[]): Range {
 	};
 }
 
+/**
+ * How far the chances of bands scatter from seed to seed, in parts of what as many drifts drawn at random would: what
+ * moves a drift most is drawn evenly. The largest that was found (docs/model.md).
+ */
+const EVENNESS = 0.75;
+
+/**
+ * Standard error of a chance.
+ *
+ * @param good drifts of a band, of as many as `drifts`
+ */
+export function chanceError(good: number, drifts: number): number {
+	// With one success and one failure more, so that a few drifts alike do not look certain (Wilson).
+	const held = (good + 1) / (drifts + 2);
+	return EVENNESS * Math.sqrt((held * (1 - held)) / drifts);
+}
+
 /** What is said of each fly of a cast. */
 function ofFly(runs: readonly Drift[]): BandAbove {
 	const drifts = runs.length;
 	const good = runs.filter((run) => run.good).length;
-	// With one success and one failure more, so that a few drifts alike do not look certain (Wilson).
-	const held = (good + 1) / (drifts + 2);
 	const faults: Partial<Record<Fault, number>> = {};
 	for (const { fault } of runs) if (fault) faults[fault] = (faults[fault] ?? 0) + 1;
 	const came = runs.flatMap(({ height }) => (height === null ? [] : [height]));
 	return {
 		chance: good / drifts,
-		error: Math.sqrt((held * (1 - held)) / drifts),
+		error: chanceError(good, drifts),
 		faults,
 		inZone: range(runs.map(({ inZone }) => inZone)),
 		height: came.length * 2 >= drifts ? range(came) : null

@@ -8,6 +8,7 @@ export {
 	bandDistances,
 	bandOf,
 	bandRuns,
+	chanceError,
 	mainFault,
 	type Band,
 	type DriftCase,

@@ -58,8 +58,8 @@ describe('the fast search against the plain one that follows builds of a seeded 
 		const rms = Math.sqrt(off.reduce((sum, d) => sum + d * d, 0) / off.length);
 		expect(rms).toBeLessThan(2 * Math.sqrt(0.25 / CURVE_WORLDS));
 
-		// The first few by whole bands, the others by the very drifts of the plain search.
-		list.slice(0, 6).forEach(({ drifts }) => expect(drifts).toBe(DRIFTS.whole));
+		// The first few until they are sure enough, the others by the very drifts of the plain search.
+		list.slice(0, 6).forEach(({ drifts }) => expect(drifts).toBeGreaterThanOrEqual(DRIFTS.first));
 		for (const one of list.slice(6)) {
 			expect(one.drifts).toBe(DRIFTS.listed);
 			const same = plain.find(

@@ -4,6 +4,7 @@ import {
 	DRIFTS,
 	FLOOR,
 	markOf,
+	nextStage,
 	type ChanceCurve,
 	type CurveWork,
 	type DriftQuestion,
@@ -24,7 +25,7 @@ export interface MatchProgress {
 
 /** What a search says so far. */
 export interface MatchAnswer {
-	/** The best of each family, by the ranking; the first few by whole bands, the others by equally many drifts. */
+	/** The best of each family, by the ranking; the first few until they are sure enough, the others by equally many drifts. */
 	readonly list: readonly FoundBuild[];
 	/** Builds looked at. */
 	readonly looked: number;
@@ -39,9 +40,9 @@ export interface MatchAnswer {
 /** Builds that are listed, and of those the ones that a first screen shows. */
 const LISTED = 18;
 const FIRST_SCREEN = 6;
-/** Builds that are followed at most, the listed and what comes up in their place; and through whole bands. */
+/** Builds that are followed at most, the listed and what comes up in their place; and until they are sure enough. */
 const MOST_FOLLOWED = 24;
-const MOST_WHOLE = 12;
+const MOST_CONFIRMED = 12;
 const LISTED_ON_THE_WAY = 6;
 /** Drifts that a channel does before it looks up. */
 const PIECE = 20;
@@ -55,8 +56,9 @@ interface Counted {
 	/** Good ones among the first drifts, and m above the zone. */
 	readonly few: number;
 	readonly miss: number;
-	/** Good ones among the whole band; null until it was followed so far. */
-	readonly whole: number | null;
+	/** All drifts that were followed, the first among them, and how many were good. */
+	readonly drifts: number;
+	readonly good: number;
 }
 
 /** What a search is about and who does it. */
@@ -69,7 +71,7 @@ interface Job {
 /**
  * A search from the question to the confirmed winners, shared between channels: the chance over the sink rate,
  * every build by tables, the best in full, each of those that may be listed by equally many drifts in the
- * same worlds, and the first few by whole bands, until those that stand first have all been followed so far.
+ * same worlds, and the first few until their chances are sure enough, until those of all that stand first are.
  *
  * @param report called with what is there so far
  * @returns null when it was stopped
@@ -188,29 +190,31 @@ class Search {
 		const { question, stopped } = this.job;
 		const first = await firstDrifts(channel, { ...question, recipe: build.recipe }, stopped);
 		if (!first) return false;
-		const { hand, chance: few } = first;
-		const miss = first.miss / DRIFTS.listed;
-		this.followed.set(keyOf(build), { build, hand, few, miss, whole: null });
+		const { hand, good } = first;
+		const drifts = DRIFTS.listed;
+		const miss = first.miss / drifts;
+		this.followed.set(keyOf(build), { build, hand, few: good, miss, drifts, good });
 		const share = this.followed.size / this.candidates.length;
 		if (!stopped()) this.report({ phase: 'following', share }, this.answer());
 		return true;
 	}
 
-	/** Those that stand first go through whole bands, until all on the first screen have. */
+	/** Those that stand first are followed until their chances are sure enough, and all on the first screen are. */
 	async confirm(): Promise<boolean> {
 		const { stopped } = this.job;
-		for (let further = 0; further < MOST_WHOLE; further++) {
+		for (let further = 0; further < MOST_CONFIRMED; further++) {
 			if (stopped()) return false;
-			const list = this.ranking().slice(0, FIRST_SCREEN);
-			const open = list.find(({ drifts }) => drifts < DRIFTS.whole);
-			if (!open) return true;
-			const its = this.followed.get(keyOf(open))!;
-			const done = list.filter(({ drifts }) => drifts === DRIFTS.whole).length;
-			const good = await wholeBand(this.job, its, (share) =>
+			const list = this.ranking()
+				.slice(0, FIRST_SCREEN)
+				.map((build) => this.followed.get(keyOf(build))!);
+			const its = list.find((one) => !isSure(one));
+			if (!its) return true;
+			const done = list.filter(isSure).length;
+			const surer = await untilSure(this.job, its, (share) =>
 				this.report({ phase: 'confirming', share: (done + share) / list.length }, this.answer())
 			);
-			if (good === null) return false;
-			this.followed.set(keyOf(open), { ...its, whole: good / DRIFTS.whole });
+			if (surer === null) return false;
+			this.followed.set(keyOf(its.build), surer);
 		}
 		return !stopped();
 	}
@@ -276,13 +280,15 @@ function ranked(lists: readonly (readonly FoundBuild[])[], mark: number): FoundB
 		.sort((a, b) => before(a, b, mark));
 }
 
-/** A followed build as it is ranked: by its whole band where there is one. */
-const shown = ({ build, few, miss, whole }: Counted): FoundBuild => ({
+/** A followed build as it is ranked: by all of its drifts. */
+const shown = ({ build, miss, drifts, good }: Counted): FoundBuild => ({
 	...build,
-	chance: whole ?? few,
+	chance: good / drifts,
 	miss,
-	drifts: whole === null ? DRIFTS.listed : DRIFTS.whole
+	drifts
 });
+
+const isSure = ({ good, drifts }: Counted): boolean => nextStage(good, drifts) === drifts;
 
 /**
  * Followed builds by the ranking, the best of each family. Beyond the first screen each stands with its
@@ -301,7 +307,7 @@ function rankedOf(all: readonly Counted[], best: number, enough: number): FoundB
 	const taken = new Set(first.map(({ family }) => family));
 	const others = all
 		.filter(({ build }) => !taken.has(build.family))
-		.map((its) => shown({ ...its, whole: null }));
+		.map((its) => shown({ ...its, drifts: DRIFTS.listed, good: its.few }));
 	return [...first, ...firstOf(others)];
 }
 
@@ -324,29 +330,33 @@ export async function firstDrifts(
 	return { ...all, hand, chance: all.good / DRIFTS.listed };
 }
 
-/** Follows a build to the end of its band. @returns how many drifts were good; null when it was stopped */
-async function wholeBand(
+/** Follows a build on until its chance is sure enough. @returns null when it was stopped */
+async function untilSure(
 	{ question, channels, stopped }: Job,
-	{ build, hand, few }: Counted,
+	its: Counted,
 	report: (share: number) => void
-): Promise<number | null> {
-	const ask = { ...question, recipe: build.recipe, hand };
-	let given: number = DRIFTS.listed;
-	let good = Math.round(few * DRIFTS.listed);
-	let done: number = DRIFTS.listed;
-	await Promise.all(
-		channels.map(async (channel) => {
-			while (given < DRIFTS.whole && !stopped()) {
-				const from = given;
-				const to = Math.min(DRIFTS.whole, given + PIECE);
-				given = to;
-				// Not added in one go with the waiting: the other channel adds meanwhile.
-				const more = await channel.ask({ kind: 'follow', question: ask, from, to });
-				good += more.good;
-				done += to - from;
-				if (!stopped()) report(done / DRIFTS.whole);
-			}
-		})
-	);
-	return stopped() ? null : good;
+): Promise<Counted | null> {
+	const ask = { ...question, recipe: its.build.recipe, hand: its.hand };
+	let { good, drifts } = its;
+	for (let stage = nextStage(good, drifts); stage > drifts; stage = nextStage(good, drifts)) {
+		let given = drifts;
+		let done = drifts;
+		await Promise.all(
+			channels.map(async (channel) => {
+				while (given < stage && !stopped()) {
+					const from = given;
+					given = Math.min(stage, given + PIECE);
+					const to = given;
+					// Not added in one go with the waiting: the other channel adds meanwhile.
+					const more = await channel.ask({ kind: 'follow', question: ask, from, to });
+					good += more.good;
+					done += to - from;
+					if (!stopped()) report(done / DRIFTS.whole);
+				}
+			})
+		);
+		if (stopped()) return null;
+		drifts = stage;
+	}
+	return { ...its, good, drifts };
 }

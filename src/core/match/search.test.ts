@@ -143,7 +143,7 @@ describe('the run', () => {
 		only: true
 	};
 
-	test('shared between two channels it looks at everything, and those that stand first are followed through whole bands', async () => {
+	test('shared between two channels it looks at everything, and those that stand first are followed until they are sure', async () => {
 		const question = ask({ shelf });
 		const heard: MatchAnswer[] = [];
 		const answer = (await match(
@@ -156,7 +156,9 @@ describe('the run', () => {
 		expect(answer.looked).toBe(alone.looked);
 		expect(heard.length).toBeGreaterThan(3);
 		expect(answer.confirmed).toBe(true);
-		answer.list.slice(0, 6).forEach(({ drifts }) => expect(drifts).toBe(DRIFTS.whole));
+		answer.list
+			.slice(0, 6)
+			.forEach(({ drifts }) => expect(drifts).toBeGreaterThanOrEqual(DRIFTS.first));
 		expect(does(answer.list[0]!, answer.mark)).toBe(true);
 	});
 

@@ -1,19 +1,23 @@
-import { expect, test } from 'vitest';
+import { describe, expect, test } from 'vitest';
 import { prior } from '../parameter/index';
 import { starterRecipe } from '../fly/index';
 import { normalProbability, normalScore } from '../quantity/index';
 import { starterRig } from '../rig/index';
 import type { Lie } from '../water/index';
+import { bandDistances, bandOf } from '../drift/index';
 import {
 	chanceAt,
 	curveAsker,
 	curveLogs,
 	curveOf,
 	drifting,
+	DRIFTS,
 	markOf,
+	nextStage,
 	smoothDrift,
 	throughCounted,
 	windowOf,
+	worldRuns,
 	worldsOf,
 	type DriftQuestion
 } from './index';
@@ -120,4 +124,37 @@ test('normal scores are the inverse of the distribution function', () => {
 		expect(Math.abs(normalProbability(normalScore(k / 400)) - k / 400)).toBeLessThan(2e-7);
 	}
 	expect(normalScore(0.001)).toBeCloseTo(-3.0902, 4);
+});
+
+describe('how sure a chance is', () => {
+	test('the error that is said is that by which bands of other seeds differ, or somewhat more', () => {
+		const waters: readonly Lie[] = [lie, { ...lie, surfaceSpeed: 0.55, bed: 'gravel' }];
+		const DRAWS = 24;
+		let [scatter, said] = [0, 0];
+		for (const water of waters) {
+			const ready = drifting(ask({ lie: water }));
+			const distances = bandDistances(ready.median.column, 2);
+			const chances = Array.from({ length: DRAWS }, (_, k) => {
+				const runs = worldRuns(ready, [0, DRIFTS.listed], distances, 100 + k);
+				const { chance, error } = bandOf(runs, distances);
+				said += error * error;
+				return chance;
+			});
+			const mean = chances.reduce((sum, chance) => sum + chance, 0) / DRAWS;
+			for (const chance of chances) scatter += ((chance - mean) ** 2 * DRAWS) / (DRAWS - 1);
+		}
+		const ratio = Math.sqrt(scatter / said);
+		expect(ratio).toBeGreaterThan(0.6);
+		expect(ratio).toBeLessThan(1.15);
+	});
+
+	test('a band goes on until its error is 0.2 of 10, and no further than 500', () => {
+		expect(nextStage(0, 0)).toBe(150);
+		expect(nextStage(60, DRIFTS.listed)).toBe(150);
+		expect(nextStage(75, 150)).toBe(300);
+		expect(nextStage(146, 150)).toBe(150);
+		expect(nextStage(150, 300)).toBe(500);
+		expect(nextStage(255, 300)).toBe(300);
+		expect(nextStage(250, 500)).toBe(500);
+	});
 });

@@ -3,6 +3,7 @@ import {
 	bandDistances,
 	bandOf,
 	bandRuns,
+	chanceError,
 	drift,
 	SMOOTH,
 	USUAL_WANTED,
@@ -121,8 +122,24 @@ export const worldRuns = (
 	seed = USUAL_SEED
 ): Run[] => bandRuns(worldsFrom(ready, from, to, seed), distances, { wanted: ready.wanted });
 
-/** This many drifts are behind a claim: of a list, of a first answer, and of a whole band (our choice). */
+/** This many drifts are behind a claim: of a list, of a first answer, and of a band at most (our choice). */
 export const DRIFTS = { listed: 60, first: 150, whole: 500 } as const;
+
+/** After how many drifts it is looked at whether they are enough (our choice). */
+const STAGES = [DRIFTS.first, 300, DRIFTS.whole] as const;
+/** The standard error of a chance that is sure enough: 0.2 of 10 (our choice). */
+const SURE = 0.02;
+
+/**
+ * How far a band goes on.
+ *
+ * @param good drifts of the first `drifts`
+ * @returns up to how many drifts; `drifts` itself where the chance is sure enough, or no more are followed
+ */
+export function nextStage(good: number, drifts: number): number {
+	if (drifts >= DRIFTS.first && chanceError(good, drifts) <= SURE) return drifts;
+	return STAGES.find((stage) => stage > drifts) ?? drifts;
+}
 
 /** The whole band of a question. */
 export function bandFor(ready: Drifting, drifts: number): Band {

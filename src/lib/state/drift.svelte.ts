@@ -5,6 +5,7 @@ import {
 	curveShared,
 	DRIFTS,
 	markOf,
+	nextStage,
 	throughCounted,
 	windowOf,
 	type DriftQuestion,
@@ -15,10 +16,6 @@ import { heldAlike, openControls, wayTable, type Rig } from '$core/rig/index';
 import type { Learned } from '$core/parameter/index';
 import { DriftWorker } from '$lib/workers/drift-worker';
 
-/** Drifts of the first band, which is enough for the strip, and of the finer ones that a view asks for. */
-const STAGES = [DRIFTS.first, 300, DRIFTS.whole] as const;
-const FIRST = STAGES[0];
-const MOST = STAGES[2];
 /** Drifts that a worker does before it looks up again. */
 const PIECE = 10;
 /** Two cores are what a small machine has. */
@@ -81,7 +78,8 @@ export class DriftState {
 	private runs: Run[] = [];
 	/** The hand of the question that is followed. */
 	private held: Hand | null = null;
-	private most: number = FIRST;
+	/** Whether a view shows the band itself: then it goes on until it is sure enough. */
+	private fine = false;
 	private turn = 0;
 	private timer: ReturnType<typeof setTimeout> | undefined;
 	private asking = false;
@@ -128,13 +126,13 @@ export class DriftState {
 
 	/** Whether a view shows path and band themselves: the one is followed then, the other made finer. */
 	refine(fine: boolean): void {
-		this.most = fine ? MOST : FIRST;
+		this.fine = fine;
 		const { question } = this.followed ?? {};
 		if (fine && question && this.followedTo !== question) {
 			this.next = { ...question, ...(this.held ? { hand: this.held } : {}) };
 			void this.askSingle();
 		}
-		if (fine && !this.progress && !this.stopped && this.runs.length < MOST) this.resume();
+		if (fine && !this.progress && !this.stopped && this.goal > this.runs.length) this.resume();
 	}
 
 	/** Whether a view shows the sink rates that do the job: elsewhere they are not looked for. */
@@ -180,7 +178,7 @@ export class DriftState {
 				this.next = null;
 				const asked = { ...question, hand: question.hand ?? this.asBefore(question) };
 				// A path that nobody sees is not followed: at each key that costs more than what is seen.
-				if (this.most === FIRST && asked.hand) {
+				if (!this.fine && asked.hand) {
 					this.drawn = question;
 					this.followedTo = null;
 					this.hand = asked.hand;
@@ -267,10 +265,17 @@ export class DriftState {
 		if (turn === this.turn) this.wouldBe = hand;
 	}
 
+	/** As many drifts as are followed, as far as that is known. */
+	private get goal(): number {
+		const { band, fine } = this;
+		if (!band) return DRIFTS.first;
+		return fine ? nextStage(Math.round(band.chance * band.drifts), band.drifts) : band.drifts;
+	}
+
 	private async askBand(question: DriftQuestion, turn: number): Promise<void> {
 		const { runs } = this;
 		try {
-			this.progress ??= { done: runs.length, of: this.most };
+			this.progress ??= { done: runs.length, of: this.goal };
 			if (!this.held) {
 				const hand = await this.workers[0]!.ask({ kind: 'hand', question });
 				if (turn !== this.turn) return;
@@ -281,10 +286,10 @@ export class DriftState {
 			const held = { ...question, hand: this.held };
 			let given = runs.length;
 			const done: (readonly Run[] | undefined)[] = [];
-			const work = async (worker: DriftWorker) => {
-				while (given < this.most && turn === this.turn) {
+			const work = async (worker: DriftWorker, goal: number) => {
+				while (given < goal && turn === this.turn) {
 					const from = given;
-					given = Math.min(this.most, given + PIECE);
+					given = Math.min(goal, given + PIECE);
 					const { runs: some, distances } = await worker.ask({
 						kind: 'band',
 						question: held,
@@ -295,16 +300,18 @@ export class DriftState {
 					// Always the same drifts in the same order, whichever worker was quicker.
 					done[from] = some;
 					for (let next = done[runs.length]; next; next = done[runs.length]) runs.push(...next);
-					this.progress = { done: runs.length, of: this.most };
-					const stage = STAGES.findLast((count) => runs.length >= count) ?? 0;
-					if (stage <= (this.band?.drifts ?? 0)) continue;
+					this.progress = { done: runs.length, of: goal };
+					if (runs.length < goal) continue;
 					const first = this.band === null;
-					this.band = bandOf(runs.slice(0, stage), distances);
+					this.band = bandOf(runs, distances);
 					const enough = this.followed?.context.wishes.enough ?? 1;
 					if (first && this.band.chance < enough) void this.askAdvice(question);
 				}
 			};
-			await Promise.all(this.workers.map(work));
+			for (let { goal } = this; runs.length < goal && turn === this.turn; { goal } = this) {
+				const until = goal;
+				await Promise.all(this.workers.map((worker) => work(worker, until)));
+			}
 			if (turn !== this.turn) return;
 			this.progress = null;
 			await this.askWouldBe(question, turn);

@@ -19,9 +19,16 @@
 	const answer = $derived(search.answer);
 	const list = $derived(search.list);
 	const dearest = $derived(dearestIn(question));
-	/** Drifts through which the first was followed, and the others. */
-	const followed = $derived(answer?.list[0]?.drifts ?? 0);
-	const others = $derived(answer?.list.at(-1)?.drifts ?? 0);
+	/** Through how many drifts they were followed: the first few until their chances were sure enough. */
+	const followedWords = $derived.by(() => {
+		const others = answer?.list.at(-1)?.drifts ?? 0;
+		if (!answer || others === 0) return '';
+		const surer = answer.list.map(({ drifts }) => drifts).filter((drifts) => drifts > others);
+		if (surer.length === 0) return `, on ${strip.usedRig.name}; each in ${others} drifts`;
+		const [least, most] = [Math.min(...surer), Math.max(...surer)];
+		const first = least === most ? `${most}` : `${least} to ${most}`;
+		return `, on ${strip.usedRig.name}; the first ${surer.length} in ${first} drifts, the others in ${others}`;
+	});
 	/** Parts that were open to choose, and that a tier who keeps a stock does not have there. */
 	function missing({ recipe: { hook, bead, coil } }: FoundBuild): string[] {
 		if (documents.all('lot').length === 0) return [];
@@ -36,7 +43,7 @@
 		asking: 'The chance over the sink rate …',
 		looking: 'Builds looked at …',
 		following: 'Each is followed through its drifts …',
-		confirming: 'The first six through whole bands …',
+		confirming: 'The first six until they are sure …',
 		done: 'Looking for what would help …'
 	};
 	const quick = 'h-9 rounded-md bg-sunk px-3 text-sm hover:bg-line';
@@ -62,9 +69,7 @@
 		{:else if answer}
 			<span class="text-sm text-quiet" role="status"
 				>the best of <span class="figure">{answer.looked.toLocaleString('en')}</span>
-				{answer.looked === 1 ? 'build' : 'builds'}{followed > 0
-					? `, on ${strip.usedRig.name}; ${followed === others ? `each in ${followed} drifts` : `the first six in ${followed} drifts, the others in ${others}`}`
-					: ''}</span
+				{answer.looked === 1 ? 'build' : 'builds'}{followedWords}</span
 			>
 		{/if}
 		<span class="flex-1"></span>
