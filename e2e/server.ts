@@ -27,21 +27,24 @@ export async function startServer(folder: string, options: StartOptions = {}): P
 	const { demo = true, flags = [], port = 0, env = {} } = options;
 	const child = launch(folder, demo, flags, port, env);
 	let text = '';
-	// To the end of the word: what is said may come in pieces.
-	const address = /open at (http:[^\s"]+)[\s"]/;
-	const wrong = /already running|mistake|Error/;
-	const listen = (chunk: Buffer) => (text += chunk.toString());
-	child.stdout?.on('data', listen);
-	child.stderr?.on('data', listen);
-	await expect
-		.poll(() => address.exec(text)?.[1] ?? wrong.exec(text)?.[0] ?? child.exitCode, {
-			timeout: 90_000,
-			// Usually it looks once a second after the first two.
-			intervals: [50]
-		})
-		.toMatch(/^http/);
+	// Not by what Playwright waits with: that ends with the test in which a spare one was started.
+	const address = await new Promise<string>((resolve, reject) => {
+		const fail = (why: string) => reject(new Error(`The program ${why}:\n${text}`));
+		const late = setTimeout(fail, 90_000, 'did not say within 90 s where it is');
+		child.once('exit', (code) => (clearTimeout(late), fail(`ended with ${code}`)));
+		const listen = (chunk: Buffer) => {
+			text += chunk.toString();
+			// To the end of the word: what is said may come in pieces.
+			const [, found] = /open at (http:[^\s"]+)[\s"]/.exec(text) ?? [];
+			if (!found) return;
+			clearTimeout(late);
+			resolve(found);
+		};
+		child.stdout?.on('data', listen);
+		child.stderr?.on('data', listen);
+	});
 	return {
-		address: address.exec(text)![1]!,
+		address,
 		output: () => text,
 		memory: () => {
 			const status = readFileSync(`/proc/${child.pid}/status`, 'utf8');

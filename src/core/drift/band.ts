@@ -148,7 +148,8 @@ function range(values: number[]): Range {
 
 /**
  * How far the chances of bands scatter from seed to seed, in parts of what as many drifts drawn at random would: what
- * moves a drift most is drawn evenly. The largest that was found (docs/model.md).
+ * moves a drift most is drawn evenly. Found over eight cells with 24 seeds each: 0.73 at 60 drifts, 0.62 at 150 and
+ * 0.59 at 300.
  */
 const EVENNESS = 0.75;
 
