@@ -100,7 +100,7 @@ test('an own, empty database opens on a complete fly; a taken port is said', asy
 		body: object;
 	}[];
 	// A rod's length is 3 m.
-	expect(lies.map(({ body }) => body)).toMatchObject([{ depthM: 1.2, surfaceSpeedMS: 0.75 }]);
+	expect(lies.map(({ body }) => body)).toMatchObject([{ depthM: 1.2, surfaceSpeedMs: 0.75 }]);
 
 	// With everything deleted, the page says what to do first.
 	await page.keyboard.press('Delete');

@@ -17,11 +17,20 @@ const said = {
 		'How far the fly may go on through the lie and still be taken. What is behind it does not count.',
 	'room upstream to land it':
 		'How far above the lie you can land the fly. If it needs more than that to get down, it comes down too late.',
+	'the depth is':
+		'How you know it: measured from the bank, judged by eye, or guessed. The less sure, the wider every range.',
 	bed: 'What the bottom is made of. A rougher bed slows the water near it, stirs it more and hangs up more flies.',
 	'water today':
 		'The water’s temperature. Colder water is a little denser and thicker, and slows a small fly.',
 	lie: 'A piece of water where fish lie: its depth, its speed, its bed and the zone in which they take.',
 	flow: 'How much water the river carries. Depth and speed of its lies follow it.',
+	'flow today': 'What the gauge says now. Depth and speed of the river’s lies follow it.',
+	'depth when the flow stops':
+		'What would still stand in the lie if no water came: a pool keeps some, a riffle none.',
+	'depth grows by the power':
+		'How quickly the lie gets deeper as the river rises. At 0.4 twice the flow is a third more of depth.',
+	'speed grows by the power':
+		'How quickly the water gets faster as the river rises. At 0.34 twice the flow is a quarter more of speed.',
 	// The line
 	rig: 'How you fish the fly: way of fishing, rod, leader and tippet.',
 	'way of fishing':
@@ -42,11 +51,21 @@ const said = {
 	'count down': 'How long the fly sinks before you draw.',
 	'the cast lands':
 		'With slack the fly sinks at first as if it were free of its line; straight, it is held from the start.',
+	fished: 'The way of fishing that is asked about.',
 	// The fly
 	hook: 'Its style, size and wire. Size and make differ: the mass is what is certain least.',
 	'hook size': 'As on the packet; the larger the number, the smaller the hook.',
 	length: 'Of the shank, in sizes longer (2XL is as long as a hook two sizes larger) or shorter.',
 	wire: 'How thick the wire of the hook is: heavier or lighter by so many sizes (2X heavy is that of a hook two sizes larger).',
+	style: 'How the hook is bent: straight, curved, or with a jig’s neck.',
+	'hook length':
+		'Of the shank: 2XL is as long as that of a hook two sizes larger, 2XS as short as that of one two sizes smaller.',
+	'hook wire': 'How thick the wire of the hook is: 2X heavy is that of a hook two sizes larger.',
+	'wire by calliper':
+		'The diameter of the hook’s wire as you measured it, which says the hook’s mass better than its size.',
+	'eye ring':
+		'How the ring of the eye lies: across the shank as usual, or in line with it. It turns the fly’s drawing, and how the tippet is tied on.',
+	kind: 'Of beads their shape: slotted ones are for jig hooks. Else what it is made of, or none.',
 	'bead size':
 		'The outer diameter, by calliper or as on the packet. Its mass grows with the cube of it.',
 	metal: 'Tungsten weighs about twice as much as brass of the same size.',
@@ -56,6 +75,10 @@ const said = {
 		'Diameter of the weighting wire. Lead is poisonous where it is lost; local rules may forbid it.',
 	'from the eye': 'Where on the shank the coil begins. Further forward the fly hangs head down.',
 	dressed: 'How full: sparse, medium or full. What you do not set part by part follows this.',
+	'dressing: parts you leave alone use usual amounts':
+		'How full the fly is dressed. Tail, body, legs and collar follow it until you set them.',
+	'the whole fly weighs':
+		'As your scale says it, dry. What a scale says of this fly counts for more than what is reckoned from its parts.',
 	mass: 'What the fly weighs dry, in air, with its likely range: nine of ten such flies lie in it. How it is worked out: H.',
 	'in water':
 		'What still pulls it down under water: its weight less that of the water it displaces, and of the air it holds.',
@@ -71,11 +94,30 @@ const said = {
 		'Each is worked out with other eddies, and with what is not known of fly, line and water drawn anew. More of them make the chance surer.',
 	'a build does the job': 'From this chance on.',
 	'surely within': 'How far the chance may still be off by luck of the draw.',
+	slim: 'What is to be slim: the head, the body, or either.',
+	hangs: 'How the fly is to hang as it sinks.',
+	'flies for': 'One fly for this water, few flies for several waters, or two for one line.',
+	for: 'What is to be answered: the words beside it say of which.',
+	flies: 'How many are tied in the run.',
+	'in progress at once':
+		'How many flies of the run are begun and not ended: some dry while you go on with others.',
+	'bench card': 'One sheet for the bench: cut list, marks and steps of the fly.',
+	show: 'Which of them are shown, or how.',
 	// Learning
 	'the scale reads to, g':
 		'The last figure that your scale shows. A kitchen scale’s 0.1 g says little of one fly: weigh ten together.',
 	reaction: 'How long you take to press: it is in every timed drop twice.',
 	'over a distance of': 'How far the timed fly sinks, from mark to mark.',
+	enter: 'What you found: a weighing, a timed drop, an outing.',
+	'on the scale': 'What lies on it: flies, or the beads, hooks or wire of a lot.',
+	'of its': 'Of which figure the range is to be narrower.',
+	'pieces together':
+		'How many lie on the scale at once. Ten together say far more than one: the scale’s step is shared by ten.',
+	'they weigh': 'All that lie on the scale, together.',
+	'what happened': 'Bought, used, or counted anew: what is left of the lot follows.',
+	'how many': 'Pieces of the lot.',
+	'paid for them': 'For all of them together; what a fly costs is made of such.',
+	'low at': 'From so many on it is said that little is left.',
 	lot: 'What was bought together. Beads of one lot are alike, and another lot may differ: so weighings teach about a lot.'
 } as const;
 

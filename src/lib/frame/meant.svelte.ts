@@ -3,10 +3,17 @@ import { meantWords } from '$lib/state/preferences.svelte';
 /** How long pointer or focus rests before anything is said, ms. */
 const REST = 700;
 
+/** A part of the page, and what its word means. */
+interface Said {
+	readonly at: HTMLElement;
+	readonly words: string;
+}
+
 /** The word at which the pointer rests or the focus is, as far as something is said of it. */
 class MeantHere {
-	/** A part of the page, and what its word means. */
-	current = $state.raw<{ readonly at: HTMLElement; readonly words: string } | null>(null);
+	current = $state.raw<Said | null>(null);
+	/** The same, a moment earlier: the focus is also lost while the page is being drawn, when no state may change. */
+	private now: Said | null = null;
 	private timer: ReturnType<typeof setTimeout> | undefined;
 
 	/** Listens to the whole page. @returns ends that */
@@ -32,7 +39,7 @@ class MeantHere {
 		// What is said may be pointed at, to be read in peace (WCAG 1.4.13).
 		if (target.closest('[role=tooltip]')) return;
 		const at = target.closest<HTMLElement>('[data-word]');
-		if (at && at === this.current?.at) return;
+		if (at && at === this.now?.at) return;
 		this.leave();
 		if (!at || !meantWords.on || (focus && !target.matches(':focus-visible'))) return;
 		this.timer = setTimeout(() => void this.say(at), REST);
@@ -41,12 +48,18 @@ class MeantHere {
 	private async say(at: HTMLElement): Promise<void> {
 		const { meaningOf } = await import('./meanings');
 		const words = meaningOf(at.dataset.word ?? '');
-		if (words !== null && at.isConnected) this.current = { at, words };
+		if (words !== null && at.isConnected) this.set({ at, words });
 	}
 
 	private leave(): void {
 		clearTimeout(this.timer);
-		this.current = null;
+		this.set(null);
+	}
+
+	private set(now: Said | null): void {
+		if (now === this.now) return;
+		this.now = now;
+		queueMicrotask(() => (this.current = this.now));
 	}
 }
 
