@@ -92,7 +92,7 @@ test('an own, empty database opens on a complete fly; a taken port is said', asy
 	);
 	await page.keyboard.press('Escape');
 	await expect(page.getByRole('tooltip')).toHaveCount(0);
-	await question.getByRole('button', { name: /^That is my water/ }).click();
+	await question.getByRole('button', { name: 'On to the fly' }).click();
 	await expect(question).toHaveCount(0);
 	await expect(page.getByRole('spinbutton', { name: 'Hook size' })).toBeFocused();
 	await kept(page);

@@ -14,7 +14,7 @@
 </script>
 
 <FieldStepper
-	label="A leaf, timed over"
+	label="A leaf over"
 	value={over}
 	field={leafOverField}
 	small={0.5}

@@ -12,4 +12,9 @@
 			<dd>{words}</dd>
 		{/each}
 	</dl>
+	<button
+		type="button"
+		onclick={() => (open = false)}
+		class="mt-4 h-11 rounded-md bg-water px-4 text-on-water">Close</button
+	>
 </Modal>

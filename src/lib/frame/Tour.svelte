@@ -27,6 +27,8 @@
 		},
 		{
 			at: 'section[aria-labelledby="levers"]',
+			// Not on top of what it talks of.
+			high: true,
 			title: 'What one step buys',
 			words:
 				'One step of bead, wire or hook, what it would do to sink rate and thickness, and a key that does it.'
@@ -37,7 +39,7 @@
 			words:
 				'Match goes from the water to the fly. Batch guides you through tying a run, the Box keeps what is tied, the Log what was found: Gravitas learns from it. Ctrl+K finds everything that can be done. Nothing needs saving, and Ctrl+Z takes anything back.'
 		}
-	] as const;
+	];
 	let k = $state(0);
 	const stop = $derived(stops[k]!);
 	const last = $derived(k === stops.length - 1);
@@ -59,7 +61,9 @@
 
 <section
 	aria-label="A short tour"
-	class="fixed right-4 bottom-4 z-50 w-[min(27rem,calc(100vw-2rem))] rounded-lg bg-ink p-4 text-ground shadow-lg print:hidden max-md:bottom-20"
+	class="fixed right-4 z-50 w-[min(27rem,calc(100vw-2rem))] rounded-lg bg-ink p-4 text-ground shadow-lg print:hidden {stop.high
+		? 'top-4'
+		: 'bottom-4 max-md:bottom-20'}"
 >
 	<div aria-live="polite">
 		<h2 class="font-semibold">

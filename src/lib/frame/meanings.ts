@@ -8,7 +8,7 @@ const said = {
 		'From the surface to the bed, where a wading stick stops. Judged from the bank; do not wade to measure.',
 	'surface speed':
 		'How fast a leaf goes by on the surface. Nearer the bed the water is slower, by how rough the bed is.',
-	'a leaf, timed over': 'The stretch along which you watch a leaf; a rod’s length is about 3 m.',
+	'a leaf over': 'The stretch along which you watch a leaf; a rod’s length is about 3 m.',
 	takes: 'How many seconds the leaf needs for that stretch.',
 	'zone above the bed':
 		'From the bed up to here fish take. A fly is in the zone while it is below this height.',

@@ -18,10 +18,10 @@
 		aria-labelledby="first-water"
 		class="flex flex-wrap items-end gap-x-4 gap-y-2 bg-water-soft px-4 py-2 print:hidden"
 	>
-		<h2 id="first-water" class="max-w-96 min-w-64 flex-1 text-lg leading-snug font-normal">
-			How deep is the water you fish, and how long does a leaf take over a rod’s length of it?
+		<h2 id="first-water" class="min-w-64 flex-1 text-lg leading-snug font-normal">
+			How deep is the water you fish, and how long does a leaf take over a rod’s length?
 		</h2>
-		<div class="grid w-120 max-w-full grid-cols-3 gap-2">
+		<div class="grid w-94 max-w-full grid-cols-3 gap-2">
 			<FieldStepper
 				label="Depth"
 				value={depth}
@@ -38,10 +38,10 @@
 		</div>
 		<div class="flex flex-wrap gap-2">
 			<button type="button" class="h-11 rounded-md bg-water px-4 text-on-water" onclick={done}
-				>That is my water: on to the fly</button
+				>On to the fly</button
 			>
 			<a href="/beads" class="flex h-11 items-center rounded-md bg-raised px-4 hover:bg-line"
-				>Which bead for it? (Q)</a
+				>Which bead? (Q)</a
 			>
 			<button
 				type="button"
