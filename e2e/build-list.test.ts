@@ -128,7 +128,7 @@ test('a measure is two keys away, a field lets go, and all that can be done is f
 	await expect(bench.getByRole('button', { name: /^Fly New nymph/ })).toHaveCount(0);
 
 	await bench.getByRole('button', { name: 'What can be done here' }).click();
-	await list.getByRole('checkbox').uncheck();
+	await list.getByRole('checkbox', { name: /^Single letters/ }).uncheck();
 	await bench.keyboard.press('Escape');
 	await reload(bench);
 	await bench.keyboard.press('f');

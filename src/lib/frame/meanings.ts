@@ -121,7 +121,6 @@ const said = {
 	lot: 'What was bought together. Beads of one lot are alike, and another lot may differ: so weighings teach about a lot.'
 } as const;
 
-export type Meant = keyof typeof said;
 export const meanings: readonly (readonly [string, string])[] = Object.entries(said);
 
 /** @param label as it stands on the screen @returns null where nothing is said of it */
