@@ -135,7 +135,7 @@ test('a measure is two keys away, a field lets go, and all that can be done is f
 	await bench.keyboard.press('Control+k');
 	await expect(list).toBeVisible();
 	await expect(find).toHaveCount(0);
-	await list.getByRole('checkbox').check();
+	await list.getByRole('checkbox', { name: /^Single letters/ }).check();
 });
 
 test('a lie of one’s own: new, described, renamed, deleted, and all of it taken back', async ({

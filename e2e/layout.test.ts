@@ -92,6 +92,44 @@ test('every view lies well at every size and zoom: nothing too wide, too small t
 	expect([...unsaid]).toEqual([]);
 });
 
+/** What lies over the middle of what has the focus; null where nothing does, or nothing has it. */
+const overFocus = (page: Page) =>
+	page.evaluate(() => {
+		const active = document.activeElement;
+		if (!active || active === document.body) return null;
+		const { left, top, width, height } = active.getBoundingClientRect();
+		const hit = document.elementFromPoint(left + width / 2, top + height / 2);
+		if (
+			hit &&
+			(active.contains(hit) || hit.contains(active) || hit.closest('label')?.contains(active))
+		)
+			return null;
+		const words = (element: Element | null) =>
+			(element?.getAttribute('aria-label') ?? element?.textContent ?? 'nothing')
+				.trim()
+				.slice(0, 40);
+		return `${words(active)}: ${hit ? 'under' : 'out of sight,'} ${words(hit)}`;
+	});
+
+test('on a phone the focus is never hidden, on its way down the longest views and up again', async ({
+	bench
+}) => {
+	await bench.setViewportSize({ width: 390, height: 844 });
+	for (const path of ['', 'water', 'match', 'stock']) {
+		await bench.goto(new URL(`/${path}`, bench.url()).href);
+		await bench.locator('[data-ready]:not([data-fetching])').waitFor();
+		const hidden = new Set<string>();
+		for (const key of ['Tab', 'Shift+Tab']) {
+			for (let k = 0; k < 45; k++) {
+				await bench.keyboard.press(key);
+				const over = await overFocus(bench);
+				if (over) hidden.add(over);
+			}
+		}
+		expect([...hidden], `/${path}`).toEqual([]);
+	}
+});
+
 test('on paper every view says what it shows, without what is worked by hand; the bench card stands alone', async ({
 	bench
 }) => {

@@ -94,7 +94,16 @@ test('an own, empty database opens on a complete fly; a taken port is said', asy
 	await expect(page.getByRole('tooltip')).toHaveCount(0);
 	await question.getByRole('button', { name: 'On to the fly' }).click();
 	await expect(question).toHaveCount(0);
+	// And then the fly: ten actions in all to a true answer.
 	await expect(page.getByRole('spinbutton', { name: 'Hook size' })).toBeFocused();
+	await page.keyboard.type('16');
+	await page.keyboard.press('Enter');
+	await page.keyboard.press('e');
+	await page.keyboard.type('2.4');
+	await page.keyboard.press('Enter');
+	await expect(page.getByRole('button', { name: /^Fly First nymph straight 16/ })).toBeVisible();
+	await expect(page.getByRole('button', { name: /^Lie First lie 1.2 m, 0.75 m\/s/ })).toBeVisible();
+	await expect(page.getByTestId('title')).toHaveAttribute('data-drifts', '150');
 	await kept(page);
 	const lies = (await (await page.request.get(`${server.address}api/lies`)).json()) as {
 		body: object;
