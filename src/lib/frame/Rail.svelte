@@ -32,6 +32,9 @@
 			possible: documents.history.redo !== null
 		}
 	]);
+	/** The browser lets be what has the focus and is seen in part. */
+	const whole = ({ currentTarget }: FocusEvent) =>
+		(currentTarget as Element).scrollIntoView({ block: 'nearest', inline: 'nearest' });
 	const button =
 		'grid size-12 shrink-0 place-items-center rounded-md max-md:size-11 text-quiet hover:bg-sunk hover:text-ink disabled:opacity-35 disabled:hover:bg-transparent';
 </script>
@@ -58,6 +61,7 @@
 				href={path}
 				aria-current={here ? 'page' : undefined}
 				title="{name} ({key})"
+				onfocus={whole}
 				class="grid w-14 shrink-0 justify-items-center gap-0.5 rounded-md py-1 text-sm hover:bg-sunk {here
 					? 'bg-sunk font-semibold text-ink'
 					: 'text-quiet'}"
