@@ -9,6 +9,13 @@
 	let wanted = $state('');
 	let field = $state<HTMLElement | null>(null);
 	$effect(() => field?.focus());
+	const choices = [
+		{
+			choice: letters,
+			words: 'Single letters and figures are commands (turn this off if you dictate)'
+		},
+		{ choice: meantWords, words: 'Say what a word means where the pointer or the focus rests' }
+	];
 	const found = $derived(searched(commands.listed, wanted, ({ words }) => words));
 	let marked = $derived(found[0]?.words ?? '');
 
@@ -59,24 +66,17 @@
 		In a field of numbers: ↑ and ↓ a step, with Shift a big one; Enter keeps what is typed, Escape
 		lets go. At the vise: Space goes on, B goes back.
 	</p>
-	<label class="mt-2 flex min-h-11 items-center gap-2">
-		<input
-			type="checkbox"
-			checked={letters.on}
-			onchange={(event) => letters.set(event.currentTarget.checked)}
-			class="size-5 shrink-0 accent-(--water)"
-		/>
-		Single letters and figures are commands (turn this off if you dictate)
-	</label>
-	<label class="flex min-h-11 items-center gap-2">
-		<input
-			type="checkbox"
-			checked={meantWords.on}
-			onchange={(event) => meantWords.set(event.currentTarget.checked)}
-			class="size-5 shrink-0 accent-(--water)"
-		/>
-		Say what a word means where the pointer or the focus rests
-	</label>
+	{#each choices as { choice, words } (words)}
+		<label class="flex min-h-11 items-center gap-2">
+			<input
+				type="checkbox"
+				checked={choice.on}
+				onchange={(event) => choice.set(event.currentTarget.checked)}
+				class="size-5 shrink-0 accent-(--water)"
+			/>
+			{words}
+		</label>
+	{/each}
 	<button
 		type="button"
 		onclick={() => (open = false)}
