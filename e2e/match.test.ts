@@ -25,7 +25,9 @@ const settled = (page: Page) =>
 	});
 /** Until there is a list of what was looked at. */
 const listed = (page: Page) =>
-	expect(page.getByText(/Each is followed|The first six through|first six in/)).toBeVisible({
+	expect(
+		page.getByText(/Each is followed|The first six until|(the first \d+|each) in \d+/)
+	).toBeVisible({
 		timeout: 60_000
 	});
 

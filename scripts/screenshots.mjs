@@ -98,9 +98,12 @@ const pictures = [
 		height: 800,
 		path: '/drift',
 		act: async (page) => {
-			await page.getByText(/^500 drifts:/).waitFor();
+			await page.getByText(/^\d+ drifts:/).waitFor();
 			await page.getByRole('button', { name: 'a tippet thinner' }).click();
-			await page.getByText(/of 150/).waitFor();
+			await page
+				.getByText(/of 150/)
+				.last()
+				.waitFor();
 		}
 	},
 	{
@@ -110,7 +113,7 @@ const pictures = [
 		height: 800,
 		path: '/match',
 		act: async (page) => {
-			await page.getByText(/first six in 500 drifts/).waitFor({ timeout: 90_000 });
+			await page.getByText(/the first \d+ in .* drifts/).waitFor({ timeout: 90_000 });
 			for (const k of [0, 1])
 				await page
 					.getByRole('button', { name: /^Compare/ })

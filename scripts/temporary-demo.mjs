@@ -20,7 +20,7 @@ export async function temporaryDemo() {
 		let text = '';
 		server.stdout.on('data', (/** @type {Buffer} */ chunk) => {
 			text += chunk.toString();
-			const found = /open at (\S+)/.exec(text);
+			const found = /open at (\S+)\s/.exec(text);
 			if (found?.[1]) resolve(found[1]);
 		});
 		server.once('exit', (code) => reject(new Error(`The demo ended with code ${code}.`)));

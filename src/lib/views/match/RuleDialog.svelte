@@ -33,8 +33,8 @@
 			The weights are our choice. Builds that differ only in turns, in the place of the wire or in
 			the dressing count as one: the best of them is listed. Every build is looked at by tables
 			first (sink mostly within a few per cent), the best in full and each through 60 drifts, with
-			the rod held as suits it; the first six are followed through 500, in water and eddies drawn
-			anew each time.
+			the rod held as suits it; the first six go on until their chance is sure to 0.2 of 10, through
+			500 at most, in water and eddies drawn anew each time.
 		</p>
 	</div>
 </Modal>
