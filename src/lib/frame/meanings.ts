@@ -55,8 +55,8 @@ const said = {
 	// The fly
 	hook: 'Its style, size and wire. Size and make differ: the mass is what is certain least.',
 	'hook size': 'As on the packet; the larger the number, the smaller the hook.',
-	length: 'Of the shank, in sizes longer (2XL is as long as a hook two sizes larger) or shorter.',
-	wire: 'How thick the wire of the hook is: heavier or lighter by so many sizes (2X heavy is that of a hook two sizes larger).',
+	length: 'Of the piece of wire that lies on the scale.',
+	wire: 'The diameter of the hook’s wire, as you measured it.',
 	style: 'How the hook is bent: straight, curved, or with a jig’s neck.',
 	'hook length':
 		'Of the shank: 2XL is as long as that of a hook two sizes larger, 2XS as short as that of one two sizes smaller.',
@@ -68,8 +68,9 @@ const said = {
 	kind: 'Of beads their shape: slotted ones are for jig hooks. Else what it is made of, or none.',
 	'bead size':
 		'The outer diameter, by calliper or as on the packet. Its mass grows with the cube of it.',
-	metal: 'Tungsten weighs about twice as much as brass of the same size.',
-	shape: 'Slotted beads are for bent-neck jig hooks; round and conical ones for straight ones.',
+	metal:
+		'Of beads, tungsten weighs about twice as much as brass of the same size; of wire, lead half as much again as lead-free.',
+	shape: 'How the body runs from the tail to the thorax.',
 	turns: 'Wraps of weighting wire round the shank.',
 	'coil wire':
 		'Diameter of the weighting wire. Lead is poisonous where it is lost; local rules may forbid it.',
@@ -93,7 +94,6 @@ const said = {
 	'drifts followed':
 		'Each is worked out with other eddies, and with what is not known of fly, line and water drawn anew. More of them make the chance surer.',
 	'a build does the job': 'From this chance on.',
-	'surely within': 'How far the chance may still be off by luck of the draw.',
 	slim: 'What is to be slim: the head, the body, or either.',
 	hangs: 'How the fly is to hang as it sinks.',
 	'flies for': 'One fly for this water, few flies for several waters, or two for one line.',

@@ -15,6 +15,19 @@ setFlagsFromString('--wasm-tiering-budget=100000000');
 /** The engine's code, with what was compiled of it while it ran: later ones in this process begin with that. */
 let compiled: Promise<WebAssembly.Module> | undefined;
 
+/** @throws DatabaseError when it cannot be read; the next one tries again */
+async function codeOf(pglite: string): Promise<WebAssembly.Module> {
+	compiled ??= readFile(join(dirname(pglite), 'pglite.wasm')).then((code) =>
+		WebAssembly.compile(new Uint8Array(code))
+	);
+	try {
+		return await compiled;
+	} catch (error) {
+		compiled = undefined;
+		throw new DatabaseError(`The database engine cannot be read: ${String(error)}`, DEAD_ENGINE);
+	}
+}
+
 /** An engine that made no move in this many looks is stuck. */
 const LOOKS = 8;
 
@@ -42,14 +55,11 @@ export interface Engine {
 export async function startEngine(folder: string, quietMs: number): Promise<Engine> {
 	const require = createRequire(import.meta.url);
 	const pglite = require.resolve('@electric-sql/pglite');
-	compiled ??= readFile(join(dirname(pglite), 'pglite.wasm')).then((code) =>
-		WebAssembly.compile(new Uint8Array(code))
-	);
 	const settings: WorkerSettings = {
 		folder,
 		beats: new SharedArrayBuffer(4),
 		pglite,
-		code: await compiled,
+		code: await codeOf(pglite),
 		nodefs: require.resolve('@electric-sql/pglite/nodefs')
 	};
 	const worker = new Worker(new URL(`data:text/javascript,${encodeURIComponent(code)}`), {
