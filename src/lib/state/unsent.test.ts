@@ -1,17 +1,8 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import type { Snapshot } from '$lib/api/answers';
 import type { FlyRow } from '$lib/documents/kinds';
 import { Documents } from './documents.svelte';
-
-const file = join(import.meta.dirname, '../server/fixtures/schema-8/snapshot.json');
-type Kept = Omit<Snapshot, 'snapshotVersion' | 'database' | 'trouble'>;
-// What that version had no kind for yet is empty.
-const was: Kept = {
-	outings: [],
-	...(JSON.parse(readFileSync(file, 'utf8')) as Omit<Kept, 'outings'>)
-};
+import { storageOf, was } from './window.testing';
 
 /** The browser's storage, and its locks; a window that is closed lets go of its own. */
 class Browser {
@@ -21,18 +12,7 @@ class Browser {
 		request: (name: string) => Promise.resolve(this.held.add(name)),
 		query: () => Promise.resolve({ held: [...this.held].map((name) => ({ name })) })
 	};
-	get storage(): Storage {
-		const { entries } = this;
-		return {
-			getItem: (key: string) => entries.get(key) ?? null,
-			setItem: (key: string, value: string) => entries.set(key, value),
-			removeItem: (key: string) => entries.delete(key),
-			key: (place: number) => [...entries.keys()][place] ?? null,
-			get length() {
-				return entries.size;
-			}
-		} as unknown as Storage;
-	}
+	readonly storage = storageOf(this.entries);
 }
 
 let browser: Browser;

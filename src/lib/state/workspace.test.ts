@@ -1,5 +1,3 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { predict } from '$core/predict/index';
 import { prior } from '$core/parameter/index';
@@ -14,43 +12,11 @@ import type { LotBodyDocument } from '$lib/documents/lot/body';
 import type { ActionChange } from './client';
 import { NOTHING_LEARNED } from '$lib/api/nothing-learned';
 import { joinRivers, newRiverFor } from './rivers';
-import { Workspace } from './workspace.svelte';
-
-const file = join(import.meta.dirname, '../server/fixtures/schema-8/snapshot.json');
-type Kept = Omit<Snapshot, 'snapshotVersion' | 'database' | 'trouble'>;
-// What that version had no kind for yet is empty.
-const was: Kept = {
-	outings: [],
-	...(JSON.parse(readFileSync(file, 'utf8')) as Omit<Kept, 'outings'>)
-};
-const open = (
-	change: Partial<Snapshot> = {},
-	storage: Storage | null = null,
-	learning: LearningAnswer | null = NOTHING_LEARNED
-) =>
-	new Workspace(
-		{ ...was, snapshotVersion: 'a.0', database: 'd', trouble: null, ...change },
-		learning,
-		storage
-	);
-const named = <Row extends { readonly name: string }>(rows: readonly Row[], name: string) =>
-	rows.find((row) => row.name === name)!;
+import { named, open, StandInServer, was } from './window.testing';
 
 /** What was asked of the server, and what it answers. */
-let asked: { method: string; path: string; body: unknown }[] = [];
-/** But for what it is asked to learn of what it was told. */
-const told = () => asked.filter(({ path }) => !path.startsWith('/api/learning'));
-let answers: (path: string) => { status: number; body: unknown; link?: string };
-beforeEach(() => {
-	asked = [];
-	answers = () => ({ status: 200, body: {} });
-	vi.stubGlobal('fetch', (path: string, { method, body }: { method: string; body?: string }) => {
-		asked.push({ method, path, body: body && JSON.parse(body) });
-		const { status, body: told, link } = answers(path);
-		const headers = link ? { link: `<${link}>; rel="next"` } : undefined;
-		return Promise.resolve(new Response(JSON.stringify(told), { status, headers }));
-	});
-});
+let server: StandInServer;
+beforeEach(() => (server = new StandInServer()));
 afterEach(() => vi.unstubAllGlobals());
 
 describe('the strip’s answer', () => {
@@ -114,7 +80,7 @@ describe('what is on the strip', () => {
 		void selection.turn('fly', 1);
 		expect(selection.fly!.name).toBe(names[0]);
 		await vi.waitFor(() =>
-			expect(asked.at(-1)).toMatchObject({
+			expect(server.asked.at(-1)).toMatchObject({
 				path: '/api/strip',
 				body: { flyId: selection.fly!.id }
 			})
@@ -141,7 +107,7 @@ describe('what is on the strip', () => {
 			flies: was.flies.filter(({ id }) => id !== gone.id),
 			history: { undo: 'deleted', redo: null }
 		});
-		answers = () => ({
+		server.answers = () => ({
 			status: 200,
 			body: {
 				snapshotVersion: 'a.2',
@@ -163,7 +129,7 @@ describe('what is on the strip', () => {
 	test('a speed that is typed outdates the floats it came from; the zone ends at the surface', async () => {
 		const lie = named(was.lies, 'Gauge pool');
 		const { strip, selection, documents } = open({ strip: { ...was.strip, lieId: lie.id } });
-		answers = () => ({ status: 422, body: { message: 'not today' } });
+		server.answers = () => ({ status: 422, body: { message: 'not today' } });
 		expect(selection.lie!.body.timed).toBeDefined();
 		strip.changeWater({ surfaceSpeed: 0.5 });
 		expect(selection.lie!.body).toMatchObject({ surfaceSpeedMs: 0.5 });
@@ -183,7 +149,7 @@ test('a window opens on what is on the strip, and gets the rest page by page', a
 	expect(selection.fly).toEqual(second);
 	const since: FlyRow = { ...third, id: 'f-since', name: 'Made since' };
 	const failing = ['/api/flies?most=500'];
-	answers = (path) => {
+	server.answers = (path) => {
 		if (failing.includes(path)) return { status: 503, body: { message: failing.pop() } };
 		if (path.includes('after')) return { status: 200, body: [third] };
 		// While the first page is on its way another window makes one and deletes one.
@@ -199,7 +165,7 @@ test('a window opens on what is on the strip, and gets the rest page by page', a
 	await vi.runAllTimersAsync();
 	await entire;
 	vi.useRealTimers();
-	expect(asked.map(({ path }) => path)).toEqual([
+	expect(server.asked.map(({ path }) => path)).toEqual([
 		'/api/flies?most=500',
 		'/api/flies?most=500',
 		'/api/flies?most=500&after=x'
@@ -223,7 +189,7 @@ test('what was missed is asked for of what is here, and no more', async () => {
 	const lot = { ...was.lots[0]!, name: 'Renamed meanwhile' };
 	// Of a copy that was restored: an earlier revision.
 	const restored = { ...second, revision: second.revision - 1, name: 'As it was' };
-	answers = (path) => {
+	server.answers = (path) => {
 		const [, , collection, id] = path.split(/[/?]/);
 		if (collection === 'snapshot') {
 			return {
@@ -238,7 +204,7 @@ test('what was missed is asked for of what is here, and no more', async () => {
 	};
 	documents.hello('b.7');
 	await vi.waitFor(() => expect(documents.made('fly')).toEqual([restored]));
-	expect(told().map(({ path }) => path)).toEqual([
+	expect(server.told.map(({ path }) => path)).toEqual([
 		'/api/snapshot?short=1',
 		`/api/flies/${first.id}`,
 		`/api/flies/${second.id}`,
@@ -267,16 +233,16 @@ describe('what is learned', () => {
 
 	test('is asked of the server when something was found, once, and said by what it moved', async () => {
 		const { documents, learning, parameters, answer } = open();
-		answers = () => ({ status: 200, body: about });
+		server.answers = () => ({ status: 200, body: about });
 		documents.receive(news('a.1', 'fly', 'A fly'));
-		expect(asked).toEqual([]);
+		expect(server.asked).toEqual([]);
 		const before = answer.prediction!.speed!.value;
 		documents.receive(news('a.2', 'entry', 'On the scale'));
 		expect(learning.busy).toBe(true);
 		// Another one while the first is asked for: both are in the answer that counts.
 		documents.receive(news('a.3', 'entry', 'In the tube'));
 		await vi.waitFor(() => expect(learning.busy).toBe(false));
-		expect(asked.map(({ path }) => path)).toEqual(Array(2).fill('/api/learning?judged=0'));
+		expect(server.asked.map(({ path }) => path)).toEqual(Array(2).fill('/api/learning?judged=0'));
 		expect(parameters.learning.origin).toBe('later');
 		expect(answer.prediction!.speed!.value).not.toBe(before);
 		expect(learning.changed).toMatch(/cm\/s is now .*, because of “On the scale” and 1 more\.$/);
@@ -307,7 +273,7 @@ describe('what is learned', () => {
 
 	test('that a page did not wait for is fetched, and said until it is there', async () => {
 		const { learning, parameters, documents } = open({}, null, null);
-		answers = () => ({ status: 200, body: about });
+		server.answers = () => ({ status: 200, body: about });
 		expect(parameters.learning).toEqual(NOTHING_LEARNED);
 		const caughtUp = learning.catchUp();
 		expect(learning.busy).toBe(true);
@@ -317,7 +283,7 @@ describe('what is learned', () => {
 		expect(learning.busy).toBe(false);
 		// No entry moved anything: it was so all along.
 		expect(documents.notice).toBe(null);
-		answers = () => ({ status: 500, body: { message: 'No.' } });
+		server.answers = () => ({ status: 500, body: { message: 'No.' } });
 		const before = parameters.learning;
 		await learning.catchUp();
 		expect(parameters.learning).toBe(before);
@@ -326,10 +292,10 @@ describe('what is learned', () => {
 
 	test('with how each entry goes with it is fetched for the view that shows it', async () => {
 		const { learning, parameters } = open({}, null, about);
-		answers = () => ({ status: 200, body: { ...about, unusable: ['entry:one'] } });
+		server.answers = () => ({ status: 200, body: { ...about, unusable: ['entry:one'] } });
 		const end = learning.judge();
 		await vi.waitFor(() => expect(parameters.learning.unusable).toEqual(['entry:one']));
-		expect(asked.map(({ path }) => path)).toEqual(['/api/learning?judged=1']);
+		expect(server.asked.map(({ path }) => path)).toEqual(['/api/learning?judged=1']);
 		end();
 	});
 });
@@ -340,13 +306,13 @@ test('two rivers become one by one action, of the lies as they are by then; a ne
 	const lies = was.lies.map((lie) => ({ ...lie, riverId: river.id }));
 	expect(lies.length).toBeGreaterThan(1);
 	const { documents } = open({ rivers: [river, other], lies });
-	answers = () => ({
+	server.answers = () => ({
 		status: 200,
 		body: { snapshotVersion: 'a.1', changes: [], history: documents.history }
 	});
 	expect(await joinRivers(documents, river, other)).toBe(true);
-	expect(asked.map(({ path }) => path)).toEqual(['/api/actions']);
-	expect(asked[0]!.body).toEqual({
+	expect(server.asked.map(({ path }) => path)).toEqual(['/api/actions']);
+	expect(server.asked[0]!.body).toEqual({
 		label: `${river.name} joined with Other beck`,
 		changes: [
 			...byName(lies).map(({ id, revision, name, body }) => ({
@@ -360,9 +326,9 @@ test('two rivers become one by one action, of the lies as they are by then; a ne
 	});
 	expect(documents.notice!.words).toBe(`“${river.name}” is now part of “Other beck”.`);
 
-	asked = [];
+	server.asked = [];
 	await newRiverFor(documents, lies[0]!);
-	const [made, moved] = (asked[0]!.body as { changes: ActionChange[] }).changes;
+	const [made, moved] = (server.asked[0]!.body as { changes: ActionChange[] }).changes;
 	expect(made).toMatchObject({
 		kind: 'river',
 		document: { name: 'New river', body: { temperatureC: river.body.temperatureC } }
@@ -380,16 +346,16 @@ describe('an action', () => {
 			revision: lot.revision + 1,
 			body: { ...lot.body, entries: [...lot.body.entries, { ...entry, amount: 3 }] }
 		};
-		answers = () =>
-			told().length === 1
+		server.answers = () =>
+			server.told.length === 1
 				? { status: 409, body: { message: 'changed', change: 0, current: theirs } }
 				: {
 						status: 200,
 						body: { snapshotVersion: 'a.1', changes: [], history: documents.history }
 					};
 		stock.enter(lot.id, 'bought 7', () => entry);
-		await vi.waitFor(() => expect(told()).toHaveLength(2));
-		const [change] = (told()[1]!.body as { changes: ActionChange[] }).changes;
+		await vi.waitFor(() => expect(server.told).toHaveLength(2));
+		const [change] = (server.told[1]!.body as { changes: ActionChange[] }).changes;
 		expect(change!.revision).toBe(theirs.revision);
 		const { entries } = (change!.document as { body: LotBodyDocument }).body;
 		expect(entries.slice(-2).map(({ amount }) => amount)).toEqual([3, 7]);
@@ -400,7 +366,7 @@ describe('an action', () => {
 		const { documents, stock } = open();
 		const entry = { on: '2026-03-01', kind: 'bought', amount: 7 } as const;
 		const [entered, changed] = [lot.revision + 1, lot.revision + 2];
-		answers = (path) => {
+		server.answers = (path) => {
 			const now = documents.find('lot', lot.id)!;
 			if (path !== '/api/actions') {
 				const change = { kind: 'lot', id: lot.id, row: { ...now, revision: changed } };
@@ -420,9 +386,9 @@ describe('an action', () => {
 			};
 		};
 		stock.enter(lot.id, 'bought 7', () => entry);
-		await vi.waitFor(() => expect(told()).toHaveLength(2));
+		await vi.waitFor(() => expect(server.told).toHaveLength(2));
 		// No conflict with one's own entry: it is a change of what that made.
-		expect(told()[1]).toMatchObject({ method: 'PUT', body: { revision: entered } });
+		expect(server.told[1]).toMatchObject({ method: 'PUT', body: { revision: entered } });
 		await vi.waitFor(() => expect(documents.find('lot', lot.id)!.revision).toBe(changed));
 		expect(documents.find('lot', lot.id)!.body).toMatchObject({
 			lowAt: 3,
@@ -433,7 +399,7 @@ describe('an action', () => {
 	test('that fails is not shown any more', async () => {
 		const lot = was.lots[0]!;
 		const { documents, stock } = open();
-		answers = () => ({ status: 503, body: { message: 'Starting.' } });
+		server.answers = () => ({ status: 503, body: { message: 'Starting.' } });
 		stock.enter(lot.id, 'used 1', () => ({ on: '2026-03-01', kind: 'used', amount: 1 }));
 		await vi.waitFor(() => expect(documents.notice!.words).toBe('Starting.'));
 		expect(documents.find('lot', lot.id)).toEqual(lot);

@@ -36,7 +36,7 @@ export function sceneOf(
 		-3 * span,
 		Math.min(-0.04 * span, ...ends, ...tops.map((x) => Math.min(x, 0)))
 	);
-	const to = Math.max(span * 1.05, Math.min(1.5 * span, ...ends.map((x) => x * 1.02), Infinity));
+	const to = Math.max(span * 1.05, Math.min(1.5 * span, 1.02 * Math.max(...ends)));
 	const right = width - RIGHT;
 	const bed = height - BOTTOM;
 	const surface = TOP + AIR * (bed - TOP);
