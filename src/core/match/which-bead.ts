@@ -72,7 +72,8 @@ function beadAnswer(options: readonly BeadOption[], enough: number): BeadAnswer 
 	};
 	const above = beside(heaviest, 1);
 	return {
-		options,
+		// As they are now: the others are counted on.
+		options: [...options],
 		mark,
 		take,
 		lightest,
