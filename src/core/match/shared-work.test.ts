@@ -64,26 +64,22 @@ describe('two on a line', () => {
 		);
 		const screened = channel.of('follow').filter(({ quick }) => quick);
 		expect(screened.map(({ question }) => [pointOf(question), upperOf(question)])).toEqual([
-			...[
-				[1, 0],
-				[2, 0],
-				[2, 1],
-				[3, 0],
-				[3, 1],
-				[3, 2]
-			]
+			[1, 0],
+			[2, 0],
+			[2, 1],
+			[3, 0],
+			[3, 1],
+			[3, 2]
 		]);
 		expect(screened.every(({ from, to }) => from === 0 && to === 16)).toBe(true);
 		expect(screened[0]!.question.rig).toMatchObject({ cast: [{ above: 0.5, dropper: 0.1 }] });
 		const whole = channel.of('follow').filter(({ quick }) => !quick);
 		expect(whole.map(({ to }) => to)).toEqual(Array(4).fill(DRIFTS.listed));
 		expect(found!.map(({ point, upper }) => [point, upper])).toEqual([
-			...[
-				[2, 0],
-				[2, 1],
-				[1, 0],
-				[3, 0]
-			]
+			[2, 0],
+			[2, 1],
+			[1, 0],
+			[3, 0]
 		]);
 		expect(found![0]!.chances).toEqual([1, 0.5].map((one) => expect.closeTo(one, 9)));
 		expect(reports).toEqual([...reports].sort((a, b) => a - b));
@@ -108,10 +104,8 @@ describe('two on a line', () => {
 		await pairsFor({ ...question, flies: floats, point: 2 }, [channel], () => undefined);
 		const screened = channel.of('follow').filter(({ quick }) => quick);
 		expect(screened.map(({ question }) => [pointOf(question), upperOf(question)])).toEqual([
-			...[
-				[2, 0],
-				[2, 1]
-			]
+			[2, 0],
+			[2, 1]
 		]);
 		expect(await pairsFor({ ...question, flies: flies(20) }, [told()], () => undefined)).toEqual(
 			[]

@@ -89,7 +89,7 @@ describe('a table is read', () => {
 
 describe('a table is written', () => {
 	test('no spreadsheet takes a text for a formula; a number stays one', () => {
-		const rows = [
+		const rows: Record<string, string | number | boolean>[] = [
 			{ name: '=1+1', mass_g: -0.5 },
 			{ name: '@a, "b"', mass_g: 2 },
 			{ name: "'+1", used: true }

@@ -3,7 +3,7 @@ import { predict } from '$core/predict/index';
 import { prior } from '$core/parameter/index';
 import { starterRig } from '$core/rig/index';
 import { lieAtFlow } from '$core/water/index';
-import type { LearningAnswer, Opening, Snapshot } from '$lib/api/answers';
+import type { LearningAnswer, Opening } from '$lib/api/answers';
 import type { FlyRow } from '$lib/documents/kinds';
 import { recipeFromDocument } from '$lib/documents/fly/recipe';
 import { FIRST_LIE, lieFromDocument } from '$lib/documents/lie/body';

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { buildFly, compileBuild, sectionOf, starterRecipe } from '$core/fly/index';
 import { prior, valuesAt } from '$core/parameter/index';
-import { artOf, type Shape } from './art';
+import { artOf } from './art';
 import { ticksBetween } from './ruler';
 import { figureFile, svgFile } from './svg-file';
 
@@ -25,7 +25,19 @@ describe('the ruler', () => {
 		const ticks = ticksBetween(-0.26 * inch, 1.26 * inch, 'in');
 		expect(ticks[1]!.at - ticks[0]!.at).toBeCloseTo(inch / 16, 12);
 		expect(ticks.filter(({ long }) => long).map(({ words }) => words)).toEqual([
-			...['−¼', '−⅛', '0', '⅛', '¼', '⅜', '½', '⅝', '¾', '⅞', '1', '1⅛', '1¼']
+			'−¼',
+			'−⅛',
+			'0',
+			'⅛',
+			'¼',
+			'⅜',
+			'½',
+			'⅝',
+			'¾',
+			'⅞',
+			'1',
+			'1⅛',
+			'1¼'
 		]);
 	});
 });
@@ -52,12 +64,12 @@ describe('a drawing as a file', () => {
 	test('a line that is broken, and what shines through, stay so', () => {
 		const shape = {
 			...shapes[0]!,
-			dash: true,
+			dash: '1',
 			fillOpacity: 0.3,
 			strokeOpacity: 0.5,
 			strokeMm: 0.2
 		};
-		const svg = svgFile('One', [shape as Shape], section.frame, plain);
+		const svg = svgFile('One', [shape], section.frame, plain);
 		for (const words of [
 			'stroke-dasharray="0.4 0.3"',
 			'fill-opacity="0.3"',
