@@ -19,6 +19,7 @@ const general = [
 	'src/lib/server/fixtures.test.ts',
 	'src/lib/server/match-pool.test.ts',
 	'src/lib/server/one-answer.test.ts',
+	'src/routes/api/search.test.ts',
 	// In the threads of that runner the clock's zone cannot be changed.
 	'src/lib/contract/day.test.ts'
 ];
