@@ -12,6 +12,7 @@ const places = [
 	'beads',
 	'batch',
 	'box',
+	'outing',
 	'stock',
 	'log',
 	'files'

@@ -260,3 +260,22 @@ export async function openPart(page: Page, name: string): Promise<void> {
 		.getByRole('button', { name: new RegExp(`^${name}`) });
 	if ((await row.getAttribute('aria-expanded')) === 'false') await row.click();
 }
+
+/** A keyboard that counts. */
+export class Keys {
+	count = 0;
+	constructor(private readonly page: Page) {}
+
+	async press(...keys: readonly string[]): Promise<void> {
+		for (const key of keys) {
+			this.count++;
+			await this.page.keyboard.press(key);
+		}
+	}
+	/** Goes there by Tab alone. */
+	async tabTo(there: Locator): Promise<void> {
+		const has = () => there.evaluate((element) => element === document.activeElement);
+		for (let k = 0; k < 60 && !(await has()); k++) await this.press('Tab');
+		await expect(there).toBeFocused();
+	}
+}

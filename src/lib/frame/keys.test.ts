@@ -4,7 +4,15 @@ import { letters } from '$lib/state/preferences.svelte';
 import type { Documents } from '$lib/state/documents.svelte';
 import type { Selection } from '$lib/state/selection.svelte';
 import { commands } from './commands.svelte';
-import { bindEverywhere, bindKeys, bindMatch, bindOnlyStrip, bindSteps, bindStrip } from './keys';
+import {
+	bindEverywhere,
+	bindKeys,
+	bindLog,
+	bindMatch,
+	bindOnlyStrip,
+	bindSteps,
+	bindStrip
+} from './keys';
 import { places } from './places';
 
 /** What was done, in order. */
@@ -161,6 +169,15 @@ test('in Match a figure ties the build of its place', () => {
 	unbind = bindMatch(selection, targets.chooser, does('tie'));
 	press('3');
 	expect(done).toEqual(['tie 2']);
+});
+
+test('in the log a figure leads to what is entered', () => {
+	unbind = bindLog(selection, targets.chooser, does('enter'));
+	press('1');
+	press('2');
+	press('3');
+	press('4');
+	expect(done).toEqual(['enter weighing', 'enter drop', 'enter outing']);
 });
 
 test('everywhere: undo and redo also while one writes, the list by three keys, Escape frees the focus', () => {

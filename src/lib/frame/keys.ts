@@ -7,6 +7,7 @@ import type { Selection } from '$lib/state/selection.svelte';
 import { busy, commands, takesLetters, type Command } from './commands.svelte';
 import { places } from './places';
 import { tour } from './tour.svelte';
+import { wantedIn } from './wanted';
 
 type Chooser = (which: 'fly' | 'rig' | 'lie') => void;
 
@@ -26,8 +27,9 @@ export interface KeyTargets {
 	measure(part: 'hook' | 'bead' | 'coil'): void;
 }
 
-/** A chooser that has not come by then will not, ms. */
-const CHOOSER = 4000;
+/** A chooser or a view that has not come by then is no longer waited for, ms. */
+const ON_ITS_WAY = 4000;
+const pause = (ms: number) => new Promise<void>((resolve) => setTimeout(resolve, ms));
 
 /**
  * Letters typed while a chooser is on its way are no commands: its field gets them as soon as it is there.
@@ -62,7 +64,7 @@ function holdLetters(): void {
 	const look = () => {
 		const field = document.activeElement;
 		if (field instanceof HTMLInputElement && busy()) deliver(field);
-		else if (performance.now() - since > CHOOSER) stop();
+		else if (performance.now() - since > ON_ITS_WAY) stop();
 		else requestAnimationFrame(look);
 	};
 	window.addEventListener('keydown', hold, true);
@@ -70,7 +72,7 @@ function holdLetters(): void {
 }
 
 /** Goes to a view; what is typed on the way there is for it, as soon as it is there. */
-async function goTo(path: string): Promise<void> {
+async function goTo(path: string, documents: Documents): Promise<void> {
 	const held: KeyboardEvent[] = [];
 	const hold = (event: KeyboardEvent) => {
 		if (takesLetters(event) || event.ctrlKey || event.metaKey || event.altKey) return;
@@ -81,7 +83,8 @@ async function goTo(path: string): Promise<void> {
 	window.addEventListener('keydown', hold, true);
 	try {
 		await goto(path);
-		// Its keys are on the window once its effects have run.
+		// It is shown when it has what it lists, and its keys are on the window once its effects have run.
+		await Promise.race([documents.want(wantedIn(path).first), pause(ON_ITS_WAY)]);
 		await tick();
 	} finally {
 		window.removeEventListener('keydown', hold, true);
@@ -122,7 +125,9 @@ export function bindEverywhere(
 		),
 		plain('z', 'What was done, and back to any of it', showDone, { shown: 'Z' }),
 		...places.map(({ key, path, name, words }) =>
-			plain(key.toLowerCase(), `${name}: ${words}`, () => void goTo(path), { shown: key })
+			plain(key.toLowerCase(), `${name}: ${words}`, () => void goTo(path, documents), {
+				shown: key
+			})
 		),
 		plain('t', 'Light or dark', toggleTheme, { shown: 'T' }),
 		plain('i', 'Units: mm or inches, grams or grains, currency', showUnits, { shown: 'I' }),
@@ -222,6 +227,24 @@ export function bindSteps(act: {
 /** What can be done in a view that has nothing else. @returns takes it off again */
 export const bindOnlyStrip = (selection: Selection, chooser: Chooser): (() => void) =>
 	commands.bind(stripKeys(selection, chooser));
+
+/** What can be entered in the log, by the figure that leads to its first field. */
+const entries = [
+	['weighing', 'Weigh something'],
+	['drop', 'Time a drop'],
+	['outing', 'Note what was seen on the water']
+] as const;
+
+/** What can be done in the log. @returns takes it off again */
+export const bindLog = (
+	selection: Selection,
+	chooser: Chooser,
+	enter: (kind: (typeof entries)[number][0]) => void
+): (() => void) =>
+	commands.bind([
+		...stripKeys(selection, chooser),
+		...entries.map(([kind, words], k) => plain(String(k + 1), words, () => enter(kind)))
+	]);
 
 /** 1 to 9 for the places of a list. */
 const numberKeys = (words: string, take: (place: number) => void) =>

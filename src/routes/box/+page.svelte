@@ -99,7 +99,7 @@
 			</div>
 		{/if}
 		{#if shown.length > 0}
-			<ul aria-label="In the box">
+			<ul aria-label="In the box" class="grid gap-x-10 lg:grid-cols-2">
 				{#each shown as { row, item } (`${row.id} ${item}`)}
 					<BoxRow {row} {item} />
 				{/each}

@@ -41,7 +41,13 @@
 	{#if drawn}
 		{@const { box, shapes } = drawn}
 		<!-- Full-size, so that it holds up against the hook; wider than a phone it scrolls. -->
-		<div class="overflow-x-auto">
+		<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+		<div
+			class="overflow-x-auto"
+			role="region"
+			tabindex="0"
+			aria-label={times === 1 ? 'Full size, to scroll' : 'Larger, to scroll'}
+		>
 			<svg
 				width="{box.width * times}mm"
 				height="{(box.height + 3) * times}mm"

@@ -16,8 +16,10 @@
 	</p>
 	<div class="mt-5 grid gap-8 md:grid-cols-2 xl:grid-cols-3">
 		<TakeOut />
-		<BringIn />
+		<div class="grid content-start gap-8">
+			<BringIn />
+			<AboutHere version={data.version} folder={data.folder} />
+		</div>
 		<Copies />
-		<AboutHere version={data.version} folder={data.folder} />
 	</div>
 </div>

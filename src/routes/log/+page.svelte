@@ -1,5 +1,6 @@
 <script lang="ts">
-	import { bindOnlyStrip } from '$lib/frame/keys';
+	import { tick } from 'svelte';
+	import { bindLog } from '$lib/frame/keys';
 	import StripHead from '$lib/strip/StripHead.svelte';
 	import type { WeighedThing } from '$lib/documents/entry/body';
 	import DropForm from '$lib/views/log/DropForm.svelte';
@@ -18,10 +19,23 @@
 	const { parameters, documents, selection, learning } = workspace;
 	let chooser = $state<'fly' | 'rig' | 'lie' | null>(null);
 	$effect(() => scale.load(data.demo));
-	$effect(() => bindOnlyStrip(selection, (which) => (chooser = which)));
+	$effect(() =>
+		bindLog(
+			selection,
+			(which) => (chooser = which),
+			(wanted) => void enter(wanted)
+		)
+	);
 	$effect(() => learning.judge());
 
 	let kind = $state<RowKind>('weighing');
+	let entering = $state<HTMLElement>();
+	/** To the first thing that is done for such an entry. */
+	async function enter(wanted: RowKind) {
+		kind = wanted;
+		await tick();
+		entering?.querySelector<HTMLElement>('[data-begins]')?.focus();
+	}
 	let of = $state<WeighedThing>('fly');
 	let lotId = $state<string | null>(null);
 	let count = $state(1);
@@ -86,6 +100,7 @@
 <StripHead bind:chooser />
 <div class="grid min-h-0 flex-1 border-t border-line md:grid-cols-[19rem_minmax(0,1fr)_17rem]">
 	<section
+		bind:this={entering}
 		aria-label="A new entry"
 		class="grid min-h-0 content-start gap-3 overflow-y-auto border-line px-4 py-3 md:border-r"
 	>

@@ -30,7 +30,10 @@
 		fit.slice(0, MOST_PINNED).toSorted((a, b) => (eye === 'left' ? 1 : -1) * (b.at.x - a.at.x))
 	);
 	const LINE = 17;
-	const margin = $derived({ top: 10, right: 24, bottom: 40 + LINE * pinned.length, left: 24 });
+	/** Words stand beside the fly where there is room to both sides, so that a tall one is not drawn smaller for them, px. */
+	const BESIDE = 210;
+	const RULER = 40;
+	const SIDES = { top: 10, right: 24, left: 24 };
 
 	/** Both flies, where two are shown. */
 	const frame = $derived.by(() => {
@@ -46,15 +49,21 @@
 		x: (frame.max.x - frame.min.x) / MILLIMETRE,
 		y: (frame.max.y - frame.min.y) / MILLIMETRE
 	});
-	/** Pixels a millimetre; a tiny fly is not blown up beyond recognition of its size. */
-	const scale = $derived(
-		zoom *
-			Math.min(
-				(width - margin.left - margin.right) / span.x,
-				(height - margin.top - margin.bottom) / span.y,
-				46
-			)
+	/** Pixels a millimetre, over so much room; a tiny fly is not blown up beyond recognition of its size. */
+	const fitted = (bottom: number) =>
+		Math.min(
+			(width - SIDES.left - SIDES.right) / span.x,
+			(height - SIDES.top - bottom) / span.y,
+			46
+		);
+	const beside = $derived(
+		zoom === 1 && pinned.length > 0 && (width - fitted(RULER) * span.x) / 2 > BESIDE
 	);
+	const margin = $derived({
+		...SIDES,
+		bottom: beside ? RULER : RULER + LINE * pinned.length
+	});
+	const scale = $derived(zoom * fitted(margin.bottom));
 	const mirror = $derived(eye === 'left' ? 1 : -1);
 	/** How far from the middle the view may go before it shows nothing new. */
 	const rest = $derived(zoom > 1 ? middle : { x: 0.5, y: 0.5 });
@@ -70,6 +79,25 @@
 	});
 	const px = (x: number) => origin.x + mirror * (x / MILLIMETRE) * scale;
 	const py = (y: number) => origin.y - (y / MILLIMETRE) * scale;
+
+	/** Where the words about each pinned note stand, and which way they run from there. */
+	const words = $derived.by(() => {
+		const edges = [px(frame.min.x), px(frame.max.x)].sort((a, b) => a - b);
+		const rows = { left: 0, right: 0 };
+		return pinned.map(({ at }, i) => {
+			const x = px(at.x);
+			if (!beside) {
+				const y = height - margin.bottom + 10 + i * LINE;
+				return { from: { x: 0, y: 5 }, to: { x, y }, left: x > width - 150 };
+			}
+			const left = x < width / 2;
+			// The worst first, level with the fly's top; the line of the next passes below its words.
+			const y = margin.top + 20 + 2 * LINE * rows[left ? 'left' : 'right']++;
+			const to = { x: left ? edges[0]! - 14 : edges[1]! + 14, y };
+			const long = Math.hypot(to.x - x, y - py(at.y)) / 5;
+			return { from: { x: (to.x - x) / long, y: (y - py(at.y)) / long }, to, left };
+		});
+	});
 
 	const shapes = $derived(artOf(section, colours));
 	const ghostShapes = $derived(ghost ? ghostOf(ghost) : []);
@@ -158,9 +186,8 @@
 		{/each}
 
 		{#each pinned as note, i (note.code)}
-			{@const y = height - margin.bottom + 10 + i * LINE}
 			{@const colour = note.severity === 'note' ? 'var(--quiet)' : 'var(--warn)'}
-			{@const right = px(note.at.x) > width - 150}
+			{@const place = words[i]!}
 			<circle
 				cx={px(note.at.x)}
 				cy={py(note.at.y)}
@@ -170,17 +197,17 @@
 				stroke-width="2"
 			/>
 			<line
-				x1={px(note.at.x)}
-				y1={py(note.at.y) + 5}
-				x2={px(note.at.x)}
-				y2={y}
+				x1={px(note.at.x) + place.from.x}
+				y1={py(note.at.y) + place.from.y}
+				x2={place.to.x}
+				y2={place.to.y}
 				stroke={colour}
 				stroke-width="1"
 			/>
 			<text
-				x={px(note.at.x) + (right ? -5 : 5)}
-				y={y + 2}
-				text-anchor={right ? 'end' : 'start'}
+				x={place.to.x + (place.left ? -5 : 5)}
+				y={place.to.y + (beside ? 5 : 2)}
+				text-anchor={place.left ? 'end' : 'start'}
 				class="text-sm"
 				fill={note.severity === 'note' ? 'var(--ink)' : 'var(--warn)'}>{note.figure}</text
 			>

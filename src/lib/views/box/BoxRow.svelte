@@ -47,7 +47,7 @@
 </script>
 
 <li
-	class="grid grid-cols-[4.5rem_minmax(0,1fr)] items-center gap-x-4 gap-y-2 border-t border-line/60 py-3 md:grid-cols-[4.5rem_11rem_minmax(0,1fr)_auto]"
+	class="grid grid-cols-[3.5rem_minmax(0,1fr)] items-center gap-x-4 gap-y-2 border-t border-line/60 py-3 md:grid-cols-[3.5rem_11rem_minmax(0,1fr)]"
 	aria-label="{left.length} {kept.name}, tied {row.body.on}"
 >
 	<span class="figure text-right text-4xl" class:text-quiet={left.length === 0}>{left.length}</span>
@@ -77,7 +77,7 @@
 			tied {row.body.on}{goneWords ? `; ${goneWords}` : ''}
 		</span>
 	</span>
-	<span class="flex flex-wrap gap-2 max-md:col-span-2">
+	<span class="col-span-full flex flex-wrap gap-2 md:pl-18">
 		{#each waysOut as out (out)}
 			<button
 				type="button"

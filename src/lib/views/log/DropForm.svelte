@@ -182,6 +182,7 @@
 	{:else if gates.kind === 'simulated'}
 		<button
 			type="button"
+			data-begins
 			class="h-20 rounded-md bg-water text-xl text-on-water disabled:opacity-60"
 			disabled={!expected || gates.falling}
 			onclick={() => expected && gates.fall(expected.value)}

@@ -68,6 +68,7 @@
 					<input
 						type="radio"
 						name="saw"
+						data-begins={sight === sights[0] ? '' : undefined}
 						class="absolute inset-0 cursor-pointer appearance-none opacity-0"
 						checked={saw === sight}
 						onchange={() => (saw = sight)}

@@ -28,6 +28,7 @@
 
 <button
 	type="button"
+	data-begins
 	class="h-20 touch-manipulation rounded-md bg-water text-xl text-on-water select-none"
 	aria-live="off"
 	onpointerdown={(event) => {

@@ -201,6 +201,7 @@
 						? shown.mass.fixed(scale.now.grams! * GRAM, scale.now.step >= 0.01 ? 2 : 3)
 						: ''}
 					bind:value={typed}
+					data-begins
 					oninput={() => (question = null)}
 					class="figure h-11 w-full min-w-0 rounded-md bg-sunk px-3 text-right text-xl"
 				/>

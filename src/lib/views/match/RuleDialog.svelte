@@ -37,4 +37,9 @@
 			500 at most, in water and eddies drawn anew each time.
 		</p>
 	</div>
+	<button
+		type="button"
+		class="mt-4 h-11 rounded-md bg-water px-4 text-on-water"
+		onclick={() => (open = false)}>Close</button
+	>
 </Modal>
