@@ -10,6 +10,7 @@ import {
 	IsDefined,
 	IsIn,
 	IsInt,
+	IsISO8601,
 	IsNumber,
 	IsObject,
 	IsString,
@@ -214,13 +215,18 @@ export function Share(name: string): PropertyDecorator {
 	);
 }
 
-/** A day, as 2026-01-20. */
+/** A day that there is, as 2026-01-20. */
 export function IsoDate(name: string, optional = false): PropertyDecorator {
 	const message = `${name} must be a day such as 2026-01-20.`;
 	const pattern = '^\\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\\d|3[01])$';
 	return field(
-		() => ({ type: 'string', pattern, description: `${name}, a day` }),
-		[...may(optional), IsString({ message }), Matches(new RegExp(pattern), { message })],
+		() => ({ type: 'string', pattern, format: 'date', description: `${name}, a day` }),
+		[
+			...may(optional),
+			IsString({ message }),
+			Matches(new RegExp(pattern), { message }),
+			IsISO8601({ strict: true }, { message })
+		],
 		!optional
 	);
 }
