@@ -38,7 +38,10 @@ export function makeArchive(
 		if (withinOf(row.kind)) continue;
 		const plain = row.name.replace(/[^\p{L}\p{N} ._-]+/gu, '-').trim();
 		const content = fileOf(row, (kind) => all[kinds[kind].collection]);
-		files[`${folderOf(row.kind)}/${plain} ${row.id.slice(0, 8)}.json`] = strToU8(
+		const named = (id: string) => `${folderOf(row.kind)}/${plain} ${id}.json`;
+		// Two of one name may begin alike in their ids, too, where somebody chose these.
+		const short = named(row.id.slice(0, 8));
+		files[short in files ? named(row.id) : short] = strToU8(
 			`${JSON.stringify(content, null, '\t')}\n`
 		);
 	}

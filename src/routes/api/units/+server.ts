@@ -5,7 +5,8 @@ import type { RequestHandler } from './$types';
 
 export const PUT: RequestHandler = ({ request }) =>
 	answer(async (store) => {
-		const units = { ...METRIC, ...(await bodyOf(request, UnitsRequest)) };
+		const { currency = METRIC.currency, ...chosen } = await bodyOf(request, UnitsRequest);
+		const units = { ...chosen, currency };
 		await store.setUnits(units);
 		return units;
 	});
