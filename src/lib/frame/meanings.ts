@@ -25,6 +25,9 @@ const said = {
 	lie: 'A piece of water where fish lie: its depth, its speed, its bed and the zone in which they take.',
 	flow: 'How much water the river carries. Depth and speed of its lies follow it.',
 	'flow today': 'What the gauge says now. Depth and speed of the river’s lies follow it.',
+	'flow expected':
+		'What the gauge will say on that day, as near as you know. The plan looks at a lower and a higher river, too.',
+	'water expected': 'How warm the water will be on that day.',
 	'depth when the flow stops':
 		'What would still stand in the lie if no water came: a pool keeps some, a riffle none.',
 	'depth grows by the power':
