@@ -38,7 +38,7 @@ describe('what lies on a scale, at the medians', () => {
 
 describe('what was seen at a lie', () => {
 	const lie = { depth: 0.9, surfaceSpeed: 0.6, zoneTop: 0.2, bed: 'gravel' } as const;
-	const saw = (sight: 'touched' | 'untouched' | 'hungUp' | 'atDepth') =>
+	const saw = (sight: 'touched' | 'untouched' | 'atDepth') =>
 		outingLikelihoodOf({
 			recipe: starterRecipe,
 			rig: starterRig,
@@ -47,10 +47,9 @@ describe('what was seen at a lie', () => {
 			saw: sight
 		});
 
-	test('touched, untouched and hung up say one and the same of the parameters; being at depth is more common', () => {
+	test('touched and untouched say one and the same of the parameters; being at depth is more common', () => {
 		const touched = saw('touched');
 		expect(saw('untouched')).toEqual(touched);
-		expect(saw('hungUp')).toEqual(touched);
 		expect(saw('atDepth').logOdds).toBeGreaterThan(touched.logOdds);
 		expect(touched.slopes.length).toBeGreaterThan(5);
 	});

@@ -1,10 +1,11 @@
 import { describe, expect, test } from 'vitest';
 import { prior } from '../parameter/index';
 import { starterRecipe } from '../fly/index';
-import { normalProbability, normalScore } from '../quantity/index';
-import { starterRig } from '../rig/index';
+import { normalProbability, normalScore, seedOf } from '../quantity/index';
+import { starterRig, withCast } from '../rig/index';
+import { towedAlike } from '../sink/index';
 import type { Lie } from '../water/index';
-import { bandDistances, bandOf } from '../drift/index';
+import { bandDistances, bandOf, drifts, ROUGH, USUAL_WANTED } from '../drift/index';
 import {
 	chanceAt,
 	curveAsker,
@@ -21,6 +22,9 @@ import {
 	worldsOf,
 	type DriftQuestion
 } from './index';
+import { USUAL_SEED } from './drifting';
+import { findHand, QUICK } from './hand';
+import { caseIn, type DrawnWorld } from './worlds';
 
 const lie: Lie = {
 	depth: 0.9,
@@ -79,6 +83,39 @@ test('asked point by point a curve is the same, whatever was asked between', () 
 	expect(other.scores).not.toEqual(first.scores);
 	expect(worldsOf(starterRecipe, lie, 8, prior).sample(3, 5)).toEqual(first);
 	expect(worlds.sample(3, 64).scores).not.toEqual(worlds.sample(4, 0).scores);
+});
+
+test('over the sink rates of the fly on the point the flies above it stay what they are', () => {
+	const heavy = { ...starterRecipe, bead: { ...starterRecipe.bead!, diameter: 4e-3 } };
+	const rig = withCast(starterRig, [{ name: 'Upper', recipe: heavy, above: 0.5, dropper: 0.1 }]);
+	const worlds = worldsOf(starterRecipe, lie, 8, prior, undefined, rig.cast);
+	const own = worlds.median.flies[0]!.fly.speed;
+	const times = 1.6;
+	/** The world with those of its flies faster, as heavy as their drag then asks for. */
+	const faster = (world: DrawnWorld, which: (k: number) => boolean): DrawnWorld => ({
+		...world,
+		flies: world.flies.map(({ fly, above }, k) => {
+			const grow = which(k) ? times : 1;
+			const [mass, weight] = [fly.mass * grow ** 2, fly.weight * grow ** 2];
+			return { fly: towedAlike(fly, mass, weight, fly.speed * grow), above };
+		})
+	});
+	const good = (which: (k: number) => boolean) => {
+		const all = {
+			median: faster(worlds.median, which),
+			sample: (seed: number, k: number) => faster(worlds.sample(seed, k), which)
+		};
+		const hand = findHand(all, rig, USUAL_WANTED, QUICK).rig;
+		const asked = Array.from({ length: 24 }, (_, k) => ({
+			...caseIn(all.sample(USUAL_SEED, k), hand),
+			seed: seedOf(USUAL_SEED, 2 * k + 1),
+			care: { fineness: ROUGH, wanted: USUAL_WANTED }
+		}));
+		return drifts(asked).filter(({ fault }) => fault === null).length / 24;
+	};
+	const curve = curveOf(ask({ rig }), [Math.log(times * own)], 24);
+	expect(curve.points[0]!.chance).toBe(good((k) => k === 0));
+	expect(good(() => true)).not.toBe(good((k) => k === 0));
 });
 
 test('worlds are drawn from the parameters, evenly: the same seed the same one, and without spread only one', () => {
