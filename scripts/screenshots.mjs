@@ -157,7 +157,7 @@ const pictures = [
 				await page.waitForTimeout(800);
 			}
 			await page.getByRole('link', { name: 'Box' }).click();
-			await page.getByRole('button', { name: 'One Pinch Pupa lost' }).click();
+			await page.getByRole('button', { name: 'One Pinch Pupa lost' }).first().click();
 		}
 	},
 	{

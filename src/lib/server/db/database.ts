@@ -66,6 +66,8 @@ export const DISK_FULL = '53100';
 export const UNKNOWN_OUTCOME = '08007';
 /** A page of the files is damaged. */
 export const DATA_CORRUPTED = 'XX001';
+/** A page of a key is. */
+export const INDEX_CORRUPTED = 'XX002';
 export const CLOSED = '57P01';
 /** The line to a server broke before a commit was sent: nothing was changed. */
 export const CONNECTION_LOST = '08006';

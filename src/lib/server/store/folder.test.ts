@@ -4,6 +4,7 @@ import {
 	existsSync,
 	mkdirSync,
 	mkdtempSync,
+	readFileSync,
 	rmSync,
 	statSync,
 	truncateSync,
@@ -58,22 +59,37 @@ test('what a killed program left half made is swept, and what others could read 
 	await again.close();
 }, 60_000);
 
-test('a lost count of changes is begun anew: nothing that a person made hangs on it', async () => {
-	const place = join(folder, 'uncounted');
-	await (await openStore(place, { demo: false })).close();
-	const db = await openPglite(join(place, 'database'));
-	const [found] = await db.query<{ path: string }>(
-		`select pg_relation_filepath('change_count') as path`
-	);
-	await db.close();
-	truncateSync(join(place, 'database', found!.path));
-	const again = await openStore(place, { demo: false });
-	const { snapshotVersion, flies } = await again.snapshot();
-	const { revision, body, id } = flies[0]!;
-	await again.edit('fly', id, revision, { name: 'Another', body });
-	expect(await again.snapshotVersion()).toBe(snapshotVersion.replace(/\.0$/, '.1'));
-	await again.close();
-}, 60_000);
+test.each([
+	['cut off', 'change_count', (file: string) => truncateSync(file)],
+	['flipped', 'change_count', flip],
+	['flipped', 'change_count_pkey', flip]
+])(
+	'the count of changes, %s with a page of %s, is begun anew',
+	async (how, table, damage) => {
+		const place = join(folder, `uncounted-${how}-${table}`);
+		await (await openStore(place, { demo: false })).close();
+		const db = await openPglite(join(place, 'database'));
+		const [found] = await db.query<{ path: string }>(
+			`select pg_relation_filepath('${table}') as path`
+		);
+		await db.close();
+		damage(join(place, 'database', found!.path));
+		const again = await openStore(place, { demo: false });
+		const { snapshotVersion, flies } = await again.snapshot();
+		const { revision, body, id } = flies[0]!;
+		await again.edit('fly', id, revision, { name: 'Another', body });
+		expect(await again.snapshotVersion()).toBe(snapshotVersion.replace(/\.0$/, '.1'));
+		await again.close();
+	},
+	60_000
+);
+
+/** Turns the head of a file's first page round. */
+function flip(file: string): void {
+	const bytes = readFileSync(file);
+	for (let k = 0; k < 24; k++) bytes[k] = ~bytes[k]!;
+	writeFileSync(file, bytes);
+}
 
 test('a second holder of the folder is told so', async () => {
 	expect(() => lockDataFolder(folder)).toThrow(/already running/);

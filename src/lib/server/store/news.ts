@@ -1,7 +1,14 @@
 import { randomUUID } from 'node:crypto';
 import type { ChangeNews, DocumentChange } from '$lib/api/answers';
 import type { DocumentKind } from '$lib/documents/kinds';
-import { MOST_WORDS, type Database, type Queryable } from '../db/database';
+import {
+	DATA_CORRUPTED,
+	DatabaseError,
+	INDEX_CORRUPTED,
+	MOST_WORDS,
+	type Database,
+	type Queryable
+} from '../db/database';
 import { newestSchema } from '../db/migrate';
 import { historyEnds } from './actions';
 import { findDocument } from './documents';
@@ -31,17 +38,24 @@ export async function versionIn(tx: Queryable): Promise<string> {
 }
 
 /**
- * Begins to count anew where the count is lost, with a page of its table. It stands in no copy and no tally: all that
- * hangs on it is what windows have heard, and they read everything again when another counting begins.
+ * Begins to count anew where the count is lost or cannot be read, with a page of its table or of its key. It stands in
+ * no copy and no tally: all that hangs on it is what windows have heard, and they read everything again when another
+ * counting begins.
  */
-export const countOn = (db: Database): Promise<void> =>
-	db.transaction(async (tx) => {
-		const [kept] = await tx.query('select 1 from change_count');
-		if (kept) return;
+export async function countOn(db: Database): Promise<void> {
+	const kept = await db.query('select 1 from change_count').catch((error: unknown) => {
+		if (error instanceof DatabaseError && DAMAGED.includes(error.code)) return [];
+		throw error;
+	});
+	if (kept.length > 0) return;
+	await db.transaction(async (tx) => {
 		// With its key, which may still lead to what is lost.
 		await tx.query('truncate change_count');
 		await tx.query('insert into change_count default values');
 	});
+}
+/** Codes of a page that cannot be read, of a table and of a key. */
+const DAMAGED: readonly string[] = [DATA_CORRUPTED, INDEX_CORRUPTED];
 
 /**
  * Counts one change more.
