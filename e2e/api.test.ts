@@ -1,20 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { startPostgres } from '../scripts/postgres.mjs';
+import type { Description } from '../src/routes/api/in-process.testing';
 import { startServer, temporaryFolder } from './server';
-
-interface Described {
-	paths: Record<
-		string,
-		Record<string, { responses: Record<string, { content: Record<string, { schema: object }> }> }>
-	>;
-	'x-scenario': {
-		method: string;
-		operation: string;
-		path: string;
-		body?: unknown;
-		status: number;
-	}[];
-}
 
 // On the built-in database they are run without a server: src/routes/api/routes.test.ts.
 test('the examples of the API do on a PostgreSQL server what they say', async () => {
@@ -24,7 +11,7 @@ test('the examples of the API do on a PostgreSQL server what they say', async ()
 		env: { DATABASE_URL: postgres.database('api') }
 	});
 	const at = new URL('/api/openapi.json', server.address);
-	const description = (await (await fetch(at)).json()) as Described;
+	const description = (await (await fetch(at)).json()) as Description;
 	// A search asks no more of a database than a prediction (src/routes/api/search.test.ts).
 	const scenario = description['x-scenario'].filter(({ operation }) => operation !== '/api/match');
 	await examplesOf({ ...description, 'x-scenario': scenario }, server.address);
@@ -34,7 +21,7 @@ test('the examples of the API do on a PostgreSQL server what they say', async ()
 });
 
 /** Runs the examples of a description, one after the other; their schemas are held without a server. */
-async function examplesOf(description: Described, address: string): Promise<void> {
+async function examplesOf(description: Description, address: string): Promise<void> {
 	let backup = '';
 	const scenario = description['x-scenario'];
 	expect(scenario.length).toBeGreaterThan(50);
