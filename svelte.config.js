@@ -1,4 +1,12 @@
+import { createHash } from 'node:crypto';
+import { readFileSync } from 'node:fs';
 import adapter from '@sveltejs/adapter-node';
+
+const [, themeScript = ''] =
+	/<script>([^]*?)<\/script>/.exec(
+		readFileSync(new URL('src/app.html', import.meta.url), 'utf8')
+	) ?? [];
+const themeHash = createHash('sha256').update(themeScript).digest('base64');
 
 /** @type {import('@sveltejs/kit').Config} */
 export default {
@@ -12,7 +20,8 @@ export default {
 			mode: 'hash',
 			directives: {
 				'default-src': ['self'],
-				'script-src': ['self'],
+				// The theme's script stands in the page: as a file of its own it came behind all the others.
+				'script-src': ['self', `sha256-${themeHash}`],
 				'style-src': ['self'],
 				// Svelte's style: directives and Bits UI set style attributes.
 				'style-src-attr': ['unsafe-inline'],

@@ -1,6 +1,7 @@
 import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
 import { configDefaults, defineConfig } from 'vitest/config';
+import { chunks } from './tools/chunks.js';
 import { kernel } from './tools/kernel-plugin.js';
 import { nativeCore } from './tools/native-core-plugin.js';
 import { nodeWorker } from './tools/node-worker-plugin.js';
@@ -26,11 +27,27 @@ const general = [
 /** The tests that must notice what is changed (scripts/mutation.mjs). */
 const mutated = process.env.GRAVITAS_MUTATED?.split(',');
 
+/** Where modules only say what they are: one that nothing of is used is not loaded. */
+const PURE = /\/src\/(core|lib\/documents)\//;
+
 export default defineConfig({
-	plugins: [kernel(), nativeCore(), nodeWorker(), pageScript(), tailwindcss(), sveltekit()],
+	plugins: [
+		chunks(),
+		kernel(),
+		nativeCore(),
+		nodeWorker(),
+		pageScript(),
+		tailwindcss(),
+		sveltekit()
+	],
 	// class-validator and class-transformer read the decorators' type metadata.
 	oxc: { decorator: { legacy: true, emitDecoratorMetadata: true } },
 	ssr: { optimizeDeps: { include: ['bits-ui'] } },
+	build: {
+		rolldownOptions: {
+			treeshake: { moduleSideEffects: [{ test: PURE, sideEffects: false }] }
+		}
+	},
 	test: {
 		include: mutated ?? ['src/**/*.test.ts', 'tools/**/*.test.ts', 'scripts/**/*.test.ts'],
 		exclude: [...configDefaults.exclude, ...(mutated ? general : [])],

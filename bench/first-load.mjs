@@ -1,43 +1,52 @@
-import { gzipSync } from 'node:zlib';
 import { chromium } from '@playwright/test';
 import { launchOptions } from '../scripts/browser.mjs';
 
+const VIEWS = [
+	'',
+	'drawing',
+	'water',
+	'drift',
+	'match',
+	'beads',
+	'batch',
+	'box',
+	'stock',
+	'log',
+	'outing',
+	'files'
+];
+/** Milliseconds in which what is fetched behind the first answer has come. */
+const AFTER = 1500;
+
 /**
- * JavaScript that the Bench loads until it answers, and before anything is touched, gzipped as it travels.
+ * JavaScript that each view loads until it answers, with nothing kept from before, as it travels (compressed, with
+ * the answers' heads).
  * @param {string} address @param {(what: string, value: number, unit: string, budget?: number) => void} print
  */
 export async function firstLoad(address, print) {
 	const browser = await chromium.launch(launchOptions);
-	const page = await browser.newPage();
-	let bytes = 0;
-	/** @type {number} */
-	let before;
-	/** @type {Promise<void>[]} */
-	const reading = [];
-	let workers = 0;
-	/** @type {Set<string>} */
-	const seen = new Set();
-	page.on('response', (response) => {
-		if (!/\.js(\?|$)/.test(response.url())) return;
-		// The second worker has the first one's file from the browser's store.
-		if (seen.has(response.url())) return;
-		seen.add(response.url());
-		reading.push(
-			response.body().then((body) => {
-				const size = gzipSync(body).length;
-				if (response.url().includes('/workers/')) workers += size;
-				else bytes += size;
-			})
-		);
-	});
-	await page.goto(address);
-	await page.waitForSelector('[data-ready]');
-	await Promise.all(reading);
-	before = bytes;
-	await page.waitForLoadState('networkidle');
-	await Promise.all(reading);
+	for (const view of VIEWS) {
+		const page = await browser.newPage();
+		const devtools = await page.context().newCDPSession(page);
+		await devtools.send('Network.enable');
+		/** @type {Set<string>} */
+		const scripts = new Set();
+		let bytes = 0;
+		devtools.on('Network.requestWillBeSent', ({ requestId, request }) => {
+			if (/\.js(\?|$)/.test(request.url)) scripts.add(requestId);
+		});
+		devtools.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
+			if (scripts.has(requestId)) bytes += encodedDataLength;
+		});
+		await page.goto(new URL(view, address).href);
+		await page.waitForSelector('[data-ready]');
+		const name = view || 'bench';
+		print(`JavaScript until ${name} answers, as it travels`, bytes / 1000, 'kB', 150);
+		if (!view) {
+			await page.waitForTimeout(AFTER);
+			print('  of the page once all that follows has come', bytes / 1000, 'kB');
+		}
+		await page.close();
+	}
 	await browser.close();
-	print('first-load JavaScript of the Bench, gzip', bytes / 1000, 'kB', 150);
-	print('  beside it what the workers run', workers / 1000, 'kB');
-	print('  of it until the Bench answers', before / 1000, 'kB');
 }

@@ -17,6 +17,7 @@ const { driftAlone, driftOnPage } = await import('./drift.mjs');
 const { firstLoad } = await import('./first-load.mjs');
 const { searching } = await import('./match.mjs');
 const { learning } = await import('./learn.mjs');
+const { phone } = await import('./phone.mjs');
 const { prediction } = await import('./prediction.mjs');
 const { scale } = await import('./scale.mjs');
 const { several } = await import('./several.mjs');
@@ -66,6 +67,7 @@ try {
 	await searching(address, print);
 	await driftOnPage(address, print);
 	await keyToAnswer(address, print);
+	await phone(address, print);
 } finally {
 	await stop();
 }

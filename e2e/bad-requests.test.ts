@@ -387,7 +387,7 @@ test(`${COUNT} generated bad requests: each a clear answer, nothing stored, the 
 	expect(files.length).toBeGreaterThan(2);
 	const any = fc.oneof(
 		{ weight: 3, arbitrary: badRequests(before) },
-		{ weight: 2, arbitrary: oddRequests(['/theme.js', ...files]) }
+		{ weight: 2, arbitrary: oddRequests(['/favicon.svg', ...files]) }
 	);
 	const requests = fc.sample(any, { numRuns: COUNT, seed: 20261123 });
 	// Threads, compiled code and pages of the database come with the first of them and stay: some 180 MB.
@@ -464,10 +464,10 @@ test('ranges, methods, lengths and addresses that nothing stands: each answered,
 }) => {
 	const json = { 'content-type': 'application/json' };
 	const asked = [
-		[416, { method: 'GET', path: '/theme.js', headers: { range: 'bytes=5-1' } }],
-		[416, { method: 'GET', path: '/theme.js', headers: { range: 'bytes=9999999-' } }],
-		[206, { method: 'GET', path: '/theme.js', headers: { range: 'bytes=0-3' } }],
-		[200, { method: 'GET', path: '/theme.js', headers: { range: 'lines=1' } }],
+		[416, { method: 'GET', path: '/favicon.svg', headers: { range: 'bytes=5-1' } }],
+		[416, { method: 'GET', path: '/favicon.svg', headers: { range: 'bytes=9999999-' } }],
+		[206, { method: 'GET', path: '/favicon.svg', headers: { range: 'bytes=0-3' } }],
+		[200, { method: 'GET', path: '/favicon.svg', headers: { range: 'lines=1' } }],
 		[200, { method: 'HEAD', path: '/api/news' }],
 		[405, { method: 'TRACE', path: '/api/flies' }],
 		[405, { method: 'POST', path: '/', headers: json, bytes: 2 }],
@@ -477,9 +477,9 @@ test('ranges, methods, lengths and addresses that nothing stands: each answered,
 	for (const [status, what] of asked) {
 		const { status: got, said } = await send(demo, what, 'bytes' in what ? what.bytes : 0);
 		expect([what.path, got]).toEqual([what.path, status]);
-		if (status >= 400 && what.path !== '/theme.js') expect(said).not.toContain('made a mistake');
+		if (status >= 400 && what.path !== '/favicon.svg') expect(said).not.toContain('made a mistake');
 	}
-	const page = await fetch(new URL('/theme.js', demo.address));
+	const page = await fetch(new URL('/favicon.svg', demo.address));
 	expect(page.headers.get('x-content-type-options')).toBe('nosniff');
 	expect((await seenAt(demo)).flies.length).toBeGreaterThan(0);
 	expect(demo.output()).not.toMatch(/uncaughtException/);

@@ -98,7 +98,7 @@ test('the Drift view: path, figures and band; a thicker tippet is no sooner down
 
 	await bench.getByRole('button', { name: 'The path as a table' }).click();
 	const table = bench.getByRole('dialog', { name: 'The path as a table' });
-	expect(await table.getByRole('row').count()).toBeGreaterThan(5);
+	await expect.poll(() => table.getByRole('row').count()).toBeGreaterThan(5);
 	await bench.keyboard.press('Escape');
 
 	expect(await barriers(bench)).toEqual([]);

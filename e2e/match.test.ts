@@ -81,7 +81,7 @@ test('wishes lean it: only what is owned, no lead, a level fly; a piece of the p
 	await bench.keyboard.press('Escape');
 	await bench.getByRole('button', { name: 'As a table' }).click();
 	const table = bench.getByRole('dialog', { name: 'Sink against thickness' });
-	expect(await table.getByRole('row').count()).toBeGreaterThan(3);
+	await expect.poll(() => table.getByRole('row').count()).toBeGreaterThan(3);
 	await bench.keyboard.press('Escape');
 
 	// Drag over the right half of the picture: what sinks faster.

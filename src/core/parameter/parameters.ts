@@ -145,11 +145,10 @@ export function spreadOf(
 ): readonly Spread[] {
 	const values = valuesAt(parameters) as Record<ParameterName, number>;
 	const centre = compute(values, null).slice();
-	const below = centre.map(() => 0);
-	const above = centre.map(() => 0);
-	const shares: { parameter: ParameterName; share: number }[][] = centre.map(() => []);
-	const slopes: Partial<Record<ParameterName, number>>[] = centre.map(() => ({}));
-	for (const name of only) {
+	/** Rise and fall of each figure's logarithm with each parameter, one row a figure. */
+	const rises = new Float64Array(centre.length * only.length);
+	const falls = new Float64Array(centre.length * only.length);
+	only.forEach((name, k) => {
 		const median = values[name];
 		values[name] = valueAt(parameters[name], Z90);
 		const up = compute(values, name).slice();
@@ -157,65 +156,91 @@ export function spreadOf(
 		const down = compute(values, name);
 		values[name] = median;
 		for (let i = 0; i < centre.length; i++) {
-			const a = logRatio(up[i]!, centre[i]!) / Z90;
-			const b = logRatio(down[i]!, centre[i]!) / Z90;
-			const rise = Math.max(a, b, 0);
-			const fall = Math.min(a, b, 0);
-			above[i]! += rise * rise;
-			below[i]! += fall * fall;
-			slopes[i]![name] = (a - b) / 2;
-			const share = rise * rise + fall * fall;
-			if (share > 0) shares[i]!.push({ parameter: name, share });
+			rises[i * only.length + k] = logRatio(up[i]!, centre[i]!) / Z90;
+			falls[i * only.length + k] = logRatio(down[i]!, centre[i]!) / Z90;
 		}
-	}
+	});
+	const joint = parameters.together && placed(parameters.together, only);
 	return centre.map((value, i) => {
-		const joint = parameters.together && jointly(parameters.together, slopes[i]!);
-		const narrower = joint?.narrower ?? 1;
-		const spreadBelow = narrower * Math.sqrt(below[i]!);
-		const spreadAbove = narrower * Math.sqrt(above[i]!);
-		if (joint)
-			for (const one of shares[i]!) {
-				one.share *= joint.weights[one.parameter] ?? 1;
-			}
-		const sum = shares[i]!.reduce((all, { share }) => all + share, 0) || 1;
-		const contributions = shares[i]!.sort((a, b) => b.share - a.share).map(
-			({ parameter, share }) => ({
-				parameter,
-				share: share / sum
-			})
-		);
-		return {
-			interval:
-				value > 0 && Number.isFinite(value) ? logInterval(value, spreadBelow, spreadAbove) : null,
-			below: spreadBelow,
-			above: spreadAbove,
-			widest: contributions[0]?.parameter ?? null,
-			contributions
-		};
+		const row = [i * only.length, (i + 1) * only.length] as const;
+		return figureSpread(value, rises.subarray(...row), falls.subarray(...row), only, joint);
 	});
 }
 
-/**
- * What correlation makes of a figure's spread: by which factor it is narrower (or wider) than if all were
- * independent, and how much of each parameter's own share is left, none where another makes up for it.
- */
-function jointly(
-	{ names, factor }: Together,
-	slopes: Readonly<Partial<Record<ParameterName, number>>>
-): { readonly narrower: number; readonly weights: Partial<Record<ParameterName, number>> } {
-	const mine = names.map((name) => slopes[name] ?? 0);
-	const carried = names.map((_, k) =>
-		mine.reduce((sum, slope, i) => sum + slope * (factor[i]![k] ?? 0), 0)
+/** Parameters that go together, by their places among those that are carried. */
+interface Placed {
+	readonly at: readonly number[];
+	readonly factor: Together['factor'];
+}
+
+function placed({ names, factor }: Together, only: readonly ParameterName[]): Placed {
+	return { at: names.map((name) => only.indexOf(name)), factor };
+}
+
+function figureSpread(
+	value: number,
+	up: Float64Array,
+	down: Float64Array,
+	only: readonly ParameterName[],
+	joint: Placed | undefined
+): Spread {
+	let above = 0;
+	let below = 0;
+	const shares = new Float64Array(only.length);
+	const slopes = new Float64Array(only.length);
+	for (let k = 0; k < only.length; k++) {
+		const rise = Math.max(up[k]!, down[k]!, 0);
+		const fall = Math.min(up[k]!, down[k]!, 0);
+		above += rise * rise;
+		below += fall * fall;
+		shares[k] = rise * rise + fall * fall;
+		slopes[k] = (up[k]! - down[k]!) / 2;
+	}
+	const narrower = joint ? jointly(joint, slopes, shares) : 1;
+	const spreadBelow = narrower * Math.sqrt(below);
+	const spreadAbove = narrower * Math.sqrt(above);
+	const found = only.flatMap((parameter, k) =>
+		shares[k]! > 0 ? [{ parameter, share: shares[k]! }] : []
 	);
-	const alone = mine.reduce((sum, slope) => sum + slope * slope, 0);
-	const joined = carried.reduce((sum, slope) => sum + slope * slope, 0);
-	const all = Object.values(slopes).reduce((sum, slope) => sum + slope * slope, 0);
-	const weights: Partial<Record<ParameterName, number>> = {};
-	names.forEach((name, i) => {
-		const with_ = factor[i]!.reduce((sum, weight, k) => sum + weight * carried[k]!, 0);
-		weights[name] = mine[i] ? Math.max(0, with_ / mine[i]!) : 1;
+	found.sort((a, b) => b.share - a.share);
+	const sum = found.reduce((all, { share }) => all + share, 0) || 1;
+	const contributions = found.map(({ parameter, share }) => ({ parameter, share: share / sum }));
+	return {
+		interval:
+			value > 0 && Number.isFinite(value) ? logInterval(value, spreadBelow, spreadAbove) : null,
+		below: spreadBelow,
+		above: spreadAbove,
+		widest: contributions[0]?.parameter ?? null,
+		contributions
+	};
+}
+
+/**
+ * What correlation makes of a figure's spread.
+ *
+ * @param shares each parameter's own; changed to what is left of it, none where another makes up for it
+ * @returns by which factor the spread is narrower (or wider) than if all were independent
+ */
+function jointly({ at, factor }: Placed, slopes: Float64Array, shares: Float64Array): number {
+	const carried = new Float64Array(at.length);
+	let alone = 0;
+	at.forEach((k, i) => {
+		const slope = slopes[k] ?? 0;
+		alone += slope * slope;
+		if (slope !== 0) for (let j = 0; j <= i; j++) carried[j]! += slope * (factor[i]![j] ?? 0);
 	});
-	return { narrower: all > 0 ? Math.sqrt((all - alone + joined) / all) : 1, weights };
+	let joined = 0;
+	let all = 0;
+	for (const slope of carried) joined += slope * slope;
+	for (const slope of slopes) all += slope * slope;
+	at.forEach((k, i) => {
+		const slope = slopes[k];
+		if (!slope) return;
+		let with_ = 0;
+		for (let j = 0; j <= i; j++) with_ += (factor[i]![j] ?? 0) * carried[j]!;
+		shares[k]! *= Math.max(0, with_ / slope);
+	});
+	return all > 0 ? Math.sqrt((all - alone + joined) / all) : 1;
 }
 
 /** A figure that vanishes or runs away off the median is held to a factor of e⁵, so intervals stay finite. */

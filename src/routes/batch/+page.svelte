@@ -9,9 +9,6 @@
 	import NewRun from '$lib/views/batch/NewRun.svelte';
 	import { PlannedRun } from '$lib/views/batch/planned-run.svelte';
 	import { cutListOf } from '$lib/views/batch/run';
-	import RunUnderWay from '$lib/views/batch/RunUnderWay.svelte';
-	import StepView from '$lib/views/batch/StepView.svelte';
-	import WeighIn from '$lib/views/batch/WeighIn.svelte';
 	import { duration } from '$lib/ui/when';
 	import { cautionWords } from '$lib/views/batch/words';
 	import StripHead from '$lib/strip/StripHead.svelte';
@@ -88,7 +85,9 @@
 				</label>
 			{/if}
 			{#if chosen}
-				<RunUnderWay {run} {chosen} {toTheVise} />
+				{#await import('$lib/views/batch/RunUnderWay.svelte') then { default: RunUnderWay }}
+					<RunUnderWay {run} {chosen} {toTheVise} />
+				{/await}
 			{:else}
 				<NewRun {run} {plan} begin={() => void begin()} />
 			{/if}
@@ -127,7 +126,11 @@
 			tabindex="0"
 			class="min-h-0 overflow-y-auto border-line px-4 py-3 md:border-l"
 		>
-			{#if chosen}<WeighIn row={chosen} item={at} />{/if}
+			{#if chosen}
+				{#await import('$lib/views/batch/WeighIn.svelte') then { default: WeighIn }}
+					<WeighIn row={chosen} item={at} />
+				{/await}
+			{/if}
 			<h2 id="steps" class="text-lg font-semibold">Steps</h2>
 			<ol>
 				{#each run.steps[at]! as step, k (k)}
@@ -146,13 +149,15 @@
 		</section>
 	</div>
 	{#if tying && run.chosen}
-		<StepView
-			{tying}
-			name={run.chosen.name}
-			items={run.items}
-			steps={run.steps.map(({ length }) => length)}
-			leave={() => (tying = null)}
-		/>
+		{#await import('$lib/views/batch/StepView.svelte') then { default: StepView }}
+			<StepView
+				{tying}
+				name={run.chosen.name}
+				items={run.items}
+				steps={run.steps.map(({ length }) => length)}
+				leave={() => (tying = null)}
+			/>
+		{/await}
 	{/if}
 {:else}
 	<div class="grid flex-1 place-items-center p-8">

@@ -6,11 +6,8 @@
 	import { shelfOf } from '$lib/documents/lot/shelf';
 	import { bindMatch } from '$lib/frame/keys';
 	import Choices from '$lib/views/match/Choices.svelte';
-	import PairPanel from '$lib/views/match/PairPanel.svelte';
-	import LadderPanel from '$lib/views/match/LadderPanel.svelte';
 	import Pinned from '$lib/views/match/Pinned.svelte';
 	import RankedBuilds from '$lib/views/match/RankedBuilds.svelte';
-	import SeenTable from '$lib/views/match/SeenTable.svelte';
 	import TradeOff from '$lib/views/match/TradeOff.svelte';
 	import { useWorkspace } from '$lib/state/context';
 	import { searchOf } from '$lib/state/match.svelte';
@@ -104,11 +101,15 @@
 		</section>
 		{#if view === 'pair'}
 			<section aria-label="Two flies" class="flex min-h-0 flex-col px-4 py-2 md:col-span-2">
-				<PairPanel {question} builds={list} />
+				{#await import('$lib/views/match/PairPanel.svelte') then { default: PairPanel }}
+					<PairPanel {question} builds={list} />
+				{/await}
 			</section>
 		{:else if view === 'several'}
 			<section aria-label="The fewest flies" class="flex min-h-0 flex-col px-4 py-2 md:col-span-2">
-				<LadderPanel {question} tie={(one) => void tie(one)} />
+				{#await import('$lib/views/match/LadderPanel.svelte') then { default: LadderPanel }}
+					<LadderPanel {question} tie={(one) => void tie(one)} />
+				{/await}
 			</section>
 		{:else}
 			<RankedBuilds {question} {tie} />
@@ -139,7 +140,11 @@
 			</aside>
 		{/if}
 	</div>
-	{#if table && answer}<SeenTable bind:open={table} seen={answer.seen} />{/if}
+	{#if table && answer}
+		{#await import('$lib/views/match/SeenTable.svelte') then { default: SeenTable }}
+			<SeenTable bind:open={table} seen={answer.seen} />
+		{/await}
+	{/if}
 {:else}
 	<div class="grid flex-1 place-items-center p-8">
 		<p class="max-w-md text-center text-xl">

@@ -21,7 +21,6 @@
 	} from '$lib/views/outing/day';
 	import Holes from '$lib/views/outing/Holes.svelte';
 	import OutingForm from '$lib/views/outing/OutingForm.svelte';
-	import RiverCard from '$lib/views/outing/RiverCard.svelte';
 	import PlanTable, { type PlannedLie } from '$lib/views/outing/PlanTable.svelte';
 
 	const { documents, parameters, selection } = useWorkspace();
@@ -241,7 +240,9 @@
 					</section>
 				{/if}
 				{#if whole && answers.length > 0}
-					<RiverCard {row} {river} lies={planned} box={known.box} />
+					{#await import('$lib/views/outing/RiverCard.svelte') then { default: RiverCard }}
+						<RiverCard {row} {river} lies={planned} box={known.box} />
+					{/await}
 				{/if}
 				{#if holes.length > 0}<Holes {holes} name={row.name} />{/if}
 			{/if}

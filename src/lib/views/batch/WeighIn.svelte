@@ -7,7 +7,6 @@
 	import { USUAL_STEP } from '$lib/evidence/observations';
 	import { scale } from '$lib/state/scale.svelte';
 	import ControlChart from './ControlChart.svelte';
-	import ScaleDialog from '$lib/devices/ScaleDialog.svelte';
 	import { sightOf } from './run';
 	import ScaleReading from '$lib/devices/ScaleReading.svelte';
 	import { batchesOf } from '$lib/state/batches.svelte';
@@ -133,4 +132,8 @@
 		{#if words}<p role="alert" class="text-warn">{words}</p>{/if}
 	{/if}
 </section>
-<ScaleDialog bind:open={teaching} />
+{#if teaching}
+	{#await import('$lib/devices/ScaleDialog.svelte') then { default: ScaleDialog }}
+		<ScaleDialog bind:open={teaching} />
+	{/await}
+{/if}

@@ -14,7 +14,6 @@
 	import AskedAgain from '$lib/ui/AskedAgain.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import FieldStepper from '$lib/ui/FieldStepper.svelte';
-	import GatesDialog from './GatesDialog.svelte';
 	import { expectedTime } from './expected';
 	import Stopwatch from './Stopwatch.svelte';
 	import { useWorkspace } from '$lib/state/context';
@@ -250,4 +249,8 @@
 		>{gates.kind === 'none' ? 'A drop tube with light gates …' : 'The light gates …'}</button
 	>
 </form>
-<GatesDialog bind:open={teaching} />
+{#if teaching}
+	{#await import('./GatesDialog.svelte') then { default: GatesDialog }}
+		<GatesDialog bind:open={teaching} />
+	{/await}
+{/if}

@@ -8,7 +8,6 @@
 		wireLengthField
 	} from '$core/quantity/index';
 	import { starterRecipe, type Recipe } from '$core/fly/index';
-	import ScaleDialog from '$lib/devices/ScaleDialog.svelte';
 	import ScaleReading from '$lib/devices/ScaleReading.svelte';
 	import { recipeFromDocument, recipeToDocument } from '$lib/documents/fly/recipe';
 	import type { WeighedThing } from '$lib/documents/entry/body';
@@ -245,4 +244,8 @@
 		</p>
 	{/if}
 </form>
-<ScaleDialog bind:open={teaching} />
+{#if teaching}
+	{#await import('$lib/devices/ScaleDialog.svelte') then { default: ScaleDialog }}
+		<ScaleDialog bind:open={teaching} />
+	{/await}
+{/if}
