@@ -79,7 +79,7 @@ export function amountsFor(
 	const thread = threadLength(build, mass('thread'));
 	add('thread', dressingWords.thread(dressing.thread), 'm', thread, (thread + LOST_THREAD) * count);
 	const { tail, tag, rib, underbody, body, back, palmer, thorax } = dressing;
-	const { wingCase, legs, hackle, collar, finish } = dressing;
+	const { wingCase, wings, legs, hackle, collar, horns, finish } = dressing;
 	if (tail) add('tail', dressingWords.tail(tail), strandsOf[tail.kind], tail.fibres);
 	/** What is taken by weight, in what the hands take it by. */
 	const byHand = (part: PartName, words: string, by: HandUnit) => {
@@ -107,6 +107,7 @@ export function amountsFor(
 	if (thorax) byHand('thorax', dressingWords.thorax(thorax), woundBy[thorax.kind]);
 	if (back) add('back', `${partWords.back}: ${dressingWords.back(back)}`, 'pieces', 1);
 	if (wingCase) add('wingCase', dressingWords.wingCase(wingCase), 'pieces', 1);
+	if (wings) add('wings', dressingWords.wings(wings), strandsOf[wings.kind], 2 * wings.fibres);
 	if (legs) add('legs', dressingWords.legs(legs), strandsOf[legs.kind], legs.fibres);
 	for (const [part, choice] of [
 		['palmer', palmer],
@@ -119,6 +120,7 @@ export function amountsFor(
 		if (by === 'feather') add(part, `${partWords[part]}: ${words}`, 'feathers', 1);
 		else byHand(part, words, by);
 	}
+	if (horns) add('horns', dressingWords.horns(horns), strandsOf[horns.kind], 2);
 	const drops = finish.glue + finish.resin + finish.lacquer;
 	if (drops > 0) add('finish', dressingWords.finish(finish), 'drops', drops);
 	return amounts;

@@ -13,9 +13,11 @@ export type MarkCode =
 	| 'tail'
 	| 'tag'
 	| 'palmer'
+	| 'wings'
 	| 'legs'
 	| 'hackle'
-	| 'collar';
+	| 'collar'
+	| 'horns';
 
 /** A length to tie to, or a place on the shank. */
 export interface Mark {
@@ -65,7 +67,7 @@ export function marksOf({ hook, bead, coil, dressing, dressed }: Build): Mark[] 
 		place('coil-end', 'wire ends', coil.end);
 	}
 	if (dam[1] > dam[0]) place('dam', 'dam ends', dam[1]);
-	const { tail, tag, rib, body, palmer, wingCase, legs, hackle, collar } = dressing;
+	const { tail, tag, rib, body, palmer, wingCase, wings, legs, hackle, collar, horns } = dressing;
 	if (tail) span('tail', 'tail, behind the bend', tail.length * hook.shank);
 	if (tag) place('tag', 'tag begins', bodyEnd);
 	if (body) place('body', 'body stops', bodyFront);
@@ -75,9 +77,11 @@ export function marksOf({ hook, bead, coil, dressing, dressed }: Build): Mark[] 
 	if (wingCase && Math.abs(caseFront - gapEnd) > 1e-5) {
 		place('wing-case', 'wing case begins', caseFront);
 	}
+	if (wings) span('wings', 'wings', wings.length * hook.shank);
 	if (legs) span('legs', 'legs', legs.length * hook.shank);
 	if (hackle) span('hackle', 'hackle fibre', hackle.length * hook.shank);
 	if (collar) span('collar', 'collar fibre', collar.length * hook.shank);
+	if (horns) span('horns', 'horns', horns.length * hook.shank);
 	span('gap', bead ? 'leave free behind the bead' : 'leave free behind the eye', gapEnd - face);
 	return marks;
 }

@@ -47,10 +47,12 @@ export const stepKeys = [
 	'back-over-rib',
 	'case-in',
 	'thorax',
+	'wings',
 	'legs',
 	'case-over',
 	'hackle',
 	'collar',
+	'horns',
 	'glue-thread',
 	'whip',
 	'resin',
@@ -99,9 +101,11 @@ const TAKES = {
 	ribTurn: 2,
 	thorax: 30,
 	wingCase: 25,
+	wings: 35,
 	legs: 30,
 	hackle: 25,
 	hackleTurn: 6,
+	horns: 20,
 	whip: 20,
 	drop: 6,
 	lamp: 12,
@@ -330,6 +334,17 @@ export const stepTable: readonly StepKind[] = [
 			}
 	},
 	{
+		key: 'wings',
+		after: ['body'],
+		on: ({ dressing: { wings } }) =>
+			wings && {
+				part: 'wings',
+				words: `Wings beneath, one on each side: ${dressingWords.wings(wings)}.`,
+				usual: TAKES.wings,
+				marks: ['wings']
+			}
+	},
+	{
 		key: 'legs',
 		after: ['base'],
 		on: ({ dressing: { legs } }) =>
@@ -352,6 +367,17 @@ export const stepTable: readonly StepKind[] = [
 	},
 	{ key: 'hackle', after: ['body'], on: (build) => wound('hackle', build) },
 	{ key: 'collar', after: ['body'], on: (build) => wound('collar', build) },
+	{
+		key: 'horns',
+		after: ['base'],
+		on: ({ dressing: { horns } }) =>
+			horns && {
+				part: 'horns',
+				words: `Horns, forwards over the eye: ${dressingWords.horns(horns)}.`,
+				usual: TAKES.horns,
+				marks: ['horns']
+			}
+	},
 	{
 		key: 'glue-thread',
 		after: TIED,

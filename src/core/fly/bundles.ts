@@ -1,7 +1,7 @@
 import type { HookGeometry } from './hook';
 import type { Layout } from './layout';
 import type { HackleChoice, PalmerChoice, TiedIn } from './recipe';
-import { hackleTable, legTable, tailTable, type Strand } from './stuffs/index';
+import { hackleTable, legTable, tailTable, wingTable, type Strand } from './stuffs/index';
 import type { Dressing, DressingPart } from './usual';
 
 /** Like fibres tied in at one place. */
@@ -15,12 +15,17 @@ export interface Bundle {
 	readonly tilt: number;
 	/** Turns of the stem that it is wound by; 0 without one. */
 	readonly turns: number;
+	/** Angle by which what trails is lifted off the shank's line, away from the point, radians. */
+	readonly lift: number;
 }
 
-/** How hackle and legs stand to the shank, degrees (our estimate). */
-const TILT = { propped: 75, swept: 35, legs: 50 } as const;
+/** How hackle, legs, wings and horns stand to the shank, degrees from trailing behind (our estimate). */
+const TILT = { propped: 75, swept: 35, legs: 50, wings: 25, horns: 150 } as const;
 
-/** Tail, legs and hackles, in tie-on order. */
+/** What a turn of thread beneath its root lifts a tail by, and the most that turns do, degrees (our estimate). */
+const LIFT = { turn: 7, most: 35 } as const;
+
+/** Everything of single fibres, in tie-on order. */
 export function bundlesOf(dressing: Dressing, hook: HookGeometry, layout: Layout): Bundle[] {
 	const { shank } = hook;
 	const { face, gapEnd, bodyFront, bodyEnd, end } = layout;
@@ -28,7 +33,7 @@ export function bundlesOf(dressing: Dressing, hook: HookGeometry, layout: Layout
 	const place = ({ at }: TiedIn, usual: number) =>
 		at === undefined ? usual : Math.min(end, Math.max(face, at * shank));
 	const bundles: Bundle[] = [];
-	const { tail, legs } = dressing;
+	const { tail, wings, legs, horns } = dressing;
 	if (tail && tail.fibres > 0) {
 		const strand = tailTable[tail.kind];
 		bundles.push({
@@ -38,7 +43,20 @@ export function bundlesOf(dressing: Dressing, hook: HookGeometry, layout: Layout
 			strand,
 			tilt: 0,
 			turns: 0,
+			lift: (Math.min(LIFT.most, LIFT.turn * (tail.under ?? 0)) * Math.PI) / 180,
 			length: tail.length * shank
+		});
+	}
+	if (wings) {
+		bundles.push({
+			part: 'wings',
+			root: place(wings, gapEnd),
+			count: 2 * wings.fibres,
+			length: wings.length * shank,
+			strand: wingTable[wings.kind],
+			tilt: (TILT.wings * Math.PI) / 180,
+			turns: 0,
+			lift: 0
 		});
 	}
 	if (legs && legs.fibres > 0) {
@@ -49,7 +67,8 @@ export function bundlesOf(dressing: Dressing, hook: HookGeometry, layout: Layout
 			length: legs.length * shank,
 			strand: legTable[legs.kind],
 			tilt: (TILT.legs * Math.PI) / 180,
-			turns: 0
+			turns: 0,
+			lift: 0
 		});
 	}
 	const wind = (part: 'hackle' | 'collar', choice: HackleChoice | null, share: number) => {
@@ -62,12 +81,25 @@ export function bundlesOf(dressing: Dressing, hook: HookGeometry, layout: Layout
 			turns: choice.turns,
 			count: choice.turns * strand.perTurn,
 			length: choice.length * shank,
-			tilt: (TILT[choice.lie] * Math.PI) / 180
+			tilt: (TILT[choice.lie] * Math.PI) / 180,
+			lift: 0
 		});
 	};
 	bundles.push(...palmered(dressing.palmer, shank, bodyFront, bodyEnd));
 	wind('hackle', dressing.hackle, dressing.collar ? 0.55 : 0.75);
 	wind('collar', dressing.collar, 0.9);
+	if (horns) {
+		bundles.push({
+			part: 'horns',
+			root: face,
+			count: 2,
+			length: horns.length * shank,
+			strand: legTable[horns.kind],
+			tilt: (TILT.horns * Math.PI) / 180,
+			turns: 0,
+			lift: 0
+		});
+	}
 	return bundles;
 }
 
@@ -91,6 +123,7 @@ function palmered(
 		turns: choice.turns / places,
 		count: (choice.turns * strand.perTurn) / places,
 		length: choice.length * shank,
-		tilt: (TILT[choice.lie] * Math.PI) / 180
+		tilt: (TILT[choice.lie] * Math.PI) / 180,
+		lift: 0
 	}));
 }

@@ -216,7 +216,7 @@ const isFeather = (part: DressingPart) =>
 
 /** What a bundle weighs and where: its fibres, and of a hackle the stem round the body and the air between. */
 function bundlePiece(
-	{ part, root, count, length, strand, tilt, turns }: Bundle,
+	{ part, root, count, length, strand, tilt, turns, lift }: Bundle,
 	over: Profile
 ): DressingPiece {
 	const volume = count * length * (Math.PI / 4) * math.square(strand.diameter);
@@ -228,8 +228,8 @@ function bundlePiece(
 		part,
 		volume: volume + stem,
 		density: strand.density,
-		s: root + (length / 2) * math.cos(tilt),
-		off: 0,
+		s: root + (length / 2) * math.cos(tilt + lift),
+		off: (length / 2) * math.sin(lift),
 		amount: 'dressing.mass',
 		air: room,
 		room

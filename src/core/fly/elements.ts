@@ -307,11 +307,11 @@ function addBody(rows: ElementRows, build: Build): void {
 	});
 }
 
-/** A bundle of fibres: trailing along the shank, or standing round it. */
+/** A bundle of fibres: trailing along the shank, hanging to the point's side as legs and wings do, or standing round it. */
 function addBundle(
 	rows: ElementRows,
 	{ hook }: Build,
-	{ part, root, count, length, strand, tilt }: Bundle
+	{ part, root, count, length, strand, tilt, lift }: Bundle
 ): void {
 	const { at, direction } = onShank(hook, root);
 	const alike = {
@@ -322,16 +322,23 @@ function addBundle(
 		stiffness: strand.stiffness
 	};
 	if (tilt === 0) {
-		const middle = { x: at.x + (length / 2) * direction.x, y: at.y + (length / 2) * direction.y };
-		rows.add({ ...alike, kind: TRAIL, at: middle, length });
+		const axis = turnedBy(direction, lift);
+		const middle = { x: at.x + (length / 2) * axis.x, y: at.y + (length / 2) * axis.y };
+		rows.add({ ...alike, axis, kind: TRAIL, at: middle, length });
 		return;
 	}
 	// What stands across the flow of a fibre that is tied in at an angle.
 	const across = length * math.sin(tilt);
-	// Legs hang to the point's side; hackles stand all round.
-	const out = part === 'legs' ? across / 2 : 0;
+	const out = part === 'legs' || part === 'wings' ? across / 2 : 0;
 	const centre = { x: at.x + out * direction.y, y: at.y - out * direction.x };
 	rows.add({ ...alike, kind: FIBRES, at: centre, length: across });
+}
+
+/** @param angle radians, away from the point */
+function turnedBy({ x, y }: Point, angle: number): Point {
+	if (angle === 0) return { x, y };
+	const [c, s] = [math.cos(angle), math.sin(angle)];
+	return { x: c * x - s * y, y: c * y + s * x };
 }
 
 /** The part that the water meets on a run of the dressed body. */

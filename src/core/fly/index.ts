@@ -52,6 +52,7 @@ export {
 	hackleBy,
 	hackleKinds,
 	legKinds,
+	wingKinds,
 	ribKinds,
 	strandsOf,
 	tagKinds,

@@ -95,14 +95,21 @@ export const beadPlace = ({ metal, shape, diameter, density }: BeadChoice) =>
 
 /** A dressing by what it is of, not by how much: the same feathers, the same hand. */
 export function dressingPlace(recipe: Recipe): string {
-	const { tail, underbody, body, thorax, wingCase, legs, hackle, collar, tag, back, palmer } =
-		dressingOf(recipe);
+	const dressing = dressingOf(recipe);
+	const { tail, underbody, body, thorax, wingCase, legs, hackle, collar } = dressing;
+	const { tag, back, palmer, wings, horns } = dressing;
 	const collarOf = (one: Pick<HackleChoice, 'kind' | 'lie'> | null) =>
 		one && `${one.kind} ${one.lie}`;
 	const kinds = [tail, underbody, body, thorax, wingCase, legs].map((part) => part?.kind ?? '-');
 	const usual = [...kinds, collarOf(hackle) ?? '-', collarOf(collar) ?? '-'];
 	// Only where there are some: what was learned of others stays theirs.
-	const more = [tag && `tag ${tag.kind}`, back && `back ${back.kind}`, collarOf(palmer)];
+	const more = [
+		tag && `tag ${tag.kind}`,
+		back && `back ${back.kind}`,
+		collarOf(palmer),
+		wings && `wings ${wings.kind}`,
+		horns && `horns ${horns.kind}`
+	];
 	return [...usual, ...more.filter((one) => one !== null)].join(', ');
 }
 

@@ -25,9 +25,11 @@ export const partNames = [
 	'palmer',
 	'thorax',
 	'wingCase',
+	'wings',
 	'legs',
 	'hackle',
 	'collar',
+	'horns',
 	'finish'
 ] as const satisfies readonly PartName[];
 

@@ -10,7 +10,8 @@ import type {
 	TailKind,
 	ThoraxKind,
 	UnderbodyKind,
-	WingCaseKind
+	WingCaseKind,
+	WingKind
 } from './stuffs/index';
 
 /**
@@ -38,10 +39,14 @@ export interface Recipe {
 	readonly palmer?: PalmerChoice | null;
 	readonly thorax?: ThoraxChoice | null;
 	readonly wingCase?: WingCaseChoice | null;
+	/** A pair beneath, one on each flank: slips, or pads and buds where they are short. */
+	readonly wings?: WingsChoice | null;
 	readonly legs?: LegsChoice | null;
 	readonly hackle?: HackleChoice | null;
 	/** A second one behind the first: two collars. */
 	readonly collar?: HackleChoice | null;
+	/** Two feelers at the head, forwards over the eye. */
+	readonly horns?: HornsChoice | null;
 	readonly finish?: FinishChoice;
 	/**
 	 * The weighing of a fly whose dressing nobody wrote down, kg: its parts then share what the scale
@@ -145,6 +150,8 @@ export interface TailChoice extends FromLot, TiedIn {
 	readonly fibres: number;
 	/** In shank lengths. */
 	readonly length: number;
+	/** Turns of thread beneath its root, which lift it off the bend; absent: none. */
+	readonly under?: number;
 }
 
 /** A hot spot of thread, floss, tinsel or fur. */
@@ -218,6 +225,14 @@ export interface WingCaseChoice extends FromLot, TiedIn {
 	readonly length: number;
 }
 
+export interface WingsChoice extends FromLot, TiedIn {
+	readonly kind: WingKind;
+	/** Of each of the two. */
+	readonly fibres: number;
+	/** In shank lengths. */
+	readonly length: number;
+}
+
 export interface LegsChoice extends FromLot, TiedIn {
 	readonly kind: LegKind;
 	readonly fibres: number;
@@ -231,6 +246,12 @@ export interface HackleChoice extends FromLot, TiedIn {
 	/** Fibre length in shank lengths. */
 	readonly length: number;
 	readonly lie: 'propped' | 'swept';
+}
+
+export interface HornsChoice extends FromLot {
+	readonly kind: LegKind;
+	/** In shank lengths. */
+	readonly length: number;
 }
 
 /** Drops, and the gap that is left for collars and finish. */

@@ -5,8 +5,8 @@ import { outerRadius } from './bead/index';
 import type { Bundle, Layer } from './dressing';
 import { hookLine, onShank, type HookGeometry } from './hook';
 import { diameterAt, type Profile } from './profile';
-import type { BeadMetal, CoilMetal } from './recipe';
-import { drops, wingCaseTable, type RibKind } from './stuffs/index';
+import type { BeadMetal, CoilMetal, WingsChoice } from './recipe';
+import { drops, wingCaseTable, wingTable, type RibKind } from './stuffs/index';
 import type { DressingPart } from './usual';
 
 /** The fly cut open along the hook's plane, to scale, metres in the fly's frame. */
@@ -50,6 +50,8 @@ export interface Section {
 		readonly diameter: number;
 		readonly lines: readonly (readonly [Point, Point, Point])[];
 	}[];
+	/** The nearer one of the wings beneath: a closed outline. */
+	readonly wing: readonly Point[] | null;
 	/** The strips over thorax and body, and what is dropped on: closed outlines. */
 	readonly wingCase: readonly Point[] | null;
 	readonly back: readonly Point[] | null;
@@ -81,7 +83,10 @@ export function sectionOf(build: Build, body: FlyBody): Section {
 	const line = hookLine(hook, DRAWN_CHORD);
 	const offset = (s: number, distance: number) => offShank(build, s, distance);
 
-	const fibres = dressed.bundles.map((bundle) => ({
+	const slips = dressed.bundles.find(({ part }) => part === 'wings');
+	const wing = slips && dressing.wings ? wingOutline(build, slips, dressing.wings) : null;
+	const strands = dressed.bundles.filter((bundle) => bundle !== slips);
+	const fibres = strands.map((bundle) => ({
 		part: bundle.part,
 		diameter: bundle.strand.diameter,
 		lines: bundle.part === 'tail' ? tailLines(build, bundle) : standingLines(build, bundle)
@@ -131,6 +136,7 @@ export function sectionOf(build: Build, body: FlyBody): Section {
 		...(beadPart?.outline ?? []),
 		...fibres.flatMap(({ lines }) => lines.flat()),
 		...layers.flatMap(({ bands }) => bands.flat()),
+		...(wing ?? []),
 		...(wingCase ?? []),
 		...(backStrip ?? []),
 		...(resin ?? [])
@@ -144,6 +150,7 @@ export function sectionOf(build: Build, body: FlyBody): Section {
 		layers,
 		rib,
 		fibres,
+		wing,
 		wingCase,
 		back: backStrip,
 		resin,
@@ -246,30 +253,38 @@ function tailLines(build: Build, bundle: Bundle): [Point, Point, Point][] {
 	const { at, direction } = onShank(build.hook, bundle.root);
 	return Array.from({ length: shown }, (_, i) => {
 		const fan = (0.22 * (2 * i - (shown - 1))) / Math.max(1, shown - 1);
-		const towards = (share: number, angle: number): Point => ({
-			x:
-				at.x +
-				share * bundle.length * (direction.x * math.cos(angle) - direction.y * math.sin(angle)),
-			y:
-				at.y +
-				share * bundle.length * (direction.y * math.cos(angle) + direction.x * math.sin(angle))
-		});
+		const towards = (share: number, off: number): Point => {
+			const angle = bundle.lift + off;
+			return {
+				x:
+					at.x +
+					share * bundle.length * (direction.x * math.cos(angle) - direction.y * math.sin(angle)),
+				y:
+					at.y +
+					share * bundle.length * (direction.y * math.cos(angle) + direction.x * math.sin(angle))
+			};
+		};
 		return [at, towards(0.55, fan * 0.7), towards(1, fan)];
 	});
 }
 
-/** Hackle and legs: above and below the shank, spread about their tilt and swept towards the tips. */
+/** What does not stand all round: lines at least, radians from the first to the last, sides of the shank (1 above). */
+const STANDS: Partial<Record<Bundle['part'], readonly [number, number, readonly number[]]>> = {
+	legs: [4, 0.5, [-1]],
+	horns: [4, 0.25, [1]]
+};
+
+/** Above and below the shank, spread about their tilt and swept towards the tips. */
 function standingLines(build: Build, bundle: Bundle): [Point, Point, Point][] {
 	const { hook, dressed } = build;
 	const { at, direction } = onShank(hook, bundle.root);
 	const surface = diameterAt(dressed.outline, bundle.root) / 2;
-	const shown = Math.min(MOST_SHOWN, Math.max(4, Math.round(bundle.count * SHOWN_SHARE)));
+	const [least, fan, sides] = STANDS[bundle.part] ?? [4, 0.5, [1, -1]];
+	const shown = Math.min(MOST_SHOWN, Math.max(least, Math.round(bundle.count * SHOWN_SHARE)));
 	const each = Math.ceil(shown / 2);
-	// Legs hang to the point's side.
-	const sides = bundle.part === 'legs' ? [-1] : [1, -1];
 	return sides.flatMap((side) =>
 		Array.from({ length: each }, (_, i): [Point, Point, Point] => {
-			const spread = each > 1 ? (i / (each - 1) - 0.5) * 0.5 : 0;
+			const spread = each > 1 ? (i / (each - 1) - 0.5) * fan : 0;
 			const angle = bundle.tilt + spread;
 			const off = (x: number, y: number): Point => ({
 				x: at.x + x * direction.x - side * y * direction.y,
@@ -284,6 +299,29 @@ function standingLines(build: Build, bundle: Bundle): [Point, Point, Point][] {
 			];
 		})
 	);
+}
+
+/** Half widths of a slip from its root to its tip, as shares of its whole width; and where along it. */
+const SLIP = [
+	[0, 0.3],
+	[0.25, 0.5],
+	[0.8, 0.5],
+	[0.94, 0.35],
+	[1, 0]
+] as const;
+
+/** The slip on the near flank, hanging to the point's side. */
+function wingOutline(build: Build, { root, length, tilt }: Bundle, wings: WingsChoice): Point[] {
+	const { at, direction } = onShank(build.hook, root);
+	const width = wings.fibres * wingTable[wings.kind].width;
+	const [c, s] = [math.cos(tilt), math.sin(tilt)];
+	const along = { x: c * direction.x + s * direction.y, y: c * direction.y - s * direction.x };
+	const edge = (side: number) =>
+		SLIP.map(([share, half]) => ({
+			x: at.x + share * length * along.x - side * half * width * along.y,
+			y: at.y + share * length * along.y + side * half * width * along.x
+		}));
+	return [...edge(1), ...edge(-1).reverse()];
 }
 
 /** A band on top of the fly between two places. */

@@ -6,6 +6,7 @@ import type {
 	FinishChoice,
 	Fullness,
 	HackleChoice,
+	HornsChoice,
 	LegsChoice,
 	PalmerChoice,
 	Recipe,
@@ -15,7 +16,8 @@ import type {
 	ThoraxChoice,
 	ThreadChoice,
 	UnderbodyChoice,
-	WingCaseChoice
+	WingCaseChoice,
+	WingsChoice
 } from './recipe';
 
 /** Every part of the dressing as it will be tied; null where there is none. */
@@ -30,9 +32,11 @@ export interface Dressing {
 	readonly palmer: PalmerChoice | null;
 	readonly thorax: ThoraxChoice | null;
 	readonly wingCase: WingCaseChoice | null;
+	readonly wings: WingsChoice | null;
 	readonly legs: LegsChoice | null;
 	readonly hackle: HackleChoice | null;
 	readonly collar: HackleChoice | null;
+	readonly horns: HornsChoice | null;
 	readonly finish: FinishChoice;
 }
 export type DressingPart = keyof Dressing;
@@ -92,9 +96,11 @@ export function dressingOf(recipe: Recipe): Dressing {
 		palmer: choose('palmer'),
 		thorax: choose('thorax'),
 		wingCase: choose('wingCase'),
+		wings: choose('wings'),
 		legs: choose('legs'),
 		hackle: choose('hackle'),
 		collar: choose('collar'),
+		horns: choose('horns'),
 		finish: choose('finish')
 	};
 }
@@ -140,6 +146,7 @@ const USUAL: {
 		thickness: thorax
 	}),
 	wingCase: () => null,
+	wings: () => null,
 	legs: () => null,
 	hackle: (_, { hackle, fibre }) => ({
 		kind: 'softHackle',
@@ -148,6 +155,7 @@ const USUAL: {
 		lie: 'swept'
 	}),
 	collar: () => null,
+	horns: () => null,
 	finish: () => FINISH
 };
 
@@ -163,13 +171,15 @@ const FIRST = {
 	}),
 	underbody: (): UnderbodyChoice => ({ kind: 'wool', thickness: 0.08 }),
 	wingCase: (): WingCaseChoice => ({ kind: 'feather', length: 0.33 }),
+	wings: (): WingsChoice => ({ kind: 'slips', fibres: 8, length: 0.6 }),
 	legs: (): LegsChoice => ({ kind: 'feather', fibres: 8, length: 0.4 }),
 	collar: (recipe: Recipe): HackleChoice => ({
 		kind: 'fur',
 		turns: 1,
 		length: 0.8 * AMOUNT[recipe.dressing.fullness].fibre,
 		lie: 'swept'
-	})
+	}),
+	horns: (): HornsChoice => ({ kind: 'feather', length: 0.8 })
 };
 
 /** A body of another kind at the thickness that is usual for that kind. */

@@ -273,6 +273,14 @@ test.each<[string, Partial<Recipe>, number]>([
 				(84 * cylinder(0.035, 3.6) + cylinder(0.15, 6 * Math.PI * (0.55 + 2 * 0.01 * 4.4 + 0.15)))
 	],
 	[
+		'a pair of slips and two horns',
+		{
+			wings: { kind: 'slips', fibres: 8, length: 0.6 },
+			horns: { kind: 'feather', length: 0.8 }
+		},
+		1.3 * (16 * cylinder(0.07, 5.4) + 2 * cylinder(0.045, 7.2))
+	],
+	[
 		'a tail of plume',
 		{ tail: { kind: 'plume', fibres: 40, length: 1.2 } },
 		1.3 * 40 * cylinder(0.08, 10.8)

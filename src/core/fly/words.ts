@@ -10,7 +10,8 @@ import {
 	ribTable,
 	tailTable,
 	underbodyTable,
-	wingCaseTable
+	wingCaseTable,
+	wingTable
 } from './stuffs/index';
 import type {
 	BackLie,
@@ -57,6 +58,7 @@ export const ribKindWords = wordsIn(ribTable);
 export const underbodyKindWords = wordsIn(underbodyTable);
 export const wingCaseKindWords = wordsIn(wingCaseTable);
 export const legKindWords = wordsIn(legTable);
+export const wingKindWords = wordsIn(wingTable);
 export const partWords: Readonly<Record<PartName, string>> = {
 	hook: 'hook',
 	bead: 'bead',
@@ -71,9 +73,11 @@ export const partWords: Readonly<Record<PartName, string>> = {
 	palmer: 'palmer',
 	thorax: 'thorax',
 	wingCase: 'wing case',
+	wings: 'wings',
 	legs: 'legs',
 	hackle: 'hackle',
 	collar: 'collar',
+	horns: 'horns',
 	finish: 'finish'
 };
 
@@ -138,8 +142,8 @@ export const dressingWords: {
 	readonly [Part in DressingPart]: (choice: NonNullable<Dressing[Part]>) => string;
 } = {
 	thread: ({ denier, dam }) => `${denier} denier${dam ? ', dam' : ', no dam'}`,
-	tail: ({ kind, fibres, length, at }) =>
-		`${fibres} ${tailTable[kind].words}, ${shanks(length)}${placeWords(at)}`,
+	tail: ({ kind, fibres, length, at, under }) =>
+		`${fibres} ${tailTable[kind].words}, ${shanks(length)}${placeWords(at)}${under ? `, ${times(under, 'turn')} of thread under it` : ''}`,
 	tag: ({ kind, length }) => `${bodyTable[kind].words}, ${Math.round(100 * length)} % of the room`,
 	back: ({ kind, rib }) => `${wingCaseTable[kind].words}, ${backLieWords[rib]}`,
 	palmer: ({ kind, turns, lie, wound }) =>
@@ -149,9 +153,12 @@ export const dressingWords: {
 	body: ({ kind, shape }) => `${bodyTable[kind].words}, ${bodyShapeWords[shape]}`,
 	thorax: ({ kind }) => bodyTable[kind].words,
 	wingCase: ({ kind, at }) => `${wingCaseTable[kind].words}${placeWords(at)}`,
+	wings: ({ kind, fibres, length, at }) =>
+		`${wingTable[kind].words}, ${fibres} a side, ${shanks(length)}${placeWords(at)}`,
 	legs: ({ kind, fibres, at }) => `${fibres} ${legTable[kind].words}${placeWords(at)}`,
 	hackle: hackleWords,
 	collar: hackleWords,
+	horns: ({ kind, length }) => `a pair of ${legTable[kind].words}, ${shanks(length)}`,
 	finish: ({ glue, resin, lacquer }) =>
 		[
 			glue ? times(glue, 'drop of glue', 'drops of glue') : '',

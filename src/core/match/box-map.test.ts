@@ -44,6 +44,10 @@ test('the best of each cell is the best of all, what nothing does is empty, and 
 	expect(cells[0]!.best).toBe(0);
 	expect(cells[7]!.best).toBe(1);
 	expect(doublesIn(cells, 0.6)).toEqual([[1, 2]]);
+	// Where only one of them is good they are no doubles, though they are alike where both are.
+	const cell = (...chances: number[]) => ({ across: 0, down: 0, best: 0, chances });
+	expect(doublesIn([cell(0.9, 0.88), cell(0.7, 0.3)], 0.6)).toEqual([]);
+	expect(doublesIn([cell(0.9, 0.88), cell(0.3, 0.1)], 0.6)).toEqual([[0, 1]]);
 	expect(cellsOf(corners, [fly(2)], 4).every(({ best }) => best === null)).toBe(true);
 });
 

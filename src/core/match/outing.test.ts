@@ -16,6 +16,7 @@ import {
 	type PlaceAnswer,
 	type SearchChannel
 } from './index';
+import { middleOf } from './outing';
 
 const celsius = 8;
 const lie: Lie = { depth: 0.9, surfaceSpeed: 0.7, bed: 'gravel', zoneTop: 0.2, approach: 3.5 };
@@ -75,6 +76,13 @@ test('a box in which nothing sinks has no answer, and a stop ends it', async () 
 		false
 	);
 	expect(found).toEqual([]);
+});
+
+test('the fly of the middle sink rate, of those that sink, however the box lies', () => {
+	const of = (speed: number, weight = speed) => ({ ...withBead(null), speed, weight });
+	const box = [of(0.5), of(0), of(0.2), of(0.3, 0), of(0.4)];
+	expect(middleOf(box)?.speed).toBe(0.4);
+	expect(middleOf([of(0), of(0.1, 0)])).toBeNull();
 });
 
 /** Whether these kinds do everywhere about as well as the whole box. */

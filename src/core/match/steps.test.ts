@@ -84,6 +84,8 @@ describe('single steps, each with its words and what it makes of the recipe', ()
 			expect(words).toContain(one);
 		expect(words.join()).toMatch(/rib wound close, \d+ turns/);
 		expect(step(full, 'palmer-off')!.palmer).toBeNull();
+		const wings = { kind: 'slips', fibres: 8, length: 0.6 } as const;
+		expect(step({ ...full, wings }, 'wings-off')!.wings).toBeNull();
 		expect(step(full, 'collar-off')!.collar).toBeNull();
 		expect(step(full, 'hackle-less')!.hackle!.turns).toBe(1);
 		expect(step(full, 'body-slimmer')!.body!.thickness).toBeCloseTo(0.24, 9);

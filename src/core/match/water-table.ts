@@ -3,7 +3,7 @@ import { math, without } from '../quantity/index';
 import { controlOf, openControls } from '../rig/index';
 import type { Lie } from '../water/index';
 import { chanceOnMap, waterAt, type MapCurves, type MapSpan } from './box-map';
-import type { BoxFly, Place } from './outing';
+import { middleOf, type BoxFly, type Place } from './outing';
 import type { SearchChannel } from './tasks';
 
 /** Nodes along each side of a table (our choice). */
@@ -41,8 +41,7 @@ export async function waterTables(
 	report: (share: number) => void,
 	stopped: () => boolean = () => false
 ): Promise<WaterTable[] | null> {
-	const sinking = box.filter(({ speed, weight }) => speed > 0 && weight > 0);
-	const pattern = sinking.sort((a, b) => a.speed - b.speed)[Math.floor(sinking.length / 2)];
+	const pattern = middleOf(box);
 	if (!pattern) return null;
 	const side = TABLE_NODES;
 	const spans = places.map(({ lie }) => spanRound(lie));

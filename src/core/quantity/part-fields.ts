@@ -124,7 +124,9 @@ function count(
 export const baseLayersField = count('Base', [0, 6], [0, 4], 'layer', 'layers');
 export const headTurnsField = count('Head', [0, 60], [0, 30], 'turn', 'turns');
 export const tailFibresField = count('Tail fibres', [1, 200], [2, 60], 'fibre', 'fibres');
+export const underTurnsField = count('Thread under it', [0, 8], [0, 4], 'turn', 'turns');
 export const legFibresField = count('Legs', [1, 60], [2, 30], 'fibre', 'fibres');
+export const wingFibresField = count('Each wing', [1, 60], [3, 20], 'fibre', 'fibres');
 export const ribTurnsField = count('Rib turns', [1, 120], [3, 60], 'turn', 'turns');
 export const palmerTurnsField = count('Turns', [1, 30], [2, 14], 'turn', 'turns');
 export const hackleTurnsField = count('Turns', [1, 12], [1, 5], 'turn', 'turns');
@@ -206,6 +208,8 @@ export const fibreLengthShare = share(
 	'1/2 or 4 mm'
 );
 export const legLengthShare = share('Leg length', 'shank', [0.05, 4], [0.15, 2], '0.4 or 3 mm');
+export const wingLengthShare = share('Wing length', 'shank', [0.05, 3], [0.15, 1.2], '0.6 or 5 mm');
+export const hornLengthShare = share('Horn length', 'shank', [0.05, 4], [0.3, 2], '0.8 or 7 mm');
 export const tagLengthShare = share(
 	'Tag length',
 	'room',

@@ -4,7 +4,7 @@ import { anyRecipe } from '$lib/documents/fly/any-recipe.testing';
 import { prior, valuesAt } from '../parameter/index';
 import { WIRE, type FlyBody } from '../body/index';
 import { lone } from './lone.testing';
-import { compileFly, partNames, type Recipe } from '../fly/index';
+import { buildFly, compileFly, partNames, type Recipe } from '../fly/index';
 import { GRAVITY } from '../material/index';
 import { fluidAt } from '../water/index';
 import { submerge } from './balance';
@@ -346,7 +346,7 @@ describe('rules of the trade (common practice, no source)', () => {
 		expect(leaded.attitude).toBe('level');
 	});
 
-	test('large soft dressings: a plume slows and holds air, palmering brakes more than a collar, a back hardly tells', () => {
+	test('large soft dressings: a plume slows and holds air, palmering brakes more than a collar, wings brake, a back or horns hardly tell', () => {
 		// Rules of the trade: common practice, no source.
 		const speed = (dressing: Partial<Recipe>) => sinkOf(nymph(dressing)).speed;
 		const feather = { tail: { kind: 'feather', fibres: 10, length: 0.9 } } as const;
@@ -357,10 +357,29 @@ describe('rules of the trade (common practice, no source)', () => {
 		expect(air(feather)).toBe(0);
 		expect(air(plume)).toBeGreaterThan(0);
 
+		// Two turns of thread under a plume lift it: here by 14°, our estimate, and by 35° at the most.
+		const centre = (under: number) =>
+			compileFly(nymph({ tail: { ...plume.tail, under } }), median).parts.find(
+				({ part }) => part === 'tail'
+			)!.centre;
+		const off = [centre(2).x - centre(0).x, centre(2).y - centre(0).y] as const;
+		const degrees = Math.PI / 180;
+		const moved = 0.45 * buildFly(nymph(), median).hook.shank * 2 * Math.sin(7 * degrees);
+		expect(Math.hypot(...off)).toBeCloseTo(moved, 9);
+		expect(off[1]).toBeGreaterThan(0.9 * moved);
+		expect(centre(8)).toEqual(centre(5));
+		expect(centre(4).y).toBeLessThan(centre(5).y);
+
 		const hackle = { kind: 'softHackle', turns: 2, length: 0.4, lie: 'swept' } as const;
 		const collared = speed({ hackle: null, collar: hackle });
 		const palmered = speed({ hackle: null, palmer: { ...hackle, turns: 6, wound: 'forward' } });
 		expect(palmered).toBeLessThan(collared);
+
+		const wings = { wings: { kind: 'slips', fibres: 9, length: 0.65 } } as const;
+		const horns = { horns: { kind: 'feather', length: 1 } } as const;
+		expect(speed(wings)).toBeLessThan(speed({}));
+		expect(speed(wings)).toBeGreaterThan(0.8 * speed({}));
+		expect(speed(horns) / speed({})).toBeGreaterThan(0.98);
 
 		const back = { back: { kind: 'film', rib: 'under' } } as const;
 		expect(speed(back) / speed({})).toBeGreaterThan(0.99);

@@ -24,6 +24,8 @@ import {
 	underbodyKindWords,
 	wingCaseKinds,
 	wingCaseKindWords,
+	wingKinds,
+	wingKindWords,
 	type DressingPart,
 	type FinishChoice,
 	type FinishKind,
@@ -41,13 +43,17 @@ import {
 	hackleTurnsField,
 	headTurnsField,
 	legFibresField,
+	hornLengthShare,
 	legLengthShare,
 	palmerTurnsField,
 	ribTurnsField,
 	tagLengthShare,
 	tailFibresField,
 	tailLengthShare,
-	without
+	without,
+	underTurnsField,
+	wingFibresField,
+	wingLengthShare
 } from '$core/quantity/index';
 import { materialColour } from '$lib/ui/colours';
 import {
@@ -102,6 +108,13 @@ export const dressingControls: {
 				(length) => set({ length }),
 				0.5
 			),
+			{
+				...(quantity(underTurnsField, tail.under ?? 0, (under) => set({ under }), {
+					...COUNT,
+					big: 2
+				}) as NumberControl),
+				more: true
+			},
 			placeControl(subject, 'tail', tail.at, set),
 			...(tail.kind === 'synthetic' ? [FLAME] : [])
 		];
@@ -247,6 +260,27 @@ export const dressingControls: {
 			inMm(legLengthShare, subject.build.hook.shank, legs.length, (length) => set({ length }), 0.5),
 			placeControl(subject, 'legs', legs.at, set)
 		];
+	},
+	wings: (subject) => {
+		const { wings } = subject.build.dressing;
+		const set = setter(subject, 'wings');
+		const kind = kinds(subject, 'wings', 'Wings of', wingKindWords, wingKinds);
+		if (!wings) return [kind];
+		const { shank } = subject.build.hook;
+		return [
+			kind,
+			quantity(wingFibresField, wings.fibres, (fibres) => set({ fibres }), { ...COUNT, big: 4 }),
+			inMm(wingLengthShare, shank, wings.length, (length) => set({ length }), 0.5),
+			placeControl(subject, 'wings', wings.at, set)
+		];
+	},
+	horns: (subject) => {
+		const { horns } = subject.build.dressing;
+		const set = setter(subject, 'horns');
+		const kind = kinds(subject, 'horns', 'Horns of', legKindWords, legKinds);
+		if (!horns) return [kind];
+		const { shank } = subject.build.hook;
+		return [kind, inMm(hornLengthShare, shank, horns.length, (length) => set({ length }), 0.5)];
 	},
 	hackle: (subject) => hackleControls(subject, 'hackle', 'Hackle of'),
 	collar: (subject) => hackleControls(subject, 'collar', 'Second collar of'),

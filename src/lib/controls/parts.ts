@@ -62,7 +62,7 @@ export const COUNT = { step: 1 } as const;
 /** Where along the shank fibres are tied in. */
 export function placeControl(
 	subject: Subject,
-	part: 'tail' | 'wingCase' | 'legs' | 'hackle' | 'collar',
+	part: 'tail' | 'wingCase' | 'wings' | 'legs' | 'hackle' | 'collar',
 	at: number | undefined,
 	set: (change: { at?: number }) => Recipe
 ): Control {

@@ -42,6 +42,8 @@ export function partColour(part: PartName, recipe: Recipe, dressing: Dressing): 
 		case 'tail':
 		case 'thorax':
 		case 'wingCase':
+		case 'wings':
+		case 'horns':
 		case 'legs':
 		case 'hackle':
 		case 'collar':

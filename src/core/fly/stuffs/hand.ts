@@ -1,6 +1,6 @@
 import { math } from '../../quantity/index';
 import { materials } from '../../material/index';
-import type { HackleKind, LegKind, TailKind } from './strands';
+import type { HackleKind, LegKind, TailKind, WingKind } from './strands';
 import type { wraps } from './bodies';
 
 /** How the hands count a material, and what of it weighs how much: kg a strand or a pinch, kg a metre. */
@@ -32,15 +32,17 @@ export const woundBy: Readonly<Record<keyof typeof wraps, HandUnit>> = {
 	foam: strips(4)
 };
 
-/** What a tail or legs are counted in. */
-export const strandsOf: Readonly<Record<TailKind | LegKind, 'fibres' | 'strands'>> = {
+/** What a tail, legs, wings or horns are counted in. */
+export const strandsOf: Readonly<Record<TailKind | LegKind | WingKind, 'fibres' | 'strands'>> = {
 	feather: 'fibres',
 	hair: 'fibres',
 	synthetic: 'fibres',
 	plume: 'fibres',
 	flash: 'strands',
 	floss: 'strands',
-	rubber: 'strands'
+	rubber: 'strands',
+	slips: 'fibres',
+	film: 'strands'
 };
 
 /** What a hackle is taken from: a feather, or a pinch of fur spun in (kg). */

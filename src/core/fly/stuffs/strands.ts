@@ -57,6 +57,16 @@ export const legTable = {
 export type LegKind = keyof typeof legTable;
 export const legKinds = Object.keys(legTable) as readonly LegKind[];
 
+/** What a pair of wings beneath is of: a slip is a strip of fibres side by side, each so many m wide (our estimate). */
+export const wingTable = {
+	slips: { words: 'feather slips', ...feather(70e-6), width: 0.12e-3 },
+	film: { words: 'film slips', ...flash, width: 0.25e-3 },
+	hair: { words: 'hair', ...feather(60e-6), width: 0.1e-3 }
+} as const satisfies Readonly<Record<string, NamedStrand & { readonly width: number }>>;
+
+export type WingKind = keyof typeof wingTable;
+export const wingKinds = Object.keys(wingTable) as readonly WingKind[];
+
 /** What is wound as a hackle or a collar: fibres that one turn gives, and m³ of air that they hold when dry, per fibre volume. */
 interface Hackle extends NamedStrand {
 	readonly perTurn: number;

@@ -53,11 +53,33 @@ export function finishOf({ phrases }: Draft): FinishChoice {
 	return { ...finish, ...(gap && { gap: Number(gap[1]) }) };
 }
 
+/** Turns of thread beneath a tail. */
+const UNDER_IT =
+	/(\d+)\s*(?:thread\s+)?(?:turns?|wraps?)(?:\s+of\s+thread)?\s+(?:under(?:neath)?|beneath)(?:\s+(?:it|the tail))?/iu;
+/** Wings and horns are always two. */
+const A_PAIR = wordPattern('two|a pair of|pair of|2(?=\\s+(?!fib|strand|shank)\\p{L})');
+
 /** What each part of the dressing says besides its kind, and how it is called where it is taken as is usual. */
 type Found = Readonly<Record<string, unknown>>;
 const PART_READERS: Readonly<Record<TiedPart, (phrases: Phrases) => Found>> = {
-	tail: strands('tail'),
+	tail: (p) => {
+		const under = p.take(UNDER_IT);
+		return { ...(under && { under: Number(under[1]) }), ...strands('tail')(p) };
+	},
 	legs: strands('legs'),
+	wings: (p) => {
+		p.take(A_PAIR);
+		return {
+			at: p.share('at', 'shank'),
+			length: p.share('', 'shank'),
+			kind: p.kind(written.wings),
+			fibres: p.count('fib(?:re|er)s?|strands?')
+		};
+	},
+	horns: (p) => {
+		p.take(A_PAIR);
+		return { length: p.share('', 'shank'), kind: p.kind(written.legs) };
+	},
 	tag: (p) => ({
 		length: p.share('over', 'of the room'),
 		thickness: p.share('', 'gape thick'),

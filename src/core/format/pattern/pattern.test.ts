@@ -185,6 +185,18 @@ describe('recipes as people write them (common practice, no source)', () => {
 			}
 		],
 		[
+			'Hook: 8 long-shank\nBead: 4.0 tungsten cone\nTail: 40 marabou, 1 shank, 2 turns of thread under it',
+			{ tail: { kind: 'plume', fibres: 40, length: 1, under: 2 } }
+		],
+		[
+			'Hook: 12 pupa\nBead: 2.8 tungsten\nWing pads: 2 goose slips, 8 fibres each\nFeelers: two pheasant tail fibres, 1 shank',
+			{
+				hook: { style: 'curved' },
+				wings: { kind: 'slips', fibres: 8 },
+				horns: { kind: 'feather', length: 1 }
+			}
+		],
+		[
 			'Hook: 14\nBead: tungsten 2.8\nFinish: 2 drops of resin, superglue',
 			{ finish: { resin: 2, glue: 1 } }
 		]
@@ -219,16 +231,16 @@ describe('recipes as people write them (common practice, no source)', () => {
 
 	test('what is not understood is handed back, colours are told apart, steps and remarks are kept', () => {
 		const { lines, colours, notes, name, unnamed } = read(
-			'Grey Whisper\nHook: jig 14\nBead: 2.8 copper tungsten, from the old tin\nThread: 70 den olive\nBody: peacock herl\nWings: moon dust\nSteps: wind the wire first',
+			'Grey Whisper\nHook: jig 14\nBead: 2.8 copper tungsten, from the old tin\nThread: 70 den olive\nBody: peacock herl\nSparkle: moon dust\nSteps: wind the wire first',
 			['copper', 'olive']
 		);
 		expect(name).toBe('Grey Whisper');
 		expect(colours).toEqual({ bead: 'copper', thread: 'olive' });
 		expect(notes).toBe('wind the wire first');
-		const [, , bead, , body, wings] = lines;
+		const [, , bead, , body, sparkle] = lines;
 		expect(body!.unknown).toEqual([]);
 		expect(bead!.unknown).toEqual(['from', 'old', 'tin']);
-		expect(wings).toMatchObject({ label: null, unknown: ['Wings: moon dust'] });
+		expect(sparkle).toMatchObject({ label: null, unknown: ['Sparkle: moon dust'] });
 		expect(unnamed).toMatchObject({ as: 'none' });
 		expect(unnamed!.parts).toContain('rib');
 		const besides = {

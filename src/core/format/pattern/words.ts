@@ -28,7 +28,9 @@ import {
 	underbodyKinds,
 	underbodyKindWords,
 	wingCaseKinds,
-	wingCaseKindWords
+	wingCaseKindWords,
+	wingKinds,
+	wingKindWords
 } from '../../fly/index';
 
 /** A kind of something with every way in which people write it, the way that it is written here first. */
@@ -110,6 +112,11 @@ export const written = {
 		flash: FLASH,
 		rubber: RUBBER
 	}),
+	wings: table(wingKinds, wingKindWords, {
+		film: 'film|plastic|foil',
+		slips: `slips?|pads?|buds?|quill|${FEATHER}`,
+		hair: HAIR
+	}),
 	rib: table(ribKinds, ribKindWords, {
 		copper: 'copper|wire',
 		brass: 'brass|gold wire',
@@ -164,9 +171,11 @@ export const labels = {
 	palmer: ['Palmer', 'palmer(?:ed)? hackle|body hackle'],
 	thorax: ['Thorax', ''],
 	wingCase: ['Wing case', 'wing ?case|case'],
+	wings: ['Wings', 'wing|wing slips|wing pads|wing buds|slips|pads'],
 	legs: ['Legs', 'leg'],
 	hackle: ['Hackle', 'front hackle'],
 	collar: ['Collar', 'second collar'],
+	horns: ['Horns', 'horn|feelers?|antennae|antenna'],
 	finish: ['Finish', 'head|varnish|cement'],
 	dressing: ['Dressing', 'fullness'],
 	colours: ['Colours', 'colou?rs?'],

@@ -15,6 +15,7 @@ import {
 	tailKindWords,
 	underbodyKindWords,
 	wingCaseKindWords,
+	wingKindWords,
 	type Dressing,
 	type HackleChoice,
 	type Recipe
@@ -51,10 +52,11 @@ const dressing: Lines = {
 		many(headTurns, 'turn'),
 		dam ? 'dam' : 'no dam'
 	],
-	tail: ({ kind, fibres, length, at: place }) => [
+	tail: ({ kind, fibres, length, at: place, under }) => [
 		`${exact(fibres)} ${tailKindWords[kind]}`,
 		shanks(length),
-		at(place)
+		at(place),
+		under === undefined ? '' : `${many(under, 'turn')} of thread under it`
 	],
 	tag: ({ kind, length, thickness }) => [bodyKindWords[kind], over(length), thick(thickness)],
 	rib: ({ kind, wire, turns, against, length }) => [
@@ -79,6 +81,12 @@ const dressing: Lines = {
 	palmer: ({ wound, ...rest }) => [...hackle(rest), palmerWayWords[wound]],
 	thorax: ({ kind, thickness }) => [bodyKindWords[kind], thick(thickness)],
 	wingCase: ({ kind, length, at: place }) => [wingCaseKindWords[kind], shanks(length), at(place)],
+	wings: ({ kind, fibres, length, at: place }) => [
+		wingKindWords[kind],
+		`${many(fibres, 'fibre')} each`,
+		shanks(length),
+		at(place)
+	],
 	legs: ({ kind, fibres, length, at: place }) => [
 		`${exact(fibres)} ${legKindWords[kind]}`,
 		shanks(length),
@@ -86,6 +94,7 @@ const dressing: Lines = {
 	],
 	hackle,
 	collar: hackle,
+	horns: ({ kind, length }) => [`two ${legKindWords[kind]}`, shanks(length)],
 	finish: ({ gap, ...drops }) => [
 		...finishKinds.map((kind) => `${many(drops[kind], 'drop')} of ${kind}`),
 		gap === undefined ? '' : `gap of ${exact(gap)} eyes`

@@ -12,6 +12,7 @@ import {
 	eyeLies,
 	hookStyles,
 	legKinds,
+	wingKinds,
 	palmerWays,
 	ribKinds,
 	tagKinds,
@@ -99,11 +100,15 @@ const drawn: fc.Arbitrary<Recipe> = fc.record(
 			headTurns: whole(0, 60)
 		}),
 		tail: part(
-			fc.record({
-				kind: fc.constantFrom(...tailKinds),
-				fibres: whole(1, 200),
-				length: real(0.05, 4)
-			})
+			fc.record(
+				{
+					kind: fc.constantFrom(...tailKinds),
+					fibres: whole(1, 200),
+					length: real(0.05, 4),
+					under: whole(0, 8)
+				},
+				{ requiredKeys: ['kind', 'fibres', 'length'] }
+			)
 		),
 		tag: part(
 			fc.record({
@@ -164,6 +169,14 @@ const drawn: fc.Arbitrary<Recipe> = fc.record(
 				{ requiredKeys: ['kind', 'length'] }
 			)
 		),
+		wings: part(
+			fc.record({
+				kind: fc.constantFrom(...wingKinds),
+				fibres: whole(1, 60),
+				length: real(0.05, 3)
+			})
+		),
+		horns: part(fc.record({ kind: fc.constantFrom(...legKinds), length: real(0.05, 4) })),
 		legs: part(
 			fc.record({
 				kind: fc.constantFrom(...legKinds),

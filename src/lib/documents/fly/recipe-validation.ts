@@ -12,6 +12,7 @@ import {
 	eyeLies,
 	hookStyles,
 	legKinds,
+	wingKinds,
 	palmerWays,
 	ribKinds,
 	tagKinds,
@@ -60,7 +61,11 @@ import {
 	thicknessShare,
 	turnsField,
 	X_STEP_RANGE,
-	type ShareField
+	type ShareField,
+	hornLengthShare,
+	underTurnsField,
+	wingFibresField,
+	wingLengthShare
 } from '$core/quantity/index';
 import { Id, Nested, OneOf, Quantity, Whole, YesNo } from '$lib/contract/fields';
 
@@ -127,6 +132,7 @@ class TailRequest {
 	@OneOf('Tail', tailKinds) kind!: string;
 	@Quantity(tailFibresField) fibres!: number;
 	@Share(tailLengthShare) lengthShanks!: number;
+	@Quantity(underTurnsField, 1, true) under?: number;
 	@Share(placeShare, true) atShank?: number;
 	@Lot() lot?: string;
 }
@@ -190,6 +196,20 @@ class WingCaseRequest {
 	@Lot() lot?: string;
 }
 
+class WingsRequest {
+	@OneOf('Wings', wingKinds) kind!: string;
+	@Quantity(wingFibresField) fibres!: number;
+	@Share(wingLengthShare) lengthShanks!: number;
+	@Share(placeShare, true) atShank?: number;
+	@Lot() lot?: string;
+}
+
+class HornsRequest {
+	@OneOf('Horns', legKinds) kind!: string;
+	@Share(hornLengthShare) lengthShanks!: number;
+	@Lot() lot?: string;
+}
+
 class LegsRequest {
 	@OneOf('Legs', legKinds) kind!: string;
 	@Quantity(legFibresField) fibres!: number;
@@ -239,9 +259,11 @@ export class RecipeRequest {
 	@Nested('The thorax', () => ThoraxRequest, 'optional or null') thorax?: ThoraxRequest | null;
 	@Nested('The wing case', () => WingCaseRequest, 'optional or null')
 	wingCase?: WingCaseRequest | null;
+	@Nested('The wings', () => WingsRequest, 'optional or null') wings?: WingsRequest | null;
 	@Nested('The legs', () => LegsRequest, 'optional or null') legs?: LegsRequest | null;
 	@Nested('The hackle', () => HackleRequest, 'optional or null') hackle?: HackleRequest | null;
 	@Nested('The collar', () => HackleRequest, 'optional or null') collar?: HackleRequest | null;
+	@Nested('The horns', () => HornsRequest, 'optional or null') horns?: HornsRequest | null;
 	@Nested('The finish', () => FinishRequest, 'optional') finish?: FinishRequest;
 	@Quantity(massField, GRAM, true) weighedG?: number;
 }

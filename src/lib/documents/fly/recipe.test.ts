@@ -57,10 +57,10 @@ test('a part with a wrong or an unknown field is refused with its place', () => 
 		'body.recipe.rib.turns',
 		'body.recipe.rib.against'
 	]);
-	const strange = { ...travelled(minimal), wings: 2 };
+	const strange = { ...travelled(minimal), antlers: 2 };
 	const refused = parse(documentRequests.fly, { name: 'Any', body: { recipe: strange } });
 	expect(!refused.ok && refused.errors).toMatchObject([
-		{ path: 'body.recipe.wings', message: 'wings is not a known field.' }
+		{ path: 'body.recipe.antlers', message: 'antlers is not a known field.' }
 	]);
 });
 

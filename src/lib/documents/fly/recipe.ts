@@ -7,6 +7,7 @@ import type {
 	FinishChoice,
 	HackleChoice,
 	HookChoice,
+	HornsChoice,
 	LegsChoice,
 	PalmerChoice,
 	Recipe,
@@ -16,7 +17,8 @@ import type {
 	ThoraxChoice,
 	ThreadChoice,
 	UnderbodyChoice,
-	WingCaseChoice
+	WingCaseChoice,
+	WingsChoice
 } from '$core/fly/index';
 import { GRAM, INCH, MILLIMETRE } from '$core/quantity/index';
 import { tidy } from '../tidy';
@@ -61,9 +63,11 @@ export interface RecipeDocument {
 	palmer?: LengthInShanks<PalmerChoice> | null;
 	thorax?: ThicknessInGapes<ThoraxChoice> | null;
 	wingCase?: LengthInShanks<WingCaseChoice> | null;
+	wings?: LengthInShanks<WingsChoice> | null;
 	legs?: LengthInShanks<LegsChoice> | null;
 	hackle?: LengthInShanks<HackleChoice> | null;
 	collar?: LengthInShanks<HackleChoice> | null;
+	horns?: LengthInShanks<HornsChoice> | null;
 	finish?: Omit<FinishChoice, 'gap'> & { gapEyes?: number };
 	weighedG?: number;
 }
@@ -157,9 +161,11 @@ export function recipeFromDocument(document: RecipeDocument): Recipe {
 		})),
 		thorax: thickness(document.thorax),
 		wingCase: length(document.wingCase),
+		wings: length(document.wings),
 		legs: length(document.legs),
 		hackle: length(document.hackle),
 		collar: length(document.collar),
+		horns: length(document.horns),
 		finish:
 			finish &&
 			clean({
@@ -244,9 +250,11 @@ export function recipeToDocument(recipe: Recipe): RecipeDocument {
 		})),
 		thorax: thickness(recipe.thorax),
 		wingCase: length(recipe.wingCase),
+		wings: length(recipe.wings),
 		legs: length(recipe.legs),
 		hackle: length(recipe.hackle),
 		collar: length(recipe.collar),
+		horns: length(recipe.horns),
 		finish:
 			finish &&
 			clean({

@@ -67,7 +67,7 @@ describe('a part that is taken from a lot', () => {
 
 	test('a packet makes what it is for; one with a name of its own whatever is tied in', () => {
 		expect(partsFrom(lot({ dressing: { kind: 'herl' } }))).toEqual(['body', 'thorax']);
-		expect(partsFrom(lot({ dressing: { kind: 'rubber' } }))).toEqual(['tail', 'legs']);
+		expect(partsFrom(lot({ dressing: { kind: 'rubber' } }))).toEqual(['tail', 'legs', 'horns']);
 		expect(partsFrom(lot({ dressing: { kind: 'grey heron' } }))).toEqual([
 			'tail',
 			'tag',
@@ -77,9 +77,11 @@ describe('a part that is taken from a lot', () => {
 			'palmer',
 			'thorax',
 			'wingCase',
+			'wings',
 			'legs',
 			'hackle',
-			'collar'
+			'collar',
+			'horns'
 		]);
 		expect(partsFrom(lot({ thread: { denier: 70 } }))).toEqual(['thread']);
 		const tied = withLot(recipe, lot({ dressing: { kind: 'rubber' } }), 'legs');

@@ -28,13 +28,27 @@ export const dressingUses: Readonly<
 	'hide strip': { body: 'hide', thorax: 'hide' },
 	'flat tinsel': { body: 'tinsel', tag: 'tinsel' },
 	plume: { tail: 'plume', hackle: 'plume', collar: 'plume', palmer: 'plume' },
-	flash: { tail: 'flash', legs: 'flash' },
+	flash: { tail: 'flash', legs: 'flash', horns: 'flash' },
 	foil: { back: 'foil', wingCase: 'foil' },
-	feather: { tail: 'feather', legs: 'feather', wingCase: 'feather', back: 'feather' },
-	hair: { tail: 'hair', legs: 'hair', hackle: 'hair', collar: 'hair' },
+	feather: {
+		tail: 'feather',
+		legs: 'feather',
+		wingCase: 'feather',
+		back: 'feather',
+		wings: 'slips',
+		horns: 'feather'
+	},
+	hair: {
+		tail: 'hair',
+		legs: 'hair',
+		hackle: 'hair',
+		collar: 'hair',
+		wings: 'hair',
+		horns: 'hair'
+	},
 	'synthetic fibres': { tail: 'synthetic' },
-	rubber: { legs: 'rubber', tail: 'rubber' },
-	'plastic film': { wingCase: 'film', back: 'film' },
+	rubber: { legs: 'rubber', tail: 'rubber', horns: 'rubber' },
+	'plastic film': { wingCase: 'film', back: 'film', wings: 'film' },
 	'soft hackle': { hackle: 'softHackle', collar: 'softHackle', palmer: 'softHackle' },
 	'stiff hackle': { hackle: 'stiffHackle', collar: 'stiffHackle', palmer: 'stiffHackle' },
 	down: { hackle: 'down', collar: 'down' },
@@ -50,9 +64,11 @@ const TIED_IN = {
 	body: true,
 	thorax: true,
 	wingCase: true,
+	wings: true,
 	legs: true,
 	hackle: true,
-	collar: true
+	collar: true,
+	horns: true
 };
 type KindOf<Part extends DressingPart> = Dressing[Part] extends infer Choice
 	? Choice extends { readonly kind: infer Kind }

@@ -102,6 +102,8 @@ export function costOf(build: Build, part: PartName, lots: readonly LotRow[]): n
 		case 'back':
 		case 'palmer':
 		case 'wingCase':
+		case 'wings':
+		case 'horns':
 		case 'legs':
 		case 'hackle':
 		case 'collar':

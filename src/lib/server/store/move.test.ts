@@ -51,7 +51,10 @@ test('all goes to a server and back with its history and its revisions; what can
 	expect({ ...after, snapshotVersion: before.snapshotVersion }).toEqual(before);
 	expect(snapshotVersion).not.toBe(before.snapshotVersion);
 	expect(await there.history('fly', id)).toEqual(history);
+	expect(history.map(({ holds }) => holds)).toContain(true);
 	await there.undo();
+	const [undone] = await there.history('fly', id);
+	expect(undone).toMatchObject({ id: history[0]!.id, holds: false });
 	expect((await there.get('fly', id)).name).toBe(flies[0]!.name);
 	// Other data there are left alone, and so is a server on which Gravitas runs.
 	await expect(moveToServer(here, url)).rejects.toThrow(/other data of Gravitas already/);

@@ -81,7 +81,7 @@ function layerShapes(layers: Section['layers'], colours: Colouring): Shape[] {
 
 /** The drawing of a section as shapes, from the back to the front. */
 export function artOf(section: Section, colours: Colouring = {}): Shape[] {
-	const { hook, bead, coil, layers, rib, fibres, wingCase, back, resin } = section;
+	const { hook, bead, coil, layers, rib, fibres, wing, wingCase, back, resin } = section;
 	const shapes: Shape[] = [];
 	fibres.forEach(({ part, diameter, lines }, i) => {
 		shapes.push({
@@ -91,7 +91,7 @@ export function artOf(section: Section, colours: Colouring = {}): Shape[] {
 			stroke: fibreColour(part, fibres, colours),
 			// Single fibres are finer than a screen shows.
 			strokeMm: Math.max(diameter / MILLIMETRE, 0.07),
-			strokeOpacity: part === 'tail' || part === 'legs' ? 0.95 : 0.7
+			strokeOpacity: part === 'tail' || part === 'legs' || part === 'horns' ? 0.95 : 0.7
 		});
 	});
 	shapes.push(...layerShapes(layers, colours));
@@ -154,6 +154,16 @@ export function artOf(section: Section, colours: Colouring = {}): Shape[] {
 			key,
 			d: outline(strip),
 			fill: materialColour.dressing,
+			stroke: materialColour.dressing
+		});
+	}
+	if (wing) {
+		// In front of what is cut, which shows through it.
+		shapes.push({
+			key: 'wing',
+			d: outline(wing),
+			fill: materialColour.dressing,
+			fillOpacity: 0.3,
 			stroke: materialColour.dressing
 		});
 	}
