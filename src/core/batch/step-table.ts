@@ -301,7 +301,7 @@ export const stepTable: readonly StepKind[] = [
 		on: ({ dressing: { rib } }) =>
 			rib && {
 				part: 'rib',
-				words: `Wind the rib, ${rib.turns} turns ${rib.against ? 'against the body' : 'with the body'}.`,
+				words: `Wind the rib, ${rib.turns} turns ${rib.against ? 'against the body' : 'with the body'}${rib.pitch === 'closeFirst' ? ', close turns first, then open ones' : ''}.`,
 				usual: TAKES.rib + TAKES.ribTurn * rib.turns,
 				turns: rib.turns,
 				marks: ['rib']

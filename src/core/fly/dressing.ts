@@ -2,6 +2,7 @@ import { math } from '../quantity/index';
 import type { ParameterName, ParameterValues } from '../parameter/index';
 import type { BeadGeometry } from './bead/index';
 import { bundlesOf, type Bundle } from './bundles';
+import { ribStretches, type RibStretch } from './rib';
 import type { CoilGeometry } from './coil';
 import type { HookGeometry } from './hook';
 import { layoutOf, RAMP, type Layout } from './layout';
@@ -175,13 +176,20 @@ function windBody(work: Work, { dressing, hook, layout, girth }: Ground): void {
 
 /** @returns the rib's length, m; it lies on the body and is too thin to be wound over */
 function windRib({ over, pieces }: Work, { dressing: { rib }, layout }: Ground): number {
-	const length = rib ? helixLength(over, layout, rib) : 0;
-	if (!rib || length === 0) return 0;
+	if (!rib) return 0;
+	let length = 0;
+	let moment = 0;
+	for (const stretch of ribStretches(rib, layout.ribFront, layout.bodyEnd)) {
+		const one = helixLength(over, stretch, rib.wire);
+		length += one;
+		moment += one * (stretch.from + stretch.to);
+	}
+	if (length === 0) return 0;
 	pieces.push({
 		part: 'rib',
 		volume: (Math.PI / 4) * math.square(rib.wire) * length,
 		density: ribTable[rib.kind].density,
-		s: (layout.ribFront + layout.bodyEnd) / 2,
+		s: moment / length / 2,
 		off: 0,
 		amount: 'rib.mass',
 		air: 0,
@@ -265,22 +273,18 @@ function dammed(
 }
 
 /** Length of an even helix over the body, m. */
-function helixLength(
-	over: Profile,
-	{ ribFront, bodyEnd: end }: Layout,
-	{ turns, wire }: { readonly turns: number; readonly wire: number }
-): number {
-	const run = end - ribFront;
+function helixLength(over: Profile, { from, to, turns }: RibStretch, wire: number): number {
+	const run = to - from;
 	if (run <= 0) return 0;
 	const round = (Math.PI * turns) / run;
 	let length = 0;
 	for (let i = 0; i < over.from.length; i++) {
-		const a = Math.max(ribFront, over.cuts[i]!);
-		const b = over.cuts[i + 1]!;
+		const [start, stop] = [over.cuts[i]!, over.cuts[i + 1]!];
+		const [a, b] = [Math.max(from, start), Math.min(to, stop)];
 		if (b <= a) continue;
 		// The girth in the middle of what is covered of this run.
-		const share = (a + b) / 2 - over.cuts[i]!;
-		const slope = (over.to[i]! - over.from[i]!) / (b - over.cuts[i]!);
+		const share = (a + b) / 2 - start;
+		const slope = (over.to[i]! - over.from[i]!) / (stop - start);
 		const middle = over.from[i]! + share * slope + wire;
 		length += (b - a) * math.hypot(1, round * middle);
 	}

@@ -1,5 +1,6 @@
 /** The recipe, its geometry and mass, its fit, the drawing, and its compilation to FlyBody. */
 export * from './recipe';
+export { CLOSE_PITCH } from './rib';
 export * from './hook-styles';
 export { coilPlaces, standsApart } from './coil-places';
 export * from './words';

@@ -163,6 +163,9 @@ export interface TagChoice extends FromLot {
 	readonly thickness: number;
 }
 
+/** Evenly, or close turns from the bend and open ones after them. */
+export const ribPitches = ['even', 'closeFirst'] as const;
+export type RibPitch = (typeof ribPitches)[number];
 export interface RibChoice extends FromLot {
 	readonly kind: RibKind;
 	/** Diameter, m. */
@@ -170,6 +173,8 @@ export interface RibChoice extends FromLot {
 	readonly turns: number;
 	/** Wound counter to the body, so that it binds it. */
 	readonly against: boolean;
+	/** Absent: even. */
+	readonly pitch?: RibPitch;
 	/** From the bend forward, a share of the room behind the gap; absent: over the body. */
 	readonly length?: number;
 }

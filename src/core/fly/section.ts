@@ -5,6 +5,7 @@ import { outerRadius } from './bead/index';
 import type { Bundle, Layer } from './dressing';
 import { hookLine, onShank, type HookGeometry } from './hook';
 import { diameterAt, type Profile } from './profile';
+import { ribStretches } from './rib';
 import type { BeadMetal, CoilMetal, WingsChoice } from './recipe';
 import { drops, wingCaseTable, wingTable, type RibKind } from './stuffs/index';
 import type { DressingPart } from './usual';
@@ -236,15 +237,17 @@ function beadSection(bead: SeatedBead, metal: BeadMetal): NonNullable<Section['b
 
 function ribSection(build: Build): NonNullable<Section['rib']> {
 	const { dressing, dressed } = build;
-	const { kind, wire, turns } = dressing.rib!;
+	const { kind, wire } = dressing.rib!;
 	const { ribFront, bodyEnd: end } = dressed.layout;
-	const pitch = (end - ribFront) / turns;
+	const stretches = ribStretches(dressing.rib!, ribFront, end);
 	// Half a turn lies between what is cut above and what is cut below.
-	const cut = Array.from({ length: 2 * turns }, (_, i) => {
-		const s = end - ((i + 0.5) * pitch) / 2;
-		const side = i % 2 === 0 ? 1 : -1;
-		return offShank(build, s, (side * (diameterAt(dressed.outline, s) + wire)) / 2);
-	});
+	const cut = stretches.flatMap(({ from, to, turns }) =>
+		Array.from({ length: 2 * turns }, (_, i) => {
+			const s = to - ((i + 0.5) * (to - from)) / turns / 2;
+			const side = i % 2 === 0 ? 1 : -1;
+			return offShank(build, s, (side * (diameterAt(dressed.outline, s) + wire)) / 2);
+		})
+	);
 	return { kind, wire, turns: cut };
 }
 

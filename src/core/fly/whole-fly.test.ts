@@ -281,6 +281,25 @@ test.each<[string, Partial<Recipe>, number]>([
 		1.3 * (16 * cylinder(0.07, 5.4) + 2 * cylinder(0.045, 7.2))
 	],
 	[
+		'a rib of nine turns, four close at 1.2 wires and five open over the rest',
+		{
+			// Only so that there is something to rib.
+			body: { kind: 'thread', shape: 'straight', thickness: 0.01, length: 0.8 },
+			rib: { kind: 'copper', wire: 0.14e-3, turns: 9, against: true, pitch: 'closeFirst' }
+		},
+		1.38 * 0.75 * tube(0.55, 0.01 * 4.4, 0.8 * roomBehind) +
+			8.96 *
+				cylinder(
+					0.14,
+					4 * Math.hypot(1.2 * 0.14, Math.PI * (0.55 + 2 * 0.01 * 4.4 + 0.14)) +
+						5 *
+							Math.hypot(
+								(0.8 * roomBehind - 4 * 1.2 * 0.14) / 5,
+								Math.PI * (0.55 + 2 * 0.01 * 4.4 + 0.14)
+							)
+				)
+	],
+	[
 		'a tail of plume',
 		{ tail: { kind: 'plume', fibres: 40, length: 1.2 } },
 		1.3 * 40 * cylinder(0.08, 10.8)

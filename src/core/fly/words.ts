@@ -23,7 +23,8 @@ import type {
 	EyeLie,
 	HackleChoice,
 	PalmerWay,
-	Recipe
+	Recipe,
+	RibPitch
 } from './recipe';
 import type { Dressing, DressingPart } from './usual';
 
@@ -88,6 +89,10 @@ export const backLieWords: Readonly<Record<BackLie, string>> = {
 	under: 'under the rib',
 	over: 'over the rib'
 };
+export const ribPitchWords: Readonly<Record<RibPitch, string>> = {
+	even: 'evenly',
+	closeFirst: 'close then open'
+};
 export const palmerWayWords: Readonly<Record<PalmerWay, string>> = {
 	forward: 'wound forward from its tip',
 	back: 'wound back from its butt'
@@ -148,7 +153,8 @@ export const dressingWords: {
 	back: ({ kind, rib }) => `${wingCaseTable[kind].words}, ${backLieWords[rib]}`,
 	palmer: ({ kind, turns, lie, wound }) =>
 		`${hackleTable[kind].words} × ${turns}, ${lie}, ${palmerWayWords[wound]}`,
-	rib: ({ kind, wire, turns }) => `${ribTable[kind].words} ${length(wire)} × ${turns}`,
+	rib: ({ kind, wire, turns, pitch }) =>
+		`${ribTable[kind].words} ${length(wire)} × ${turns}${pitch === 'closeFirst' ? `, ${ribPitchWords.closeFirst}` : ''}`,
 	underbody: ({ kind }) => underbodyTable[kind].words,
 	body: ({ kind, shape }) => `${bodyTable[kind].words}, ${bodyShapeWords[shape]}`,
 	thorax: ({ kind }) => bodyTable[kind].words,

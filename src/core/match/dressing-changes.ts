@@ -1,7 +1,11 @@
-import type { BodyChoice, HackleChoice, RibChoice, TailChoice } from '../fly/index';
+import {
+	CLOSE_PITCH,
+	type BodyChoice,
+	type HackleChoice,
+	type RibChoice,
+	type TailChoice
+} from '../fly/index';
 
-/** Rib turns lie close from this many wires of pitch on (our choice, as the fit sees it). */
-const CLOSE_PITCH = 1.2;
 /** A rib with fewer than this share of the turns that fit close is open (our choice). */
 const OPEN = 0.6;
 const OPEN_TURNS = 6;

@@ -16,6 +16,8 @@ import {
 	palmerWayWords,
 	ribKinds,
 	ribKindWords,
+	ribPitches,
+	ribPitchWords,
 	tagKinds,
 	tailKinds,
 	tailKindWords,
@@ -179,6 +181,9 @@ export const dressingControls: {
 				rib.against ? 'against' : 'with',
 				options({ against: 'against the body', with: 'with it' }),
 				(way) => set({ against: way === 'against' })
+			),
+			choice('Turns lie', rib.pitch ?? 'even', options(ribPitchWords, ribPitches), (pitch) =>
+				set({ pitch: pitch as (typeof ribPitches)[number] })
 			),
 			coverControl(subject, 'rib', 'the body', set),
 			...(rib.kind === 'lead' ? [LEAD] : []),

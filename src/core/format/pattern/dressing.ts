@@ -88,6 +88,7 @@ const PART_READERS: Readonly<Record<TiedPart, (phrases: Phrases) => Found>> = {
 	rib: (p) => {
 		const against = p.take(wordPattern('(against|counter|with)(?: the body)?'));
 		return {
+			pitch: p.kind(written.pitch),
 			length: p.share('over', 'of the room'),
 			turns: p.count('turns?|wraps?'),
 			...(against && { against: !/with/iu.test(against[0]) }),

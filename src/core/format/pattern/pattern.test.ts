@@ -158,6 +158,10 @@ describe('recipes as people write them (common practice, no source)', () => {
 			}
 		],
 		[
+			'Hook: 12\nRib: copper, 9 turns, close turns, then open',
+			{ rib: { kind: 'copper', turns: 9, pitch: 'closeFirst' } }
+		],
+		[
 			'HOOK:jig 16,BEAD:2.5 tungsten slotted,BODY:quill,COLLAR:fur, 1 turn',
 			{
 				hook: { style: 'jig60', size: 16 },

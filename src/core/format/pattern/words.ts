@@ -22,6 +22,8 @@ import {
 	palmerWays,
 	palmerWayWords,
 	ribKinds,
+	ribPitches,
+	ribPitchWords,
 	ribKindWords,
 	tailKinds,
 	tailKindWords,
@@ -123,6 +125,9 @@ export const written = {
 		lead: 'lead',
 		mono: 'monofilament|tippet',
 		tinsel: 'tinsel'
+	}),
+	pitch: table(ribPitches, ribPitchWords, {
+		closeFirst: 'close(?: turns)?,? then open(?: turns| ones)?'
 	}),
 	underbody: table(underbodyKinds, underbodyKindWords, { wool: 'yarn', dubbing: DUBBED }),
 	body: table(bodyKinds, bodyKindWords, {

@@ -12,6 +12,7 @@ import {
 	palmerWayWords,
 	partWords,
 	ribKindWords,
+	ribPitchWords,
 	tailKindWords,
 	underbodyKindWords,
 	wingCaseKindWords,
@@ -59,11 +60,12 @@ const dressing: Lines = {
 		under === undefined ? '' : `${many(under, 'turn')} of thread under it`
 	],
 	tag: ({ kind, length, thickness }) => [bodyKindWords[kind], over(length), thick(thickness)],
-	rib: ({ kind, wire, turns, against, length }) => [
+	rib: ({ kind, wire, turns, against, pitch, length }) => [
 		ribKindWords[kind],
 		mm(wire),
 		many(turns, 'turn'),
 		against ? 'against the body' : 'with the body',
+		pitch === undefined ? '' : ribPitchWords[pitch],
 		over(length)
 	],
 	underbody: ({ kind, thickness, length }) => [

@@ -15,6 +15,7 @@ import {
 	wingKinds,
 	palmerWays,
 	ribKinds,
+	ribPitches,
 	tagKinds,
 	tailKinds,
 	thoraxKinds,
@@ -139,6 +140,7 @@ const drawn: fc.Arbitrary<Recipe> = fc.record(
 					wire: real(0.03 * mm, 0.8 * mm),
 					turns: whole(1, 120),
 					against: fc.boolean(),
+					pitch: fc.constantFrom(...ribPitches),
 					length: real(0.05, 1)
 				},
 				{ requiredKeys: ['kind', 'wire', 'turns', 'against'] }

@@ -15,6 +15,7 @@ import {
 	wingKinds,
 	palmerWays,
 	ribKinds,
+	ribPitches,
 	tagKinds,
 	tailKinds,
 	thoraxKinds,
@@ -164,6 +165,7 @@ class RibRequest {
 	@Quantity(ribWireField, MILLIMETRE) wireMm!: number;
 	@Quantity(ribTurnsField) turns!: number;
 	@YesNo('Against the body') against!: boolean;
+	@OneOf('Rib turns', ribPitches, true) pitch?: string;
 	@Share(coverShare, true) lengthOfRoom?: number;
 	@Lot() lot?: string;
 }
