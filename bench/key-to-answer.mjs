@@ -15,22 +15,12 @@ const DRAWING = new Set([
 ]);
 
 /**
- * From the key to the answer, by the browser's own trace: main-thread time from the key event's
- * dispatch through script, style, layout and paint of the frame that follows, and whether that very
- * frame shows the new answer.
- * @param {string} address @param {(what: string, value: number, unit: string, budget?: number) => void} print
+ * Counts from now on, in `window.late`, the keys whose answer does not stand when the first frame after them is about
+ * to be drawn.
+ * @param {import('@playwright/test').Page} page
  */
-export async function keyToAnswer(address, print) {
-	const browser = await chromium.launch(launchOptions);
-	const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-	await page.goto(address);
-	await page.waitForSelector('[data-ready]:not([data-fetching])');
-	const field = page.getByRole('spinbutton', { name: 'Bead size' });
-	await field.focus();
-	for (let i = 0; i < 30; i++) await field.press(i % 2 ? 'ArrowDown' : 'ArrowUp');
-
-	// The answer must have changed when the first frame after the key is about to be drawn.
-	await page.evaluate(() => {
+export const countLate = (page) =>
+	page.evaluate(() => {
 		const seen = /** @type {any} */ (window);
 		seen.late = 0;
 		const mass = () => document.querySelector('[data-testid=mass]')?.textContent;
@@ -45,6 +35,23 @@ export async function keyToAnswer(address, print) {
 			{ capture: true }
 		);
 	});
+
+/**
+ * From the key to the answer, by the browser's own trace: main-thread time from the key event's
+ * dispatch through script, style, layout and paint of the frame that follows, and whether that very
+ * frame shows the new answer.
+ * @param {string} address @param {(what: string, value: number, unit: string, budget?: number) => void} print
+ */
+export async function keyToAnswer(address, print) {
+	const browser = await chromium.launch(launchOptions);
+	const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+	await page.goto(address);
+	await page.waitForSelector('[data-ready]:not([data-fetching])');
+	const field = page.getByRole('spinbutton', { name: 'Bead size' });
+	await field.focus();
+	for (let i = 0; i < 30; i++) await field.press(i % 2 ? 'ArrowDown' : 'ArrowUp');
+
+	await countLate(page);
 	await browser.startTracing(page, { categories: ['devtools.timeline'] });
 	for (let i = 0; i < PRESSES; i++) {
 		await page.keyboard.press(i % 2 ? 'ArrowDown' : 'ArrowUp');
