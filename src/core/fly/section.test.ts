@@ -105,3 +105,21 @@ test('the body covers what lies under it', () => {
 		if (over.length) expect(Math.max(...over)).toBeGreaterThan(turn.y + coil!.wire / 2);
 	}
 });
+
+test('the near one of a pair of wings is as long as it is said and as wide as its fibres side by side, on the point’s side', () => {
+	const straight: Recipe = { ...jig, hook: { ...jig.hook, style: 'straight' } };
+	const { wing } = draw({ ...straight, wings: { kind: 'slips', fibres: 10, length: 0.6 } });
+	const { shank } = buildFly(straight, median).hook;
+	const root = wing![0]!;
+	const tip = wing!.reduce((far, p) => (p.y < far.y ? p : far));
+	const apart = wing!.flatMap((a) => wing!.map((b) => Math.hypot(a.x - b.x, a.y - b.y)));
+	expect(Math.max(...apart)).toBeGreaterThan(0.6 * shank);
+	expect(Math.max(...apart)).toBeLessThan(0.62 * shank);
+	// 0.12 mm a fibre (ours): at a quarter of its length it has its whole width.
+	const last = wing!.length - 1;
+	expect(
+		Math.hypot(wing![1]!.x - wing![last - 1]!.x, wing![1]!.y - wing![last - 1]!.y)
+	).toBeCloseTo(1.2e-3, 9);
+	expect(tip.x).toBeGreaterThan(root.x);
+	expect(draw(straight).wing).toBeNull();
+});

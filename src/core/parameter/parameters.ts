@@ -145,9 +145,9 @@ export function spreadOf(
 ): readonly Spread[] {
 	const values = valuesAt(parameters) as Record<ParameterName, number>;
 	const centre = compute(values, null).slice();
-	/** Rise and fall of each figure's logarithm with each parameter, one row a figure. */
-	const rises = new Float64Array(centre.length * only.length);
-	const falls = new Float64Array(centre.length * only.length);
+	/** What each figure's logarithm moves by with each parameter up and down, a standard deviation; one row a figure. */
+	const raised = new Float64Array(centre.length * only.length);
+	const lowered = new Float64Array(centre.length * only.length);
 	only.forEach((name, k) => {
 		const median = values[name];
 		values[name] = valueAt(parameters[name], Z90);
@@ -156,14 +156,14 @@ export function spreadOf(
 		const down = compute(values, name);
 		values[name] = median;
 		for (let i = 0; i < centre.length; i++) {
-			rises[i * only.length + k] = logRatio(up[i]!, centre[i]!) / Z90;
-			falls[i * only.length + k] = logRatio(down[i]!, centre[i]!) / Z90;
+			raised[i * only.length + k] = logRatio(up[i]!, centre[i]!) / Z90;
+			lowered[i * only.length + k] = logRatio(down[i]!, centre[i]!) / Z90;
 		}
 	});
 	const joint = parameters.together && placed(parameters.together, only);
 	return centre.map((value, i) => {
 		const row = [i * only.length, (i + 1) * only.length] as const;
-		return figureSpread(value, rises.subarray(...row), falls.subarray(...row), only, joint);
+		return figureSpread(value, raised.subarray(...row), lowered.subarray(...row), only, joint);
 	});
 }
 

@@ -81,13 +81,19 @@ const said = {
 	dressed: 'How full: sparse, medium or full. What you do not set part by part follows this.',
 	'dressing: parts you leave alone use usual amounts':
 		'How full the fly is dressed. Tail, body, legs and collar follow it until you set them.',
+	'thread under it': 'Turns of thread beneath the root of the tail: they lift it off the bend.',
+	'turns lie': 'Evenly, or half of them close at the bend and the others open in front of them.',
+	'wings of':
+		'A pair beneath, one on each side, hanging to the point’s side. Short ones are pads or buds.',
+	'each wing': 'Fibres that lie side by side in each of the two.',
+	'horns of': 'Two feelers at the head, forwards over the eye.',
 	'the whole fly weighs':
 		'As your scale says it, dry. What a scale says of this fly counts for more than what is reckoned from its parts.',
 	mass: 'What the fly weighs dry, in air, with its likely range: nine of ten such flies lie in it. How it is worked out: H.',
 	'in water':
 		'What still pulls it down under water: its weight less that of the water it displaces, and of the air it holds.',
 	'sink rate':
-		'How fast it sinks in still water, free of its line, once it has reached its speed. Nine of ten such flies lie in the range. How it is worked out: H.',
+		'How fast it sinks in still water, sinking freely, once it has reached its speed. Nine of ten such flies lie in the range. How it is worked out: H.',
 	attitude:
 		'How it lies while it sinks: head down, level or tail down. On a tight line the tippet may turn it.',
 	'gap left': 'How much of the hook’s gap bead and body leave free. Below half it hooks badly.',

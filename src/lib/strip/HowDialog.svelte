@@ -148,8 +148,8 @@
 						cylinder by Clift, Grace &amp; Weber 1978) and friction along it.
 					</li>
 					<li>
-						<b>Hackle, legs, tail</b>: fibre by fibre, bending in the flow (Luhar &amp; Nepf 2011).
-						How much they shelter each other is the widest guess here.
+						<b>Hackle, legs, wings, horns, tail</b>: fibre by fibre, bending in the flow (Luhar
+						&amp; Nepf 2011). How much they shelter each other is the widest guess here.
 					</li>
 					{#if !account.floats}
 						<li>

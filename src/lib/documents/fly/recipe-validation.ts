@@ -165,7 +165,7 @@ class RibRequest {
 	@Quantity(ribWireField, MILLIMETRE) wireMm!: number;
 	@Quantity(ribTurnsField) turns!: number;
 	@YesNo('Against the body') against!: boolean;
-	@OneOf('Rib turns', ribPitches, true) pitch?: string;
+	@OneOf('How the rib’s turns lie', ribPitches, true) pitch?: string;
 	@Share(coverShare, true) lengthOfRoom?: number;
 	@Lot() lot?: string;
 }

@@ -26,7 +26,7 @@ export const usualHandling: Readonly<Partial<Record<StepKey, readonly string[]>>
 		'Dub it in a loop.'
 	],
 	palmer: ['Stroke the fibres back at each turn.'],
-	rib: ['Pull each turn into the body.', 'Close turns first, then open.'],
+	rib: ['Pull each turn into the body.'],
 	'case-in': ['Leave it untrimmed until the thorax is done.'],
 	wings: ['Dull side in, and the tips level.', 'Bind one, then the other.'],
 	legs: ['Length by the hook gap.'],
