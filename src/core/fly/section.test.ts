@@ -123,3 +123,21 @@ test('the near one of a pair of wings is as long as it is said and as wide as it
 	expect(tip.x).toBeGreaterThan(root.x);
 	expect(draw(straight).wing).toBeNull();
 });
+
+test('a rib wound close, then open: half of its turns 1.2 wires apart from the bend, the others evenly in front of them', () => {
+	const rib = {
+		kind: 'copper',
+		wire: 0.14e-3,
+		turns: 9,
+		against: true,
+		pitch: 'closeFirst'
+	} as const;
+	const straight: Recipe = { ...jig, hook: { ...jig.hook, style: 'straight' }, rib };
+	const above = draw(straight).rib!.turns.filter((_, i) => i % 2 === 0);
+	const steps = above.slice(1).map((turn, i) => above[i]!.x - turn.x);
+	for (const step of steps.slice(0, 3)) expect(step).toBeCloseTo(1.2 * 0.14e-3, 8);
+	for (const step of steps.slice(4)) {
+		expect(step).toBeCloseTo(steps[4]!, 8);
+		expect(step).toBeGreaterThan(2 * 1.2 * 0.14e-3);
+	}
+});
