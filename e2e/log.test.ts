@@ -175,3 +175,13 @@ test('an empty database: what gains most comes first, ten light beads make the f
 	await server.stop();
 	folder.remove();
 });
+
+test('opened by its address it learns once and leaves the drifts their time', async ({ bench }) => {
+	await bench.goto(new URL('/log', bench.url()).href);
+	let asked = 0;
+	bench.on('request', (request) => {
+		if (request.url().includes('/api/learning')) asked++;
+	});
+	await expect(bench.getByTestId('verdict')).toContainText(/good in .* drifts/);
+	expect(asked).toBeLessThan(4);
+});

@@ -11,9 +11,11 @@ import type { Strip } from './strip.svelte';
 
 /** Everything that is worked out of what is on the strip, but for the drift. */
 export class Answer {
+	/** The same while nothing more was learned, however often it is asked for. */
+	private readonly learned = $derived.by(() => this.parameters.learning.learned);
 	/** Of what was learned, what bears on the fly, the rig and the lie on the strip; null where nothing was learned. */
 	private readonly learnedHere = $derived.by(() => {
-		const { learned } = this.parameters.learning;
+		const { learned } = this;
 		const { recipe, rig, water } = this.strip;
 		if (learned.mean.length === 0 || !recipe || !water) return null;
 		return learnedHere(learned, { recipe, cast: rig?.cast, lie: water });

@@ -1,3 +1,4 @@
+import { untrack } from 'svelte';
 import type { Outing } from '$core/learn/index';
 import { shown } from '$core/quantity/index';
 import type { DocumentChange, LearningAnswer } from '$lib/api/answers';
@@ -80,7 +81,8 @@ export class LearningState {
 	/** Fetches how each entry goes with what was learned, and keeps that up. @returns ends it */
 	judge(): () => void {
 		this.judging = true;
-		if (this.parts.parameters.learning.observations > 0) void this.learn();
+		// Whoever watches this would ask anew with each answer, without end.
+		if (untrack(() => this.parts.parameters.learning.observations) > 0) void this.learn();
 		return () => {
 			this.judging = false;
 		};
