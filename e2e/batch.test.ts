@@ -239,6 +239,41 @@ test('the box as a map: which fly does what where, by keys too, and a water with
 	await expect(bench.getByRole('button', { name: /^Lie 3 m deep/ })).toHaveCount(0);
 });
 
+test('the box lies in compartments: a kind is dragged into another, several are chosen in the table and moved or taken out as one step', async ({
+	bench
+}) => {
+	await bench.keyboard.press('x');
+	await bench.getByRole('radio', { name: 'compartments' }).check();
+	const field = (name: string) => bench.getByRole('region', { name: `Compartment: ${name}` });
+	await expect(field('lid')).toContainText('8 flies');
+	await bench.getByText('Elbow Jig', { exact: true }).dragTo(field('lid'));
+	await expect(field('lid')).toContainText('Elbow Jig');
+	await expect(field('lid')).toContainText('11 flies');
+	expect(await barriers(bench)).toEqual([]);
+
+	await bench.getByRole('radio', { name: 'as a table' }).check();
+	const table = bench.getByRole('table', { name: 'In the box' });
+	await table.getByRole('button', { name: 'left' }).click();
+	await expect(table.getByRole('columnheader', { name: 'left' })).toHaveAttribute(
+		'aria-sort',
+		'descending'
+	);
+	await expect(table.getByRole('row').nth(1)).toContainText('Pinch Pupa');
+	await table.getByRole('checkbox', { name: /Pinch Pupa/ }).check();
+	await table.getByRole('checkbox', { name: /Old Dun Nymph/ }).check();
+	const chosen = bench.getByRole('group', { name: 'What is chosen' });
+	await expect(chosen).toContainText('2 kinds chosen, 7 flies');
+	await chosen.getByRole('combobox', { name: 'Compartment' }).fill('spare box');
+	await chosen.getByRole('button', { name: 'Put them there' }).click();
+	await expect(table.getByRole('row', { name: /Old Dun Nymph/ })).toContainText('spare box');
+	expect(await barriers(bench)).toEqual([]);
+	await chosen.getByRole('button', { name: 'all given away' }).click();
+	await expect(table.getByRole('row', { name: /Pinch Pupa/ })).toHaveCount(0);
+	await bench.getByRole('heading', { level: 1 }).click();
+	await bench.keyboard.press('Control+z');
+	await expect(table.getByRole('row', { name: /Pinch Pupa/ })).toContainText('spare box');
+});
+
 test('killed in the middle of a batch it resumes at the same step of the same fly; an empty database has a run to tie, too', async ({
 	page
 }) => {

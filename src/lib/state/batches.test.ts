@@ -146,6 +146,62 @@ describe('flies of a run', () => {
 	});
 });
 
+describe('what is chosen in the box is changed as one action', () => {
+	const items = [
+		{ ...item, count: 2, colours: { bead: 'gold' as const } },
+		{ ...item, name: 'Other', count: 1, compartment: 'lid' }
+	];
+	const both = (id: string) => [
+		{ batchId: id, item: 0 },
+		{ batchId: id, item: 1 }
+	];
+	const body = () => acted().changes[0]!.document as { body: BatchBodyDocument };
+
+	test('into a compartment, or nowhere in particular', async () => {
+		const { batches, row } = withBatch({ items, flies: tied });
+		expect(await batches.arrange(both(row.id), '  third row ')).toBe(true);
+		expect(acted().label).toBe('2 kinds in the box: into third row');
+		expect(acted().changes).toHaveLength(1);
+		expect(body().body.items.map(({ compartment }) => compartment)).toEqual([
+			'third row',
+			'third row'
+		]);
+		await batches.arrange([{ batchId: row.id, item: 1 }], ' ');
+		expect(acted().label).toBe('One kind in the box: into nowhere in particular');
+		expect(body().body.items[1]).not.toHaveProperty('compartment');
+	});
+
+	test('out of it, all that is left; what is gone already went as it went', async () => {
+		const flies = [{ ...tied[0]!, out: 'used up' as const, outOn: '2026-02-04' }, ...tied.slice(1)];
+		const { batches, row } = withBatch({ items, flies });
+		await batches.takeAllOut([{ batchId: row.id, item: 0 }], 'given away');
+		expect(body().body.flies).toEqual([
+			flies[0],
+			{ ...tied[1], out: 'given away', outOn: localDay() },
+			tied[2]
+		]);
+	});
+
+	test('a colour of a part, and none', async () => {
+		const { batches, row } = withBatch({ items, flies: tied });
+		await batches.paint(both(row.id), 'thread', 'red');
+		expect(body().body.items.map(({ colours }) => colours)).toEqual([
+			{ bead: 'gold', thread: 'red' },
+			{ thread: 'red' }
+		]);
+		await batches.paint(both(row.id), 'thread', null);
+		expect(body().body.items[0]!.colours).toEqual({ bead: 'gold' });
+		expect(body().body.items[1]).not.toHaveProperty('colours');
+	});
+
+	test('of what is gone nothing is asked', async () => {
+		const { batches } = withBatch();
+		const before = server.told.length;
+		expect(await batches.takeAllOut([{ batchId: 'gone', item: 0 }], 'lost')).toBe(false);
+		expect(server.told).toHaveLength(before);
+	});
+});
+
 describe('the place at the vise', () => {
 	const place = (n: number) => ({ place: n, counted: 0, drying: [], times: [] });
 	const sent = () => server.asked.map(({ body }) => (body as { place: number }).place);

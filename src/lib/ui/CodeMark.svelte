@@ -6,9 +6,11 @@
 		code: WeightCode;
 		fly: Coded;
 		colours: FlyColouring | undefined;
+		/** Without the weights that it stands for, where they stand beside. */
+		short?: boolean;
 	}
 	/** What the weight code says of a fly, and what its own colour says instead. */
-	let { code, fly, colours }: Props = $props();
+	let { code, fly, colours, short = false }: Props = $props();
 	const verdict = $derived(codeOf(code, fly, colours));
 </script>
 
@@ -18,7 +20,7 @@
 			class="mr-1 inline-block size-4 rounded-full border border-line align-[-2px]"
 			style:background={flyColours[verdict.colour]}
 		></span>{verdict.colour}
-		{code.part}: <span class="figure">{verdict.words}</span>
+		{code.part}{#if !short}: <span class="figure">{verdict.words}</span>{/if}
 		{#if verdict.contradicts}<b class="block font-normal text-warn">{verdict.contradicts}</b>{/if}
 	</span>
 {/if}

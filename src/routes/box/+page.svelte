@@ -2,17 +2,28 @@
 	import { goto } from '$app/navigation';
 	import WeightCodeButton from '$lib/frame/WeightCodeButton.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
+	import { SvelteSet } from 'svelte/reactivity';
 	import BoxRow from '$lib/views/box/BoxRow.svelte';
-	import { boxed, boxOrders, boxText, seenIn, type BoxOrder } from '$lib/views/box/boxed';
+	import {
+		boxed,
+		boxOrders,
+		boxText,
+		seenIn,
+		type Boxed,
+		type BoxOrder
+	} from '$lib/views/box/boxed';
 	import { lookAlikes } from '$lib/documents/fly/weight-code';
 	import { shown as measures, GRAM } from '$core/quantity/index';
+	import { batchesOf } from '$lib/state/batches.svelte';
 	import { searched } from '$lib/ui/search';
 	import { useWorkspace } from '$lib/state/context';
 
-	const { documents } = useWorkspace();
+	const workspace = useWorkspace();
+	const { documents } = workspace;
+	const batches = batchesOf(workspace);
 	let wanted = $state('');
 	let order = $state<BoxOrder>('day');
-	let view = $state<'list' | 'map'>('list');
+	let view = $state<'list' | 'compartments' | 'table' | 'map'>('list');
 	let alsoGone = $state(false);
 
 	const rows = $derived(
@@ -27,6 +38,13 @@
 	const alike = $derived(
 		lookAlikes(rows.flatMap((one) => (one.left > 0 ? (seenIn(one) ?? []) : [])))
 	);
+	/** Ids of those that are chosen in table or compartments. */
+	const marked = new SvelteSet<string>();
+	const chosen = $derived(shown.filter(({ id }) => marked.has(id)));
+	const inBatches = (which: readonly Boxed[]) =>
+		which.map(({ row, item }) => ({ batchId: row.id, item }));
+	const move = (which: readonly Boxed[], compartment: string) =>
+		batches.arrange(inBatches(which), compartment);
 	const all = $derived(rows.reduce((sum, { left }) => sum + left, 0));
 </script>
 
@@ -39,7 +57,7 @@
 		</h1>
 		<span class="flex-1"></span>
 		<span class="flex h-11 items-center"><WeightCodeButton /></span>
-		{#if view === 'list'}
+		{#if view !== 'map'}
 			<label class="grid gap-1">
 				<span class="text-sm text-quiet">Find by name, bead or colour</span>
 				<input
@@ -49,26 +67,30 @@
 					class="h-11 w-52 rounded-md bg-sunk px-3"
 				/>
 			</label>
-			<label class="grid gap-1">
-				<span class="text-sm text-quiet">Order</span>
-				<select bind:value={order} class="h-11 rounded-md bg-sunk px-2">
-					{#each Object.entries(boxOrders) as [key, { words }] (key)}
-						<option value={key}>{words}</option>
-					{/each}
-				</select>
-			</label>
+			{#if view !== 'table'}
+				<label class="grid gap-1">
+					<span class="text-sm text-quiet">Order</span>
+					<select bind:value={order} class="h-11 rounded-md bg-sunk px-2">
+						{#each Object.entries(boxOrders) as [key, { words }] (key)}
+							<option value={key}>{words}</option>
+						{/each}
+					</select>
+				</label>
+			{/if}
 			<label class="flex h-11 items-center gap-2"
 				><input type="checkbox" bind:checked={alsoGone} class="size-5 accent-(--water)" />also what
 				is gone</label
 			>
 		{/if}
 	</div>
-	<div class="max-w-md pb-3">
+	<div class="max-w-3xl pb-3">
 		<Segments
 			label="Show"
 			value={view}
 			options={[
 				{ value: 'list', words: 'what is in it' },
+				{ value: 'compartments', words: 'compartments' },
+				{ value: 'table', words: 'as a table' },
 				{ value: 'map', words: 'what it does where' }
 			]}
 			onchange={(value) => (view = value)}
@@ -98,7 +120,27 @@
 				</p>
 			</div>
 		{/if}
-		{#if shown.length > 0}
+		{#if chosen.length > 0 && view !== 'list'}
+			{#await import('$lib/views/box/ChosenBar.svelte') then { default: ChosenBar }}
+				<ChosenBar
+					rows={ordered}
+					{chosen}
+					{move}
+					takeOut={(which, out) => batches.takeAllOut(inBatches(which), out)}
+					paint={(which, part, colour) => batches.paint(inBatches(which), part, colour)}
+					clear={() => marked.clear()}
+				/>
+			{/await}
+		{/if}
+		{#if view === 'table' && shown.length > 0}
+			{#await import('$lib/views/box/BoxTable.svelte') then { default: BoxTable }}
+				<BoxTable rows={shown} chosen={marked} />
+			{/await}
+		{:else if view === 'compartments' && ordered.length > 0}
+			{#await import('$lib/views/box/BoxCompartments.svelte') then { default: BoxCompartments }}
+				<BoxCompartments rows={shown} chosen={marked} {move} />
+			{/await}
+		{:else if shown.length > 0}
 			<ul aria-label="In the box" class="grid gap-x-10 lg:grid-cols-2">
 				{#each shown as { row, item } (`${row.id} ${item}`)}
 					<BoxRow {row} {item} />

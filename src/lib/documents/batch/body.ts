@@ -28,6 +28,8 @@ export interface BatchItem {
 	count: number;
 	/** What tells it apart in the box, as it was said of the fly. */
 	colours?: FlyColouring;
+	/** Where in the box it lies, as the tier calls the place; nowhere in particular where it is not said. */
+	compartment?: string;
 	/** As its fly was tied when the run began. */
 	tying?: TyingWay;
 	/** The prediction as it stood. */
@@ -54,6 +56,8 @@ export interface TiedFly {
 	out?: OutOfBox;
 	outOn?: string;
 }
+/** Characters of a compartment's name. */
+export const MOST_COMPARTMENT = 40;
 export const waysOut = ['lost', 'used up', 'given away'] as const;
 export type OutOfBox = (typeof waysOut)[number];
 

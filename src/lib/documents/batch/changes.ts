@@ -12,9 +12,15 @@ export function batchChange(a: BatchBodyDocument, b: BatchBodyDocument): Differe
 		return out === undefined ? weight : `${weight}, ${out}`;
 	};
 	const flies = [...new Set([...a.flies, ...b.flies].map(({ fly }) => fly))].sort((x, y) => x - y);
+	const places = a.items.map(({ name }, k) => {
+		const place = ({ items }: BatchBodyDocument) =>
+			items[k]?.compartment ?? 'nowhere in particular';
+		return [`place of ${name}`, place(a), place(b)] as const;
+	});
 	return shownChange([
 		['flies', batchWords(a), batchWords(b)],
 		['state', a.state, b.state],
+		...places,
 		...flies.map((fly) => [`fly ${fly + 1}`, shown(a, fly), shown(b, fly)] as const)
 	]);
 }

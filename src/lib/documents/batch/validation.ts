@@ -1,5 +1,22 @@
-import { batchStates, MOST_FLIES, waysOut, type BatchState, type OutOfBox } from './body';
-import { Id, IsoDate, Many, Name, Nested, OneOf, Positive, Whole } from '$lib/contract/fields';
+import {
+	batchStates,
+	MOST_COMPARTMENT,
+	MOST_FLIES,
+	waysOut,
+	type BatchState,
+	type OutOfBox
+} from './body';
+import {
+	Id,
+	IsoDate,
+	Many,
+	Name,
+	Nested,
+	OneOf,
+	Positive,
+	Text,
+	Whole
+} from '$lib/contract/fields';
 import type { FlyColouring, TyingWay } from '../fly/about';
 import { RecipeRequest } from '../fly/recipe-validation';
 import { ColoursRequest, TyingWayRequest } from '../fly/validation';
@@ -17,6 +34,7 @@ class ItemRequest {
 	@Whole('The count', [1, MOST_FLIES]) count!: number;
 	@Nested('The prediction', () => PredictedRequest, 'optional') predicted?: PredictedRequest;
 	@Nested('The colours', () => ColoursRequest, 'optional') colours?: FlyColouring;
+	@Text('The compartment', MOST_COMPARTMENT) compartment?: string;
 	@Nested('The way of tying', () => TyingWayRequest, 'optional') tying?: TyingWay;
 }
 class TurnRequest {

@@ -74,7 +74,9 @@
 			{/if}{sink.speed > 0 ? `; sinks ${speedWords(sink.speed)}` : '; floats'}
 		</span>
 		<span class="block text-sm text-quiet">
-			tied {row.body.on}{goneWords ? `; ${goneWords}` : ''}
+			{kept.compartment ? `in ${kept.compartment}; ` : ''}tied {row.body.on}{goneWords
+				? `; ${goneWords}`
+				: ''}
 		</span>
 	</span>
 	<span class="col-span-full flex flex-wrap gap-2 md:pl-18">

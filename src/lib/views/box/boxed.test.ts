@@ -3,7 +3,7 @@ import { starterRecipe } from '$core/fly/index';
 import type { BatchBodyDocument, BatchItem, TiedFly } from '$lib/documents/batch/body';
 import { recipeToDocument } from '$lib/documents/fly/recipe';
 import type { BatchRow } from '$lib/documents/kinds';
-import { boxed, boxOrders, boxText, seenIn } from './boxed';
+import { boxed, boxOrders, boxText, compartmentsOf, seenIn } from './boxed';
 
 const recipe = recipeToDocument(starterRecipe);
 const item = (name: string, count: number, more: Partial<BatchItem> = {}): BatchItem => ({
@@ -76,4 +76,15 @@ test('it is found by its name, hook, bead, wire and colours, and seen by what te
 	expect(seenIn(plain)!.look).toMatch(/no bead$/);
 	// What weighs nobody knows what has no colour to it.
 	expect(seenIn(boxed(row([item('C', 1)], [fly(0)]), 0))).toBeNull();
+});
+
+test('compartments are those that something lies in and those that are named, by name and number; nowhere in particular last', () => {
+	const run = row(
+		[item('A', 1, { compartment: 'row 10' }), item('B', 1, { compartment: 'row 2' }), item('C', 1)],
+		[fly(0), fly(1), fly(2)]
+	);
+	const all = run.body.items.map((_, k) => boxed(run, k));
+	expect(all.map(({ compartment }) => compartment)).toEqual(['row 10', 'row 2', '']);
+	expect(compartmentsOf(all, ['lid', 'row 2'])).toEqual(['lid', 'row 2', 'row 10', '']);
+	expect(boxText(all[1]!)).toContain('row 2');
 });

@@ -9,22 +9,31 @@ export interface Boxed {
 	readonly row: BatchRow;
 	/** Which of the run's items. */
 	readonly item: number;
+	/** Of both. */
+	readonly id: string;
 	readonly name: string;
 	/** How many are there, and how many of the run are tied at all. */
 	readonly left: number;
 	readonly tied: number;
 	/** As weighed on average, else as predicted when it was tied, g; null where neither is known. */
 	readonly massG: number | null;
+	/** As predicted when it was tied, m/s; null where it is not known. */
+	readonly sinkMs: number | null;
+	/** Empty for nowhere in particular. */
+	readonly compartment: string;
 }
 
 export function boxed(row: BatchRow, item: number): Boxed {
-	const { name, predicted } = row.body.items[item]!;
+	const { name, predicted, compartment = '' } = row.body.items[item]!;
 	const left = inBox(row.body, item);
 	const weights = left.flatMap(({ massG }) => massG ?? []);
 	return {
 		row,
 		item,
+		id: `${row.id} ${item}`,
 		name,
+		compartment,
+		sinkMs: predicted?.sinkMs ?? null,
 		left: left.length,
 		tied: row.body.flies.length,
 		massG:
@@ -46,7 +55,7 @@ export const boxOrders = {
 } as const satisfies Record<string, { words: string; compare: (a: Boxed, b: Boxed) => number }>;
 export type BoxOrder = keyof typeof boxOrders;
 
-const recipeIn = ({ row, item }: Boxed) => recipeFromDocument(row.body.items[item]!.recipe);
+export const recipeIn = ({ row, item }: Boxed) => recipeFromDocument(row.body.items[item]!.recipe);
 
 /** What is searched. */
 export function boxText(one: Boxed): string {
@@ -54,6 +63,7 @@ export function boxText(one: Boxed): string {
 	const { colours = {} } = one.row.body.items[one.item]!;
 	return [
 		one.name,
+		one.compartment,
 		hookWords(hook),
 		bead ? beadWords(bead) : 'no bead',
 		coil ? coilWords(coil) : '',
@@ -71,4 +81,11 @@ export function seenIn(one: Boxed): Seen | null {
 		colours: one.row.body.items[one.item]!.colours ?? {},
 		massG: one.massG
 	};
+}
+
+/** The compartments that something lies in, by name; nowhere in particular last. */
+export function compartmentsOf(rows: readonly Boxed[], empty: readonly string[] = []): string[] {
+	const named = new Set([...rows.map(({ compartment }) => compartment), ...empty]);
+	named.delete('');
+	return [...[...named].sort((a, b) => a.localeCompare(b, undefined, { numeric: true })), ''];
 }
