@@ -78,8 +78,8 @@ export function amountsFor(
 	}
 	const thread = threadLength(build, mass('thread'));
 	add('thread', dressingWords.thread(dressing.thread), 'm', thread, (thread + LOST_THREAD) * count);
-	const { tail, tag, rib, underbody, body, back, palmer, thorax } = dressing;
-	const { wingCase, wings, legs, hackle, collar, horns, finish } = dressing;
+	const { tail, tag, underbody, body, back, palmer } = dressing;
+	const { wingCase, wings, legs, hackle, collar, thirdCollar, horns, finish } = dressing;
 	if (tail) add('tail', dressingWords.tail(tail), strandsOf[tail.kind], tail.fibres);
 	/** What is taken by weight, in what the hands take it by. */
 	const byHand = (part: PartName, words: string, by: HandUnit) => {
@@ -98,13 +98,19 @@ export function amountsFor(
 		}
 	};
 	if (tag) byHand('tag', dressingWords.tag(tag), woundBy[tag.kind]);
-	if (rib && dressed.ribLength > 0) {
-		const cut = dressed.ribLength + HELD_RIB;
-		add('rib', dressingWords.rib(rib), 'm', dressed.ribLength, cut * count, cut);
+	for (const part of ['rib', 'secondRib'] as const) {
+		const rib = dressing[part];
+		const length = dressed[`${part}Length`];
+		if (!rib || length <= 0) continue;
+		const cut = length + HELD_RIB;
+		add(part, dressingWords[part](rib), 'm', length, cut * count, cut);
 	}
 	if (underbody) byHand('underbody', dressingWords.underbody(underbody), woundBy[underbody.kind]);
 	if (body) byHand('body', dressingWords.body(body), woundBy[body.kind]);
-	if (thorax) byHand('thorax', dressingWords.thorax(thorax), woundBy[thorax.kind]);
+	for (const part of ['rearThorax', 'thorax', 'frontThorax'] as const) {
+		const choice = dressing[part];
+		if (choice) byHand(part, dressingWords.thorax(choice), woundBy[choice.kind]);
+	}
 	if (back) add('back', `${partWords.back}: ${dressingWords.back(back)}`, 'pieces', 1);
 	if (wingCase) add('wingCase', dressingWords.wingCase(wingCase), 'pieces', 1);
 	if (wings) add('wings', dressingWords.wings(wings), strandsOf[wings.kind], 2 * wings.fibres);
@@ -112,7 +118,8 @@ export function amountsFor(
 	for (const [part, choice] of [
 		['palmer', palmer],
 		['hackle', hackle],
-		['collar', collar]
+		['collar', collar],
+		['thirdCollar', thirdCollar]
 	] as const) {
 		if (!choice) continue;
 		const words = dressingWords[part](choice as never);
@@ -121,6 +128,8 @@ export function amountsFor(
 		else byHand(part, words, by);
 	}
 	if (horns) add('horns', dressingWords.horns(horns), strandsOf[horns.kind], 2);
+	const { head } = dressing;
+	if (head) byHand('head', dressingWords.head(head), woundBy[head.kind]);
 	const drops = finish.glue + finish.resin + finish.lacquer;
 	if (drops > 0) add('finish', dressingWords.finish(finish), 'drops', drops);
 	return amounts;

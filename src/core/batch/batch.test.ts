@@ -434,3 +434,60 @@ test('a back is tied in before what it covers, and drawn over before the rib or 
 	inOrder(keys('over', 'back'), ['back-in', 'body', 'palmer', 'rib', 'back-over-rib']);
 	expect(keys('over', 'back')).not.toContain('palmer-in');
 });
+
+test('a thorax in parts from the rear, legs between them; ribs tied in from either side; the head after the collars, the marker before the lacquer', () => {
+	const hackle = { kind: 'softHackle', turns: 1, length: 0.4, lie: 'swept' } as const;
+	const part = { kind: 'herl', thickness: 0.1, length: 0.3 } as const;
+	const build = buildFly(
+		{
+			...nymph,
+			secondRib: { kind: 'ovalTinsel', wire: 0.2e-3, turns: 5, against: false },
+			rearThorax: part,
+			frontThorax: part,
+			legs: { kind: 'feather', fibres: 6, length: 0.4 },
+			hackle,
+			collar: hackle,
+			thirdCollar: hackle,
+			head: { kind: 'wool', thickness: 0.1, length: 0.4 },
+			finish: { glue: 0, resin: 0, lacquer: 1 }
+		},
+		median
+	);
+	const steps = stepsOf(build, undefined, { order: ['marker'] });
+	const of = (key: string) => steps.find((step) => step.key === key)!;
+	const wanted = [
+		'rib-in',
+		'second-rib-in',
+		'body',
+		'rib',
+		'second-rib',
+		'thorax-rear',
+		'thorax',
+		'legs',
+		'thorax-front',
+		'hackle',
+		'collar',
+		'third-collar',
+		'head',
+		'whip',
+		'marker',
+		'lacquer'
+	];
+	expect(steps.map(({ key }) => key).filter((key) => wanted.includes(key))).toEqual(wanted);
+	expect(of('second-rib-in').words).toBe('Tie in the second rib along the near side.');
+	expect(of('second-rib')).toMatchObject({ turns: 5, usual: 8 + 2 * 5, part: 'secondRib' });
+	expect(of('thorax-rear').words).toBe('Rear of the thorax: herl.');
+	expect(of('marker').dries).toBe(60);
+	const amount = (name: string) => amountsFor(build.recipe, 4).find(({ part }) => part === name)!;
+	expect(amount('secondRib').each).toBeCloseTo(build.dressed.secondRibLength, 9);
+	expect(amount('frontThorax').unit).toBe('strands');
+	expect(amount('thirdCollar')).toMatchObject({ unit: 'feathers', total: 4 });
+	expect(amount('head').unit).toBe('m');
+	const { shank } = build.hook;
+	const { layout } = build.dressed;
+	const marks = marksOf(build).map(({ words, length }) => [words, length]);
+	expect(marks).toContainEqual(['rear of the thorax stops', layout.rearThoraxFront]);
+	expect(marks).toContainEqual(['front of the thorax begins', layout.frontThoraxEnd]);
+	expect(marks).toContainEqual(['wound head begins', layout.headEnd]);
+	expect(marks).toContainEqual(['third collar’s fibre', 0.4 * shank]);
+});

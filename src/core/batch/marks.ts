@@ -9,6 +9,9 @@ export type MarkCode =
 	| 'gap'
 	| 'body'
 	| 'rib'
+	| 'second-rib'
+	| 'thorax'
+	| 'head'
 	| 'wing-case'
 	| 'tail'
 	| 'tag'
@@ -17,6 +20,7 @@ export type MarkCode =
 	| 'legs'
 	| 'hackle'
 	| 'collar'
+	| 'third-collar'
 	| 'horns';
 
 /** A length to tie to, or a place on the shank. */
@@ -55,7 +59,8 @@ export function gaugeLengths({ hook, bead }: Build): Readonly<Record<Gauge, numb
  * behind the eye, lengths by themselves. What the fly lacks has none.
  */
 export function marksOf({ hook, bead, coil, dressing, dressed }: Build): Mark[] {
-	const { face, gapEnd, bodyFront, bodyEnd, ribFront, caseFront, dam } = dressed.layout;
+	const { face, gapEnd, bodyFront, bodyEnd, ribFront, secondRibFront, caseFront } = dressed.layout;
+	const { dam, rearThoraxFront, frontThoraxEnd, headEnd } = dressed.layout;
 	const marks: Mark[] = [];
 	const place = (code: MarkCode, words: string, length: number) =>
 		marks.push({ code, words, kind: 'place', length });
@@ -67,12 +72,18 @@ export function marksOf({ hook, bead, coil, dressing, dressed }: Build): Mark[] 
 		place('coil-end', 'wire ends', coil.end);
 	}
 	if (dam[1] > dam[0]) place('dam', 'dam ends', dam[1]);
-	const { tail, tag, rib, body, palmer, wingCase, wings, legs, hackle, collar, horns } = dressing;
+	const { tail, tag, rib, secondRib, body, palmer, wingCase, wings, legs, horns } = dressing;
+	const { rearThorax, frontThorax, hackle, collar, thirdCollar, head } = dressing;
 	if (tail) span('tail', 'tail, behind the bend', tail.length * hook.shank);
 	if (tag) place('tag', 'tag begins', bodyEnd);
 	if (body) place('body', 'body stops', bodyFront);
 	if (palmer) span('palmer', 'palmered fibre', palmer.length * hook.shank);
 	if (rib && Math.abs(ribFront - bodyFront) > 1e-5) place('rib', 'rib stops', ribFront);
+	if (secondRib && Math.abs(secondRibFront - bodyFront) > 1e-5) {
+		place('second-rib', 'second rib stops', secondRibFront);
+	}
+	if (rearThorax) place('thorax', 'rear of the thorax stops', rearThoraxFront);
+	if (frontThorax) place('thorax', 'front of the thorax begins', frontThoraxEnd);
 	if (wingCase) span('wing-case', 'wing case', wingCase.length * hook.shank);
 	if (wingCase && Math.abs(caseFront - gapEnd) > 1e-5) {
 		place('wing-case', 'wing case begins', caseFront);
@@ -81,6 +92,8 @@ export function marksOf({ hook, bead, coil, dressing, dressed }: Build): Mark[] 
 	if (legs) span('legs', 'legs', legs.length * hook.shank);
 	if (hackle) span('hackle', 'hackle fibre', hackle.length * hook.shank);
 	if (collar) span('collar', 'collar fibre', collar.length * hook.shank);
+	if (thirdCollar) span('third-collar', 'third collar’s fibre', thirdCollar.length * hook.shank);
+	if (head) place('head', 'wound head begins', headEnd);
 	if (horns) span('horns', 'horns', horns.length * hook.shank);
 	span('gap', bead ? 'leave free behind the bead' : 'leave free behind the eye', gapEnd - face);
 	return marks;

@@ -4,6 +4,7 @@ import {
 	dressingWords,
 	hookWords,
 	isJig,
+	partWords,
 	type BackLie,
 	type Build,
 	type PartName
@@ -37,6 +38,7 @@ export const stepKeys = [
 	'tail',
 	'tag',
 	'rib-in',
+	'second-rib-in',
 	'back-in',
 	'palmer-in',
 	'underbody',
@@ -44,17 +46,23 @@ export const stepKeys = [
 	'palmer',
 	'back-over',
 	'rib',
+	'second-rib',
 	'back-over-rib',
 	'case-in',
+	'thorax-rear',
 	'thorax',
 	'wings',
 	'legs',
+	'thorax-front',
 	'case-over',
 	'hackle',
 	'collar',
+	'third-collar',
 	'horns',
+	'head',
 	'glue-thread',
 	'whip',
+	'marker',
 	'resin',
 	'glue',
 	'lacquer',
@@ -75,8 +83,8 @@ export interface StepKind {
 	readonly after: readonly StepKey[];
 	/** It may be done more than once. */
 	readonly again?: true;
-	/** Only where the tier asks for it. */
-	readonly asked?: true;
+	/** Only where the tier asks for it, by these words: “also …”. */
+	readonly asked?: string;
 	/** After all that do not. */
 	readonly ends?: true;
 	/** null where the fly has no such step. @param times how often it is done */
@@ -112,21 +120,68 @@ const TAKES = {
 	look: 12,
 	weigh: 10
 } as const;
-const DRIES = { glue: 600, lacquer: 1800 } as const;
+const DRIES = { glue: 600, lacquer: 1800, marker: 60 } as const;
 
 /** This many of a thing, in words. */
 const many = (count: number, one: string) => `${count} ${one}${count === 1 ? '' : 's'}`;
 
+const COLLARS = {
+	hackle: { words: 'Hackle', mark: 'hackle' },
+	collar: { words: 'Collar', mark: 'collar' },
+	thirdCollar: { words: 'Third collar', mark: 'third-collar' }
+} as const;
 /** A feather wound at the head. */
-function wound(part: 'hackle' | 'collar', { dressing }: Build): StepOnFly | null {
+function wound(part: 'hackle' | 'collar' | 'thirdCollar', { dressing }: Build): StepOnFly | null {
 	const choice = dressing[part];
 	return (
 		choice && {
 			part,
-			words: `${part === 'hackle' ? 'Hackle' : 'Collar'}: ${dressingWords[part](choice)}.`,
+			words: `${COLLARS[part].words}: ${dressingWords[part](choice)}.`,
 			usual: TAKES.hackle + TAKES.hackleTurn * choice.turns,
 			turns: choice.turns,
-			marks: [part, 'gap']
+			marks: [COLLARS[part].mark, 'gap']
+		}
+	);
+}
+
+/** One part of a thorax; by itself where it is in one. */
+function thorax(
+	part: 'rearThorax' | 'thorax' | 'frontThorax',
+	{ dressing }: Build
+): StepOnFly | null {
+	const choice = dressing[part];
+	const where = {
+		rearThorax: 'Rear of the thorax:',
+		thorax: 'Thorax of',
+		frontThorax: 'Front of the thorax:'
+	};
+	return (
+		choice && {
+			part,
+			words: `${where[part]} ${dressingWords.thorax(choice)}.`,
+			usual: TAKES.thorax,
+			...((dressing.rearThorax || dressing.frontThorax) && { marks: ['thorax'] })
+		}
+	);
+}
+
+/** A rib tied in, before what it goes over. */
+const ribIn = (part: 'rib' | 'secondRib', { dressing }: Build): StepOnFly | null =>
+	dressing[part] && {
+		part,
+		words: `Tie in the ${partWords[part]} along the ${part === 'rib' ? 'far' : 'near'} side.`,
+		usual: TAKES.ribIn
+	};
+
+function ribWound(part: 'rib' | 'secondRib', { dressing }: Build): StepOnFly | null {
+	const rib = dressing[part];
+	return (
+		rib && {
+			part,
+			words: `Wind the ${partWords[part]}, ${rib.turns} turns ${rib.against ? 'against the body' : 'with the body'}${rib.pitch === 'closeFirst' ? ', close turns first, then open ones' : ''}.`,
+			usual: TAKES.rib + TAKES.ribTurn * rib.turns,
+			turns: rib.turns,
+			marks: [part === 'rib' ? 'rib' : 'second-rib']
 		}
 	);
 }
@@ -224,12 +279,8 @@ export const stepTable: readonly StepKind[] = [
 				marks: ['tag']
 			}
 	},
-	{
-		key: 'rib-in',
-		after: ['base'],
-		on: ({ dressing: { rib } }) =>
-			rib && { part: 'rib', words: 'Tie in the rib along the far side.', usual: TAKES.ribIn }
-	},
+	{ key: 'rib-in', after: ['base'], on: (build) => ribIn('rib', build) },
+	{ key: 'second-rib-in', after: ['base'], on: (build) => ribIn('secondRib', build) },
 	{
 		// Before what it covers.
 		key: 'back-in',
@@ -266,7 +317,7 @@ export const stepTable: readonly StepKind[] = [
 	},
 	{
 		key: 'body',
-		after: ['tail', 'tag', 'rib-in', 'back-in', 'palmer-in', 'underbody', 'base'],
+		after: ['tail', 'tag', 'rib-in', 'second-rib-in', 'back-in', 'palmer-in', 'underbody', 'base'],
 		on: ({ dressing: { body } }) =>
 			body && {
 				part: 'body',
@@ -295,21 +346,15 @@ export const stepTable: readonly StepKind[] = [
 		after: ['back-in', 'body', 'palmer'],
 		on: (build) => backOver('under', build)
 	},
+	{ key: 'rib', after: ['rib-in', 'body', 'back-over'], on: (build) => ribWound('rib', build) },
 	{
-		key: 'rib',
-		after: ['rib-in', 'body', 'back-over'],
-		on: ({ dressing: { rib } }) =>
-			rib && {
-				part: 'rib',
-				words: `Wind the rib, ${rib.turns} turns ${rib.against ? 'against the body' : 'with the body'}${rib.pitch === 'closeFirst' ? ', close turns first, then open ones' : ''}.`,
-				usual: TAKES.rib + TAKES.ribTurn * rib.turns,
-				turns: rib.turns,
-				marks: ['rib']
-			}
+		key: 'second-rib',
+		after: ['second-rib-in', 'body', 'back-over'],
+		on: (build) => ribWound('secondRib', build)
 	},
 	{
 		key: 'back-over-rib',
-		after: ['back-in', 'body', 'rib'],
+		after: ['back-in', 'body', 'rib', 'second-rib'],
 		on: (build) => backOver('over', build)
 	},
 	{
@@ -323,15 +368,11 @@ export const stepTable: readonly StepKind[] = [
 				marks: ['wing-case']
 			}
 	},
+	{ key: 'thorax-rear', after: ['body', 'case-in'], on: (build) => thorax('rearThorax', build) },
 	{
 		key: 'thorax',
-		after: ['body', 'case-in'],
-		on: ({ dressing: { thorax } }) =>
-			thorax && {
-				part: 'thorax',
-				words: `Thorax of ${dressingWords.thorax(thorax)}.`,
-				usual: TAKES.thorax
-			}
+		after: ['body', 'case-in', 'thorax-rear'],
+		on: (build) => thorax('thorax', build)
 	},
 	{
 		key: 'wings',
@@ -356,8 +397,14 @@ export const stepTable: readonly StepKind[] = [
 			}
 	},
 	{
+		// Legs and wings may be bound in between the parts.
+		key: 'thorax-front',
+		after: ['body', 'case-in', 'thorax-rear', 'thorax'],
+		on: (build) => thorax('frontThorax', build)
+	},
+	{
 		key: 'case-over',
-		after: ['case-in', 'thorax'],
+		after: ['case-in', 'thorax-rear', 'thorax', 'thorax-front'],
 		on: ({ dressing: { wingCase } }) =>
 			wingCase && {
 				part: 'wingCase',
@@ -367,6 +414,7 @@ export const stepTable: readonly StepKind[] = [
 	},
 	{ key: 'hackle', after: ['body'], on: (build) => wound('hackle', build) },
 	{ key: 'collar', after: ['body'], on: (build) => wound('collar', build) },
+	{ key: 'third-collar', after: ['body'], on: (build) => wound('thirdCollar', build) },
 	{
 		key: 'horns',
 		after: ['base'],
@@ -379,9 +427,20 @@ export const stepTable: readonly StepKind[] = [
 			}
 	},
 	{
+		key: 'head',
+		after: ['body', 'hackle', 'collar', 'third-collar'],
+		on: ({ dressing: { head } }) =>
+			head && {
+				part: 'head',
+				words: `Head before the collars: ${dressingWords.head(head)}.`,
+				usual: TAKES.thorax,
+				marks: ['head']
+			}
+	},
+	{
 		key: 'glue-thread',
 		after: TIED,
-		asked: true,
+		asked: 'glue on the thread',
 		on: () => ({
 			part: 'finish',
 			words: 'Glue on the last of the thread, for the knot to draw in.',
@@ -398,6 +457,17 @@ export const stepTable: readonly StepKind[] = [
 			words: 'Whip finish, and cut.',
 			usual: TAKES.whip,
 			marks: ['gap']
+		})
+	},
+	{
+		key: 'marker',
+		after: ['whip'],
+		asked: 'colour the head with a marker',
+		on: () => ({
+			part: 'thread',
+			words: 'Colour the head with a marker.',
+			usual: TAKES.drop,
+			dries: DRIES.marker
 		})
 	},
 	{
@@ -432,7 +502,7 @@ export const stepTable: readonly StepKind[] = [
 	},
 	{
 		key: 'lacquer',
-		after: ['whip'],
+		after: ['whip', 'marker'],
 		again: true,
 		on: ({ dressing: { finish } }, times) =>
 			finish.lacquer > 0
@@ -447,8 +517,8 @@ export const stepTable: readonly StepKind[] = [
 	},
 	{
 		key: 'rough-up',
-		after: ['body', 'thorax', 'whip'],
-		asked: true,
+		after: ['body', 'thorax-rear', 'thorax', 'thorax-front', 'whip'],
+		asked: 'rough up the fur',
 		on: () => ({
 			part: 'body',
 			words: 'Rough the fur up with a brush.',

@@ -49,9 +49,9 @@ const kindOf = (key: StepKey): StepKind => stepTable.find((one) => one.key === k
 /** Whether a step may be done more than once. */
 export const mayBeAgain = (key: StepKey): boolean => kindOf(key).again ?? false;
 
-/** Steps that are done only where the tier asks for them. */
-export const askedSteps: readonly StepKey[] = stepTable.flatMap(({ key, asked }) =>
-	asked ? [key] : []
+/** Steps that are done only where the tier asks for them, with the words by which they do. */
+export const askedSteps: ReadonlyMap<StepKey, string> = new Map(
+	stepTable.flatMap(({ key, asked }) => (asked ? [[key, asked] as const] : []))
 );
 
 /**

@@ -28,7 +28,7 @@ const LIFT = { turn: 7, most: 35 } as const;
 /** Everything of single fibres, in tie-on order. */
 export function bundlesOf(dressing: Dressing, hook: HookGeometry, layout: Layout): Bundle[] {
 	const { shank } = hook;
-	const { face, gapEnd, bodyFront, bodyEnd, end } = layout;
+	const { face, headEnd, gapEnd, bodyFront, bodyEnd, end } = layout;
 	/** Where the tier wants it, on what is wound. */
 	const place = ({ at }: TiedIn, usual: number) =>
 		at === undefined ? usual : Math.min(end, Math.max(face, at * shank));
@@ -71,12 +71,16 @@ export function bundlesOf(dressing: Dressing, hook: HookGeometry, layout: Layout
 			lift: 0
 		});
 	}
-	const wind = (part: 'hackle' | 'collar', choice: HackleChoice | null, share: number) => {
+	const wind = (
+		part: 'hackle' | 'collar' | 'thirdCollar',
+		choice: HackleChoice | null,
+		share: number
+	) => {
 		if (!choice || choice.turns === 0) return;
 		const strand = hackleTable[choice.kind];
 		bundles.push({
 			part,
-			root: place(choice, face + share * (gapEnd - face)),
+			root: place(choice, headEnd + share * (gapEnd - headEnd)),
 			strand,
 			turns: choice.turns,
 			count: choice.turns * strand.perTurn,
@@ -86,8 +90,11 @@ export function bundlesOf(dressing: Dressing, hook: HookGeometry, layout: Layout
 		});
 	};
 	bundles.push(...palmered(dressing.palmer, shank, bodyFront, bodyEnd));
-	wind('hackle', dressing.hackle, dressing.collar ? 0.55 : 0.75);
-	wind('collar', dressing.collar, 0.9);
+	const { hackle, collar, thirdCollar } = dressing;
+	// From the eye backwards: the hackle, and behind it one collar or two.
+	wind('hackle', hackle, thirdCollar ? 0.35 : collar ? 0.55 : 0.75);
+	wind('collar', collar, thirdCollar ? 0.65 : 0.9);
+	wind('thirdCollar', thirdCollar, 0.9);
 	if (horns) {
 		bundles.push({
 			part: 'horns',

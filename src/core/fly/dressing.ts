@@ -8,6 +8,7 @@ import type { HookGeometry } from './hook';
 import { layoutOf, RAMP, type Layout } from './layout';
 import { backPiece, dropPieces, wingCasePiece, type DressingPiece } from './pieces';
 import { bar, cutsOf, diameterAt, filled, shell, wound, type Profile } from './profile';
+import type { RibChoice } from './recipe';
 import { ribTable, STEM, threadDiameter, wraps } from './stuffs/index';
 import type { Dressing, DressingPart } from './usual';
 
@@ -29,8 +30,9 @@ export interface DressingGeometry {
 	readonly outline: Profile;
 	readonly pieces: readonly DressingPiece[];
 	readonly bundles: readonly Bundle[];
-	/** Length of rib wound, m; 0 without. */
+	/** Length of each rib wound, m; 0 without. */
 	readonly ribLength: number;
+	readonly secondRibLength: number;
 }
 
 /** Thickness at the thin end of a tapered body against the thick one (our estimate). */
@@ -81,9 +83,11 @@ export function dressingGeometry(
 	windTag(work, ground);
 	windUnderbody(work, ground);
 	windBody(work, ground);
-	const ribLength = windRib(work, ground);
+	const ribLength = windRib(work, 'rib', dressing.rib, ground);
+	const secondRibLength = windRib(work, 'secondRib', dressing.secondRib, ground);
 	windThorax(work, ground);
 	windHead(work, ground);
+	windFurHead(work, ground);
 	const bundles = bundlesOf(dressing, hook, layout);
 	const { over, layers, pieces } = work;
 	pieces.push(
@@ -92,14 +96,17 @@ export function dressingGeometry(
 		...wingCasePiece(dressing, hook, layout, over),
 		...dropPieces(dressing, hook, layout, over)
 	);
-	return { layout, layers, outline: over, pieces, bundles, ribLength };
+	return { layout, layers, outline: over, pieces, bundles, ribLength, secondRibLength };
 }
 
 /** Wire and coil, cut wherever anything begins, ends or bends. */
-function bareShank({ hook, coil, layout, headEnd }: Ground): Profile {
+function bareShank({ dressing, hook, coil, layout, headEnd }: Ground): Profile {
 	const { face, gapEnd, bodyFront, bodyEnd, underbodyFront, end, dam } = layout;
 	const thoraxPeak = gapEnd + THORAX[1][0] * (bodyFront - gapEnd);
 	const knots = [headEnd, gapEnd, thoraxPeak, bodyFront, bodyEnd, underbodyFront, ...dam];
+	if (dressing.rearThorax) knots.push(layout.rearThoraxFront);
+	if (dressing.frontThorax) knots.push(layout.frontThoraxEnd);
+	if (dressing.head) knots.push(layout.headEnd);
 	if (coil) knots.push(coil.start, coil.secondEnd, coil.end, coil.start - RAMP * coil.wire);
 	const bare = bar(cutsOf(knots, face, end), hook.wire);
 	if (!coil) return bare;
@@ -175,18 +182,23 @@ function windBody(work: Work, { dressing, hook, layout, girth }: Ground): void {
 }
 
 /** @returns the rib's length, m; it lies on the body and is too thin to be wound over */
-function windRib({ over, pieces }: Work, { dressing: { rib }, layout }: Ground): number {
+function windRib(
+	{ over, pieces }: Work,
+	part: 'rib' | 'secondRib',
+	rib: RibChoice | null,
+	{ layout }: Ground
+): number {
 	if (!rib) return 0;
 	let length = 0;
 	let moment = 0;
-	for (const stretch of ribStretches(rib, layout.ribFront, layout.bodyEnd)) {
+	for (const stretch of ribStretches(rib, layout[`${part}Front`], layout.bodyEnd)) {
 		const one = helixLength(over, stretch, rib.wire);
 		length += one;
 		moment += one * (stretch.from + stretch.to);
 	}
 	if (length === 0) return 0;
 	pieces.push({
-		part: 'rib',
+		part,
 		volume: (Math.PI / 4) * math.square(rib.wire) * length,
 		density: ribTable[rib.kind].density,
 		s: moment / length / 2,
@@ -198,18 +210,33 @@ function windRib({ over, pieces }: Work, { dressing: { rib }, layout }: Ground):
 	return length;
 }
 
+/** In up to three parts, each with its share of the one shape. */
 function windThorax(work: Work, { dressing, hook, layout, girth }: Ground): void {
-	if (!dressing.thorax) return;
-	const { gapEnd, bodyFront } = layout;
-	const t = dressing.thorax.thickness * hook.gape * girth;
+	const { gapEnd, bodyFront, rearThoraxFront, frontThoraxEnd } = layout;
 	const length = Math.max(bodyFront - gapEnd, 1e-12);
-	const shape = (s: number) => {
+	const shape = (t: number) => (s: number) => {
 		const u = (s - gapEnd) / length;
 		const [a, b] = u <= THORAX[1][0] ? [THORAX[0], THORAX[1]] : [THORAX[1], THORAX[2]];
 		return t * (a[1] + ((b[1] - a[1]) * (u - a[0])) / (b[0] - a[0]));
 	};
-	const next = wound(work.over, gapEnd, bodyFront, shape);
-	wrap(work, 'thorax', dressing.thorax.kind, next, 'dressing.mass');
+	for (const [part, from, to] of [
+		['rearThorax', rearThoraxFront, bodyFront],
+		['thorax', frontThoraxEnd, rearThoraxFront],
+		['frontThorax', gapEnd, frontThoraxEnd]
+	] as const) {
+		const choice = dressing[part];
+		if (!choice) continue;
+		const next = wound(work.over, from, to, shape(choice.thickness * hook.gape * girth));
+		wrap(work, part, choice.kind, next, 'dressing.mass');
+	}
+}
+
+/** Over the head of thread, before the collars. */
+function windFurHead(work: Work, { dressing: { head }, hook, layout, girth }: Ground): void {
+	if (!head) return;
+	const t = head.thickness * hook.gape * girth;
+	const next = wound(work.over, layout.face, layout.headEnd, () => t);
+	wrap(work, 'head', head.kind, next, 'dressing.mass');
 }
 
 /** The head lies on what is there: 2 layers deep. */
@@ -219,8 +246,7 @@ function windHead(work: Work, { layout, headEnd, thread }: Ground): void {
 }
 
 /** What is wound by its stem. */
-const isFeather = (part: DressingPart) =>
-	part === 'hackle' || part === 'collar' || part === 'palmer';
+const FEATHERS: readonly DressingPart[] = ['hackle', 'collar', 'thirdCollar', 'palmer'];
 
 /** What a bundle weighs and where: its fibres, and of a hackle the stem round the body and the air between. */
 function bundlePiece(
@@ -228,7 +254,7 @@ function bundlePiece(
 	over: Profile
 ): DressingPiece {
 	const volume = count * length * (Math.PI / 4) * math.square(strand.diameter);
-	const stem = isFeather(part)
+	const stem = FEATHERS.includes(part)
 		? turns * Math.PI * (diameterAt(over, root) + STEM) * (Math.PI / 4) * math.square(STEM)
 		: 0;
 	const room = volume * (strand.air ?? 0);

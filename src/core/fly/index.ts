@@ -67,4 +67,5 @@ export {
 	type RibKind
 } from './stuffs/index';
 export { onSize } from './sizes';
+export { soakOf } from './soak';
 export { leadFreeEquivalent } from './lead-free';

@@ -97,7 +97,7 @@ export const beadPlace = ({ metal, shape, diameter, density }: BeadChoice) =>
 export function dressingPlace(recipe: Recipe): string {
 	const dressing = dressingOf(recipe);
 	const { tail, underbody, body, thorax, wingCase, legs, hackle, collar } = dressing;
-	const { tag, back, palmer, wings, horns } = dressing;
+	const { tag, back, palmer, wings, horns, rearThorax, frontThorax, thirdCollar, head } = dressing;
 	const collarOf = (one: Pick<HackleChoice, 'kind' | 'lie'> | null) =>
 		one && `${one.kind} ${one.lie}`;
 	const kinds = [tail, underbody, body, thorax, wingCase, legs].map((part) => part?.kind ?? '-');
@@ -108,7 +108,11 @@ export function dressingPlace(recipe: Recipe): string {
 		back && `back ${back.kind}`,
 		collarOf(palmer),
 		wings && `wings ${wings.kind}`,
-		horns && `horns ${horns.kind}`
+		horns && `horns ${horns.kind}`,
+		rearThorax && `rear thorax ${rearThorax.kind}`,
+		frontThorax && `front thorax ${frontThorax.kind}`,
+		thirdCollar && `third collar ${collarOf(thirdCollar)}`,
+		head && `head ${head.kind}`
 	];
 	return [...usual, ...more.filter((one) => one !== null)].join(', ');
 }
@@ -146,7 +150,7 @@ function measuredOf(
 /** The parameters that have any bearing on this fly and are not certain, so that an answer stays within a frame. */
 export function parametersAbout(recipe: Recipe, parameters: Distribution): ParameterName[] {
 	const { hook, bead, coil } = recipe;
-	const { rib, body } = dressingOf(recipe);
+	const { rib, secondRib, body } = dressingOf(recipe);
 	const metal = bead && (`bead.${bead.metal}.density` as const);
 	return (Object.keys(prior) as ParameterName[]).filter((name) => {
 		const { spread, scope } = parameters[name];
@@ -163,6 +167,6 @@ export function parametersAbout(recipe: Recipe, parameters: Distribution): Param
 			if (!coil) return false;
 			return name === 'coil.wire' || name === `coil.${coil.metal}.density`;
 		}
-		return name !== 'rib.mass' || rib !== null || body?.kind === 'wire';
+		return name !== 'rib.mass' || rib !== null || secondRib !== null || body?.kind === 'wire';
 	});
 }

@@ -19,17 +19,22 @@ export const partNames = [
 	'tail',
 	'tag',
 	'rib',
+	'secondRib',
 	'underbody',
 	'body',
 	'back',
 	'palmer',
+	'rearThorax',
 	'thorax',
+	'frontThorax',
 	'wingCase',
 	'wings',
 	'legs',
 	'hackle',
 	'collar',
+	'thirdCollar',
 	'horns',
+	'head',
 	'finish'
 ] as const satisfies readonly PartName[];
 

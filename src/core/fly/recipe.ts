@@ -31,13 +31,18 @@ export interface Recipe {
 	/** Behind the body, at the bend. */
 	readonly tag?: TagChoice | null;
 	readonly rib?: RibChoice | null;
+	/** Another one over the same body. */
+	readonly secondRib?: RibChoice | null;
 	readonly underbody?: UnderbodyChoice | null;
 	readonly body?: BodyChoice | null;
 	/** A strip over the whole body. */
 	readonly back?: BackChoice | null;
 	/** Wound open over the body. */
 	readonly palmer?: PalmerChoice | null;
+	/** A thorax in parts: what is of something else at its rear and at its front. */
+	readonly rearThorax?: ThoraxPartChoice | null;
 	readonly thorax?: ThoraxChoice | null;
+	readonly frontThorax?: ThoraxPartChoice | null;
 	readonly wingCase?: WingCaseChoice | null;
 	/** A pair beneath, one on each flank: slips, or pads and buds where they are short. */
 	readonly wings?: WingsChoice | null;
@@ -45,8 +50,11 @@ export interface Recipe {
 	readonly hackle?: HackleChoice | null;
 	/** A second one behind the first: two collars. */
 	readonly collar?: HackleChoice | null;
+	readonly thirdCollar?: HackleChoice | null;
 	/** Two feelers at the head, forwards over the eye. */
 	readonly horns?: HornsChoice | null;
+	/** Fur or chenille before the collars, in the gap that was left for them. */
+	readonly head?: HeadChoice | null;
 	readonly finish?: FinishChoice;
 	/**
 	 * The weighing of a fly whose dressing nobody wrote down, kg: its parts then share what the scale
@@ -224,6 +232,12 @@ export interface ThoraxChoice extends FromLot {
 	readonly thickness: number;
 }
 
+/** One end of a thorax that is in parts. */
+export interface ThoraxPartChoice extends ThoraxChoice {
+	/** A share of the thorax's room. */
+	readonly length: number;
+}
+
 export interface WingCaseChoice extends FromLot, TiedIn {
 	readonly kind: WingCaseKind;
 	/** From its front (usually the gap's end) backwards, in shank lengths. */
@@ -256,6 +270,14 @@ export interface HackleChoice extends FromLot, TiedIn {
 export interface HornsChoice extends FromLot {
 	readonly kind: LegKind;
 	/** In shank lengths. */
+	readonly length: number;
+}
+
+export interface HeadChoice extends FromLot {
+	readonly kind: ThoraxKind;
+	/** On the radius, in gapes. */
+	readonly thickness: number;
+	/** From the bead or the eye backwards, a share of the gap. */
 	readonly length: number;
 }
 

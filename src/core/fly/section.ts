@@ -10,6 +10,13 @@ import type { BeadMetal, CoilMetal, WingsChoice } from './recipe';
 import { drops, wingCaseTable, wingTable, type RibKind } from './stuffs/index';
 import type { DressingPart } from './usual';
 
+/** A rib's cut turns. */
+interface CutRib {
+	readonly kind: RibKind;
+	readonly wire: number;
+	readonly turns: readonly Point[];
+}
+
 /** The fly cut open along the hook's plane, to scale, metres in the fly's frame. */
 export interface Section {
 	readonly hook: {
@@ -40,11 +47,8 @@ export interface Section {
 		readonly kind: Layer['kind'];
 		readonly bands: readonly (readonly Point[])[];
 	}[];
-	readonly rib: {
-		readonly kind: RibKind;
-		readonly wire: number;
-		readonly turns: readonly Point[];
-	} | null;
+	readonly rib: CutRib | null;
+	readonly secondRib: CutRib | null;
 	/** Fibres root, middle, tip. */
 	readonly fibres: readonly {
 		readonly part: DressingPart;
@@ -111,7 +115,8 @@ export function sectionOf(build: Build, body: FlyBody): Section {
 			[1, -1].map((side) => offset(coil.start + (i + 0.5) * coil.wire, side * from))
 		)
 	};
-	const rib = dressing.rib && dressed.ribLength > 0 ? ribSection(build) : null;
+	const rib = dressed.ribLength > 0 ? ribSection(build, 'rib') : null;
+	const secondRib = dressed.secondRibLength > 0 ? ribSection(build, 'secondRib') : null;
 	const caseThickness = dressing.wingCase ? wingCaseTable[dressing.wingCase.kind].thickness : 0;
 	const { gapEnd, bodyFront, caseFront, face } = dressed.layout;
 	const covered: [number, number] = dressing.wingCase
@@ -150,6 +155,7 @@ export function sectionOf(build: Build, body: FlyBody): Section {
 		coil: coilPart,
 		layers,
 		rib,
+		secondRib,
 		fibres,
 		wing,
 		wingCase,
@@ -235,11 +241,12 @@ function beadSection(bead: SeatedBead, metal: BeadMetal): NonNullable<Section['b
 	};
 }
 
-function ribSection(build: Build): NonNullable<Section['rib']> {
+function ribSection(build: Build, part: 'rib' | 'secondRib'): CutRib {
 	const { dressing, dressed } = build;
-	const { kind, wire } = dressing.rib!;
-	const { ribFront, bodyEnd: end } = dressed.layout;
-	const stretches = ribStretches(dressing.rib!, ribFront, end);
+	const rib = dressing[part]!;
+	const { kind, wire } = rib;
+	const { [`${part}Front` as const]: front, bodyEnd: end } = dressed.layout;
+	const stretches = ribStretches(rib, front, end);
 	// Half a turn lies between what is cut above and what is cut below.
 	const cut = stretches.flatMap(({ from, to, turns }) =>
 		Array.from({ length: 2 * turns }, (_, i) => {

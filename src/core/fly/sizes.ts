@@ -1,6 +1,6 @@
 import { BEAD_STEPS, COIL_WIRE_STEPS, nominalHook } from '../material/index';
 import { math, without } from '../quantity/index';
-import type { BeadChoice, CoilChoice, HookChoice, Recipe } from './recipe';
+import type { BeadChoice, CoilChoice, HookChoice, Recipe, RibChoice } from './recipe';
 import { RIB_STEPS } from './usual';
 
 /** The step of a list that is nearest by ratio. */
@@ -21,7 +21,7 @@ function nearest(steps: readonly number[], value: number): number {
  * @param size the hook number; sold sizes are even
  */
 export function onSize(recipe: Recipe, size: number): Recipe {
-	const { hook, bead, coil, rib } = recipe;
+	const { hook, bead, coil, rib, secondRib } = recipe;
 	if (size === hook.size) return recipe;
 	const from = nominalHook(hook.size, hook.lengthX, hook.wireX);
 	const to = nominalHook(size, hook.lengthX, hook.wireX);
@@ -31,12 +31,23 @@ export function onSize(recipe: Recipe, size: number): Recipe {
 		bead: bead && gradedBead(bead, (hook.size - size) / 2),
 		coil: coil && gradedCoil(coil, to.wire / from.wire, to.shank / from.shank)
 	};
-	if (!rib) return graded;
-	const scaled = (rib.wire * to.wire) / from.wire;
-	// Tinsel, floss, thread and mono are not sold by the wire's steps.
-	const metal = rib.kind === 'copper' || rib.kind === 'brass' || rib.kind === 'lead';
-	const wire = metal ? RIB_STEPS[nearest(RIB_STEPS, scaled)]! : Number(scaled.toFixed(5));
-	return { ...graded, rib: { ...without(rib, 'lot'), wire } };
+	const byWire = to.wire / from.wire;
+	return {
+		...graded,
+		...(rib && { rib: gradedRib(rib, byWire) }),
+		...(secondRib && { secondRib: gradedRib(secondRib, byWire) })
+	};
+}
+
+/** Of what is sold by the wire's steps. */
+const WIRES: readonly RibChoice['kind'][] = ['copper', 'brass', 'lead', 'twistedWire'];
+
+function gradedRib(rib: RibChoice, byWire: number): RibChoice {
+	const scaled = rib.wire * byWire;
+	const wire = WIRES.includes(rib.kind)
+		? RIB_STEPS[nearest(RIB_STEPS, scaled)]!
+		: Number(scaled.toFixed(5));
+	return { ...without(rib, 'lot'), wire };
 }
 
 /** @param up steps, one a hook size */

@@ -6,6 +6,7 @@ import type {
 	FinishChoice,
 	Fullness,
 	HackleChoice,
+	HeadChoice,
 	HornsChoice,
 	LegsChoice,
 	PalmerChoice,
@@ -14,6 +15,7 @@ import type {
 	TagChoice,
 	TailChoice,
 	ThoraxChoice,
+	ThoraxPartChoice,
 	ThreadChoice,
 	UnderbodyChoice,
 	WingCaseChoice,
@@ -26,17 +28,22 @@ export interface Dressing {
 	readonly tail: TailChoice | null;
 	readonly tag: TagChoice | null;
 	readonly rib: RibChoice | null;
+	readonly secondRib: RibChoice | null;
 	readonly underbody: UnderbodyChoice | null;
 	readonly body: BodyChoice | null;
 	readonly back: BackChoice | null;
 	readonly palmer: PalmerChoice | null;
+	readonly rearThorax: ThoraxPartChoice | null;
 	readonly thorax: ThoraxChoice | null;
+	readonly frontThorax: ThoraxPartChoice | null;
 	readonly wingCase: WingCaseChoice | null;
 	readonly wings: WingsChoice | null;
 	readonly legs: LegsChoice | null;
 	readonly hackle: HackleChoice | null;
 	readonly collar: HackleChoice | null;
+	readonly thirdCollar: HackleChoice | null;
 	readonly horns: HornsChoice | null;
+	readonly head: HeadChoice | null;
 	readonly finish: FinishChoice;
 }
 export type DressingPart = keyof Dressing;
@@ -90,17 +97,22 @@ export function dressingOf(recipe: Recipe): Dressing {
 		tail: choose('tail'),
 		tag: choose('tag'),
 		rib: choose('rib'),
+		secondRib: choose('secondRib'),
 		underbody: choose('underbody'),
 		body: choose('body'),
 		back: choose('back'),
 		palmer: choose('palmer'),
+		rearThorax: choose('rearThorax'),
 		thorax: choose('thorax'),
+		frontThorax: choose('frontThorax'),
 		wingCase: choose('wingCase'),
 		wings: choose('wings'),
 		legs: choose('legs'),
 		hackle: choose('hackle'),
 		collar: choose('collar'),
+		thirdCollar: choose('thirdCollar'),
 		horns: choose('horns'),
+		head: choose('head'),
 		finish: choose('finish')
 	};
 }
@@ -132,6 +144,7 @@ const USUAL: {
 	tail: (_, { tail }) => ({ kind: 'feather', fibres: tail, length: 0.5 }),
 	tag: () => null,
 	rib: ({ hook }) => ({ kind: 'copper', wire: ribWire(hook.size), turns: 6, against: true }),
+	secondRib: () => null,
 	underbody: () => null,
 	body: (_, { body, loose }) => ({
 		kind: loose ? 'dubbingLoose' : 'dubbingTight',
@@ -141,6 +154,8 @@ const USUAL: {
 	}),
 	back: () => null,
 	palmer: () => null,
+	rearThorax: () => null,
+	frontThorax: () => null,
 	thorax: (_, { thorax, loose }) => ({
 		kind: loose ? 'dubbingLoose' : 'dubbingTight',
 		thickness: thorax
@@ -155,7 +170,9 @@ const USUAL: {
 		lie: 'swept'
 	}),
 	collar: () => null,
+	thirdCollar: () => null,
 	horns: () => null,
+	head: () => null,
 	finish: () => FINISH
 };
 
@@ -173,14 +190,32 @@ const FIRST = {
 	wingCase: (): WingCaseChoice => ({ kind: 'feather', length: 0.33 }),
 	wings: (): WingsChoice => ({ kind: 'slips', fibres: 8, length: 0.6 }),
 	legs: (): LegsChoice => ({ kind: 'feather', fibres: 8, length: 0.4 }),
-	collar: (recipe: Recipe): HackleChoice => ({
+	secondRib: ({ hook }: Recipe): RibChoice => ({
+		kind: 'tinsel',
+		wire: 2 * ribWire(hook.size),
+		turns: 6,
+		against: false
+	}),
+	rearThorax: firstThorax,
+	frontThorax: firstThorax,
+	head: (recipe: Recipe): HeadChoice => ({ ...firstThorax(recipe), length: 0.5 }),
+	thirdCollar: firstCollar,
+	collar: firstCollar,
+	horns: (): HornsChoice => ({ kind: 'feather', length: 0.8 })
+};
+
+function firstThorax(recipe: Recipe): ThoraxPartChoice {
+	return { kind: 'dubbingTight', thickness: AMOUNT[recipe.dressing.fullness].thorax, length: 0.3 };
+}
+
+function firstCollar(recipe: Recipe): HackleChoice {
+	return {
 		kind: 'fur',
 		turns: 1,
 		length: 0.8 * AMOUNT[recipe.dressing.fullness].fibre,
 		lie: 'swept'
-	}),
-	horns: (): HornsChoice => ({ kind: 'feather', length: 0.8 })
-};
+	};
+}
 
 /** A body of another kind at the thickness that is usual for that kind. */
 export function bodyOfKind(recipe: Recipe, body: BodyChoice, kind: BodyChoice['kind']): BodyChoice {

@@ -8,6 +8,7 @@ import {
 	fitOf,
 	leadFreeEquivalent,
 	onSize,
+	soakOf,
 	starterRecipe,
 	type BodyChoice,
 	type Recipe
@@ -318,10 +319,107 @@ test.each<[string, Partial<Recipe>, number]>([
 		},
 		1.38 * 0.75 * tube(0.55, 0.01 * 4.4, roomBehind) +
 			1.38 * 0.4 * 0.04 * helix(5, 0.55 + 2 * 0.01 * 4.4, 0.4, roomBehind / 5)
+	],
+	[
+		'a second rib over the first: oval tinsel, half of its round section, over a share of the room',
+		{
+			body: { kind: 'thread', shape: 'straight', thickness: 0.01, length: 1 },
+			secondRib: { kind: 'ovalTinsel', wire: 0.3e-3, turns: 5, against: false, length: 0.5 }
+		},
+		1.38 * 0.75 * tube(0.55, 0.01 * 4.4, roomBehind) +
+			1.38 * 0.5 * cylinder(0.3, helix(5, 0.55 + 2 * 0.01 * 4.4, 0.3, (0.5 * roomBehind) / 5))
+	],
+	[
+		'a rib of two copper wires twisted, each half as wide as the two',
+		{
+			body: { kind: 'thread', shape: 'straight', thickness: 0.01, length: 1 },
+			rib: { kind: 'twistedWire', wire: 0.2e-3, turns: 7, against: true }
+		},
+		1.38 * 0.75 * tube(0.55, 0.01 * 4.4, roomBehind) +
+			8.96 * 2 * cylinder(0.1, helix(7, 0.55 + 2 * 0.01 * 4.4, 0.2, roomBehind / 7))
+	],
+	[
+		'a rib of grooved vinyl, 0.4 of its round section',
+		{
+			body: { kind: 'thread', shape: 'straight', thickness: 0.01, length: 1 },
+			rib: { kind: 'groovedVinyl', wire: 0.5e-3, turns: 8, against: true }
+		},
+		1.38 * 0.75 * tube(0.55, 0.01 * 4.4, roomBehind) +
+			1.25 * 0.4 * cylinder(0.5, helix(8, 0.55 + 2 * 0.01 * 4.4, 0.5, roomBehind / 8))
+	],
+	[
+		'a third collar behind two',
+		{ thirdCollar: { kind: 'stiffHackle', turns: 2, length: 0.5, lie: 'propped' } },
+		1.3 * (28 * cylinder(0.035, 4.5) + cylinder(0.15, 2 * Math.PI * (0.55 + 0.15)))
+	],
+	[
+		'a head of wool over half of the gap',
+		{ head: { kind: 'wool', thickness: 0.15, length: 0.5 } },
+		1.3 * 0.22 * tube(0.55, 0.15 * 4.4, 0.5 * 2 * 1.6 * 0.55)
 	]
 ])('%s weighs its hand sum (2 %%)', (_, part, byHand) => {
 	const added = (massOf({ ...bareHook, ...part }) - massOf(bareHook)) / mg;
 	expect(Math.abs(added / byHand - 1)).toBeLessThan(0.02);
+});
+
+test('a thorax in three parts of one stuff and thickness is the thorax in one; each part has its share of the room', () => {
+	const body: BodyChoice = { kind: 'thread', shape: 'straight', thickness: 0.01, length: 0.4 };
+	const stuff = { kind: 'wool', thickness: 0.2 } as const;
+	const one = { ...bareHook, body, thorax: stuff };
+	const parted: Recipe = {
+		...one,
+		rearThorax: { ...stuff, length: 0.35 },
+		frontThorax: { ...stuff, length: 0.2 }
+	};
+	expect(massOf(parted) / massOf(one)).toBeCloseTo(1, 9);
+	const { layout } = buildFly(parted, median).dressed;
+	const room = 0.6 * roomBehind;
+	expect((layout.bodyFront - layout.rearThoraxFront) * 1e3).toBeCloseTo(0.35 * room, 6);
+	expect((layout.frontThoraxEnd - layout.gapEnd) * 1e3).toBeCloseTo(0.2 * room, 6);
+	// More than there is: the front gives way.
+	const full: Recipe = { ...parted, rearThorax: { ...stuff, length: 1 } };
+	const masses = compileFly(full, median).parts.map(({ part }) => part);
+	expect(masses).toContain('rearThorax');
+	expect(masses).not.toContain('frontThorax');
+	expect(massOf(full) / massOf(one)).toBeCloseTo(1, 9);
+});
+
+test('a head of fur takes its room before the collars, which keep theirs', () => {
+	const fly: Recipe = { ...bareHook, finish: { glue: 0, resin: 0, lacquer: 0 } };
+	const head = { kind: 'dubbingTight', thickness: 0.1, length: 0.3 } as const;
+	const gap = ({ layout: { headEnd, gapEnd } }: ReturnType<typeof buildFly>['dressed']) =>
+		gapEnd - headEnd;
+	const [bare, headed] = [fly, { ...fly, head }].map((one) => gap(buildFly(one, median).dressed));
+	expect(headed! / bare!).toBeCloseTo(1, 6);
+	const roots = (recipe: Recipe) =>
+		buildFly(recipe, median).dressed.bundles.map(({ part, root }) => [part, root] as const);
+	const hackle = { kind: 'softHackle', turns: 1, length: 0.5, lie: 'swept' } as const;
+	const placed = roots({ ...fly, head, hackle, collar: hackle, thirdCollar: hackle });
+	expect(placed.map(([part]) => part)).toEqual(['hackle', 'collar', 'thirdCollar']);
+	const places = placed.map(([, root]) => root);
+	expect(places).toEqual([...places].sort((a, b) => a - b));
+	expect(places[0]).toBeGreaterThan(buildFly({ ...fly, head }, median).dressed.layout.headEnd);
+});
+
+test('soaking goes with the square of how deep the water has to creep (Washburn); thread alone holds no air', () => {
+	const soak = (part: Partial<Recipe>) => {
+		const recipe = { ...bareHook, ...part };
+		return soakOf(buildFly(recipe, median), compileFly(recipe, median).parts);
+	};
+	const fur = (thickness: number) =>
+		soak({ body: { kind: 'dubbingLoose', shape: 'straight', thickness, length: 0.6 } })!;
+	expect(fur(0.2).time / fur(0.1).time).toBeCloseTo(4, 6);
+	// 0.44 mm deep at 120 s for the square of a millimetre: ours, three times either way.
+	expect(fur(0.1).time).toBeCloseTo(120 * 0.44 ** 2, 6);
+	expect([fur(0.1).low * 3, fur(0.1).high / 3].map((t) => t / fur(0.1).time)).toEqual([
+		expect.closeTo(1, 9),
+		expect.closeTo(1, 9)
+	]);
+	expect(soak({})).toBeNull();
+	const plume = soak({ tail: { kind: 'plume', fibres: 40, length: 1 } })!;
+	// Ten times its own matter in air: 40 fibres of 0.08 mm and that lie together in a round bundle.
+	expect(plume.time).toBeCloseTo(120 * 0.04 ** 2 * 40 * 11, 6);
+	expect(plume.air * 1e9).toBeCloseTo(10 * 40 * cylinder(0.08, 9), 6);
 });
 
 test('two layers of a wing case weigh what the two weigh', () => {
@@ -444,14 +542,15 @@ test('a pattern on other sizes: a bead step a size, wire by the hook’s, the lo
 	expect(onSize(fly, 14)).toBe(fly);
 });
 
-test('on another size tag, back and palmer go with the hook, and tinsel with its wire', () => {
+test('on another size tag, back and palmer go with the hook, tinsel with its wire, twisted wire by the steps', () => {
 	const fly: Recipe = {
 		...starterRecipe,
 		hook: { style: 'straight', size: 10, lengthX: 0, wireX: 0 },
 		tag: { kind: 'floss', length: 0.15, thickness: 0.05 },
 		back: { kind: 'film', rib: 'under' },
 		palmer: { kind: 'softHackle', turns: 6, length: 0.4, lie: 'swept', wound: 'forward' },
-		rib: { kind: 'tinsel', wire: 0.5e-3, turns: 5, against: true }
+		rib: { kind: 'tinsel', wire: 0.5e-3, turns: 5, against: true },
+		secondRib: { kind: 'twistedWire', wire: 0.25e-3, turns: 5, against: false }
 	};
 	const small = onSize(fly, 14);
 	for (const part of ['tag', 'back', 'palmer'] as const) expect(small[part]).toEqual(fly[part]);
@@ -459,6 +558,10 @@ test('on another size tag, back and palmer go with the hook, and tinsel with its
 	const wires = [small, fly].map((one) => buildFly(one, median).hook.wire);
 	// To a hundredth of a millimetre.
 	expect(Math.abs(small.rib!.wire - (0.5e-3 * wires[0]!) / wires[1]!)).toBeLessThan(0.0051e-3);
+	// Of the wires that are sold the nearest one.
+	expect(small.secondRib!.wire).toBeCloseTo(0.2e-3, 9);
+	expect((0.25e-3 * wires[0]!) / wires[1]!).toBeGreaterThan(0.19e-3);
+	expect((0.25e-3 * wires[0]!) / wires[1]!).toBeLessThan(0.225e-3);
 	const [palmer, was] = [small, fly].map(
 		(one) => buildFly(one, median).dressed.bundles.find(({ part }) => part === 'palmer')!.length
 	);

@@ -11,7 +11,8 @@ import {
 	tailTable,
 	underbodyTable,
 	wingCaseTable,
-	wingTable
+	wingTable,
+	type BodyKind
 } from './stuffs/index';
 import type {
 	BackLie,
@@ -24,6 +25,7 @@ import type {
 	HackleChoice,
 	PalmerWay,
 	Recipe,
+	RibChoice,
 	RibPitch
 } from './recipe';
 import type { Dressing, DressingPart } from './usual';
@@ -68,17 +70,22 @@ export const partWords: Readonly<Record<PartName, string>> = {
 	tail: 'tail',
 	tag: 'tag',
 	rib: 'rib',
+	secondRib: 'second rib',
 	underbody: 'underbody',
 	body: 'body',
 	back: 'back',
 	palmer: 'palmer',
+	rearThorax: 'rear thorax',
 	thorax: 'thorax',
+	frontThorax: 'front thorax',
 	wingCase: 'wing case',
 	wings: 'wings',
 	legs: 'legs',
 	hackle: 'hackle',
 	collar: 'collar',
+	thirdCollar: 'third collar',
 	horns: 'horns',
+	head: 'wound head',
 	finish: 'finish'
 };
 
@@ -142,6 +149,14 @@ const hackleWords = ({ kind, turns, lie, at }: HackleChoice) =>
 /** Where it is tied in, when that is not the usual place. */
 const placeWords = (at: number | undefined) => (at === undefined ? '' : `, at ${shanks(at)}`);
 
+/** What is wound, by what it is of. */
+const woundWords = ({ kind }: { readonly kind: BodyKind }) => bodyTable[kind].words;
+
+function ribWords({ kind, wire, turns, pitch }: RibChoice): string {
+	const close = pitch === 'closeFirst' ? `, ${ribPitchWords.closeFirst}` : '';
+	return `${ribTable[kind].words} ${length(wire)} × ${turns}${close}`;
+}
+
 /** A part of the dressing in a few words. */
 export const dressingWords: {
 	readonly [Part in DressingPart]: (choice: NonNullable<Dressing[Part]>) => string;
@@ -153,17 +168,21 @@ export const dressingWords: {
 	back: ({ kind, rib }) => `${wingCaseTable[kind].words}, ${backLieWords[rib]}`,
 	palmer: ({ kind, turns, lie, wound }) =>
 		`${hackleTable[kind].words} × ${turns}, ${lie}, ${palmerWayWords[wound]}`,
-	rib: ({ kind, wire, turns, pitch }) =>
-		`${ribTable[kind].words} ${length(wire)} × ${turns}${pitch === 'closeFirst' ? `, ${ribPitchWords.closeFirst}` : ''}`,
+	rib: ribWords,
+	secondRib: ribWords,
 	underbody: ({ kind }) => underbodyTable[kind].words,
 	body: ({ kind, shape }) => `${bodyTable[kind].words}, ${bodyShapeWords[shape]}`,
-	thorax: ({ kind }) => bodyTable[kind].words,
+	rearThorax: woundWords,
+	thorax: woundWords,
+	frontThorax: woundWords,
 	wingCase: ({ kind, at }) => `${wingCaseTable[kind].words}${placeWords(at)}`,
 	wings: ({ kind, fibres, length, at }) =>
 		`${wingTable[kind].words}, ${fibres} a side, ${shanks(length)}${placeWords(at)}`,
 	legs: ({ kind, fibres, at }) => `${fibres} ${legTable[kind].words}${placeWords(at)}`,
 	hackle: hackleWords,
 	collar: hackleWords,
+	thirdCollar: hackleWords,
+	head: woundWords,
 	horns: ({ kind, length }) => `a pair of ${legTable[kind].words}, ${shanks(length)}`,
 	finish: ({ glue, resin, lacquer }) =>
 		[
@@ -251,6 +270,14 @@ const amountFields: readonly (readonly [string, (recipe: Recipe) => string])[] =
 	['base layers', (r) => String(r.thread?.baseLayers ?? '')],
 	['head turns', (r) => String(r.thread?.headTurns ?? '')],
 	['rib wound', (r) => (r.rib ? (r.rib.against ? 'against the body' : 'with it') : '')],
+	[
+		'second rib wound',
+		(r) => (r.secondRib ? (r.secondRib.against ? 'against the body' : 'with it') : '')
+	],
+	[
+		'second rib covers',
+		(r) => (r.secondRib ? share(r.secondRib.length, 'of the room') || 'the body' : '')
+	],
 	['rib covers', (r) => (r.rib ? share(r.rib.length, 'of the room') || 'the body' : '')],
 	['underbody thickness', (r) => share(r.underbody?.thickness, 'gape')],
 	[
@@ -261,10 +288,17 @@ const amountFields: readonly (readonly [string, (recipe: Recipe) => string])[] =
 	['body length', (r) => share(r.body?.length, 'of the room')],
 	['tag thickness', (r) => share(r.tag?.thickness, 'gape')],
 	['palmer length', (r) => share(r.palmer?.length, 'shank')],
+	['rear thorax thickness', (r) => share(r.rearThorax?.thickness, 'gape')],
+	['rear thorax length', (r) => share(r.rearThorax?.length, 'of the thorax')],
+	['front thorax thickness', (r) => share(r.frontThorax?.thickness, 'gape')],
+	['front thorax length', (r) => share(r.frontThorax?.length, 'of the thorax')],
+	['wound head thickness', (r) => share(r.head?.thickness, 'gape')],
+	['wound head length', (r) => share(r.head?.length, 'of the gap')],
 	['thorax thickness', (r) => share(r.thorax?.thickness, 'gape')],
 	['wing case length', (r) => share(r.wingCase?.length, 'shank')],
 	['leg length', (r) => share(r.legs?.length, 'shank')],
 	['hackle length', (r) => share(r.hackle?.length, 'shank')],
+	['third collar length', (r) => share(r.thirdCollar?.length, 'shank')],
 	['collar length', (r) => share(r.collar?.length, 'shank')],
 	['gap', (r) => (r.finish ? share(r.finish.gap, 'eye openings') || 'usual' : '')]
 ];

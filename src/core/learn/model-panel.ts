@@ -87,6 +87,13 @@ const builds: readonly Recipe[] = [
 	...of(legKinds, (kind) => ({ legs: { kind, fibres: 8, length: 0.5 } })),
 	...of(wingKinds, (kind) => ({ wings: { kind, fibres: 8, length: 0.6 } })),
 	...of(legKinds, (kind) => ({ horns: { kind, length: 0.9 } })),
+	...of(thoraxKinds, (kind) => ({
+		rearThorax: { kind, thickness: 0.2, length: 0.3 },
+		frontThorax: { kind: 'wool', thickness: 0.15, length: 0.4 }
+	})),
+	{ ...jig, secondRib: { ...rib!, kind: 'twistedWire', against: false } },
+	{ ...jig, head: { kind: 'chenille', thickness: 0.2, length: 0.5 } },
+	{ ...jig, collar: { ...hackle!, kind: 'fur' }, thirdCollar: { ...hackle!, kind: 'down' } },
 	...of(hackleKinds, (kind) => ({ hackle: { ...hackle!, kind } })),
 	...of(['propped', 'swept'] as const, (lie) => ({ collar: { ...hackle!, kind: 'fur', lie } })),
 	...of(finishKinds, (kind) => ({ finish: { glue: 0, resin: 0, lacquer: 0, [kind]: 2 } })),

@@ -156,7 +156,8 @@ function hookStepsFrom(recipe: Recipe, shelf: Shelf): BuildStep[] {
 }
 
 function dressingStepsFrom({ recipe, dressed }: Build): BuildStep[] {
-	const { rib, hackle, collar, palmer, wings, body, tail } = dressingOf(recipe);
+	const { rib, secondRib, hackle, collar, thirdCollar, palmer, wings, body, tail } =
+		dressingOf(recipe);
 	const steps: BuildStep[] = [];
 	const offer = (key: string, part: PartName, words: string, change: Partial<Recipe>) =>
 		steps.push({ key, part, words, recipe: { ...recipe, ...change } });
@@ -172,6 +173,9 @@ function dressingStepsFrom({ recipe, dressed }: Build): BuildStep[] {
 	}
 	if (palmer) offer('palmer-off', 'palmer', 'no palmered hackle', { palmer: null });
 	if (wings) offer('wings-off', 'wings', 'no wings', { wings: null });
+	if (secondRib) offer('second-rib-off', 'secondRib', 'no second rib', { secondRib: null });
+	if (thirdCollar)
+		offer('third-collar-off', 'thirdCollar', 'no third collar', { thirdCollar: null });
 	if (collar) offer('collar-off', 'collar', 'no second collar', { collar: null });
 	if (hackle) {
 		const less = turnLess(hackle);

@@ -217,6 +217,14 @@ export const tagLengthShare = share(
 	[0.05, 0.3],
 	'0.1 of the room'
 );
+export const thoraxPartShare = share(
+	'Part of the thorax',
+	'thorax',
+	[0.05, 1],
+	[0.15, 0.6],
+	'1/3 or 1 mm'
+);
+export const headLengthShare = share('Head length', 'gap', [0.05, 0.8], [0.2, 0.8], '1/2 or 1 mm');
 export const bodyLengthShare = share('Body length', 'room', [0.05, 1], [0.3, 1], '0.7 of the room');
 export const coverShare = share('Covers', 'room', [0.05, 1], [0.3, 1], '0.7 of the room');
 export const caseLengthShare = share('Wing case', 'shank', [0.05, 1], [0.2, 0.6], '1/3 or 2.5 mm');

@@ -45,6 +45,7 @@ import {
 	hackleTurnsField,
 	headTurnsField,
 	legFibresField,
+	headLengthShare,
 	hornLengthShare,
 	legLengthShare,
 	palmerTurnsField,
@@ -52,6 +53,7 @@ import {
 	tagLengthShare,
 	tailFibresField,
 	tailLengthShare,
+	thoraxPartShare,
 	without,
 	underTurnsField,
 	wingFibresField,
@@ -167,29 +169,8 @@ export const dressingControls: {
 			)
 		];
 	},
-	rib: (subject) => {
-		const { rib } = subject.build.dressing;
-		const set = setter(subject, 'rib');
-		const kind = kinds(subject, 'rib', 'Rib of', ribKindWords, ribKinds, materialColour);
-		if (!rib) return [kind];
-		return [
-			kind,
-			ribWireControl(rib.wire, (wire) => set({ wire })),
-			quantity(ribTurnsField, rib.turns, (turns) => set({ turns }), { ...COUNT, big: 5 }),
-			choice(
-				'Wound',
-				rib.against ? 'against' : 'with',
-				options({ against: 'against the body', with: 'with it' }),
-				(way) => set({ against: way === 'against' })
-			),
-			choice('Turns lie', rib.pitch ?? 'even', options(ribPitchWords, ribPitches), (pitch) =>
-				set({ pitch: pitch as (typeof ribPitches)[number] })
-			),
-			coverControl(subject, 'rib', 'the body', set),
-			...(rib.kind === 'lead' ? [LEAD] : []),
-			...(rib.kind === 'mono' ? [FLAME] : [])
-		];
-	},
+	rib: (subject) => ribControls(subject, 'rib', 'Rib of'),
+	secondRib: (subject) => ribControls(subject, 'secondRib', 'Second rib of'),
 	underbody: (subject) => {
 		const { underbody } = subject.build.dressing;
 		const set = setter(subject, 'underbody');
@@ -235,6 +216,7 @@ export const dressingControls: {
 			inMm(bodyLengthShare, room, body.length, (length) => set({ length }), 0.5)
 		];
 	},
+	rearThorax: (subject) => thoraxPartControls(subject, 'rearThorax', 'Rear thorax of'),
 	thorax: (subject) => {
 		const { thorax } = subject.build.dressing;
 		const set = setter(subject, 'thorax');
@@ -242,6 +224,7 @@ export const dressingControls: {
 		if (!thorax) return [kind];
 		return [kind, thickness(subject, thorax.thickness, (thickness) => set({ thickness }))];
 	},
+	frontThorax: (subject) => thoraxPartControls(subject, 'frontThorax', 'Front thorax of'),
 	wingCase: (subject) => {
 		const { wingCase } = subject.build.dressing;
 		const set = setter(subject, 'wingCase');
@@ -289,6 +272,19 @@ export const dressingControls: {
 	},
 	hackle: (subject) => hackleControls(subject, 'hackle', 'Hackle of'),
 	collar: (subject) => hackleControls(subject, 'collar', 'Second collar of'),
+	thirdCollar: (subject) => hackleControls(subject, 'thirdCollar', 'Third collar of'),
+	head: (subject) => {
+		const { head } = subject.build.dressing;
+		const set = setter(subject, 'head');
+		const kind = kinds(subject, 'head', 'Head of', bodyKindWords, thoraxKinds);
+		if (!head) return [kind];
+		const { layout } = subject.build.dressed;
+		return [
+			kind,
+			inMm(headLengthShare, layout.gapEnd - layout.face, head.length, (length) => set({ length })),
+			thickness(subject, head.thickness, (thickness) => set({ thickness }))
+		];
+	},
 	finish: (subject) => {
 		const { finish } = subject.build.dressing;
 		const set = setter(subject, 'finish');
@@ -339,7 +335,53 @@ const lieControl = (lie: HackleLie, set: (lie: HackleLie) => Recipe) =>
 		set(next as HackleLie)
 	);
 
-function hackleControls(subject: Subject, part: 'hackle' | 'collar', label: string): Control[] {
+function ribControls(subject: Subject, part: 'rib' | 'secondRib', label: string): Control[] {
+	const rib = subject.build.dressing[part];
+	const set = setter(subject, part);
+	const kind = kinds(subject, part, label, ribKindWords, ribKinds, materialColour);
+	if (!rib) return [kind];
+	return [
+		kind,
+		ribWireControl(rib.wire, (wire) => set({ wire })),
+		quantity(ribTurnsField, rib.turns, (turns) => set({ turns }), { ...COUNT, big: 5 }),
+		choice(
+			'Wound',
+			rib.against ? 'against' : 'with',
+			options({ against: 'against the body', with: 'with it' }),
+			(way) => set({ against: way === 'against' })
+		),
+		choice('Turns lie', rib.pitch ?? 'even', options(ribPitchWords, ribPitches), (pitch) =>
+			set({ pitch: pitch as (typeof ribPitches)[number] })
+		),
+		coverControl(subject, part, 'the body', set),
+		...(rib.kind === 'lead' ? [LEAD] : []),
+		...(rib.kind === 'mono' ? [FLAME] : [])
+	];
+}
+
+function thoraxPartControls(
+	subject: Subject,
+	part: 'rearThorax' | 'frontThorax',
+	label: string
+): Control[] {
+	const choice = subject.build.dressing[part];
+	const set = setter(subject, part);
+	const kind = kinds(subject, part, label, bodyKindWords, thoraxKinds);
+	if (!choice) return [kind];
+	const { layout } = subject.build.dressed;
+	const room = layout.bodyFront - layout.gapEnd;
+	return [
+		kind,
+		inMm(thoraxPartShare, room, choice.length, (length) => set({ length })),
+		thickness(subject, choice.thickness, (thickness) => set({ thickness }))
+	];
+}
+
+function hackleControls(
+	subject: Subject,
+	part: 'hackle' | 'collar' | 'thirdCollar',
+	label: string
+): Control[] {
 	const hackle = subject.build.dressing[part];
 	const set = setter(subject, part);
 	const kind = kinds(subject, part, label, hackleKindWords, hackleKinds);

@@ -62,7 +62,7 @@ export const COUNT = { step: 1 } as const;
 /** Where along the shank fibres are tied in. */
 export function placeControl(
 	subject: Subject,
-	part: 'tail' | 'wingCase' | 'wings' | 'legs' | 'hackle' | 'collar',
+	part: 'tail' | 'wingCase' | 'wings' | 'legs' | 'hackle' | 'collar' | 'thirdCollar',
 	at: number | undefined,
 	set: (change: { at?: number }) => Recipe
 ): Control {
@@ -85,13 +85,13 @@ export function placeControl(
 /** How far forward from the bend a part goes that usually goes as far as another one. */
 export function coverControl(
 	subject: Subject,
-	part: 'rib' | 'underbody',
+	part: 'rib' | 'secondRib' | 'underbody',
 	usual: string,
 	set: (change: { length?: number }) => Recipe
 ): Control {
 	const { layout } = subject.build.dressed;
 	const choice = subject.build.dressing[part];
-	const front = part === 'rib' ? layout.ribFront : layout.underbodyFront;
+	const front = layout[`${part}Front`];
 	const room = layout.end - layout.gapEnd;
 	const value = choice?.length ?? (layout.end - front) / room;
 	return {

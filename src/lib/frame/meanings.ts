@@ -86,6 +86,12 @@ const said = {
 	'wings of':
 		'A pair beneath, one on each side, hanging to the point’s side. Short ones are pads or buds.',
 	'each wing': 'Fibres that lie side by side in each of the two.',
+	'second rib of': 'Another one over the same body, along it or across the first.',
+	'rear thorax of':
+		'A thorax in parts: of what its rear is. Legs or wings may be bound in between.',
+	'front thorax of': 'A thorax in parts: of what its front is.',
+	'head of':
+		'Fur or chenille wound before the collars; the collars keep the room behind it. A head of thread is among the turns of the thread.',
 	'horns of': 'Two feelers at the head, forwards over the eye.',
 	'the whole fly weighs':
 		'As your scale says it, dry. What a scale says of this fly counts for more than what is reckoned from its parts.',

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { prior } from '$core/parameter/index';
-	import { compileBuild, partNames, partWords } from '$core/fly/index';
+	import { compileBuild, partNames, partWords, soakOf } from '$core/fly/index';
 	import { GRAVITY } from '$core/material/index';
 	import { onAverage, type Prediction } from '$core/predict/index';
 	import { GRAM, shown, temperatureField } from '$core/quantity/index';
@@ -49,8 +49,9 @@
 				fresh: timeTo(fresh, depth)
 			};
 		});
+		const soak = soakOf(build, parts);
 		const held = filmHolds(dry, drySink.submergedWeight);
-		return { ...prediction, fluid, rows, drop, settled: soaked.settled, held };
+		return { ...prediction, fluid, rows, drop, settled: soaked.settled, held, soak };
 	});
 	const weighed = $derived(
 		strip.recipe?.weighed !== undefined || strip.recipe?.bead?.weighed !== undefined
@@ -68,6 +69,10 @@
 	}
 	const grams = (kg: number) =>
 		Math.abs(kg) < 0.0005 * GRAM ? '<' + shown.mass.fixed(GRAM / 1000, 3) : shown.mass.fixed(kg, 3);
+	const waiting = (seconds: number) =>
+		seconds < 100
+			? `${Math.max(1, Number(seconds.toPrecision(1)))} s`
+			: `${Number((seconds / 60).toPrecision(2))} min`;
 	const cell = 'px-2 py-0.5 text-right';
 </script>
 
@@ -205,6 +210,15 @@
 							)}.
 						{/if}
 						Cut the tippet off for a drop: {shown.hand.words(0.2, 0)} of it cost about 8 %.
+						{#if account.soak}
+							Freshly dry it holds air that carries {grams(
+								account.fluid.density * account.soak.air
+							)}
+							{shown.mass.unit} of it. Under water it is soaked after about {waiting(
+								account.soak.time
+							)} ({waiting(account.soak.low)} to {waiting(account.soak.high)}, a guess); squeezed
+							under water, at once.
+						{/if}
 						{#if account.held}The film may hold it while it is dry: wet it first.{/if}
 					</p>
 				{/if}

@@ -14,6 +14,9 @@ export const materialColour = {
 	thread: 'var(--m-thread)',
 	floss: 'var(--m-thread)',
 	tinsel: 'var(--m-hook)',
+	ovalTinsel: 'var(--m-brass)',
+	twistedWire: 'var(--m-copper)',
+	groovedVinyl: 'var(--m-glass)',
 	mono: 'var(--m-glass)',
 	dressing: 'var(--m-dressing)',
 	finish: 'var(--m-resin)'
@@ -31,7 +34,8 @@ export function partColour(part: PartName, recipe: Recipe, dressing: Dressing): 
 		case 'coil':
 			return materialColour[recipe.coil?.metal ?? 'lead'];
 		case 'rib':
-			return materialColour[dressing.rib?.kind ?? 'copper'];
+		case 'secondRib':
+			return materialColour[dressing[part]?.kind ?? 'copper'];
 		case 'body':
 			return dressing.body?.kind === 'wire' ? materialColour.copper : materialColour.dressing;
 		case 'tag':
@@ -40,13 +44,17 @@ export function partColour(part: PartName, recipe: Recipe, dressing: Dressing): 
 		case 'palmer':
 		case 'underbody':
 		case 'tail':
+		case 'rearThorax':
 		case 'thorax':
+		case 'frontThorax':
+		case 'head':
 		case 'wingCase':
 		case 'wings':
 		case 'horns':
 		case 'legs':
 		case 'hackle':
 		case 'collar':
+		case 'thirdCollar':
 			return materialColour.dressing;
 	}
 }

@@ -13,17 +13,19 @@ const FEWEST_RIB = 4;
 /** A rib whose turns lie closer than this many wires is no open rib (our choice). */
 const CLOSE = 1.5;
 
+const COLLARS = ['hackle', 'collar', 'thirdCollar'] as const;
+
 export function dressingNotes(build: Build): FitNote[] {
 	return [...headNotes(build), ...profileNotes(build), ...fibreNotes(build), ...ribNotes(build)];
 }
 
 function headNotes(build: Build): FitNote[] {
 	const { bead, hook, dressing, dressed } = build;
-	const { face, gapEnd } = dressed.layout;
+	const { face, gapEnd, headEnd } = dressed.layout;
 	const notes: FitNote[] = [];
-	const have = gapEnd - face;
+	const have = gapEnd - headEnd;
 	const thread = threadDiameter(dressing.thread.denier);
-	const turns = (dressing.hackle?.turns ?? 0) + (dressing.collar?.turns ?? 0);
+	const turns = COLLARS.reduce((sum, part) => sum + (dressing[part]?.turns ?? 0), 0);
 	// The whip finish lies two layers deep.
 	const needed = turns * COLLAR_TURN + (dressing.thread.headTurns / 2) * thread;
 	const girth = diameterAt(dressed.outline, (face + gapEnd) / 2) / 2;
@@ -36,7 +38,7 @@ function headNotes(build: Build): FitNote[] {
 			at,
 			severity: 'trouble',
 			figure: `room ${mm(have)}`,
-			words: `${bead ? 'Behind the bead' : 'Behind the eye'} ${mm(have)} are left, and ${what} take ${mm(needed)}. Stop body and thorax earlier.`
+			words: `${dressing.head ? 'Behind the head' : bead ? 'Behind the bead' : 'Behind the eye'} ${mm(have)} are left, and ${what} take ${mm(needed)}. Stop body and thorax earlier.`
 		});
 	}
 	if (!bead) {
@@ -105,7 +107,7 @@ function fibreNotes(build: Build): FitNote[] {
 		});
 	}
 	const longest = hook.shank + hook.gape / 2;
-	for (const part of ['hackle', 'collar'] as const) {
+	for (const part of COLLARS) {
 		const choice = dressing[part];
 		const bundle = dressed.bundles.find((b) => b.part === part);
 		if (!choice || !bundle) continue;

@@ -85,17 +85,8 @@ const PART_READERS: Readonly<Record<TiedPart, (phrases: Phrases) => Found>> = {
 		thickness: p.share('', 'gape thick'),
 		kind: p.kind(written.body)
 	}),
-	rib: (p) => {
-		const against = p.take(wordPattern('(against|counter|with)(?: the body)?'));
-		return {
-			pitch: p.kind(written.pitch),
-			length: p.share('over', 'of the room'),
-			turns: p.count('turns?|wraps?'),
-			...(against && { against: !/with/iu.test(against[0]) }),
-			wire: p.quantity('', 'mm', MILLIMETRE),
-			kind: p.kind(written.rib)
-		};
-	},
+	rib,
+	secondRib: rib,
 	underbody: (p) => ({
 		length: p.share('over', 'of the room'),
 		thickness: p.share('', 'gape thick'),
@@ -109,15 +100,39 @@ const PART_READERS: Readonly<Record<TiedPart, (phrases: Phrases) => Found>> = {
 	}),
 	back: (p) => ({ rib: p.kind(written.backLie), kind: p.kind(written.strip) }),
 	palmer: (p) => ({ wound: p.kind(written.wound), ...feather(p) }),
+	rearThorax: thoraxPart('of the thorax'),
 	thorax: (p) => ({ thickness: p.share('', 'gape thick'), kind: p.kind(written.body) }),
+	frontThorax: thoraxPart('of the thorax'),
+	head: thoraxPart('of the gap'),
 	wingCase: (p) => ({
 		at: p.share('at', 'shank'),
 		length: p.share('', 'shank'),
 		kind: p.kind(written.strip)
 	}),
 	hackle: feather,
-	collar: feather
+	collar: feather,
+	thirdCollar: feather
 };
+
+function rib(p: Phrases): Found {
+	const against = p.take(wordPattern('(against|counter|with)(?: the body)?'));
+	return {
+		pitch: p.kind(written.pitch),
+		length: p.share('over', 'of the room'),
+		turns: p.count('turns?|wraps?'),
+		...(against && { against: !/with/iu.test(against[0]) }),
+		wire: p.quantity('', 'mm', MILLIMETRE),
+		kind: p.kind(written.rib)
+	};
+}
+
+function thoraxPart(of: string) {
+	return (p: Phrases): Found => ({
+		length: p.share('over', of),
+		thickness: p.share('', 'gape thick'),
+		kind: p.kind(written.body)
+	});
+}
 
 function strands(part: 'tail' | 'legs') {
 	return (p: Phrases): Found => ({
@@ -154,8 +169,13 @@ const AMOUNT_WORDS: Readonly<Record<string, string>> = {
 /** Tag and thorax are of a few kinds of what bodies are of. */
 const SOME: Readonly<Partial<Record<string, readonly string[]>>> = {
 	tag: tagKinds,
-	thorax: thoraxKinds
+	rearThorax: thoraxKinds,
+	thorax: thoraxKinds,
+	frontThorax: thoraxKinds,
+	head: thoraxKinds
 };
+
+const isRib = (part: TiedPart) => part === 'rib' || part === 'secondRib';
 
 export function partOf(part: TiedPart, draft: Draft, base: Recipe): Dressing[typeof part] {
 	if (NONE.test(draft.phrases.rest())) {
@@ -171,14 +191,14 @@ export function partOf(part: TiedPart, draft: Draft, base: Recipe): Dressing[typ
 	if (found.kind === undefined) draft.asked.push('Of what is it? Taken as is usual until you say.');
 	const kept: Record<string, unknown> = { ...usual };
 	// What is only said where it is not as usual.
-	for (const key of ['at', ...(part === 'rib' || part === 'underbody' ? ['length'] : [])])
+	for (const key of ['at', ...(isRib(part) || part === 'underbody' ? ['length'] : [])])
 		delete kept[key];
 	const missing: string[] = [];
 	for (const [key, value] of Object.entries(found)) {
 		if (value !== undefined) kept[key] = value;
 		else if (key !== 'kind' && key in kept) missing.push(AMOUNT_WORDS[key] ?? key);
 	}
-	if (part === 'rib' && !('against' in found)) missing.push(AMOUNT_WORDS.against!);
+	if (isRib(part) && !('against' in found)) missing.push(AMOUNT_WORDS.against!);
 	if (missing.length > 0) draft.assumed.push(`${missing.join(', ')} as is usual`);
 	return kept as never;
 }

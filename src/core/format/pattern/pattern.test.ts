@@ -114,6 +114,21 @@ describe('recipes as people write them (common practice, no source)', () => {
 			}
 		],
 		[
+			'Hook: 10\nBead: 3.2 tungsten\nBody: wool\nRib: oval tinsel 0.3 mm, 5 turns\nSecond rib: twisted wire, 6 turns against\nThorax: chenille\nRear of thorax: herl\nThird collar: down, 1 turn\nHead: dubbed fur',
+			{
+				rib: { kind: 'ovalTinsel', wire: 0.3e-3, turns: 5 },
+				secondRib: { kind: 'twistedWire', turns: 6, against: true },
+				rearThorax: { kind: 'herl', length: 0.3 },
+				thorax: { kind: 'chenille' },
+				thirdCollar: { kind: 'down', turns: 1 },
+				head: { kind: 'dubbingTight' }
+			}
+		],
+		[
+			'Hook: 12\nBead: 3.2 tungsten\nRib: grooved vinyl\nHead: varnish',
+			{ rib: { kind: 'groovedVinyl' }, head: null, finish: { lacquer: 1 } }
+		],
+		[
 			'Hook: 12\nBead: 3.2 tungsten\nHot spot: wool\nBody: tinsel\nCollar: fur, 1 turn',
 			{ tag: { kind: 'wool' }, body: { kind: 'tinsel' }, collar: { kind: 'fur', turns: 1 } }
 		],

@@ -72,8 +72,13 @@ function drafted(text: string, marked: boolean): Draft {
 	return draftOf(text, left, right);
 }
 
+const HEAD = /^head$/iu;
+const WOUND = wordPattern('dubbing|dubbed|fur|chenille|wool|yarn|herl|hide strip');
+
 function draftOf(text: string, before: string, after: string): Draft {
-	const label = labelOf(before);
+	const named = labelOf(before);
+	// “Head: dubbing” is wound, “Head: lacquer” is not.
+	const label = named === 'finish' && HEAD.test(before) && WOUND.test(after) ? 'head' : named;
 	// “Lead: .015” says the metal by its label.
 	const said = label === 'coil' && /lead/iu.test(before) ? `${before} ${after}` : after;
 	return { text, label, phrases: new Phrases(label ? said : text), assumed: [], asked: [] };

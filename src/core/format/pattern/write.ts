@@ -19,7 +19,9 @@ import {
 	wingKindWords,
 	type Dressing,
 	type HackleChoice,
-	type Recipe
+	type Recipe,
+	type RibChoice,
+	type ThoraxPartChoice
 } from '../../fly/index';
 import { GRAM, INCH, MILLIMETRE, showXStep } from '../../quantity/index';
 import { coloured, labels, type Coloured, type Label } from './words';
@@ -46,6 +48,23 @@ const hackle = ({ kind, turns, length, lie, at: place }: HackleChoice) => [
 	at(place)
 ];
 
+const ribbed = ({ kind, wire, turns, against, pitch, length }: RibChoice) => [
+	ribKindWords[kind],
+	mm(wire),
+	many(turns, 'turn'),
+	against ? 'against the body' : 'with the body',
+	pitch === undefined ? '' : ribPitchWords[pitch],
+	over(length)
+];
+
+const thoraxPart =
+	(of: string) =>
+	({ kind, length, thickness }: ThoraxPartChoice) => [
+		bodyKindWords[kind],
+		`over ${exact(length)} ${of}`,
+		thick(thickness)
+	];
+
 const dressing: Lines = {
 	thread: ({ denier, baseLayers, headTurns, dam }) => [
 		`${exact(denier)} denier`,
@@ -60,14 +79,8 @@ const dressing: Lines = {
 		under === undefined ? '' : `${many(under, 'turn')} of thread under it`
 	],
 	tag: ({ kind, length, thickness }) => [bodyKindWords[kind], over(length), thick(thickness)],
-	rib: ({ kind, wire, turns, against, pitch, length }) => [
-		ribKindWords[kind],
-		mm(wire),
-		many(turns, 'turn'),
-		against ? 'against the body' : 'with the body',
-		pitch === undefined ? '' : ribPitchWords[pitch],
-		over(length)
-	],
+	rib: ribbed,
+	secondRib: ribbed,
 	underbody: ({ kind, thickness, length }) => [
 		underbodyKindWords[kind],
 		thick(thickness),
@@ -81,7 +94,10 @@ const dressing: Lines = {
 	],
 	back: ({ kind, rib }) => [wingCaseKindWords[kind], backLieWords[rib]],
 	palmer: ({ wound, ...rest }) => [...hackle(rest), palmerWayWords[wound]],
+	rearThorax: thoraxPart('of the thorax'),
 	thorax: ({ kind, thickness }) => [bodyKindWords[kind], thick(thickness)],
+	frontThorax: thoraxPart('of the thorax'),
+	head: thoraxPart('of the gap'),
 	wingCase: ({ kind, length, at: place }) => [wingCaseKindWords[kind], shanks(length), at(place)],
 	wings: ({ kind, fibres, length, at: place }) => [
 		wingKindWords[kind],
@@ -96,6 +112,7 @@ const dressing: Lines = {
 	],
 	hackle,
 	collar: hackle,
+	thirdCollar: hackle,
 	horns: ({ kind, length }) => [`two ${legKindWords[kind]}`, shanks(length)],
 	finish: ({ gap, ...drops }) => [
 		...finishKinds.map((kind) => `${many(drops[kind], 'drop')} of ${kind}`),

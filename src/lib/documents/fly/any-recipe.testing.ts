@@ -37,6 +37,24 @@ const hackle = fc.record({
 	lie: fc.constantFrom('propped' as const, 'swept' as const)
 });
 
+const rib = fc.record(
+	{
+		kind: fc.constantFrom(...ribKinds),
+		wire: real(0.03 * mm, 0.8 * mm),
+		turns: whole(1, 120),
+		against: fc.boolean(),
+		pitch: fc.constantFrom(...ribPitches),
+		length: real(0.05, 1)
+	},
+	{ requiredKeys: ['kind', 'wire', 'turns', 'against'] }
+);
+const thoraxPart = (longest: number) =>
+	fc.record({
+		kind: fc.constantFrom(...thoraxKinds),
+		thickness: real(0.01, 1),
+		length: real(0.05, longest)
+	});
+
 /** As drawn, with an eye that is said to lie some way or is not said of. */
 function withEye(recipe: Recipe): Recipe {
 	const eye = [undefined, ...eyeLies][recipe.hook.size % 3];
@@ -133,19 +151,8 @@ const drawn: fc.Arbitrary<Recipe> = fc.record(
 				wound: fc.constantFrom(...palmerWays)
 			})
 		),
-		rib: part(
-			fc.record(
-				{
-					kind: fc.constantFrom(...ribKinds),
-					wire: real(0.03 * mm, 0.8 * mm),
-					turns: whole(1, 120),
-					against: fc.boolean(),
-					pitch: fc.constantFrom(...ribPitches),
-					length: real(0.05, 1)
-				},
-				{ requiredKeys: ['kind', 'wire', 'turns', 'against'] }
-			)
-		),
+		rib: part(rib),
+		secondRib: part(rib),
 		underbody: part(
 			fc.record(
 				{
@@ -165,6 +172,9 @@ const drawn: fc.Arbitrary<Recipe> = fc.record(
 			})
 		),
 		thorax: part(fc.record({ kind: fc.constantFrom(...thoraxKinds), thickness: real(0.01, 1) })),
+		rearThorax: part(thoraxPart(1)),
+		frontThorax: part(thoraxPart(1)),
+		head: part(thoraxPart(0.8)),
 		wingCase: part(
 			fc.record(
 				{ kind: fc.constantFrom(...wingCaseKinds), length: real(0.05, 1), at: real(0, 1) },
@@ -188,6 +198,7 @@ const drawn: fc.Arbitrary<Recipe> = fc.record(
 		),
 		hackle: part(hackle),
 		collar: part(hackle),
+		thirdCollar: part(hackle),
 		finish: fc.record(
 			{
 				glue: whole(0, 20),

@@ -63,7 +63,9 @@ import {
 	turnsField,
 	X_STEP_RANGE,
 	type ShareField,
+	headLengthShare,
 	hornLengthShare,
+	thoraxPartShare,
 	underTurnsField,
 	wingFibresField,
 	wingLengthShare
@@ -191,6 +193,17 @@ class ThoraxRequest {
 	@Lot() lot?: string;
 }
 
+class ThoraxPartRequest extends ThoraxRequest {
+	@Share(thoraxPartShare) lengthOfThorax!: number;
+}
+
+class HeadRequest {
+	@OneOf('Wound head', thoraxKinds) kind!: string;
+	@Share(thicknessShare) thicknessGapes!: number;
+	@Share(headLengthShare) lengthOfGap!: number;
+	@Lot() lot?: string;
+}
+
 class WingCaseRequest {
 	@OneOf('Wing case', wingCaseKinds) kind!: string;
 	@Share(caseLengthShare) lengthShanks!: number;
@@ -252,20 +265,28 @@ export class RecipeRequest {
 	@Nested('The tail', () => TailRequest, 'optional or null') tail?: TailRequest | null;
 	@Nested('The tag', () => TagRequest, 'optional or null') tag?: TagRequest | null;
 	@Nested('The rib', () => RibRequest, 'optional or null') rib?: RibRequest | null;
+	@Nested('The second rib', () => RibRequest, 'optional or null') secondRib?: RibRequest | null;
 	@Nested('The underbody', () => UnderbodyRequest, 'optional or null')
 	underbody?: UnderbodyRequest | null;
 	@Nested('The body', () => BodyRequest, 'optional or null') body?: BodyRequest | null;
 	@Nested('The back', () => BackRequest, 'optional or null') back?: BackRequest | null;
 	@Nested('The palmered hackle', () => PalmerRequest, 'optional or null')
 	palmer?: PalmerRequest | null;
+	@Nested('The rear thorax', () => ThoraxPartRequest, 'optional or null')
+	rearThorax?: ThoraxPartRequest | null;
 	@Nested('The thorax', () => ThoraxRequest, 'optional or null') thorax?: ThoraxRequest | null;
+	@Nested('The front thorax', () => ThoraxPartRequest, 'optional or null')
+	frontThorax?: ThoraxPartRequest | null;
 	@Nested('The wing case', () => WingCaseRequest, 'optional or null')
 	wingCase?: WingCaseRequest | null;
 	@Nested('The wings', () => WingsRequest, 'optional or null') wings?: WingsRequest | null;
 	@Nested('The legs', () => LegsRequest, 'optional or null') legs?: LegsRequest | null;
 	@Nested('The hackle', () => HackleRequest, 'optional or null') hackle?: HackleRequest | null;
 	@Nested('The collar', () => HackleRequest, 'optional or null') collar?: HackleRequest | null;
+	@Nested('The third collar', () => HackleRequest, 'optional or null')
+	thirdCollar?: HackleRequest | null;
 	@Nested('The horns', () => HornsRequest, 'optional or null') horns?: HornsRequest | null;
+	@Nested('The wound head', () => HeadRequest, 'optional or null') head?: HeadRequest | null;
 	@Nested('The finish', () => FinishRequest, 'optional') finish?: FinishRequest;
 	@Quantity(massField, GRAM, true) weighedG?: number;
 }

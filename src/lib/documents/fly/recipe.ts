@@ -6,6 +6,7 @@ import type {
 	EyeLie,
 	FinishChoice,
 	HackleChoice,
+	HeadChoice,
 	HookChoice,
 	HornsChoice,
 	LegsChoice,
@@ -15,6 +16,7 @@ import type {
 	TagChoice,
 	TailChoice,
 	ThoraxChoice,
+	ThoraxPartChoice,
 	ThreadChoice,
 	UnderbodyChoice,
 	WingCaseChoice,
@@ -55,22 +57,31 @@ export interface RecipeDocument {
 	thread?: ThreadChoice;
 	tail?: LengthInShanks<TailChoice> | null;
 	tag?: TagDocument | null;
-	rib?: (Omit<RibChoice, 'wire' | 'length'> & { wireMm: number; lengthOfRoom?: number }) | null;
+	rib?: RibDocument | null;
+	secondRib?: RibDocument | null;
 	underbody?:
 		(ThicknessInGapes<Omit<UnderbodyChoice, 'length'>> & { lengthOfRoom?: number }) | null;
 	body?: (ThicknessInGapes<Omit<BodyChoice, 'length'>> & { lengthOfRoom: number }) | null;
 	back?: BackChoice | null;
 	palmer?: LengthInShanks<PalmerChoice> | null;
+	rearThorax?: ThoraxPartDocument | null;
 	thorax?: ThicknessInGapes<ThoraxChoice> | null;
+	frontThorax?: ThoraxPartDocument | null;
 	wingCase?: LengthInShanks<WingCaseChoice> | null;
 	wings?: LengthInShanks<WingsChoice> | null;
 	legs?: LengthInShanks<LegsChoice> | null;
 	hackle?: LengthInShanks<HackleChoice> | null;
 	collar?: LengthInShanks<HackleChoice> | null;
+	thirdCollar?: LengthInShanks<HackleChoice> | null;
 	horns?: LengthInShanks<HornsChoice> | null;
+	head?: (ThicknessInGapes<Omit<HeadChoice, 'length'>> & { lengthOfGap: number }) | null;
 	finish?: Omit<FinishChoice, 'gap'> & { gapEyes?: number };
 	weighedG?: number;
 }
+type RibDocument = Omit<RibChoice, 'wire' | 'length'> & { wireMm: number; lengthOfRoom?: number };
+type ThoraxPartDocument = ThicknessInGapes<Omit<ThoraxPartChoice, 'length'>> & {
+	lengthOfThorax: number;
+};
 type TagDocument = ThicknessInGapes<Omit<TagChoice, 'length'>> & { lengthOfRoom: number };
 type LengthInShanks<T> = Omit<T, 'length' | 'at'> & { lengthShanks: number; atShank?: number };
 type ThicknessInGapes<T> = Omit<T, 'thickness'> & { thicknessGapes: number };
@@ -92,6 +103,20 @@ function clean<T extends object>(object: T): T {
 	return object;
 }
 
+function hookFrom({ measured, ...rest }: RecipeDocument['hook']) {
+	return clean({
+		...rest,
+		measured:
+			measured &&
+			clean({
+				wire: scaled(measured.wireMm, MILLIMETRE),
+				shank: scaled(measured.shankMm, MILLIMETRE),
+				gape: scaled(measured.gapeMm, MILLIMETRE),
+				mass: scaled(measured.massG, GRAM)
+			})
+	});
+}
+
 export function recipeFromDocument(document: RecipeDocument): Recipe {
 	const { hook, bead, coil, dressing, thread, finish } = document;
 	const length = <T>(part: LengthInShanks<T> | null | undefined) =>
@@ -100,19 +125,18 @@ export function recipeFromDocument(document: RecipeDocument): Recipe {
 		);
 	const thickness = <T>(part: ThicknessInGapes<T> | null | undefined) =>
 		given(part, ({ thicknessGapes, ...rest }) => ({ ...rest, thickness: thicknessGapes }));
-	const { measured, ...hookRest } = hook;
+	const rib = (part: RibDocument | null | undefined) =>
+		given(part, ({ wireMm, lengthOfRoom, ...rest }) =>
+			clean({ ...rest, wire: fine(wireMm * MILLIMETRE), length: lengthOfRoom })
+		);
+	const thoraxPart = (part: ThoraxPartDocument | null | undefined) =>
+		given(part, ({ thicknessGapes, lengthOfThorax, ...rest }) => ({
+			...rest,
+			thickness: thicknessGapes,
+			length: lengthOfThorax
+		}));
 	return clean({
-		hook: clean({
-			...hookRest,
-			measured:
-				measured &&
-				clean({
-					wire: scaled(measured.wireMm, MILLIMETRE),
-					shank: scaled(measured.shankMm, MILLIMETRE),
-					gape: scaled(measured.gapeMm, MILLIMETRE),
-					mass: scaled(measured.massG, GRAM)
-				})
-		}),
+		hook: hookFrom(hook),
 		bead:
 			bead &&
 			clean({
@@ -148,9 +172,8 @@ export function recipeFromDocument(document: RecipeDocument): Recipe {
 		})),
 		back: given(document.back, (back) => ({ ...back })),
 		palmer: length(document.palmer),
-		rib: given(document.rib, ({ wireMm, lengthOfRoom, ...rest }) =>
-			clean({ ...rest, wire: fine(wireMm * MILLIMETRE), length: lengthOfRoom })
-		),
+		rib: rib(document.rib),
+		secondRib: rib(document.secondRib),
 		underbody: given(document.underbody, ({ thicknessGapes, lengthOfRoom, ...rest }) =>
 			clean({ ...rest, thickness: thicknessGapes, length: lengthOfRoom })
 		),
@@ -159,13 +182,21 @@ export function recipeFromDocument(document: RecipeDocument): Recipe {
 			thickness: thicknessGapes,
 			length: lengthOfRoom
 		})),
+		rearThorax: thoraxPart(document.rearThorax),
 		thorax: thickness(document.thorax),
+		frontThorax: thoraxPart(document.frontThorax),
 		wingCase: length(document.wingCase),
 		wings: length(document.wings),
 		legs: length(document.legs),
 		hackle: length(document.hackle),
 		collar: length(document.collar),
+		thirdCollar: length(document.thirdCollar),
 		horns: length(document.horns),
+		head: given(document.head, ({ thicknessGapes, lengthOfGap, ...rest }) => ({
+			...rest,
+			thickness: thicknessGapes,
+			length: lengthOfGap
+		})),
 		finish:
 			finish &&
 			clean({
@@ -179,6 +210,20 @@ export function recipeFromDocument(document: RecipeDocument): Recipe {
 	} as Recipe);
 }
 
+function hookTo({ measured, ...rest }: HookChoice) {
+	return clean({
+		...rest,
+		measured:
+			measured &&
+			clean({
+				wireMm: scaled(measured.wire, 1 / MILLIMETRE),
+				shankMm: scaled(measured.shank, 1 / MILLIMETRE),
+				gapeMm: scaled(measured.gape, 1 / MILLIMETRE),
+				massG: scaled(measured.mass, 1 / GRAM)
+			})
+	});
+}
+
 export function recipeToDocument(recipe: Recipe): RecipeDocument {
 	const { hook, bead, coil, dressing, thread, finish } = recipe;
 	const length = <T extends { readonly length: number; readonly at?: number }>(
@@ -189,19 +234,18 @@ export function recipeToDocument(recipe: Recipe): RecipeDocument {
 		);
 	const thickness = <T extends { readonly thickness: number }>(part: T | null | undefined) =>
 		given(part, ({ thickness, ...rest }) => ({ ...rest, thicknessGapes: fine(thickness) }));
-	const { measured, ...hookRest } = hook;
+	const rib = (part: RibChoice | null | undefined) =>
+		given(part, ({ wire, length, ...rest }) =>
+			clean({ ...rest, wireMm: fine(wire / MILLIMETRE), lengthOfRoom: scaled(length, 1) })
+		);
+	const thoraxPart = (part: ThoraxPartChoice | null | undefined) =>
+		given(part, ({ thickness, length, ...rest }) => ({
+			...rest,
+			thicknessGapes: fine(thickness),
+			lengthOfThorax: fine(length)
+		}));
 	return clean({
-		hook: clean({
-			...hookRest,
-			measured:
-				measured &&
-				clean({
-					wireMm: scaled(measured.wire, 1 / MILLIMETRE),
-					shankMm: scaled(measured.shank, 1 / MILLIMETRE),
-					gapeMm: scaled(measured.gape, 1 / MILLIMETRE),
-					massG: scaled(measured.mass, 1 / GRAM)
-				})
-		}),
+		hook: hookTo(hook),
 		bead:
 			bead &&
 			clean({
@@ -237,9 +281,8 @@ export function recipeToDocument(recipe: Recipe): RecipeDocument {
 		})),
 		back: given(recipe.back, (back) => ({ ...back })),
 		palmer: length(recipe.palmer),
-		rib: given(recipe.rib, ({ wire, length, ...rest }) =>
-			clean({ ...rest, wireMm: fine(wire / MILLIMETRE), lengthOfRoom: scaled(length, 1) })
-		),
+		rib: rib(recipe.rib),
+		secondRib: rib(recipe.secondRib),
 		underbody: given(recipe.underbody, ({ thickness, length, ...rest }) =>
 			clean({ ...rest, thicknessGapes: fine(thickness), lengthOfRoom: scaled(length, 1) })
 		),
@@ -248,13 +291,21 @@ export function recipeToDocument(recipe: Recipe): RecipeDocument {
 			thicknessGapes: fine(thickness),
 			lengthOfRoom: fine(length)
 		})),
+		rearThorax: thoraxPart(recipe.rearThorax),
 		thorax: thickness(recipe.thorax),
+		frontThorax: thoraxPart(recipe.frontThorax),
 		wingCase: length(recipe.wingCase),
 		wings: length(recipe.wings),
 		legs: length(recipe.legs),
 		hackle: length(recipe.hackle),
 		collar: length(recipe.collar),
+		thirdCollar: length(recipe.thirdCollar),
 		horns: length(recipe.horns),
+		head: given(recipe.head, ({ thickness, length, ...rest }) => ({
+			...rest,
+			thicknessGapes: fine(thickness),
+			lengthOfGap: fine(length)
+		})),
 		finish:
 			finish &&
 			clean({

@@ -66,7 +66,13 @@ describe('a part that is taken from a lot', () => {
 	});
 
 	test('a packet makes what it is for; one with a name of its own whatever is tied in', () => {
-		expect(partsFrom(lot({ dressing: { kind: 'herl' } }))).toEqual(['body', 'thorax']);
+		expect(partsFrom(lot({ dressing: { kind: 'herl' } }))).toEqual([
+			'body',
+			'rearThorax',
+			'thorax',
+			'frontThorax',
+			'head'
+		]);
 		expect(partsFrom(lot({ dressing: { kind: 'rubber' } }))).toEqual(['tail', 'legs', 'horns']);
 		expect(partsFrom(lot({ dressing: { kind: 'grey heron' } }))).toEqual([
 			'tail',
@@ -75,13 +81,17 @@ describe('a part that is taken from a lot', () => {
 			'body',
 			'back',
 			'palmer',
+			'rearThorax',
 			'thorax',
+			'frontThorax',
 			'wingCase',
 			'wings',
 			'legs',
 			'hackle',
 			'collar',
-			'horns'
+			'thirdCollar',
+			'horns',
+			'head'
 		]);
 		expect(partsFrom(lot({ thread: { denier: 70 } }))).toEqual(['thread']);
 		const tied = withLot(recipe, lot({ dressing: { kind: 'rubber' } }), 'legs');

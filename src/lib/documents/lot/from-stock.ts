@@ -16,18 +16,52 @@ import { recipeFromDocument, recipeToDocument, type RecipeDocument } from '../fl
 export const dressingUses: Readonly<
 	Record<string, { readonly [Part in DressingPart]?: NonNullable<KindOf<Part>> }>
 > = {
-	'tight dubbing': { body: 'dubbingTight', thorax: 'dubbingTight', underbody: 'dubbing' },
-	'loose dubbing': { body: 'dubbingLoose', thorax: 'dubbingLoose', underbody: 'dubbing' },
+	'tight dubbing': {
+		body: 'dubbingTight',
+		rearThorax: 'dubbingTight',
+		thorax: 'dubbingTight',
+		frontThorax: 'dubbingTight',
+		head: 'dubbingTight',
+		underbody: 'dubbing'
+	},
+	'loose dubbing': {
+		body: 'dubbingLoose',
+		rearThorax: 'dubbingLoose',
+		thorax: 'dubbingLoose',
+		frontThorax: 'dubbingLoose',
+		head: 'dubbingLoose',
+		underbody: 'dubbing'
+	},
 	quill: { body: 'quill' },
-	herl: { body: 'herl', thorax: 'herl' },
+	herl: { body: 'herl', rearThorax: 'herl', thorax: 'herl', frontThorax: 'herl', head: 'herl' },
 	floss: { body: 'floss', tag: 'floss', tail: 'floss' },
 	vinyl: { body: 'vinyl' },
-	wool: { underbody: 'wool', body: 'wool', thorax: 'wool', tag: 'wool' },
+	wool: {
+		underbody: 'wool',
+		body: 'wool',
+		rearThorax: 'wool',
+		thorax: 'wool',
+		frontThorax: 'wool',
+		head: 'wool',
+		tag: 'wool'
+	},
 	foam: { underbody: 'foam' },
-	chenille: { body: 'chenille', thorax: 'chenille' },
-	'hide strip': { body: 'hide', thorax: 'hide' },
+	chenille: {
+		body: 'chenille',
+		rearThorax: 'chenille',
+		thorax: 'chenille',
+		frontThorax: 'chenille',
+		head: 'chenille'
+	},
+	'hide strip': {
+		body: 'hide',
+		rearThorax: 'hide',
+		thorax: 'hide',
+		frontThorax: 'hide',
+		head: 'hide'
+	},
 	'flat tinsel': { body: 'tinsel', tag: 'tinsel' },
-	plume: { tail: 'plume', hackle: 'plume', collar: 'plume', palmer: 'plume' },
+	plume: { tail: 'plume', hackle: 'plume', collar: 'plume', thirdCollar: 'plume', palmer: 'plume' },
 	flash: { tail: 'flash', legs: 'flash', horns: 'flash' },
 	foil: { back: 'foil', wingCase: 'foil' },
 	feather: {
@@ -43,16 +77,27 @@ export const dressingUses: Readonly<
 		legs: 'hair',
 		hackle: 'hair',
 		collar: 'hair',
+		thirdCollar: 'hair',
 		wings: 'hair',
 		horns: 'hair'
 	},
 	'synthetic fibres': { tail: 'synthetic' },
 	rubber: { legs: 'rubber', tail: 'rubber', horns: 'rubber' },
 	'plastic film': { wingCase: 'film', back: 'film', wings: 'film' },
-	'soft hackle': { hackle: 'softHackle', collar: 'softHackle', palmer: 'softHackle' },
-	'stiff hackle': { hackle: 'stiffHackle', collar: 'stiffHackle', palmer: 'stiffHackle' },
-	down: { hackle: 'down', collar: 'down' },
-	fur: { hackle: 'fur', collar: 'fur' }
+	'soft hackle': {
+		hackle: 'softHackle',
+		collar: 'softHackle',
+		thirdCollar: 'softHackle',
+		palmer: 'softHackle'
+	},
+	'stiff hackle': {
+		hackle: 'stiffHackle',
+		collar: 'stiffHackle',
+		thirdCollar: 'stiffHackle',
+		palmer: 'stiffHackle'
+	},
+	down: { hackle: 'down', collar: 'down', thirdCollar: 'down' },
+	fur: { hackle: 'fur', collar: 'fur', thirdCollar: 'fur' }
 };
 /** The parts that a packet of dressing may be for. */
 const TIED_IN = {
@@ -62,13 +107,17 @@ const TIED_IN = {
 	palmer: true,
 	underbody: true,
 	body: true,
+	rearThorax: true,
 	thorax: true,
+	frontThorax: true,
 	wingCase: true,
 	wings: true,
 	legs: true,
 	hackle: true,
 	collar: true,
-	horns: true
+	thirdCollar: true,
+	horns: true,
+	head: true
 };
 type KindOf<Part extends DressingPart> = Dressing[Part] extends infer Choice
 	? Choice extends { readonly kind: infer Kind }
@@ -78,7 +127,8 @@ type KindOf<Part extends DressingPart> = Dressing[Part] extends infer Choice
 
 /** Whether a part of a fly can be made from the lot. */
 export function makes({ body }: LotRow, part: PartName): boolean {
-	if (!body.dressing) return materialOf(body) === part;
+	// A spool of ribbing does for either rib.
+	if (!body.dressing) return materialOf(body) === (part === 'secondRib' ? 'rib' : part);
 	const { kind } = body.dressing;
 	// A packet with a name of its own may be anything that is tied in.
 	return Object.hasOwn(dressingUses, kind) ? part in dressingUses[kind]! : part in TIED_IN;
@@ -142,7 +192,9 @@ export function withLot(recipe: RecipeDocument, lot: LotRow, part: PartName): Re
 	if (rib) {
 		const wireMm = measured?.wireMm ?? rib.wireMm;
 		const usual = { turns: 6, against: true };
-		return { ...recipe, rib: { ...usual, ...recipe.rib, kind: rib.kind, wireMm, lot: id } };
+		const which = part === 'secondRib' ? 'secondRib' : 'rib';
+		const made = { ...usual, ...recipe[which], kind: rib.kind, wireMm, lot: id };
+		return { ...recipe, [which]: made };
 	}
 	if (finish) {
 		const inner = recipeFromDocument(recipe);

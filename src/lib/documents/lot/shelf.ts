@@ -84,20 +84,24 @@ export function costOf(build: Build, part: PartName, lots: readonly LotRow[]): n
 			);
 			return times(each, coil.volume / ((Math.PI / 4) * wire ** 2));
 		}
-		case 'rib': {
-			const { rib } = dressing;
+		case 'rib':
+		case 'secondRib': {
+			const rib = dressing[part];
 			if (!rib) return 0;
 			const each = priced(
 				rib.lot,
 				(body) => body.rib?.kind === rib.kind && Math.abs(body.rib.wireMm * 1e-3 - rib.wire) < 1e-6
 			);
-			return times(each, dressed.ribLength);
+			return times(each, dressed[`${part}Length`]);
 		}
 		case 'thread':
 		case 'underbody':
 		case 'tail':
 		case 'body':
+		case 'rearThorax':
 		case 'thorax':
+		case 'frontThorax':
+		case 'head':
 		case 'tag':
 		case 'back':
 		case 'palmer':
@@ -107,6 +111,7 @@ export function costOf(build: Build, part: PartName, lots: readonly LotRow[]): n
 		case 'legs':
 		case 'hackle':
 		case 'collar':
+		case 'thirdCollar':
 		case 'finish':
 			// Pinches and drops of a packet are not counted.
 			return 0;

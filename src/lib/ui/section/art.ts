@@ -55,8 +55,10 @@ export type Colouring = Readonly<Partial<Record<'bead' | 'thread' | 'collar' | '
 
 /** The outermost collar is what one sees in the box. */
 function fibreColour(part: string, fibres: Section['fibres'], { collar }: Colouring): string {
-	const outer = fibres.some((one) => one.part === 'collar') ? 'collar' : 'hackle';
-	return part === outer && collar ? collar : materialColour.dressing;
+	const outer = (['thirdCollar', 'collar'] as const).find((part) =>
+		fibres.some((one) => one.part === part)
+	);
+	return part === (outer ?? 'hackle') && collar ? collar : materialColour.dressing;
 }
 
 /** What is wound, from the shank outwards. */
@@ -81,7 +83,7 @@ function layerShapes(layers: Section['layers'], colours: Colouring): Shape[] {
 
 /** The drawing of a section as shapes, from the back to the front. */
 export function artOf(section: Section, colours: Colouring = {}): Shape[] {
-	const { hook, bead, coil, layers, rib, fibres, wing, wingCase, back, resin } = section;
+	const { hook, bead, coil, layers, fibres, wing, wingCase, back, resin } = section;
 	const shapes: Shape[] = [];
 	fibres.forEach(({ part, diameter, lines }, i) => {
 		shapes.push({
@@ -140,9 +142,11 @@ export function artOf(section: Section, colours: Colouring = {}): Shape[] {
 		const d = outline(bead.outline);
 		shapes.push({ key: 'bead-colour', d, fill: 'none', stroke: colours.bead, strokeMm: 0.22 });
 	}
-	if (rib) {
+	for (const key of ['rib', 'secondRib'] as const) {
+		const rib = section[key];
+		if (!rib) continue;
 		shapes.push({
-			key: 'rib',
+			key,
 			d: rib.turns.map((turn) => disc(turn, rib.wire / 2)).join(''),
 			fill: materialColour[rib.kind],
 			stroke: materialColour[rib.kind]

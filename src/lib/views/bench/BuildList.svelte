@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { tick } from 'svelte';
 	import ChevronRight from '@lucide/svelte/icons/chevron-right';
 	import {
 		beadWords,
@@ -62,6 +63,15 @@
 		before = { ...recipe, ...kept } as Recipe;
 		onchange(next);
 	}
+	/** Opens a part's row, where it is chosen. */
+	async function takeUp(part: PartName) {
+		open[part] = true;
+		await tick();
+		document
+			.getElementById(`build-${part}`)
+			?.querySelector<HTMLElement>('button, select, input')
+			?.focus();
+	}
 	const subject = $derived<Subject>({ recipe, build, masses: shown.masses, before });
 
 	function wordsOf({ recipe, dressing }: Build, part: PartName): string {
@@ -71,16 +81,29 @@
 		const choice = dressing[part];
 		return choice ? dressingWords[part](choice as never) : 'none';
 	}
+	/** What few flies have stands in one row until it is taken up. */
+	const FEW: readonly PartName[] = [
+		'secondRib',
+		'rearThorax',
+		'frontThorax',
+		'thirdCollar',
+		'head'
+	];
+	const isFew = (part: PartName) =>
+		FEW.includes(part) && isDressing(part) && !shown.build.dressing[part] && !open[part];
+	const few = $derived(partNames.filter(isFew));
 	const rows = $derived(
-		partNames.map((part) => ({
-			part,
-			name: partWords[part][0]!.toUpperCase() + partWords[part].slice(1),
-			words: wordsOf(shown.build, part),
-			/** The recipe says nothing of it: it is as is usual. */
-			usual: isDressing(part) && shown.build.recipe[part] === undefined,
-			mass: shown.masses[part],
-			notes: shown.fit.filter((note) => note.part === part)
-		}))
+		partNames
+			.filter((part) => !isFew(part))
+			.map((part) => ({
+				part,
+				name: partWords[part][0]!.toUpperCase() + partWords[part].slice(1),
+				words: wordsOf(shown.build, part),
+				/** The recipe says nothing of it: it is as is usual. */
+				usual: isDressing(part) && shown.build.recipe[part] === undefined,
+				mass: shown.masses[part],
+				notes: shown.fit.filter((note) => note.part === part)
+			}))
 	);
 	const worst = { stop: 'cannot be tied', trouble: 'trouble', note: '' } as const;
 	// From what the rows show, so that they too stay out of the frame that answers a key.
@@ -113,7 +136,7 @@
 					onclick={() => (open[part] = !isOpen)}
 				>
 					<ChevronRight size={16} class="shrink-0 {isOpen ? 'rotate-90' : ''}" />
-					<span class="w-21 shrink-0 font-semibold">{name}</span>
+					<span class="w-25 shrink-0 font-semibold">{name}</span>
 					<span class="min-w-0 flex-1 truncate {usual ? 'text-quiet' : ''}">{words}</span>
 					{#if mark}<span class="shrink-0 text-sm text-warn">{mark}</span>{/if}
 					{#if mass !== undefined}
@@ -178,6 +201,18 @@
 			{/if}
 		</div>
 	{/each}
+	{#if few.length > 0}
+		<p class="flex flex-wrap items-center gap-x-1 px-2 text-quiet">
+			Also:
+			{#each few as part (part)}
+				<button
+					type="button"
+					class="min-h-9 rounded-lg px-1.5 text-water underline underline-offset-2 hover:bg-raised max-md:min-h-11"
+					onclick={() => takeUp(part)}>{partWords[part]}</button
+				>
+			{/each}
+		</p>
+	{/if}
 	<div class="grid grid-cols-2 gap-2 px-2 pt-3">
 		<PartControls controls={[scale]} onchange={change} />
 		<p class="text-sm text-quiet">

@@ -26,7 +26,7 @@
 	const steps = $derived(stepsOf(build, undefined, tiersWayOf(tying)));
 	const keys = $derived(steps.map(({ key }) => key));
 	const marks = $derived(marksOf(build));
-	const free = $derived(askedSteps.filter((key) => !keys.includes(key)));
+	const free = $derived([...askedSteps].filter(([key]) => !keys.includes(key)));
 	let why = $state('');
 	let list = $state<HTMLElement>();
 	let dragged = $state<number | null>(null);
@@ -143,7 +143,7 @@
 							onclick={() => again(k)}>+</button
 						>
 					{/if}
-					{#if repeated(step.key) || askedSteps.includes(step.key)}
+					{#if repeated(step.key) || askedSteps.has(step.key)}
 						<button
 							type="button"
 							class={square}
@@ -176,12 +176,11 @@
 		{/each}
 	</ol>
 	<div class="flex flex-wrap gap-2 border-t border-line/60 pt-3">
-		{#each free as key (key)}
+		{#each free as [key, words] (key)}
 			<button
 				type="button"
 				class="h-11 rounded-md bg-sunk px-4 hover:bg-line"
-				onclick={() => add(key)}
-				>{key === 'rough-up' ? 'Also rough up the fur' : 'Also glue on the thread'}</button
+				onclick={() => add(key)}>Also {words}</button
 			>
 		{/each}
 		{#if tying.order}
