@@ -97,6 +97,8 @@ export function amountsFor(
 			add(part, said, by.unit, Math.ceil(each - 0.1));
 		}
 	};
+	const { flash } = dressing;
+	if (flash) add('flash', dressingWords.flash(flash), 'strands', flash.strands);
 	if (tag) byHand('tag', dressingWords.tag(tag), woundBy[tag.kind]);
 	for (const part of ['rib', 'secondRib'] as const) {
 		const rib = dressing[part];

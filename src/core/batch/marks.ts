@@ -14,6 +14,7 @@ export type MarkCode =
 	| 'head'
 	| 'wing-case'
 	| 'tail'
+	| 'flash'
 	| 'tag'
 	| 'palmer'
 	| 'wings'
@@ -75,6 +76,7 @@ export function marksOf({ hook, bead, coil, dressing, dressed }: Build): Mark[] 
 	const { tail, tag, rib, secondRib, body, palmer, wingCase, wings, legs, horns } = dressing;
 	const { rearThorax, frontThorax, hackle, collar, thirdCollar, head } = dressing;
 	if (tail) span('tail', 'tail, behind the bend', tail.length * hook.shank);
+	if (dressing.flash) span('flash', 'flash', dressing.flash.length * hook.shank);
 	if (tag) place('tag', 'tag begins', bodyEnd);
 	if (body) place('body', 'body stops', bodyFront);
 	if (palmer) span('palmer', 'palmered fibre', palmer.length * hook.shank);

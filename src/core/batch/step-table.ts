@@ -36,6 +36,7 @@ export const stepKeys = [
 	'base',
 	'dam',
 	'tail',
+	'flash',
 	'tag',
 	'rib-in',
 	'second-rib-in',
@@ -100,6 +101,7 @@ const TAKES = {
 	base: 25,
 	dam: 20,
 	tail: 25,
+	flash: 20,
 	tag: 15,
 	ribIn: 15,
 	back: 20,
@@ -266,6 +268,17 @@ export const stepTable: readonly StepKind[] = [
 				words: `Tail: ${dressingWords.tail(tail)}.`,
 				usual: TAKES.tail,
 				marks: ['tail']
+			}
+	},
+	{
+		key: 'flash',
+		after: ['base'],
+		on: ({ dressing: { flash } }) =>
+			flash && {
+				part: 'flash',
+				words: `Flash: ${dressingWords.flash(flash)}.`,
+				usual: TAKES.flash,
+				marks: ['flash']
 			}
 	},
 	{

@@ -1,7 +1,14 @@
 import type { HookGeometry } from './hook';
 import type { Layout } from './layout';
 import type { HackleChoice, PalmerChoice, TiedIn } from './recipe';
-import { hackleTable, legTable, tailTable, wingTable, type Strand } from './stuffs/index';
+import {
+	flashTable,
+	hackleTable,
+	legTable,
+	tailTable,
+	wingTable,
+	type Strand
+} from './stuffs/index';
 import type { Dressing, DressingPart } from './usual';
 
 /** Like fibres tied in at one place. */
@@ -33,7 +40,7 @@ export function bundlesOf(dressing: Dressing, hook: HookGeometry, layout: Layout
 	const place = ({ at }: TiedIn, usual: number) =>
 		at === undefined ? usual : Math.min(end, Math.max(face, at * shank));
 	const bundles: Bundle[] = [];
-	const { tail, wings, legs, horns } = dressing;
+	const { tail, flash, wings, legs, horns } = dressing;
 	if (tail && tail.fibres > 0) {
 		const strand = tailTable[tail.kind];
 		bundles.push({
@@ -45,6 +52,18 @@ export function bundlesOf(dressing: Dressing, hook: HookGeometry, layout: Layout
 			turns: 0,
 			lift: (Math.min(LIFT.most, LIFT.turn * (tail.under ?? 0)) * Math.PI) / 180,
 			length: tail.length * shank
+		});
+	}
+	if (flash) {
+		bundles.push({
+			part: 'flash',
+			root: flash.place === 'tail' ? Math.min(end, shank) : gapEnd,
+			count: flash.strands,
+			strand: flashTable[flash.kind],
+			tilt: 0,
+			turns: 0,
+			lift: 0,
+			length: flash.length * shank
 		});
 	}
 	if (wings) {

@@ -301,7 +301,8 @@ function dammed(
 /** Length of an even helix over the body, m. */
 function helixLength(over: Profile, { from, to, turns }: RibStretch, wire: number): number {
 	const run = to - from;
-	if (run <= 0) return 0;
+	// Where a tag leaves less than the wire is wide, nothing is wound.
+	if (run < wire) return 0;
 	const round = (Math.PI * turns) / run;
 	let length = 0;
 	for (let i = 0; i < over.from.length; i++) {

@@ -50,6 +50,7 @@ export {
 export { fitCodes, type FitCode } from './fit/note';
 export {
 	bodyKinds,
+	flashKinds,
 	hackleBy,
 	hackleKinds,
 	legKinds,

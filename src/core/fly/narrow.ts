@@ -97,13 +97,15 @@ export const beadPlace = ({ metal, shape, diameter, density }: BeadChoice) =>
 export function dressingPlace(recipe: Recipe): string {
 	const dressing = dressingOf(recipe);
 	const { tail, underbody, body, thorax, wingCase, legs, hackle, collar } = dressing;
-	const { tag, back, palmer, wings, horns, rearThorax, frontThorax, thirdCollar, head } = dressing;
+	const { flash, tag, back, palmer, wings, horns, rearThorax, frontThorax, thirdCollar, head } =
+		dressing;
 	const collarOf = (one: Pick<HackleChoice, 'kind' | 'lie'> | null) =>
 		one && `${one.kind} ${one.lie}`;
 	const kinds = [tail, underbody, body, thorax, wingCase, legs].map((part) => part?.kind ?? '-');
 	const usual = [...kinds, collarOf(hackle) ?? '-', collarOf(collar) ?? '-'];
 	// Only where there are some: what was learned of others stays theirs.
 	const more = [
+		flash && `flash ${flash.kind}`,
 		tag && `tag ${tag.kind}`,
 		back && `back ${back.kind}`,
 		collarOf(palmer),

@@ -17,6 +17,7 @@ export const partNames = [
 	'coil',
 	'thread',
 	'tail',
+	'flash',
 	'tag',
 	'rib',
 	'secondRib',

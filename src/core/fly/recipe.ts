@@ -3,6 +3,7 @@ import type { CoilPlace } from './coil-places';
 import type { HookStyle } from './hook-styles';
 import type {
 	BodyKind,
+	FlashKind,
 	HackleKind,
 	LegKind,
 	RibKind,
@@ -28,6 +29,8 @@ export interface Recipe {
 	readonly dressing: DressingChoice;
 	readonly thread?: ThreadChoice;
 	readonly tail?: TailChoice | null;
+	/** Some strands in the tail or along the body. */
+	readonly flash?: FlashChoice | null;
 	/** Behind the body, at the bend. */
 	readonly tag?: TagChoice | null;
 	readonly rib?: RibChoice | null;
@@ -160,6 +163,17 @@ export interface TailChoice extends FromLot, TiedIn {
 	readonly length: number;
 	/** Turns of thread beneath its root, which lift it off the bend; absent: none. */
 	readonly under?: number;
+}
+
+/** Among the tail, or along the body from the thorax backwards, over it or on both sides of it. */
+export const flashPlaces = ['tail', 'sides', 'back'] as const;
+export type FlashPlace = (typeof flashPlaces)[number];
+export interface FlashChoice extends FromLot {
+	readonly kind: FlashKind;
+	readonly strands: number;
+	/** In shank lengths, from where it is tied in. */
+	readonly length: number;
+	readonly place: FlashPlace;
 }
 
 /** A hot spot of thread, floss, tinsel or fur. */

@@ -94,7 +94,7 @@ export function sectionOf(build: Build, body: FlyBody): Section {
 	const fibres = strands.map((bundle) => ({
 		part: bundle.part,
 		diameter: bundle.strand.diameter,
-		lines: bundle.part === 'tail' ? tailLines(build, bundle) : standingLines(build, bundle)
+		lines: bundle.tilt === 0 ? tailLines(build, bundle) : standingLines(build, bundle)
 	}));
 	const layers = dressed.layers.map(({ part, kind, under, over }) => ({
 		part,
@@ -260,7 +260,11 @@ function ribSection(build: Build, part: 'rib' | 'secondRib'): CutRib {
 
 function tailLines(build: Build, bundle: Bundle): [Point, Point, Point][] {
 	const shown = Math.min(9, Math.max(2, Math.round(bundle.count * SHOWN_SHARE)));
-	const { at, direction } = onShank(build.hook, bundle.root);
+	const { direction } = onShank(build.hook, bundle.root);
+	// Over the back it lies on what is wound.
+	const onBack = bundle.part === 'flash' && build.dressing.flash?.place === 'back';
+	const surface = onBack ? diameterAt(build.dressed.outline, bundle.root) / 2 : 0;
+	const at = offShank(build, bundle.root, surface);
 	return Array.from({ length: shown }, (_, i) => {
 		const fan = (0.22 * (2 * i - (shown - 1))) / Math.max(1, shown - 1);
 		const towards = (share: number, off: number): Point => {

@@ -4,6 +4,7 @@ import type {
 	BackChoice,
 	BodyChoice,
 	FinishChoice,
+	FlashChoice,
 	Fullness,
 	HackleChoice,
 	HeadChoice,
@@ -26,6 +27,7 @@ import type {
 export interface Dressing {
 	readonly thread: ThreadChoice;
 	readonly tail: TailChoice | null;
+	readonly flash: FlashChoice | null;
 	readonly tag: TagChoice | null;
 	readonly rib: RibChoice | null;
 	readonly secondRib: RibChoice | null;
@@ -95,6 +97,7 @@ export function dressingOf(recipe: Recipe): Dressing {
 	return {
 		thread: choose('thread'),
 		tail: choose('tail'),
+		flash: choose('flash'),
 		tag: choose('tag'),
 		rib: choose('rib'),
 		secondRib: choose('secondRib'),
@@ -142,6 +145,7 @@ const USUAL: {
 		headTurns: 8
 	}),
 	tail: (_, { tail }) => ({ kind: 'feather', fibres: tail, length: 0.5 }),
+	flash: () => null,
 	tag: () => null,
 	rib: ({ hook }) => ({ kind: 'copper', wire: ribWire(hook.size), turns: 6, against: true }),
 	secondRib: () => null,
@@ -177,6 +181,12 @@ const USUAL: {
 };
 
 const FIRST = {
+	flash: ({ tail }: Recipe): FlashChoice => ({
+		kind: 'flash',
+		strands: 4,
+		length: tail?.length ?? 0.5,
+		place: 'tail'
+	}),
 	tag: (): TagChoice => ({ kind: 'floss', length: 0.1, thickness: 0.05 }),
 	back: (): BackChoice => ({ kind: 'film', rib: 'under' }),
 	palmer: (recipe: Recipe): PalmerChoice => ({

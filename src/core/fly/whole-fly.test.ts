@@ -348,6 +348,16 @@ test.each<[string, Partial<Recipe>, number]>([
 			1.25 * 0.4 * cylinder(0.5, helix(8, 0.55 + 2 * 0.01 * 4.4, 0.5, roomBehind / 8))
 	],
 	[
+		'flash along the sides: strips of 0.25 by 0.025 mm',
+		{ flash: { kind: 'flash', strands: 5, length: 0.8, place: 'sides' } },
+		1.38 * 5 * 7.2 * 0.25 * 0.025
+	],
+	[
+		'twisted flash in the tail',
+		{ flash: { kind: 'twistedFlash', strands: 3, length: 0.5, place: 'tail' } },
+		1.38 * 3 * cylinder(0.2, 4.5)
+	],
+	[
 		'a third collar behind two',
 		{ thirdCollar: { kind: 'stiffHackle', turns: 2, length: 0.5, lie: 'propped' } },
 		1.3 * (28 * cylinder(0.035, 4.5) + cylinder(0.15, 2 * Math.PI * (0.55 + 0.15)))

@@ -5,6 +5,7 @@ import { beadDiameterField, coilWireField, massField, shown, showXStep } from '.
 import type { PartName } from './parts';
 import {
 	bodyTable,
+	flashTable,
 	hackleTable,
 	legTable,
 	ribTable,
@@ -22,6 +23,7 @@ import type {
 	CoilChoice,
 	CoilMetal,
 	EyeLie,
+	FlashPlace,
 	HackleChoice,
 	PalmerWay,
 	Recipe,
@@ -61,6 +63,7 @@ export const ribKindWords = wordsIn(ribTable);
 export const underbodyKindWords = wordsIn(underbodyTable);
 export const wingCaseKindWords = wordsIn(wingCaseTable);
 export const legKindWords = wordsIn(legTable);
+export const flashKindWords = wordsIn(flashTable);
 export const wingKindWords = wordsIn(wingTable);
 export const partWords: Readonly<Record<PartName, string>> = {
 	hook: 'hook',
@@ -68,6 +71,7 @@ export const partWords: Readonly<Record<PartName, string>> = {
 	coil: 'coil',
 	thread: 'thread',
 	tail: 'tail',
+	flash: 'flash',
 	tag: 'tag',
 	rib: 'rib',
 	secondRib: 'second rib',
@@ -92,6 +96,11 @@ export const partWords: Readonly<Record<PartName, string>> = {
 const length = (metres: number) => shown.small.words(metres, 2);
 const times = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
 
+export const flashPlaceWords: Readonly<Record<FlashPlace, string>> = {
+	tail: 'in the tail',
+	sides: 'along the sides',
+	back: 'over the back'
+};
 export const backLieWords: Readonly<Record<BackLie, string>> = {
 	under: 'under the rib',
 	over: 'over the rib'
@@ -164,6 +173,8 @@ export const dressingWords: {
 	thread: ({ denier, dam }) => `${denier} denier${dam ? ', dam' : ', no dam'}`,
 	tail: ({ kind, fibres, length, at, under }) =>
 		`${fibres} ${tailTable[kind].words}, ${shanks(length)}${placeWords(at)}${under ? `, ${times(under, 'turn')} of thread under it` : ''}`,
+	flash: ({ kind, strands, length, place }) =>
+		`${strands} ${flashTable[kind].words}, ${shanks(length)}, ${flashPlaceWords[place]}`,
 	tag: ({ kind, length }) => `${bodyTable[kind].words}, ${Math.round(100 * length)} % of the room`,
 	back: ({ kind, rib }) => `${wingCaseTable[kind].words}, ${backLieWords[rib]}`,
 	palmer: ({ kind, turns, lie, wound }) =>

@@ -156,7 +156,7 @@ function hookStepsFrom(recipe: Recipe, shelf: Shelf): BuildStep[] {
 }
 
 function dressingStepsFrom({ recipe, dressed }: Build): BuildStep[] {
-	const { rib, secondRib, hackle, collar, thirdCollar, palmer, wings, body, tail } =
+	const { flash, rib, secondRib, hackle, collar, thirdCollar, palmer, wings, body, tail } =
 		dressingOf(recipe);
 	const steps: BuildStep[] = [];
 	const offer = (key: string, part: PartName, words: string, change: Partial<Recipe>) =>
@@ -171,6 +171,7 @@ function dressingStepsFrom({ recipe, dressed }: Build): BuildStep[] {
 			{ rib: wound }
 		);
 	}
+	if (flash) offer('flash-off', 'flash', 'no flash', { flash: null });
 	if (palmer) offer('palmer-off', 'palmer', 'no palmered hackle', { palmer: null });
 	if (wings) offer('wings-off', 'wings', 'no wings', { wings: null });
 	if (secondRib) offer('second-rib-off', 'secondRib', 'no second rib', { secondRib: null });

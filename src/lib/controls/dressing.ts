@@ -7,6 +7,10 @@ import {
 	bodyShapes,
 	bodyShapeWords,
 	firstOf,
+	flashKinds,
+	flashKindWords,
+	flashPlaces,
+	flashPlaceWords,
 	fullnesses,
 	hackleKinds,
 	hackleKindWords,
@@ -41,6 +45,7 @@ import {
 	caseLengthShare,
 	dropsField,
 	fibreLengthShare,
+	flashStrandsField,
 	gapShare,
 	hackleTurnsField,
 	headTurnsField,
@@ -121,6 +126,24 @@ export const dressingControls: {
 			},
 			placeControl(subject, 'tail', tail.at, set),
 			...(tail.kind === 'synthetic' ? [FLAME] : [])
+		];
+	},
+	flash: (subject) => {
+		const { flash } = subject.build.dressing;
+		const set = setter(subject, 'flash');
+		const kind = kinds(subject, 'flash', 'Flash of', flashKindWords, flashKinds);
+		if (!flash) return [kind];
+		const { shank } = subject.build.hook;
+		return [
+			kind,
+			quantity(flashStrandsField, flash.strands, (strands) => set({ strands }), {
+				...COUNT,
+				big: 4
+			}),
+			inMm(tailLengthShare, shank, flash.length, (length) => set({ length }), 0.5),
+			choice('Where', flash.place, options(flashPlaceWords, flashPlaces), (place) =>
+				set({ place: place as typeof flash.place })
+			)
 		];
 	},
 	tag: (subject) => {

@@ -86,6 +86,7 @@ const said = {
 	'wings of':
 		'A pair beneath, one on each side, hanging to the point’s side. Short ones are pads or buds.',
 	'each wing': 'Fibres that lie side by side in each of the two.',
+	'flash of': 'A few strands that glitter: in the tail, along the sides or over the back.',
 	'second rib of': 'Another one over the same body, along it or across the first.',
 	'rear thorax of':
 		'A thorax in parts: of what its rear is. Legs or wings may be bound in between.',

@@ -40,6 +40,8 @@ export function partColour(part: PartName, recipe: Recipe, dressing: Dressing): 
 			return dressing.body?.kind === 'wire' ? materialColour.copper : materialColour.dressing;
 		case 'tag':
 			return dressing.tag?.kind === 'thread' ? materialColour.thread : materialColour.dressing;
+		case 'flash':
+			return materialColour.tinsel;
 		case 'back':
 		case 'palmer':
 		case 'underbody':

@@ -46,6 +46,16 @@ export const tailTable = {
 export type TailKind = keyof typeof tailTable;
 export const tailKinds = Object.keys(tailTable) as readonly TailKind[];
 
+/** What few strands that glitter are of: flat film, or wound round a core and thicker. */
+export const flashTable = {
+	flash: { words: 'flash', ...flash },
+	// Film spun round a thread, 0.2 mm through.
+	twistedFlash: { words: 'twisted flash', ...strand(0.2e-3, materials.polyester.density, 1e9) }
+} as const satisfies Readonly<Record<string, NamedStrand>>;
+
+export type FlashKind = keyof typeof flashTable;
+export const flashKinds = Object.keys(flashTable) as readonly FlashKind[];
+
 /** What legs are of. */
 export const legTable = {
 	feather: { words: 'feather fibres', ...feather(45e-6) },

@@ -80,6 +80,12 @@ const PART_READERS: Readonly<Record<TiedPart, (phrases: Phrases) => Found>> = {
 		p.take(A_PAIR);
 		return { length: p.share('', 'shank'), kind: p.kind(written.legs) };
 	},
+	flash: (p) => ({
+		place: p.kind(written.flashPlace),
+		length: p.share('', 'shank'),
+		kind: p.kind(written.flash),
+		strands: p.count('')
+	}),
 	tag: (p) => ({
 		length: p.share('over', 'of the room'),
 		thickness: p.share('', 'gape thick'),
@@ -156,6 +162,8 @@ function feather(p: Phrases): Found {
 const AMOUNT_WORDS: Readonly<Record<string, string>> = {
 	kind: 'material',
 	fibres: 'how many',
+	strands: 'how many',
+	place: 'where it lies',
 	turns: 'turns',
 	length: 'length',
 	thickness: 'thickness',

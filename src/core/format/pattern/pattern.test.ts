@@ -114,8 +114,9 @@ describe('recipes as people write them (common practice, no source)', () => {
 			}
 		],
 		[
-			'Hook: 10\nBead: 3.2 tungsten\nBody: wool\nRib: oval tinsel 0.3 mm, 5 turns\nSecond rib: twisted wire, 6 turns against\nThorax: chenille\nRear of thorax: herl\nThird collar: down, 1 turn\nHead: dubbed fur',
+			'Hook: 10\nBead: 3.2 tungsten\nBody: wool\nFlash: 4 strands of flash along the sides\nRib: oval tinsel 0.3 mm, 5 turns\nSecond rib: twisted wire, 6 turns against\nThorax: chenille\nRear of thorax: herl\nThird collar: down, 1 turn\nHead: dubbed fur',
 			{
+				flash: { kind: 'flash', strands: 4, place: 'sides' },
 				rib: { kind: 'ovalTinsel', wire: 0.3e-3, turns: 5 },
 				secondRib: { kind: 'twistedWire', turns: 6, against: true },
 				rearThorax: { kind: 'herl', length: 0.3 },

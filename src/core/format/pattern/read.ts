@@ -124,7 +124,9 @@ export function readPattern(
 	const named: Partial<Record<Coloured, string>> = {};
 	for (const part of coloured) {
 		const said = of('colours')?.phrases.take(wordPattern(`${part} (${colours.join('|')})`));
-		const found = said?.[1]?.toLowerCase() ?? of(part)?.phrases.among(colours);
+		// “Head: black” is the line of the finish where nothing is wound.
+		const own = of(part) ?? (part === 'head' ? of('finish') : undefined);
+		const found = said?.[1]?.toLowerCase() ?? own?.phrases.among(colours);
 		if (found) named[part] = found;
 	}
 	const { recipe, unnamed } = recipeOf(of);

@@ -13,6 +13,10 @@ import {
 	coilPlaceWords,
 	eyeLies,
 	eyeWords,
+	flashKinds,
+	flashKindWords,
+	flashPlaces,
+	flashPlaceWords,
 	hackleKinds,
 	hackleKindWords,
 	hookStyles,
@@ -108,6 +112,8 @@ export const written = {
 		rubber: RUBBER,
 		synthetic: 'nylon fibres?'
 	}),
+	flash: table(flashKinds, flashKindWords, { flash: FLASH, twistedFlash: 'twisted' }),
+	flashPlace: table(flashPlaces, flashPlaceWords, { tail: 'tail', sides: 'sides?', back: 'back' }),
 	legs: table(legKinds, legKindWords, {
 		feather: FEATHER,
 		hair: HAIR,
@@ -171,6 +177,7 @@ export const labels = {
 	coil: ['Wire', 'weight|lead|lead wire|wire underbody|wraps|weighting'],
 	thread: ['Thread', 'tying thread|silk'],
 	tail: ['Tail', 'tails'],
+	flash: ['Flash', 'tinsel strands'],
 	tag: ['Tag', 'hot ?spot|butt'],
 	rib: ['Rib', 'ribbing'],
 	secondRib: ['Second rib', 'rib 2|2nd rib|second ribbing|counter ?rib'],
@@ -198,6 +205,6 @@ export const labels = {
 	name: ['Name', 'pattern|fly']
 } as const;
 /** The parts whose colour is said. */
-export const coloured = ['bead', 'thread', 'collar', 'tag'] as const;
+export const coloured = ['bead', 'thread', 'collar', 'tag', 'head'] as const;
 export type Coloured = (typeof coloured)[number];
 export type Label = keyof typeof labels;

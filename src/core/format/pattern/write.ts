@@ -6,6 +6,8 @@ import {
 	coilPlaceWords,
 	eyeWords,
 	finishKinds,
+	flashKindWords,
+	flashPlaceWords,
 	hackleKindWords,
 	hookStyleTable,
 	legKindWords,
@@ -77,6 +79,11 @@ const dressing: Lines = {
 		shanks(length),
 		at(place),
 		under === undefined ? '' : `${many(under, 'turn')} of thread under it`
+	],
+	flash: ({ kind, strands, length, place }) => [
+		`${exact(strands)} ${flashKindWords[kind]}`,
+		shanks(length),
+		flashPlaceWords[place]
 	],
 	tag: ({ kind, length, thickness }) => [bodyKindWords[kind], over(length), thick(thickness)],
 	rib: ribbed,

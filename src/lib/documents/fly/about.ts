@@ -1,7 +1,7 @@
 import type { StepKey, TiersWay } from '$core/batch/index';
 import { fitCodes, type FitCode } from '$core/fly/index';
 
-/** Colours that bead, thread, collar and tag come in, as they are drawn. */
+/** Colours that bead, thread, collar, tag and head come in, as they are drawn. */
 export const flyColours = {
 	copper: '#b5651d',
 	gold: '#c9a227',
@@ -24,7 +24,7 @@ export type FlyColour = keyof typeof flyColours;
 export const flyColourNames = Object.keys(flyColours) as readonly FlyColour[];
 
 /** The parts whose colour tells flies apart in the box. */
-export const colouredParts = ['bead', 'thread', 'collar', 'tag'] as const;
+export const colouredParts = ['bead', 'thread', 'collar', 'tag', 'head'] as const;
 export type ColouredPart = (typeof colouredParts)[number];
 export type FlyColouring = Partial<Record<ColouredPart, FlyColour>>;
 

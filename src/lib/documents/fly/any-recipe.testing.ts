@@ -7,6 +7,8 @@ import {
 	bodyShapes,
 	coilMetals,
 	coilPlaces,
+	flashKinds,
+	flashPlaces,
 	fullnesses,
 	hackleKinds,
 	eyeLies,
@@ -128,6 +130,14 @@ const drawn: fc.Arbitrary<Recipe> = fc.record(
 				},
 				{ requiredKeys: ['kind', 'fibres', 'length'] }
 			)
+		),
+		flash: part(
+			fc.record({
+				kind: fc.constantFrom(...flashKinds),
+				strands: whole(1, 40),
+				length: real(0.05, 4),
+				place: fc.constantFrom(...flashPlaces)
+			})
 		),
 		tag: part(
 			fc.record({

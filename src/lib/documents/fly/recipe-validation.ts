@@ -7,6 +7,8 @@ import {
 	bodyShapes,
 	coilMetals,
 	coilPlaces,
+	flashKinds,
+	flashPlaces,
 	fullnesses,
 	hackleKinds,
 	eyeLies,
@@ -34,6 +36,7 @@ import {
 	densityField,
 	dropsField,
 	fibreLengthShare,
+	flashStrandsField,
 	gapeField,
 	gapShare,
 	GRAM,
@@ -137,6 +140,14 @@ class TailRequest {
 	@Share(tailLengthShare) lengthShanks!: number;
 	@Quantity(underTurnsField, 1, true) under?: number;
 	@Share(placeShare, true) atShank?: number;
+	@Lot() lot?: string;
+}
+
+class FlashRequest {
+	@OneOf('Flash', flashKinds) kind!: string;
+	@Quantity(flashStrandsField) strands!: number;
+	@Share(tailLengthShare) lengthShanks!: number;
+	@OneOf('Where the flash lies', flashPlaces) place!: string;
 	@Lot() lot?: string;
 }
 
@@ -263,6 +274,7 @@ export class RecipeRequest {
 	@Nested('The dressing', () => DressingRequest) dressing!: DressingRequest;
 	@Nested('The thread', () => ThreadRequest, 'optional') thread?: ThreadRequest;
 	@Nested('The tail', () => TailRequest, 'optional or null') tail?: TailRequest | null;
+	@Nested('The flash', () => FlashRequest, 'optional or null') flash?: FlashRequest | null;
 	@Nested('The tag', () => TagRequest, 'optional or null') tag?: TagRequest | null;
 	@Nested('The rib', () => RibRequest, 'optional or null') rib?: RibRequest | null;
 	@Nested('The second rib', () => RibRequest, 'optional or null') secondRib?: RibRequest | null;

@@ -5,6 +5,7 @@ import type {
 	CoilChoice,
 	EyeLie,
 	FinishChoice,
+	FlashChoice,
 	HackleChoice,
 	HeadChoice,
 	HookChoice,
@@ -56,6 +57,7 @@ export interface RecipeDocument {
 	dressing: Recipe['dressing'];
 	thread?: ThreadChoice;
 	tail?: LengthInShanks<TailChoice> | null;
+	flash?: LengthInShanks<FlashChoice> | null;
 	tag?: TagDocument | null;
 	rib?: RibDocument | null;
 	secondRib?: RibDocument | null;
@@ -165,6 +167,7 @@ export function recipeFromDocument(document: RecipeDocument): Recipe {
 		dressing: { fullness: dressing.fullness },
 		thread: thread && clean({ ...thread }),
 		tail: length(document.tail),
+		flash: length(document.flash),
 		tag: given(document.tag, ({ thicknessGapes, lengthOfRoom, ...rest }) => ({
 			...rest,
 			thickness: thicknessGapes,
@@ -274,6 +277,7 @@ export function recipeToDocument(recipe: Recipe): RecipeDocument {
 		dressing: { ...dressing },
 		thread: thread && { ...thread },
 		tail: length(recipe.tail),
+		flash: length(recipe.flash),
 		tag: given(recipe.tag, ({ thickness, length, ...rest }) => ({
 			...rest,
 			thicknessGapes: fine(thickness),

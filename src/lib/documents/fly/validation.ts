@@ -36,6 +36,7 @@ export class ColoursRequest {
 	@Colour('thread') thread?: FlyColour;
 	@Colour('collar') collar?: FlyColour;
 	@Colour('tag') tag?: FlyColour;
+	@Colour('head') head?: FlyColour;
 }
 
 const Written = (field: AboutText) => Text(aboutTexts[field].words, aboutTexts[field].most);

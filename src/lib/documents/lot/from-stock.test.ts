@@ -76,6 +76,7 @@ describe('a part that is taken from a lot', () => {
 		expect(partsFrom(lot({ dressing: { kind: 'rubber' } }))).toEqual(['tail', 'legs', 'horns']);
 		expect(partsFrom(lot({ dressing: { kind: 'grey heron' } }))).toEqual([
 			'tail',
+			'flash',
 			'tag',
 			'underbody',
 			'body',

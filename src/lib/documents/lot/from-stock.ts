@@ -62,7 +62,7 @@ export const dressingUses: Readonly<
 	},
 	'flat tinsel': { body: 'tinsel', tag: 'tinsel' },
 	plume: { tail: 'plume', hackle: 'plume', collar: 'plume', thirdCollar: 'plume', palmer: 'plume' },
-	flash: { tail: 'flash', legs: 'flash', horns: 'flash' },
+	flash: { tail: 'flash', flash: 'flash', legs: 'flash', horns: 'flash' },
 	foil: { back: 'foil', wingCase: 'foil' },
 	feather: {
 		tail: 'feather',
@@ -102,6 +102,7 @@ export const dressingUses: Readonly<
 /** The parts that a packet of dressing may be for. */
 const TIED_IN = {
 	tail: true,
+	flash: true,
 	tag: true,
 	back: true,
 	palmer: true,

@@ -102,6 +102,7 @@ export function costOf(build: Build, part: PartName, lots: readonly LotRow[]): n
 		case 'thorax':
 		case 'frontThorax':
 		case 'head':
+		case 'flash':
 		case 'tag':
 		case 'back':
 		case 'palmer':

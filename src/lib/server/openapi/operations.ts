@@ -206,7 +206,8 @@ export const operations: readonly Operation[] = [
 	{
 		method: 'put',
 		path: '/api/weight-code',
-		summary: 'Which colour of bead, thread, collar or tag stands for which weight, g, or bead, mm',
+		summary:
+			'Which colour of bead, thread, collar, tag or head stands for which weight, g, or bead, mm',
 		body: { schema: schemaOf(WeightCodeRequest) },
 		answer: { status: 200, content: ref('WeightCode') },
 		errors: [400, 413, 422],

@@ -51,25 +51,30 @@ const LAYER_OPACITY: Readonly<Partial<Record<Kind, number>>> = {
 };
 
 /** Colours that the tier named, as CSS has them. */
-export type Colouring = Readonly<Partial<Record<'bead' | 'thread' | 'collar' | 'tag', string>>>;
+export type Colouring = Readonly<
+	Partial<Record<'bead' | 'thread' | 'collar' | 'tag' | 'head', string>>
+>;
 
 /** The outermost collar is what one sees in the box. */
 function fibreColour(part: string, fibres: Section['fibres'], { collar }: Colouring): string {
 	const outer = (['thirdCollar', 'collar'] as const).find((part) =>
 		fibres.some((one) => one.part === part)
 	);
+	if (part === 'flash') return materialColour.tinsel;
 	return part === (outer ?? 'hackle') && collar ? collar : materialColour.dressing;
 }
 
 /** What is wound, from the shank outwards. */
 function layerShapes(layers: Section['layers'], colours: Colouring): Shape[] {
-	const colourOf = (part: string, kind: Kind): string => {
+	const head = layers.findLastIndex(({ part }) => part === 'thread' || part === 'head');
+	const colourOf = (part: string, kind: Kind, i: number): string => {
+		if (i === head && colours.head) return colours.head;
 		if (part === 'tag' && colours.tag) return colours.tag;
 		if (kind === 'thread') return colours.thread ?? materialColour.thread;
 		return kind === 'wire' ? materialColour.copper : materialColour.dressing;
 	};
 	return layers.map(({ part, kind, bands }, i) => {
-		const colour = colourOf(part, kind);
+		const colour = colourOf(part, kind, i);
 		return {
 			key: `${part}-${i}`,
 			d: bands.map(outline).join(''),
@@ -93,7 +98,8 @@ export function artOf(section: Section, colours: Colouring = {}): Shape[] {
 			stroke: fibreColour(part, fibres, colours),
 			// Single fibres are finer than a screen shows.
 			strokeMm: Math.max(diameter / MILLIMETRE, 0.07),
-			strokeOpacity: part === 'tail' || part === 'legs' || part === 'horns' ? 0.95 : 0.7
+			strokeOpacity:
+				part === 'tail' || part === 'flash' || part === 'legs' || part === 'horns' ? 0.95 : 0.7
 		});
 	});
 	shapes.push(...layerShapes(layers, colours));

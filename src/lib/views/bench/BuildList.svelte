@@ -83,6 +83,7 @@
 	}
 	/** What few flies have stands in one row until it is taken up. */
 	const FEW: readonly PartName[] = [
+		'flash',
 		'secondRib',
 		'rearThorax',
 		'frontThorax',

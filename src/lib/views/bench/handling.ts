@@ -14,6 +14,7 @@ export const usualHandling: Readonly<Partial<Record<StepKey, readonly string[]>>
 		'Two turns of thread under it, so that it stands.',
 		'Measure the second against the first.'
 	],
+	flash: ['Leave it longer, and trim it when the fly is done.', 'Double it over the thread.'],
 	'rib-in': ['Leave the end untrimmed until the next turn has held.'],
 	'back-in': ['Shiny side down, so that it is up when it is over.'],
 	underbody: ['Touch the thread with wax first.'],
