@@ -38,6 +38,8 @@ export const RAMP = 3;
 const USUAL_GAP = 2;
 /** A head of fur leaves at least the rest of the gap to collars and finish (our estimate). */
 const MOST_HEAD = 0.8;
+/** And of the room behind the bead it takes with them no more than this share (our estimate). */
+const MOST_HEADED_GAP = 0.55;
 /** Of the room behind the bead, the usual gap takes no more than this share (our estimate). */
 const MOST_GAP = 0.3;
 
@@ -54,15 +56,15 @@ export function layoutOf(
 	const face = Math.min(bead ? bead.seat + bead.rear : HEAD_START * hook.shank, 0.9 * hook.shank);
 	const free = end - face;
 	const beadLength = bead ? bead.rear - bead.front : 0;
-	const forCollars =
+	const usual =
 		hackle && collar && bead
 			? Math.max(beadLength, USUAL_GAP * hook.eyeOpening)
 			: USUAL_GAP * hook.eyeOpening;
-	// A head of fur comes on top of that.
-	const usual = forCollars / (1 - Math.min(MOST_HEAD, head?.length ?? 0));
+	const headShare = Math.min(MOST_HEAD, head?.length ?? 0);
 	const gap =
 		finish.gap === undefined
-			? Math.min(usual, MOST_GAP * free)
+			? // A head of fur comes on top of what is usual.
+				Math.min(Math.min(usual, MOST_GAP * free) / (1 - headShare), MOST_HEADED_GAP * free)
 			: Math.min(finish.gap * hook.eyeOpening, 0.9 * free);
 	const gapEnd = face + gap;
 	const covering = (length: number) => end - Math.min(1, length) * (end - gapEnd);
@@ -75,7 +77,7 @@ export function layoutOf(
 		rearThoraxFront,
 		// What the rear takes is not there for the front.
 		frontThoraxEnd: Math.min(frontThoraxEnd, rearThoraxFront),
-		headEnd: face + Math.min(1, head?.length ?? 0) * gap,
+		headEnd: face + headShare * gap,
 		bodyEnd: tag ? Math.max(body ? bodyFront : gapEnd, covering(tag.length)) : end,
 		underbodyFront: covering(underbody?.length ?? 1),
 		ribFront: rib?.length === undefined ? bodyFront : covering(rib.length),

@@ -208,7 +208,7 @@ const FIRST = {
 	}),
 	rearThorax: firstThorax,
 	frontThorax: firstThorax,
-	head: (recipe: Recipe): HeadChoice => ({ ...firstThorax(recipe), length: 0.5 }),
+	head: (recipe: Recipe): HeadChoice => ({ ...firstThorax(recipe), length: 0.35 }),
 	thirdCollar: firstCollar,
 	collar: firstCollar,
 	horns: (): HornsChoice => ({ kind: 'feather', length: 0.8 })

@@ -174,7 +174,7 @@ export const dressingWords: {
 	tail: ({ kind, fibres, length, at, under }) =>
 		`${fibres} ${tailTable[kind].words}, ${shanks(length)}${placeWords(at)}${under ? `, ${times(under, 'turn')} of thread under it` : ''}`,
 	flash: ({ kind, strands, length, place }) =>
-		`${strands} ${flashTable[kind].words}, ${shanks(length)}, ${flashPlaceWords[place]}`,
+		`${times(strands, 'strand')} of ${flashTable[kind].words}, ${shanks(length)}, ${flashPlaceWords[place]}`,
 	tag: ({ kind, length }) => `${bodyTable[kind].words}, ${Math.round(100 * length)} % of the room`,
 	back: ({ kind, rib }) => `${wingCaseTable[kind].words}, ${backLieWords[rib]}`,
 	palmer: ({ kind, turns, lie, wound }) =>

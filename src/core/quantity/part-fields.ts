@@ -124,7 +124,7 @@ function count(
 export const baseLayersField = count('Base', [0, 6], [0, 4], 'layer', 'layers');
 export const headTurnsField = count('Head', [0, 60], [0, 30], 'turn', 'turns');
 export const tailFibresField = count('Tail fibres', [1, 200], [2, 60], 'fibre', 'fibres');
-export const flashStrandsField = count('Flash', [1, 40], [1, 12], 'strand', 'strands');
+export const flashStrandsField = count('Strands', [1, 40], [1, 12], 'strand', 'strands');
 export const underTurnsField = count('Thread under it', [0, 8], [0, 4], 'turn', 'turns');
 export const legFibresField = count('Legs', [1, 60], [2, 30], 'fibre', 'fibres');
 export const wingFibresField = count('Each wing', [1, 60], [3, 20], 'fibre', 'fibres');
@@ -201,6 +201,13 @@ const share = (
 
 export const placeShare = share('Place', 'shank', [0, 1], [0, 1], '1/3 or 2.5 mm');
 export const tailLengthShare = share('Tail length', 'shank', [0.05, 4], [0.2, 1.5], '1/2 or 4 mm');
+export const flashLengthShare = share(
+	'Flash length',
+	'shank',
+	[0.05, 4],
+	[0.2, 1.5],
+	'1/2 or 4 mm'
+);
 export const fibreLengthShare = share(
 	'Fibre length',
 	'shank',

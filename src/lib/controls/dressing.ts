@@ -45,6 +45,7 @@ import {
 	caseLengthShare,
 	dropsField,
 	fibreLengthShare,
+	flashLengthShare,
 	flashStrandsField,
 	gapShare,
 	hackleTurnsField,
@@ -140,7 +141,7 @@ export const dressingControls: {
 				...COUNT,
 				big: 4
 			}),
-			inMm(tailLengthShare, shank, flash.length, (length) => set({ length }), 0.5),
+			inMm(flashLengthShare, shank, flash.length, (length) => set({ length }), 0.5),
 			choice('Where', flash.place, options(flashPlaceWords, flashPlaces), (place) =>
 				set({ place: place as typeof flash.place })
 			)

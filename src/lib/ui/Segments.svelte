@@ -13,13 +13,21 @@
 	const columns = $derived(
 		options.length <= 4 ? options.length : Math.ceil(options.length / Math.ceil(options.length / 4))
 	);
+	/** Of a long word two side by side are enough on a phone. */
+	const LONG = 11;
+	const narrow = $derived(
+		columns > 3 && options.some(({ words }) => words.split(' ').some((word) => word.length > LONG))
+			? 2
+			: columns
+	);
 </script>
 
 <fieldset class="min-w-0" data-word={label}>
 	<legend class={labelled ? 'sr-only' : 'block text-sm text-quiet'}>{label}</legend>
 	<div
-		class="grid auto-rows-[2.75rem] gap-px overflow-hidden rounded-md bg-sunk"
-		style:grid-template-columns="repeat({columns}, minmax(0, 1fr))"
+		class="grid auto-rows-[2.75rem] grid-cols-[repeat(var(--columns),minmax(0,1fr))] gap-px overflow-hidden rounded-md bg-sunk max-sm:grid-cols-[repeat(var(--narrow),minmax(0,1fr))]"
+		style:--columns={columns}
+		style:--narrow={narrow}
 	>
 		{#each options as option (option.value)}
 			<label

@@ -84,7 +84,7 @@ const PART_READERS: Readonly<Record<TiedPart, (phrases: Phrases) => Found>> = {
 		place: p.kind(written.flashPlace),
 		length: p.share('', 'shank'),
 		kind: p.kind(written.flash),
-		strands: p.count('')
+		strands: p.count('(?:strands?)?')
 	}),
 	tag: (p) => ({
 		length: p.share('over', 'of the room'),

@@ -81,7 +81,7 @@ const dressing: Lines = {
 		under === undefined ? '' : `${many(under, 'turn')} of thread under it`
 	],
 	flash: ({ kind, strands, length, place }) => [
-		`${exact(strands)} ${flashKindWords[kind]}`,
+		`${many(strands, 'strand')} of ${flashKindWords[kind]}`,
 		shanks(length),
 		flashPlaceWords[place]
 	],

@@ -36,6 +36,7 @@ import {
 	densityField,
 	dropsField,
 	fibreLengthShare,
+	flashLengthShare,
 	flashStrandsField,
 	gapeField,
 	gapShare,
@@ -146,7 +147,7 @@ class TailRequest {
 class FlashRequest {
 	@OneOf('Flash', flashKinds) kind!: string;
 	@Quantity(flashStrandsField) strands!: number;
-	@Share(tailLengthShare) lengthShanks!: number;
+	@Share(flashLengthShare) lengthShanks!: number;
 	@OneOf('Where the flash lies', flashPlaces) place!: string;
 	@Lot() lot?: string;
 }
