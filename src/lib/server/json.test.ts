@@ -32,6 +32,7 @@ describe('bytes that are no JSON are refused with what, where and what to do', (
 			'It is not readable as JSON: something is wrong in line 3, column 7.'
 		);
 		expect(said('{"a": [1, 2')).toBe('It is not readable as JSON: something is wrong at its end.');
+		expect(said('{"a": [1, 2 \n\n')).toMatch(/at its end/);
 		expect(said('{"a": 1} // why\n')).toMatch(/something is wrong in line 1, column 10/);
 	});
 
@@ -114,5 +115,9 @@ describe('the body of a request', () => {
 		});
 		const unsaid = { body: null, headers: new Headers({ 'content-length': '7' }) };
 		expect(await refused(unsaid as unknown as Request)).toMatchObject({ status: 415 });
+		// What is said to hold nothing holds nothing.
+		const empty = { body: null, headers: new Headers({ 'content-length': '0' }) };
+		expect(await refused(empty as unknown as Request)).toBeNull();
+		expect(await refused({ body: null, headers: new Headers() } as unknown as Request)).toBeNull();
 	});
 });

@@ -17,12 +17,17 @@ import { searchFor } from './match-pool';
 const USUAL_LOCKS: Locks = { hook: true, bead: false, coil: false, rib: true, dressing: true };
 const USUAL_LIST = 12;
 
-/** Answers a search: ranked builds in the units that their names give; nothing is kept. */
+/**
+ * Answers a search: ranked builds in the units that their names give; nothing is kept.
+ *
+ * @param search what looks for them
+ */
 export async function matchFor(
 	request: MatchRequest,
 	store: Store,
 	gone: AbortSignal,
-	today: Today | null = null
+	today: Today | null = null,
+	search: typeof searchFor = searchFor
 ) {
 	const { fly, lie, locks, wishes, wanted, most = USUAL_LIST } = request;
 	const { temperatureC, ...body } = lie;
@@ -32,7 +37,7 @@ export async function matchFor(
 	const rig = rigFor(request.rig, await store.opening());
 	const wished = { ...USUAL_WISHES, ...given(wishes) };
 	const { learned } = request.learned === false ? NOTHING_LEARNED : await learnedNow(store);
-	const found = await searchFor(
+	const found = await search(
 		{
 			recipe: recipeFromDocument(fly.recipe),
 			lie: water,
