@@ -63,6 +63,20 @@ test('of all pairs the best comes first, the heavier on the point, with the chan
 	}
 });
 
+test('where the upper one may be tied in elsewhere, the place in which the two are good most often is taken', async () => {
+	const question = { ...asked, flies: flies.slice(0, 2), above: 0.7 };
+	const none = () => undefined;
+	const [high] = (await pairsFor(question, [channel()], none))!;
+	expect(high!.above).toBe(0.7);
+	const shares: number[] = [];
+	const [best] = (await pairsFor({ ...question, orAbove: [0.9, 0.25] }, [channel()], (share) =>
+		shares.push(share)
+	))!;
+	expect(best!.above).toBe(0.25);
+	expect(best!.chances[1]).toBeGreaterThan(high!.chances[1]);
+	expect(shares.at(-1)).toBe(1);
+});
+
 test('the missing one of a pair is found beside the one that is settled; of one fly alone there is no pair', async () => {
 	const none = () => undefined;
 	const above = (await pairsFor({ ...asked, point: 1 }, [channel()], none))!;

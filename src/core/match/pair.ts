@@ -11,6 +11,8 @@ export interface PairQuestion {
 	readonly flies: readonly BoxFly[];
 	/** Where the upper one is tied in, m above the point, and on a dropper of this length, m. */
 	readonly above: number;
+	/** Where else it may be tied in, m above the point: the best of them is looked for, too. */
+	readonly orAbove?: readonly number[];
 	readonly dropper: number;
 	/** Places of flies that are settled already: the other one is looked for. */
 	readonly point?: number;
@@ -22,6 +24,8 @@ export interface FoundPair {
 	/** Places among the flies. */
 	readonly point: number;
 	readonly upper: number;
+	/** Where the upper one is tied in, m above the point. */
+	readonly above: number;
 	/** Shares of drifts in which either fishes well, of `DRIFTS.listed`: as the strip says them of the same cast. */
 	readonly chances: readonly [point: number, upper: number];
 	readonly hand: Hand;
@@ -41,7 +45,7 @@ const worth = (chances: readonly number[]) => chances.reduce((sum, chance) => su
  * The two flies of some that fish a place best together. The heavier one is on the point (common practice, no source).
  * For the point those come into question that do best there alone, by a coarse curve; above it, where
  * several might be, some from the lightest to the heaviest. Each pair is screened by a few drifts, the best of them
- * followed with the hand that suits it.
+ * followed with the hand that suits it. Where the upper fly's place is open, so it is tried for the best pairs.
  *
  * @param report called with the share that is done
  * @returns the best first; empty where no two sink, null when it was stopped
@@ -55,19 +59,20 @@ export async function pairsFor(
 	const [first] = channels;
 	const pairs = first && !stopped() ? await pairsIn(question, first) : null;
 	if (!pairs || stopped()) return null;
-	const { flies, place, above, dropper } = question;
-	const asked = ([point, upper]: Pair) => {
+	const { flies, place, above, orAbove = [], dropper } = question;
+	const asked = ([point, upper]: Pair, above: number) => {
 		const { recipe } = flies[point]!;
 		const cast = [{ name: '', recipe: flies[upper]!.recipe, above, dropper }];
 		return { ...place, recipe, rig: withCast(place.rig, cast) };
 	};
 	let done = 0;
-	const of = pairs.length + FINALISTS * (DRIFTS.listed / SCREENED);
+	const finalists = Math.min(FINALISTS, pairs.length);
+	const of = pairs.length + finalists * (orAbove.length + DRIFTS.listed / SCREENED);
 	/** Does some work by all channels. @returns in the order of what was asked */
-	const byAll = async <Found>(
-		some: readonly Pair[],
+	const byAll = async <One, Found>(
+		some: readonly One[],
 		worthy: number,
-		one: (pair: Pair, channel: SearchChannel) => Promise<Found>
+		one: (what: One, channel: SearchChannel) => Promise<Found>
 	) => {
 		const found: Found[] = [];
 		const open = [...some.keys()];
@@ -82,30 +87,47 @@ export async function pairsFor(
 		);
 		return found;
 	};
-	const screened = await byAll(pairs, 1, async (pair, channel) => {
-		const ask = { question: asked(pair), quick: true, from: 0, to: SCREENED } as const;
-		const { good, above: upper } = await channel.ask({ kind: 'follow', ...ask });
-		return { pair, worth: worth([good, ...upper]) };
-	});
+	const screen = (some: readonly Tied[]) =>
+		byAll(some, 1, async ({ pair, above }, channel) => {
+			const ask = { question: asked(pair, above), quick: true, from: 0, to: SCREENED } as const;
+			const { good, above: upper } = await channel.ask({ kind: 'follow', ...ask });
+			return { pair, above, worth: worth([good, ...upper]) };
+		});
+	const screened = await screen(pairs.map((pair) => ({ pair, above })));
 	if (stopped()) return null;
 	const best = screened.sort((a, b) => b.worth - a.worth).slice(0, FINALISTS);
+	const elsewhere = await screen(
+		best.flatMap(({ pair }) => orAbove.map((other) => ({ pair, above: other })))
+	);
+	if (stopped()) return null;
+	const placed = best.map((one) =>
+		elsewhere
+			.filter(({ pair }) => pair === one.pair)
+			// As often good: where the person would tie it.
+			.reduce((most, other) => (other.worth > most.worth ? other : most), one)
+	);
 	const found = await byAll(
-		best.map(({ pair }) => pair),
+		placed,
 		DRIFTS.listed / SCREENED,
-		async (pair, channel): Promise<FoundPair> => {
-			const ask = asked(pair);
+		async ({ pair, above }, channel): Promise<FoundPair> => {
+			const ask = asked(pair, above);
 			const hand = await channel.ask({ kind: 'hold', question: ask });
 			const all = { question: ask, from: 0, to: DRIFTS.listed };
 			const { good, above: goodAbove } = await channel.ask({ kind: 'follow', ...all });
 			const [point, upper] = pair;
 			const share = (count: number) => count / DRIFTS.listed;
-			return { point, upper, hand, chances: [share(good), share(goodAbove[0]!)] };
+			return { point, upper, above, hand, chances: [share(good), share(goodAbove[0]!)] };
 		}
 	);
 	return stopped() ? null : found.sort((a, b) => worth(b.chances) - worth(a.chances));
 }
 
 type Pair = readonly [point: number, upper: number];
+/** A pair with the upper one in its place. */
+interface Tied {
+	readonly pair: Pair;
+	readonly above: number;
+}
 
 /** The pairs that are tried. */
 async function pairsIn(

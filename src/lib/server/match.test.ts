@@ -3,6 +3,7 @@ import { prior } from '$core/parameter/index';
 import { starterRecipe } from '$core/fly/index';
 import { USUAL_WISHES, type FoundBuild, type MatchQuestion } from '$core/match/index';
 import { starterRig } from '$core/rig/index';
+import { NOTHING_LEARNED } from '$lib/api/nothing-learned';
 import type { MatchRequest } from '$lib/api/requests';
 import { recipeToDocument } from '$lib/documents/fly/recipe';
 import type { LotRow } from '$lib/documents/kinds';
@@ -87,7 +88,7 @@ test('what is not said of a search is as usual: hook, rib and dressing stay, not
 	expect(question.lie).toMatchObject({ depth: 0.9, surfaceSpeed: 0.6, zoneTop: 0.2 });
 	expect(question.shelf.beads).toHaveLength(1);
 	expect(question.shelf.only).toBe(USUAL_WISHES.onlyOwned);
-	expect(question.distribution).toMatchObject({ ...prior, learned: null });
+	expect(question.distribution).toMatchObject({ ...prior, learned: NOTHING_LEARNED.learned });
 	expect(question).not.toHaveProperty('wanted');
 });
 

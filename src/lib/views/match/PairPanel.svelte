@@ -36,6 +36,9 @@
 	let from = $state<'box' | 'flies' | 'stock'>('box');
 	let settled = $state<'none' | 'point' | 'upper'>('none');
 	let above = $state(tied?.above ?? USUAL_ABOVE);
+	/** Where else it is looked for, where its place is open (our choice). */
+	const PLACES = [0.25, 0.35, 0.5, 0.7];
+	let open = $state(false);
 	let dropper = $state(tied?.dropper ?? 0);
 	const upper = $derived(question.rig.cast?.[0] ?? null);
 
@@ -72,7 +75,14 @@
 				: settled === 'upper' && upper
 					? { upper: some.push(upper) - 1 }
 					: {};
-		void search.find({ place, flies: some, above, dropper, ...fixed });
+		void search.find({
+			place,
+			flies: some,
+			above,
+			...(open && { orAbove: PLACES }),
+			dropper,
+			...fixed
+		});
 	}
 	const tenths = (chance: number) => `${(10 * chance).toFixed(1)} of 10`;
 </script>
@@ -117,6 +127,11 @@
 				onchange={(value) => (dropper = value)}
 			/>
 		</div>
+		<label class="flex min-h-11 items-center gap-2"
+			><input type="checkbox" bind:checked={open} class="size-5 accent-(--water)" />look for its
+			place, too: {PLACES.map((one) => shown.water.fixed(one, 2)).join(', ')}
+			{shown.water.unit} above the point</label
+		>
 		<LongWork
 			words="Find the pair"
 			about={empty ?? 'the heavier one on the point, on this rig'}
@@ -138,14 +153,16 @@
 		</p>
 		{#if pairs.length > 0 && pairs.every(({ chances }) => chances[1] < SELDOM)}
 			<p class="text-warn">
-				{shown.water.words(asked.above, 2)} above the point none comes into a zone {shown.water.words(
+				{asked.orAbove
+					? 'Wherever it is tied in'
+					: `${shown.water.words(asked.above, 2)} above the point`} none comes into a zone {shown.water.words(
 					asked.place.lie.zoneTop,
 					2
 				)} high: tie it in lower, or fish the one on the point alone.
 			</p>
 		{/if}
 		<ol aria-label="Pairs, the best first">
-			{#each pairs as { point, upper: light, chances, hand } (`${point} ${light}`)}
+			{#each pairs as { point, upper: light, above: tiedIn, chances, hand } (`${point} ${light}`)}
 				{@const [low, high] = [asked.flies[point]!, asked.flies[light]!]}
 				<li class="grid gap-x-4 border-b border-line/70 py-2 sm:grid-cols-[minmax(0,1fr)_auto]">
 					<div class="min-w-0">
@@ -154,7 +171,8 @@
 							<span class="figure">{tenths(chances[0])}</span>
 						</p>
 						<p class="leading-snug">
-							<span class="text-sm text-quiet">above</span> <b>{high.name}</b>, good in
+							<span class="text-sm text-quiet">{shown.water.words(tiedIn, 2)} above</span>
+							<b>{high.name}</b>, good in
 							<span class="figure">{tenths(chances[1])}</span>
 						</p>
 						<p class="text-sm text-quiet">
@@ -172,7 +190,7 @@
 							void putPair(workspace, low, {
 								name: high.name,
 								recipe: high.recipe,
-								above: asked.above,
+								above: tiedIn,
 								dropper: asked.dropper
 							})}>Put them on the line</button
 					>
