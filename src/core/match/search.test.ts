@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test, vi } from 'vitest';
-import type { CoilChoice, Recipe } from '../fly/index';
+import { buildFly, fitOf, gapLeft, type CoilChoice, type Recipe } from '../fly/index';
+import { prior, valuesAt } from '../parameter/index';
 import { fluidAt, type Lie } from '../water/index';
 import { surrogatesOf, recipeAt } from './surrogate';
 import {
@@ -37,6 +38,7 @@ import {
 // Hundreds of drifts are followed here; a busy machine must not turn that red.
 vi.setConfig({ testTimeout: 300_000 });
 
+const median = valuesAt(prior);
 /** A whole search by tables and in full, without bands. */
 function found(question: MatchQuestion, curve: ChanceCurve): FoundBuild[] {
 	const search = new Search(question, curve);
@@ -48,17 +50,28 @@ function found(question: MatchQuestion, curve: ChanceCurve): FoundBuild[] {
 test('figures by tables: nine of ten builds within two per cent of mass, three of thickness, seven of speed', () => {
 	const space = spaceOf(jig, open, emptyShelf);
 	const fluid = fluidAt(8);
-	const off = { mass: [] as number[], bulk: [] as number[], speed: [] as number[] };
+	const off = {
+		mass: [] as number[],
+		bulk: [] as number[],
+		speed: [] as number[],
+		gap: [] as number[],
+		troubles: [] as number[]
+	};
 	let k = 0;
 	for (let hook = 0; hook < 2; hook++) {
 		for (const bead of [3, 5, 7, 9]) {
 			surrogatesOf(space, hook, bead, fluid, (figures, place) => {
 				if (k++ % 127 !== 0 || !space.beads[bead]) return;
-				const full = evaluate(recipeAt(space, place), fluid);
+				const recipe = recipeAt(space, place);
+				const full = evaluate(recipe, fluid);
+				const build = buildFly(recipe, median);
+				const regrets = fitOf(build, median).filter(({ severity }) => severity === 'trouble');
 				expect(full.fits).toBe(true);
 				off.mass.push(Math.abs(figures.mass / full.mass - 1));
 				off.bulk.push(Math.abs(figures.bulk / full.bulk - 1));
 				off.speed.push(Math.abs(figures.log - Math.log(full.speed)));
+				off.gap.push(Math.abs(figures.gap - gapLeft(build)) * 1e3);
+				off.troubles.push(Math.abs(figures.troubles - regrets.length));
 			});
 		}
 	}
@@ -70,6 +83,37 @@ test('figures by tables: nine of ten builds within two per cent of mass, three o
 	expect(at(off.speed, 0.5)).toBeLessThan(0.014);
 	// The rest hang near where their attitude turns over.
 	expect(at(off.speed, 0.9)).toBeLessThan(0.07);
+	// mm of gap, and notes of the fit.
+	expect(at(off.gap, 0.9)).toBeLessThan(0.02);
+	expect(at(off.troubles, 0.6)).toBe(0);
+});
+
+test('a piece of the picture lists what lies in it, what does the job first, and no more than is asked for', () => {
+	// What sinks faster than 0.4 m/s does the job.
+	const log = Math.log(0.4);
+	const points = [-1, -0.02, 0.02, 1].map((off) => ({
+		log: log + off,
+		chance: off > 0 ? 0.9 : 0.2,
+		fault: null
+	}));
+	const search = new Search(ask(), { level: 0, own: log, points });
+	for (let pair = 0; pair < search.pairs; pair++) search.look(pair);
+	const piece = { speed: [0.3, 0.5], bulk: [0.1, 0.2] } as const;
+	const mark = 0.5;
+	const inside = search.within(piece, 40, mark);
+	expect(inside.length).toBeGreaterThan(3);
+	for (const { speed, bulk } of inside) {
+		expect(speed).toBeGreaterThan(0.27);
+		expect(speed).toBeLessThan(0.55);
+		expect(bulk).toBeGreaterThan(0.09);
+		expect(bulk).toBeLessThan(0.22);
+	}
+	const first = search.within(piece, 2, mark);
+	expect(first).toHaveLength(2);
+	const others = inside.filter(({ chance }) => chance < mark).length;
+	expect(inside.findIndex(({ chance }) => chance < mark)).toBe(
+		others > 0 ? inside.length - others : -1
+	);
 });
 
 describe('rules of the trade (common practice, no source)', () => {

@@ -84,6 +84,18 @@ describe('single steps, each with its words and what it makes of the recipe', ()
 			expect(words).toContain(one);
 		expect(words.join()).toMatch(/rib wound close, \d+ turns/);
 		expect(step(full, 'palmer-off')!.palmer).toBeNull();
+		const more: Recipe = {
+			...full,
+			flash: { kind: 'flash', strands: 4, length: 0.5, place: 'tail' },
+			secondRib: { ...full.rib!, kind: 'ovalTinsel' },
+			thirdCollar: full.collar!
+		};
+		expect(said(more)).toEqual(
+			expect.arrayContaining(['no flash', 'no second rib', 'no third collar'])
+		);
+		expect(step(more, 'flash-off')!.flash).toBeNull();
+		expect(step(more, 'second-rib-off')!.secondRib).toBeNull();
+		expect(step(more, 'third-collar-off')!.thirdCollar).toBeNull();
 		const wings = { kind: 'slips', fibres: 8, length: 0.6 } as const;
 		expect(step({ ...full, wings }, 'wings-off')!.wings).toBeNull();
 		expect(step(full, 'collar-off')!.collar).toBeNull();
