@@ -160,6 +160,7 @@ export class CardModel {
 		const fly = this.data.flies[this.current];
 		if (!fly) return null;
 		const { lie, water } = this;
+		const flow = this.flow();
 		const note: CardNote = {
 			id: newId(),
 			at: 60_000 * Math.floor(Date.now() / 60_000),
@@ -167,6 +168,8 @@ export class CardModel {
 			lieName: lie.name,
 			depthM: Number(water.depth.toFixed(2)),
 			speedMs: Number(water.speed.toFixed(2)),
+			celsius: Number(this.data.celsius.toFixed(1)),
+			...(flow !== null && { flowM3s: Number(flow.toPrecision(3)) }),
 			rigId: lie.rigId,
 			rigName: lie.rigName,
 			batchId: fly.batchId,

@@ -51,7 +51,8 @@ export function lookAt(documents: Documents, notes: readonly CardNote[]): Looked
 					surfaceSpeed: note.speedMs,
 					zoneTop: Math.min(asKept.zoneTop, note.depthM)
 				},
-				celsius: river?.body.temperatureC ?? 10,
+				celsius: note.celsius ?? river?.body.temperatureC ?? 10,
+				...(note.flowM3s !== undefined && { flowM3s: note.flowM3s }),
 				saw: note.saw,
 				fish: note.fish,
 				...(note.lost && { lost: true }),

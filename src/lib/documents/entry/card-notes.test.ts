@@ -11,6 +11,8 @@ const one: CardNote = {
 	lieName: 'Footbridge run',
 	depthM: 0.95,
 	speedMs: 0.72,
+	celsius: 7.5,
+	flowM3s: 3.2,
 	rigId: id(3),
 	rigName: 'Long arm',
 	batchId: id(4),
@@ -23,7 +25,7 @@ const one: CardNote = {
 
 test('a note reads as one would say it', () => {
 	expect(notesText('First Saturday', [one])).toBe(
-		`Gravitas river card, notes 1: First Saturday\n2027-03-06 10:42 | Footbridge run, 0.95 m deep, 0.72 m/s | Slate Plunger | Long arm | ticked the bed | a fish | [${id(1)} ${id(2)} ${id(3)} ${id(4)} 2]\n`
+		`Gravitas river card, notes 1: First Saturday\n2027-03-06 10:42 | Footbridge run, 0.95 m deep, 0.72 m/s, 7.5 °C, 3.2 m³/s | Slate Plunger | Long arm | ticked the bed | a fish | [${id(1)} ${id(2)} ${id(3)} ${id(4)} 2]\n`
 	);
 });
 
@@ -31,8 +33,10 @@ test('whatever is noted comes back, also quoted in a mail, and no note twice', (
 	const names = fc
 		.string({ minLength: 1, maxLength: 30 })
 		.filter((name) => /^[^|\s>]+$/.test(name));
-	const note = fc.record({
+	const whole = fc.record({
 		id: fc.uuid(),
+		celsius: fc.integer({ min: 0, max: 250 }).map((tenths) => tenths / 10),
+		flowM3s: fc.integer({ min: 1, max: 900 }).map((tenths) => tenths / 10),
 		at: fc.integer({ min: 0, max: 2000 }).map((n) => new Date(2026, 0, n, 12, n % 60).getTime()),
 		lieId: fc.uuid(),
 		lieName: names,
@@ -47,6 +51,14 @@ test('whatever is noted comes back, also quoted in a mail, and no note twice', (
 		fish: fc.boolean(),
 		lost: fc.boolean()
 	});
+	// Cards of before said neither.
+	const note = fc
+		.tuple(whole, fc.boolean(), fc.boolean())
+		.map(([{ celsius, flowM3s, ...rest }, warm, flows]) => ({
+			...rest,
+			...(warm && { celsius }),
+			...(flows && { flowM3s })
+		}));
 	fc.assert(
 		fc.property(fc.array(note, { maxLength: 4 }), (notes) => {
 			const text = notesText('A day', notes);
@@ -65,6 +77,8 @@ test('what was edited by hand is named by its line, and the others are read', ()
 		['2027-03-06', '2027-02-30', 'no moment'],
 		['0.95 m deep', '95 m deep', 'no water'],
 		['0.72 m/s', 'quick', 'no water'],
+		['7.5 °C', '75 °C', 'no water'],
+		['3.2 m³/s', 'much', 'no water'],
 		['ticked', 'tickled', '“tickled the bed” is none of'],
 		['a fish', 'two fish', 'neither'],
 		[' 2]', ']', 'ids']

@@ -1,4 +1,4 @@
-import { depthField, speedField } from '$core/quantity/index';
+import { depthField, flowField, speedField, temperatureField } from '$core/quantity/index';
 import { sights, sightWords, type Sight } from './body';
 
 /** What was noted on a river card: of one fly at one lie. */
@@ -12,6 +12,9 @@ export interface CardNote {
 	/** The water as it was found. */
 	readonly depthM: number;
 	readonly speedMs: number;
+	/** °C, and m³/s where the river’s flow is known; cards of before did not say them. */
+	readonly celsius?: number;
+	readonly flowM3s?: number;
 	readonly rigId: string;
 	readonly rigName: string;
 	/** The run that the fly was tied in, and which of its items it is. */
@@ -27,7 +30,8 @@ const HEAD = 'Gravitas river card, notes 1';
 const FISH = 'a fish';
 const LOST = 'the fly lost';
 const uuid = '[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}';
-const WATER = /^(.+), (\d+(?:\.\d+)?) m deep, (\d+(?:\.\d+)?) m\/s$/;
+const WATER =
+	/^(.+), (\d+(?:\.\d+)?) m deep, (\d+(?:\.\d+)?) m\/s(?:, (-?\d+(?:\.\d+)?) °C)?(?:, (\d+(?:\.\d+)?) m³\/s)?$/;
 const TAIL = new RegExp(`^\\[(${uuid}) (${uuid}) (${uuid}) (${uuid}) (\\d{1,2})\\]$`);
 const MOMENT = /^(\d{4})-(\d\d)-(\d\d) (\d\d):(\d\d)$/;
 
@@ -47,7 +51,11 @@ export function notesText(outing: string, notes: readonly CardNote[]): string {
 	const line = (note: CardNote) =>
 		[
 			moment(note.at),
-			`${plain(note.lieName)}, ${note.depthM} m deep, ${note.speedMs} m/s`,
+			[
+				`${plain(note.lieName)}, ${note.depthM} m deep, ${note.speedMs} m/s`,
+				...(note.celsius === undefined ? [] : [`${note.celsius} °C`]),
+				...(note.flowM3s === undefined ? [] : [`${note.flowM3s} m³/s`])
+			].join(', '),
 			plain(note.flyName),
 			plain(note.rigName),
 			sightWords[note.saw],
@@ -99,7 +107,15 @@ function readLine(line: string): CardNote | string {
 	const [depthM, speedMs] = [Number(water?.[2]), Number(water?.[3])];
 	const inside = (value: number, [from, to]: readonly [number, number]) =>
 		value >= from && value <= to;
-	if (!water || !inside(depthM, depthField.possible) || !inside(speedMs, speedField.possible))
+	const given = (text: string | undefined) => (text === undefined ? undefined : Number(text));
+	const [celsius, flowM3s] = [given(water?.[4]), given(water?.[5])];
+	if (
+		!water ||
+		!inside(depthM, depthField.possible) ||
+		!inside(speedMs, speedField.possible) ||
+		!inside(celsius ?? 10, temperatureField.possible) ||
+		!inside(flowM3s ?? 1, flowField.possible)
+	)
 		return `“${where}” is no water such as “Gauge pool, 0.9 m deep, 0.7 m/s”`;
 	const saw = sights.find((one) => sightWords[one] === seen);
 	if (!saw) return `“${seen}” is none of ${sights.map((one) => sightWords[one]).join(', ')}`;
@@ -113,6 +129,8 @@ function readLine(line: string): CardNote | string {
 		lieName: water[1]!,
 		depthM,
 		speedMs,
+		...(celsius !== undefined && { celsius }),
+		...(flowM3s !== undefined && { flowM3s }),
 		rigId: rigId!,
 		rigName,
 		batchId: batchId!,
