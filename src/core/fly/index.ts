@@ -4,6 +4,7 @@ export { CLOSE_PITCH } from './rib';
 export * from './hook-styles';
 export { coilPlaces, standsApart } from './coil-places';
 export * from './words';
+export { recipeChange } from './recipe-change';
 export * from './starter';
 export {
 	bodyOfKind,

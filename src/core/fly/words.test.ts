@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import type { Recipe } from './index';
-import { beadWords, coilWords, dressingWords, hookWords, recipeChange } from './words';
+import { recipeChange } from './recipe-change';
+import { beadWords, coilWords, dressingWords, hookWords } from './words';
 
 const plain: Recipe = {
 	hook: { style: 'jig60', size: 12, lengthX: 0, wireX: 0 },
