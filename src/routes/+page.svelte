@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { shown, shownUnits } from '$core/quantity/index';
+	import { shownUnits } from '$core/quantity/index';
 	import { tick } from 'svelte';
 	import {
 		beadWords,
@@ -21,7 +21,6 @@
 	import { spreadAdvice } from '$lib/ui/advice';
 	import { partColour } from '$lib/ui/colours';
 	import { artOf } from '$lib/ui/section/art';
-	import { massFigure, speedWords } from '$lib/ui/figures';
 	import Descent from '$lib/views/bench/Descent.svelte';
 	import { pictured } from '$lib/views/bench/picture.svelte';
 	import type LeversPanel from '$lib/views/bench/LeversPanel.svelte';
@@ -202,15 +201,10 @@
 					/>
 				</div>
 				{#if now.beside}
-					<p class="line-clamp-2 text-sm" title={now.beside.differs}>
-						<b>{now.beside.name}</b> (dashed):
-						{massFigure(now.beside.mass).number}
-						{shown.mass.unit}{now.beside.speed
-							? `, ${speedWords(now.beside.speed.value)}`
-							: ', floats'}. {now.beside.differs
-							? `From this fly: ${now.beside.differs}.`
-							: 'The same fly.'}
-					</p>
+					{@const beside = now.beside}
+					{#await import('$lib/views/bench/BesideWords.svelte') then { default: BesideWords }}
+						<BesideWords recipe={now.prediction.build.recipe} {beside} />
+					{/await}
 				{/if}
 				<MassBar {parts} advice={spreadAdvice(now.prediction.massContributors)} />
 				<div

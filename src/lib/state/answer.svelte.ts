@@ -1,4 +1,4 @@
-import { compileBuild, fitOf, recipeChange, sectionOf } from '$core/fly/index';
+import { compileBuild, fitOf, sectionOf } from '$core/fly/index';
 import { learnedHere, predict, type DriftQuestion } from '$core/predict/index';
 import { settleNear } from '$core/sink/index';
 import { compileColumn, fluidAt } from '$core/water/index';
@@ -81,7 +81,7 @@ export class Answer {
 	});
 
 	private besideId = $state<string | null>(null);
-	/** The fly that is laid over the drawing as an outline, with what differs in words. */
+	/** The fly that is laid over the drawing as an outline. */
 	readonly beside = $derived.by(() => {
 		const row = this.documents.find('fly', this.besideId);
 		if (!row || row.id === this.selection.fly?.id || !this.strip.recipe) return null;
@@ -98,7 +98,7 @@ export class Answer {
 			mass,
 			speed,
 			section: sectionOf(build, body),
-			differs: recipeChange(this.strip.recipe, recipe).words
+			recipe
 		};
 	});
 

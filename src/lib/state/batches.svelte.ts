@@ -1,4 +1,3 @@
-import { without } from '$core/quantity/index';
 import { localDay } from '$lib/contract/day';
 import {
 	batchWords,
@@ -13,18 +12,11 @@ import {
 	type TyingProgress,
 	type TyingRow
 } from '$lib/documents/batch/body';
-import type { ColouredPart, FlyColour } from '$lib/documents/fly/about';
 import type { BatchRow, LotRow } from '$lib/documents/kinds';
 import { clipped } from '$lib/contract/names';
 import { api, type ActionChange } from './client';
 import type { Documents } from './documents.svelte';
 import { freeName } from './rows';
-
-/** Flies of one kind from one run. */
-export interface InBox {
-	readonly batchId: string;
-	readonly item: number;
-}
 
 /** Batches, what they take from the stock, and the box: what is tied and still there. */
 export class Batches {
@@ -154,70 +146,6 @@ export class Batches {
 		});
 		if (left < count) this.documents.change({ ...row, body: { ...row.body, flies } });
 		return count - left;
-	}
-
-	/** Puts what lies in the box into a compartment of it, as one action. @param compartment empty for nowhere in particular */
-	async arrange(chosen: readonly InBox[], compartment: string): Promise<boolean> {
-		const name = compartment.trim();
-		const where = name || 'nowhere in particular';
-		return this.changeChosen(chosen, `into ${clipped(where, 40)}`, (body, items) => ({
-			...body,
-			items: body.items.map((one, k) => {
-				if (!items.includes(k)) return one;
-				const rest = without(one, 'compartment');
-				return name ? { ...rest, compartment: name } : rest;
-			})
-		}));
-	}
-
-	/** Takes all that is left of what was chosen out of the box, as one action. */
-	async takeAllOut(chosen: readonly InBox[], out: OutOfBox): Promise<boolean> {
-		return this.changeChosen(chosen, out, (body, items) => ({
-			...body,
-			flies: body.flies.map((one) =>
-				one.out === undefined && items.includes(itemOf(body, one.fly))
-					? { ...one, out, outOn: localDay() }
-					: one
-			)
-		}));
-	}
-
-	/** Gives a part of what was chosen a colour, as one action. @param colour null for none */
-	async paint(
-		chosen: readonly InBox[],
-		part: ColouredPart,
-		colour: FlyColour | null
-	): Promise<boolean> {
-		return this.changeChosen(chosen, `${part} ${colour ?? 'of no colour'}`, (body, items) => ({
-			...body,
-			items: body.items.map((one, k) => {
-				if (!items.includes(k)) return one;
-				const { colours, ...rest } = one;
-				const others = without(colours ?? {}, part);
-				const now = colour ? { ...others, [part]: colour } : others;
-				return Object.keys(now).length > 0 ? { ...rest, colours: now } : rest;
-			})
-		}));
-	}
-
-	/** @param change of a run's body, by the items that were chosen of it */
-	private changeChosen(
-		chosen: readonly InBox[],
-		what: string,
-		change: (body: BatchBodyDocument, items: readonly number[]) => BatchBodyDocument
-	): Promise<boolean> {
-		const ids = chosen.map(({ batchId }) => batchId).filter((id, k, all) => all.indexOf(id) === k);
-		const label = `${chosen.length === 1 ? 'One kind' : `${chosen.length} kinds`} in the box: ${what}`;
-		return this.documents.act(label, () => {
-			const changes = ids.flatMap((id): ActionChange[] => {
-				const row = this.batch(id);
-				if (!row) return [];
-				const items = chosen.flatMap(({ batchId, item }) => (batchId === id ? [item] : []));
-				const document = { name: row.name, body: change(row.body, items) };
-				return [{ kind: 'batch', id, revision: row.revision, document }];
-			});
-			return changes.length > 0 ? changes : null;
-		});
 	}
 
 	/** Where one was at the vise; null when it was not begun. */

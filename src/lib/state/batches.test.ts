@@ -4,6 +4,7 @@ import type { BatchBodyDocument } from '$lib/documents/batch/body';
 import type { LotBodyDocument } from '$lib/documents/lot/body';
 import type { BatchRow } from '$lib/documents/kinds';
 import { batchesOf, tiedOf } from './batches.svelte';
+import { arrange, paint, takeAllOut } from './box';
 import type { ActionChange } from './client';
 import { open, StandInServer, was } from './window.testing';
 
@@ -158,23 +159,23 @@ describe('what is chosen in the box is changed as one action', () => {
 	const body = () => acted().changes[0]!.document as { body: BatchBodyDocument };
 
 	test('into a compartment, or nowhere in particular', async () => {
-		const { batches, row } = withBatch({ items, flies: tied });
-		expect(await batches.arrange(both(row.id), '  third row ')).toBe(true);
+		const { documents, row } = withBatch({ items, flies: tied });
+		expect(await arrange(documents, both(row.id), '  third row ')).toBe(true);
 		expect(acted().label).toBe('2 kinds in the box: into third row');
 		expect(acted().changes).toHaveLength(1);
 		expect(body().body.items.map(({ compartment }) => compartment)).toEqual([
 			'third row',
 			'third row'
 		]);
-		await batches.arrange([{ batchId: row.id, item: 1 }], ' ');
+		await arrange(documents, [{ batchId: row.id, item: 1 }], ' ');
 		expect(acted().label).toBe('One kind in the box: into nowhere in particular');
 		expect(body().body.items[1]).not.toHaveProperty('compartment');
 	});
 
 	test('out of it, all that is left; what is gone already went as it went', async () => {
 		const flies = [{ ...tied[0]!, out: 'used up' as const, outOn: '2026-02-04' }, ...tied.slice(1)];
-		const { batches, row } = withBatch({ items, flies });
-		await batches.takeAllOut([{ batchId: row.id, item: 0 }], 'given away');
+		const { documents, row } = withBatch({ items, flies });
+		await takeAllOut(documents, [{ batchId: row.id, item: 0 }], 'given away');
 		expect(body().body.flies).toEqual([
 			flies[0],
 			{ ...tied[1], out: 'given away', outOn: localDay() },
@@ -183,21 +184,21 @@ describe('what is chosen in the box is changed as one action', () => {
 	});
 
 	test('a colour of a part, and none', async () => {
-		const { batches, row } = withBatch({ items, flies: tied });
-		await batches.paint(both(row.id), 'thread', 'red');
+		const { documents, row } = withBatch({ items, flies: tied });
+		await paint(documents, both(row.id), 'thread', 'red');
 		expect(body().body.items.map(({ colours }) => colours)).toEqual([
 			{ bead: 'gold', thread: 'red' },
 			{ thread: 'red' }
 		]);
-		await batches.paint(both(row.id), 'thread', null);
+		await paint(documents, both(row.id), 'thread', null);
 		expect(body().body.items[0]!.colours).toEqual({ bead: 'gold' });
 		expect(body().body.items[1]).not.toHaveProperty('colours');
 	});
 
 	test('of what is gone nothing is asked', async () => {
-		const { batches } = withBatch();
+		const { documents } = withBatch();
 		const before = server.told.length;
-		expect(await batches.takeAllOut([{ batchId: 'gone', item: 0 }], 'lost')).toBe(false);
+		expect(await takeAllOut(documents, [{ batchId: 'gone', item: 0 }], 'lost')).toBe(false);
 		expect(server.told).toHaveLength(before);
 	});
 });

@@ -14,13 +14,11 @@
 	} from '$lib/views/box/boxed';
 	import { lookAlikes } from '$lib/documents/fly/weight-code';
 	import { shown as measures, GRAM } from '$core/quantity/index';
-	import { batchesOf } from '$lib/state/batches.svelte';
+	import { arrange, paint, takeAllOut } from '$lib/state/box';
 	import { searched } from '$lib/ui/search';
 	import { useWorkspace } from '$lib/state/context';
 
-	const workspace = useWorkspace();
-	const { documents } = workspace;
-	const batches = batchesOf(workspace);
+	const { documents } = useWorkspace();
 	let wanted = $state('');
 	let order = $state<BoxOrder>('day');
 	let view = $state<'list' | 'compartments' | 'table' | 'map'>('list');
@@ -44,7 +42,7 @@
 	const inBatches = (which: readonly Boxed[]) =>
 		which.map(({ row, item }) => ({ batchId: row.id, item }));
 	const move = (which: readonly Boxed[], compartment: string) =>
-		batches.arrange(inBatches(which), compartment);
+		arrange(documents, inBatches(which), compartment);
 	const all = $derived(rows.reduce((sum, { left }) => sum + left, 0));
 </script>
 
@@ -126,8 +124,8 @@
 					rows={ordered}
 					{chosen}
 					{move}
-					takeOut={(which, out) => batches.takeAllOut(inBatches(which), out)}
-					paint={(which, part, colour) => batches.paint(inBatches(which), part, colour)}
+					takeOut={(which, out) => takeAllOut(documents, inBatches(which), out)}
+					paint={(which, part, colour) => paint(documents, inBatches(which), part, colour)}
 					clear={() => marked.clear()}
 				/>
 			{/await}
