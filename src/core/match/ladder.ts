@@ -1,4 +1,5 @@
 import { without } from '../quantity/index';
+import type { Rig } from '../rig/index';
 import type { Lie } from '../water/index';
 import { distributionIn, COARSE_CURVE, DRIFTS, FLOOR, type ChanceCurve } from '../predict/index';
 import { MOST_WATERS, type Cover } from './cover';
@@ -10,6 +11,8 @@ export interface Water {
 	readonly lie: Lie;
 	/** °C */
 	readonly celsius: number;
+	/** How it is fished, where that is not as the others are. */
+	readonly rig?: Rig;
 }
 
 /**
@@ -38,7 +41,7 @@ export function spanOf(
 }
 
 /**
- * The fewest builds for several waters on one rig, shared between channels: what each water asks for, then
+ * The fewest builds for several waters, each on the question's rig or its own, shared between channels: what each water asks for, then
  * the smallest cover.
  *
  * @param question whose own lie does not count

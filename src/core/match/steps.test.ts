@@ -230,6 +230,29 @@ describe('a ladder', () => {
 		expect(reports.at(-1)).toBe(1);
 	});
 
+	test('a water that is fished otherwise is asked about on its own rig, also by the drifts', async () => {
+		const rig = { ...question.rig, way: 'float' } as typeof question.rig;
+		const channel = told(0.5);
+		await ladder(
+			question,
+			[{ ...waters[0]!, rig }, ...waters.slice(1)],
+			[channel],
+			() => undefined
+		);
+		const ways = (kind: 'curve' | 'follow') =>
+			channel.of(kind).map(({ question }) => [question.lie.depth, question.rig.way]);
+		const own = question.rig.way;
+		expect(ways('curve')).toEqual([
+			[0.6, 'float'],
+			[0.9, own],
+			[1.2, own]
+		]);
+		expect(ways('follow')).toEqual([
+			[0.6, 'float'],
+			[0.9, own]
+		]);
+	});
+
 	test('what the curve promised and the drifts do not keep is left out', async () => {
 		const found = await ladder(question, waters, [told(0.2)], () => undefined);
 		expect(found!.rungs[0]!.waters).toEqual([0]);

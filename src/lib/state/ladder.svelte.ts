@@ -13,7 +13,7 @@ export class LadderState extends Lanes {
 		question: MatchQuestion,
 		waters: readonly (Water & { readonly name: string })[]
 	): Promise<void> {
-		const plain = waters.map(({ lie, celsius }) => ({ lie, celsius }));
+		const plain = waters.map(({ lie, celsius, rig }) => ({ lie, celsius, ...(rig && { rig }) }));
 		await this.run(async (old) => {
 			const report = (share: number) => {
 				if (!old()) this.progress = share;

@@ -32,8 +32,9 @@
 	let each = $state(3);
 
 	const lots = $derived(documents.all('lot'));
-	const rigName = $derived(
-		documents.find('rig', holes[0]?.at.expected?.place.rigId)?.name ?? 'its rig'
+	/** Each on the rig that does best there. */
+	const rigs = $derived(
+		new Set(holes.flatMap(({ at }) => documents.find('rig', at.expected?.place.rigId)?.name ?? []))
 	);
 	const question = $derived.by((): MatchQuestion | null => {
 		const { recipe } = strip;
@@ -48,7 +49,7 @@
 			question,
 			holes.flatMap(({ name, at }) => {
 				const place = at.expected?.place.place;
-				return place ? [{ name, lie: place.lie, celsius: place.celsius }] : [];
+				return place ? [{ name, lie: place.lie, celsius: place.celsius, rig: place.rig }] : [];
 			})
 		);
 	}
@@ -101,7 +102,7 @@
 		<LongWork
 			words="What to tie for {holes.length === 1 ? 'it' : 'them'}"
 			about={question
-				? `from ${selection.fly?.name ?? 'the fly on the strip'} on ${rigName}, with what Match leaves open`
+				? `from ${selection.fly?.name ?? 'the fly on the strip'} on ${[...rigs].join(' and ') || 'its rig'}, with what Match leaves open`
 				: 'put a pattern on the Bench first'}
 			progress={search.progress}
 			counts="Holes asked"
