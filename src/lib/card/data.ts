@@ -33,7 +33,7 @@ export interface CardFly {
 	readonly name: string;
 	readonly count: number;
 	readonly recipe: RecipeDocument;
-	/** What tells it apart, in words. */
+	/** What tells it apart and where it lies, in words. */
 	readonly looks: string;
 	/** Where it is counted in the box. */
 	readonly batchId: string;

@@ -23,6 +23,9 @@
 	let order = $state<BoxOrder>('day');
 	let view = $state<'list' | 'compartments' | 'table' | 'map'>('list');
 	let alsoGone = $state(false);
+	/** Kinds that are drawn at once; more when they are asked for. */
+	const AT_ONCE = 40;
+	let most = $state(AT_ONCE);
 
 	const rows = $derived(
 		documents.all('batch').flatMap((row) => row.body.items.map((_, item) => boxed(row, item)))
@@ -140,10 +143,18 @@
 			{/await}
 		{:else if shown.length > 0}
 			<ul aria-label="In the box" class="grid gap-x-10 lg:grid-cols-2">
-				{#each shown as { row, item } (`${row.id} ${item}`)}
+				{#each shown.slice(0, most) as { row, item, id } (id)}
 					<BoxRow {row} {item} />
 				{/each}
 			</ul>
+			{#if shown.length > most}
+				<button
+					type="button"
+					class="mt-3 h-11 self-start rounded-md bg-sunk px-4 hover:bg-line"
+					onclick={() => (most += AT_ONCE)}
+					>{Math.min(AT_ONCE, shown.length - most)} more of {shown.length - most}</button
+				>
+			{/if}
 		{:else}
 			<div class="grid flex-1 content-center justify-items-center gap-4 p-8 text-center">
 				<p class="max-w-md text-xl">

@@ -9,7 +9,9 @@ export interface BoxKind {
 	readonly count: number;
 	readonly recipe: RecipeDocument;
 	readonly colours?: FlyColouring;
-	/** Where they lie: the item of each run that still has some. */
+	/** The compartments that they lie in, where that is said. */
+	readonly places: readonly string[];
+	/** Where they are counted: the item of each run that still has some. */
 	readonly from: readonly { readonly batchId: string; readonly item: number }[];
 }
 
@@ -17,16 +19,20 @@ export interface BoxKind {
 export function boxKinds(batches: readonly BatchRow[]): BoxKind[] {
 	const found: Record<string, BoxKind> = {};
 	for (const row of batches) {
-		row.body.items.forEach(({ name, recipe, colours }, item) => {
+		row.body.items.forEach(({ name, recipe, colours, compartment }, item) => {
 			const left = inBox(row.body, item).length;
 			if (left === 0) return;
 			const key = JSON.stringify([name, recipe]);
-			const { count = 0, from = [] } = found[key] ?? {};
+			const { count = 0, from = [], places = [], colours: known } = found[key] ?? {};
+			// What one run does not say another may.
+			const looks = colours ?? known;
+			const isNew = compartment !== undefined && !places.includes(compartment);
 			found[key] = {
 				name,
 				recipe,
-				...(colours && { colours }),
+				...(looks && { colours: looks }),
 				count: count + left,
+				places: isNew ? [...places, compartment] : places,
 				from: [...from, { batchId: row.id, item }]
 			};
 		});

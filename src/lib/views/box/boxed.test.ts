@@ -2,6 +2,7 @@ import { expect, test } from 'vitest';
 import { starterRecipe } from '$core/fly/index';
 import type { BatchBodyDocument, BatchItem, TiedFly } from '$lib/documents/batch/body';
 import { recipeToDocument } from '$lib/documents/fly/recipe';
+import { boxKinds, boxLetter } from '$lib/documents/batch/box';
 import type { BatchRow } from '$lib/documents/kinds';
 import { boxed, boxOrders, boxText, compartmentsOf, seenIn } from './boxed';
 
@@ -87,4 +88,37 @@ test('compartments are those that something lies in and those that are named, by
 	expect(all.map(({ compartment }) => compartment)).toEqual(['row 10', 'row 2', '']);
 	expect(compartmentsOf(all, ['lid', 'row 2'])).toEqual(['lid', 'row 2', 'row 10', '']);
 	expect(boxText(all[1]!)).toContain('row 2');
+});
+
+test('a kind stands once, however many runs it came from, with all its places; what is gone is no kind', () => {
+	const one = row([item('A', 2, { compartment: 'lid' }), item('B', 1)], [fly(0), fly(1), fly(2)]);
+	const other = {
+		...row(
+			[item('A', 1, { compartment: 'row 2', colours: { bead: 'gold' } }), item('C', 1)],
+			[fly(0), fly(1, { out: 'lost' })]
+		),
+		id: 'b2'
+	};
+	const again = { ...row([item('A', 1, { compartment: 'lid' })], [fly(0)]), id: 'b3' };
+	expect(boxKinds([one, other, again])).toEqual([
+		{
+			name: 'A',
+			recipe,
+			colours: { bead: 'gold' },
+			count: 4,
+			places: ['lid', 'row 2'],
+			from: [
+				{ batchId: 'b', item: 0 },
+				{ batchId: 'b2', item: 0 },
+				{ batchId: 'b3', item: 0 }
+			]
+		},
+		{ name: 'B', recipe, count: 1, places: [], from: [{ batchId: 'b', item: 1 }] }
+	]);
+	// Other wire in it is another kind.
+	const heavy = { ...recipe, coil: { metal: 'lead' as const, wireInch: 0.015, turns: 3 } };
+	expect(
+		boxKinds([row([item('A', 1), { ...item('A', 1), recipe: heavy }], [fly(0), fly(1)])])
+	).toHaveLength(2);
+	expect([0, 25, 26, 53].map(boxLetter)).toEqual(['A', 'Z', 'A2', 'B3']);
 });

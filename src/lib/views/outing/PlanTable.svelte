@@ -77,6 +77,9 @@
 						<b>{boxLetter(best.fly)}</b>
 						{box[best.fly]!.name}, good in {tenths(best.chance)}
 					</p>
+					{#if box[best.fly]!.places.length > 0}
+						<p class="text-sm text-quiet">in {box[best.fly]!.places.join(', ')}</p>
+					{/if}
 					<p>
 						{rig?.name}{#if known.answer.hand}: {handSentences(
 								known.answer.hand,

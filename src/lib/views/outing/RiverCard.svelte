@@ -60,14 +60,15 @@
 			wanted: goodDrift.current,
 			learned: parameters.learning.learned,
 			enough: USUAL_WISHES.enough,
-			flies: box.map(({ name, count, document, colours = {}, from }, fly) => ({
+			flies: box.map(({ name, count, document, colours = {}, from, places: where }, fly) => ({
 				letter: boxLetter(fly),
 				name,
 				count,
 				recipe: document,
-				looks: Object.entries(colours)
-					.map(([part, colour]) => `${colour} ${part}`)
-					.join(', '),
+				looks: [
+					...Object.entries(colours).map(([part, colour]) => `${colour} ${part}`),
+					...(where.length > 0 ? [`in ${where.join(', ')}`] : [])
+				].join(', '),
 				...from[0]!
 			})),
 			lies: planned.map(({ id, name, place, answer, rig }, k) => {
