@@ -146,18 +146,11 @@ const pictures = [
 		theme: 'limestone',
 		width: 1280,
 		height: 800,
-		path: '/batch',
+		path: '/box',
 		act: async (page) => {
-			await tieAndWeigh(page, [0.119, 0.117, 0.118, 0.117, 0.116, 0.118]);
-			await page.getByRole('button', { name: /^End the run/ }).click();
-			for (const fly of ['Millrace Darter', 'Pinch Pupa']) {
-				await chooseFly(page, fly);
-				await page.getByRole('button', { name: /^They are tied already/ }).click();
-				await page.waitForSelector('[data-saving]', { state: 'detached' });
-				await page.waitForTimeout(800);
-			}
-			await page.getByRole('link', { name: 'Box' }).click();
-			await page.getByRole('button', { name: 'One Pinch Pupa lost' }).first().click();
+			await page.getByRole('radio', { name: 'compartments' }).check();
+			await page.getByRole('region', { name: 'Compartment: lid' }).waitFor();
+			await page.getByRole('checkbox', { name: /Slate Plunger/ }).check();
 		}
 	},
 	{
