@@ -22,7 +22,13 @@ const CREEP = 1.2e8;
 /** As little known as this factor, up and down. */
 const UNSURE = 3;
 
-/** @param parts of a freshly dry fly @returns null where it holds no air */
+/**
+ * How long water takes to drive the air out: t = k L², L the depth of the thickest layer that holds some, or the
+ * radius of a bundle of plume that trails.
+ *
+ * @param parts of a freshly dry fly
+ * @returns null where it holds no air
+ */
 export function soakOf({ dressed }: Build, parts: readonly PartMass[]): Soak | null {
 	const air = parts.reduce((sum, part) => sum + part.air, 0);
 	if (air <= 0) return null;
