@@ -27,8 +27,12 @@ const plume: Strand = {
 	air: 10
 };
 const rubber = strand(0.4e-3, materials.rubber.density, 2e6);
-/** Strips of film as a round strand of their section: 0.25 by 0.025 mm. */
-const flash = strand(0.09e-3, materials.polyester.density, 3e9);
+/** Strips of film, 0.25 by 0.025 mm, as a round strand of their section. */
+const flash = strand(
+	2 * Math.sqrt((0.25e-3 * 0.025e-3) / Math.PI),
+	materials.polyester.density,
+	3e9
+);
 const feather = (diameter: number) => strand(diameter, FUR, fibre.youngModulus);
 
 /** What a tail is of. */
