@@ -250,6 +250,13 @@ test('the box lies in compartments: a kind is dragged into another, several are 
 	await expect(field('lid')).toContainText('Elbow Jig');
 	await expect(field('lid')).toContainText('11 flies');
 	expect(await barriers(bench)).toEqual([]);
+	// A field's name is that of all in it, whatever is looked for.
+	const find = bench.getByLabel('Find by name, bead or colour');
+	await find.fill('Willow');
+	await field('lid').getByRole('textbox').fill('upper lid');
+	await field('lid').getByRole('textbox').press('Enter');
+	await find.fill('');
+	await expect(field('upper lid')).toContainText('11 flies');
 
 	await bench.getByRole('radio', { name: 'as a table' }).check();
 	const table = bench.getByRole('table', { name: 'In the box' });

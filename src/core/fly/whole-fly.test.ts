@@ -401,6 +401,10 @@ test('a head of fur takes its room before the collars, which keep theirs', () =>
 		gapEnd - headEnd;
 	const [bare, headed] = [fly, { ...fly, head }].map((one) => gap(buildFly(one, median).dressed));
 	expect(headed! / bare!).toBeCloseTo(1, 6);
+	// It never takes more than its share: of the gap four fifths, with the collars 0.55 of the room (ours).
+	const { layout } = buildFly({ ...fly, head: { ...head, length: 1 } }, median).dressed;
+	expect((layout.headEnd - layout.face) / (layout.gapEnd - layout.face)).toBeCloseTo(0.8, 9);
+	expect((layout.gapEnd - layout.face) / (layout.end - layout.face)).toBeCloseTo(0.55, 9);
 	const roots = (recipe: Recipe) =>
 		buildFly(recipe, median).dressed.bundles.map(({ part, root }) => [part, root] as const);
 	const hackle = { kind: 'softHackle', turns: 1, length: 0.5, lie: 'swept' } as const;
@@ -409,6 +413,22 @@ test('a head of fur takes its room before the collars, which keep theirs', () =>
 	const places = placed.map(([, root]) => root);
 	expect(places).toEqual([...places].sort((a, b) => a - b));
 	expect(places[0]).toBeGreaterThan(buildFly({ ...fly, head }, median).dressed.layout.headEnd);
+});
+
+test('flash is tied in at the bend, or behind the gap to lie along the body', () => {
+	const rootOf = (place: 'tail' | 'sides' | 'back') => {
+		const { dressed } = buildFly(
+			{ ...bareHook, flash: { kind: 'flash', strands: 4, length: 0.5, place } },
+			median
+		);
+		return [dressed.bundles.find(({ part }) => part === 'flash')!.root, dressed.layout] as const;
+	};
+	const [tail, { end }] = rootOf('tail');
+	expect(tail).toBeCloseTo(end, 9);
+	for (const place of ['sides', 'back'] as const) {
+		const [root, { gapEnd }] = rootOf(place);
+		expect(root).toBeCloseTo(gapEnd, 9);
+	}
 });
 
 test('soaking goes with the square of how deep the water has to creep (Washburn); thread alone holds no air', () => {

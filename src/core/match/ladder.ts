@@ -41,8 +41,8 @@ export function spanOf(
 }
 
 /**
- * The fewest builds for several waters, each on the question's rig or its own, shared between channels: what each water asks for, then
- * the smallest cover.
+ * The fewest builds for several waters, each on the question's rig or its own, shared between channels: what each
+ * water asks for, then the smallest cover.
  *
  * @param question whose own lie does not count
  * @param waters at most MOST_WATERS

@@ -139,7 +139,7 @@
 			{/await}
 		{:else if view === 'compartments' && ordered.length > 0}
 			{#await import('$lib/views/box/BoxCompartments.svelte') then { default: BoxCompartments }}
-				<BoxCompartments rows={shown} chosen={marked} {move} />
+				<BoxCompartments rows={shown} all={rows} chosen={marked} {move} />
 			{/await}
 		{:else if shown.length > 0}
 			<ul aria-label="In the box" class="grid gap-x-10 lg:grid-cols-2">

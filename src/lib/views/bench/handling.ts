@@ -43,6 +43,5 @@ export const usualHandling: Readonly<Partial<Record<StepKey, readonly string[]>>
 	horns: ['One to each side of the eye.'],
 	whip: ['Five turns, and one knot more.'],
 	resin: ['Turn the vise under the lamp.'],
-	lacquer: ['Colour the head with a marker first.'],
 	'rough-up': ['Away from the body, not along it.']
 };

@@ -8,13 +8,15 @@
 	import { compartmentsOf, recipeIn, type Boxed } from './boxed';
 
 	interface Props {
+		/** What is shown, and all that there is: a name is that of everything in its field. */
 		rows: readonly Boxed[];
+		all: readonly Boxed[];
 		/** Ids of those that are chosen. */
 		chosen: { has(id: string): boolean; add(id: string): unknown; delete(id: string): unknown };
 		move: (which: readonly Boxed[], compartment: string) => Promise<unknown>;
 	}
 	/** The box as it lies open: a field a compartment. A kind is dragged into another, or chosen and moved. */
-	let { rows, chosen, move }: Props = $props();
+	let { rows, all, chosen, move }: Props = $props();
 	const { documents } = useWorkspace();
 
 	/** Named here and still empty. */
@@ -22,7 +24,9 @@
 	let fresh = $state('');
 	let dragged = $state<Boxed | null>(null);
 	let over = $state<string | null>(null);
-	const compartments = $derived(compartmentsOf(rows, made));
+	const compartments = $derived(
+		compartmentsOf([...all.filter(({ left }) => left > 0), ...rows], made)
+	);
 	const inIt = (compartment: string) => rows.filter((one) => one.compartment === compartment);
 	const flies = (kinds: readonly Boxed[]) => kinds.reduce((sum, { left }) => sum + left, 0);
 	const nameOf = (compartment: string) => compartment || 'nowhere in particular';
@@ -49,7 +53,7 @@
 		const name = to.trim();
 		if (name === from || !name) return;
 		made = made.map((one) => (one === from ? name : one));
-		const kinds = inIt(from);
+		const kinds = all.filter((one) => one.compartment === from);
 		if (kinds.length > 0) void move(kinds, name);
 	}
 </script>

@@ -67,7 +67,7 @@
 				autocomplete="off"
 				placeholder="nowhere in particular"
 				bind:value={where}
-				class="{field} w-44"
+				class="{field} w-52"
 			/></label
 		>
 		<datalist id="{id}-places">
