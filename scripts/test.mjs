@@ -147,6 +147,8 @@ await new PQueue({ concurrency: 2 }).addAll(
 			'types',
 			[
 				'svelte-check/bin/svelte-check',
+				// The compiler's native build does this in a third of the time.
+				'--tsgo',
 				'--tsconfig',
 				'./tsconfig.json',
 				'--fail-on-warnings',

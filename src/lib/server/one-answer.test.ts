@@ -88,21 +88,24 @@ test.each(cells)(
 		const { lie: water, celsius } = waterOf(lie, snapshot.rivers)!;
 		const base = { rig, lie: water, celsius, learned };
 
-		// Flies of the demo, all of them in one cell: the prediction, the table, and what every list counts.
+		// Flies of the demo: the prediction and what every list counts, and in one cell the table of all.
+		const inTable = lieName === 'Shingle riffle';
 		const table = { lieId: lie.id, rigId: rigRow.id, drifts: DRIFTS.listed };
 		let csv = '';
-		for await (const piece of await fliesAsCsv(store, table)) csv += piece;
+		if (inTable) for await (const piece of await fliesAsCsv(store, table)) csv += piece;
 		const { data } = Papa.parse<Record<string, string>>(csv.trimEnd(), { header: true });
-		expect(data).toHaveLength(snapshot.flies.length);
-		const every = lieName === 'Shingle riffle' ? 1 : 3;
+		expect(data).toHaveLength(inTable ? snapshot.flies.length : 0);
+		const every = inTable ? 2 : 4;
 		for (const { name, body } of snapshot.flies.filter((_, k) => k % every === 0)) {
 			const fly = recipeFromDocument(body.recipe);
 			const { chance, verdict, drift } = await predicted(fly, lie, rigRow);
 			const listed = await firstDrifts(channel(), { ...base, recipe: fly }, () => false);
 			expect(tidy(listed!.chance), name).toBe(chance);
-			const row = named(data as unknown as { name: string }[], name) as Record<string, string>;
-			expect(row).toMatchObject({ lie: lieName, rig: rigName, drifts: String(DRIFTS.listed) });
-			expect(Number(row.chance), name).toBe(chance);
+			if (inTable) {
+				const row = named(data as unknown as { name: string }[], name) as Record<string, string>;
+				expect(row).toMatchObject({ lie: lieName, rig: rigName, drifts: String(DRIFTS.listed) });
+				expect(Number(row.chance), name).toBe(chance);
+			}
 			expect(verdict === 'no', name).toBe(chance < 0.25);
 			if (drift) expect([drift.chance.value, drift.verdict]).toEqual([chance, verdict]);
 		}
