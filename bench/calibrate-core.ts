@@ -11,12 +11,14 @@ import {
 	type Locks,
 	type MatchQuestion
 } from '../src/core/match/index';
+import { bandDistances, chanceError } from '../src/core/drift/index';
 import {
 	bandFor,
 	drifting,
 	DRIFTS,
 	FLOOR,
 	verdictOf,
+	worldRuns,
 	type DriftQuestion
 } from '../src/core/predict/index';
 import { lieFromDocument, type LieBodyDocument } from '../src/lib/documents/lie/body';
@@ -24,6 +26,8 @@ import { recipeFromDocument } from '../src/lib/documents/fly/recipe';
 import { rigFromDocument, type RigBodyDocument } from '../src/lib/documents/rig/body';
 import type { FlyBodyDocument } from '../src/lib/documents/fly/body';
 import type { RiverBodyDocument } from '../src/lib/documents/river/body';
+
+export { chanceOf };
 
 /** A lie, a rig and a fly of the demo. */
 export interface Cell {
@@ -58,6 +62,33 @@ export function cells(folder: string): Cell[] {
 			}))
 		)
 	);
+}
+
+/** After how many drifts it is looked at how sure a chance is; the last are the most that the API takes. */
+const LOOKED = [DRIFTS.listed, DRIFTS.first, DRIFTS.whole, 500];
+
+/**
+ * How far the chance of a cell differs between independent scrambles of the points that its worlds are drawn by, and
+ * how far it is said to.
+ *
+ * @returns after so many drifts the mean, its variance between scrambles, and the mean square of the errors said
+ */
+export function scatterOf({ name, question }: Cell, scrambles: number) {
+	const ready = drifting(question);
+	const distances = bandDistances(ready.median.column, 2);
+	const all = Array.from({ length: scrambles }, (_, k) =>
+		worldRuns(ready, [0, LOOKED.at(-1)!], distances, 1000 + k).map(({ good }) => good)
+	);
+	return {
+		name,
+		looked: LOOKED.map((drifts) => {
+			const good = all.map((one) => one.slice(0, drifts).filter(Boolean).length);
+			const mean = good.reduce((sum, n) => sum + n / drifts, 0) / scrambles;
+			const squares = good.reduce((sum, n) => sum + (n / drifts - mean) ** 2, 0);
+			const said = good.reduce((sum, n) => sum + chanceError(n, drifts) ** 2, 0) / scrambles;
+			return { drifts, mean, variance: squares / (scrambles - 1), said };
+		})
+	};
 }
 
 const ALL: Locks = { hook: true, bead: true, coil: true, rib: true, dressing: true };

@@ -246,7 +246,10 @@ describe('advice', () => {
 		const light: Recipe = { ...fly, coil: null, bead: { ...fly.bead!, metal: 'brass' } };
 		const upper = { name: 'The heavy one', recipe: fly, above: 0.5, dropper: 0 };
 		const rig = { ...starterRig, cast: [upper] };
-		const { chance, binds, does, best } = adviceFor({ ...question, recipe: light, rig }, CARE);
+		const { chance, binds, does, best } = adviceFor(
+			{ ...question, recipe: light, rig, wishes: { ...USUAL_WISHES, enough: 0.5 } },
+			CARE
+		);
 		expect(['late', 'never']).toContain(binds);
 		const swap = [...does, ...(best ? [best] : [])].find(({ swaps }) => swaps === 0)!;
 		expect(swap).toMatchObject({

@@ -5,7 +5,7 @@ import { normalProbability, normalScore, seedOf } from '../quantity/index';
 import { starterRig, withCast } from '../rig/index';
 import { towedAlike } from '../sink/index';
 import type { Lie } from '../water/index';
-import { bandDistances, bandOf, drifts, ROUGH, USUAL_WANTED } from '../drift/index';
+import { bandDistances, bandOf, chanceError, drifts, ROUGH, USUAL_WANTED } from '../drift/index';
 import {
 	chanceAt,
 	curveAsker,
@@ -185,13 +185,23 @@ describe('how sure a chance is', () => {
 		expect(ratio).toBeLessThan(1.15);
 	});
 
-	test('a band goes on until its error is 0.2 of 10, and no further than 500', () => {
+	test('a band goes on until its error is 0.2 of 10, which it is after 300', () => {
 		expect(nextStage(0, 0)).toBe(150);
 		expect(nextStage(60, DRIFTS.listed)).toBe(150);
 		expect(nextStage(75, 150)).toBe(300);
 		expect(nextStage(146, 150)).toBe(150);
-		expect(nextStage(150, 300)).toBe(500);
-		expect(nextStage(255, 300)).toBe(300);
-		expect(nextStage(250, 500)).toBe(500);
+		expect(nextStage(150, 300)).toBe(300);
+		expect(chanceError(150, 300)).toBeLessThan(0.02);
+		// What forty scrambles of ten cells scatter by, of the binomial error (npm run calibrate -- errors).
+		for (const [drifts, found] of [
+			[60, 0.7],
+			[150, 0.7],
+			[300, 0.62],
+			[500, 0.59]
+		] as const) {
+			const share = chanceError(drifts / 2, drifts) / Math.sqrt(0.25 / drifts);
+			expect(share / found).toBeGreaterThan(0.96);
+			expect(share / found).toBeLessThan(1.04);
+		}
 	});
 });

@@ -123,10 +123,10 @@ export const worldRuns = (
 ): Run[] => bandRuns(worldsFrom(ready, from, to, seed), distances, { wanted: ready.wanted });
 
 /** This many drifts are behind a claim: of a list, of a first answer, and of a band at most (our choice). */
-export const DRIFTS = { listed: 60, first: 150, whole: 500 } as const;
+export const DRIFTS = { listed: 60, first: 150, whole: 300 } as const;
 
 /** After how many drifts it is looked at whether they are enough (our choice). */
-const STAGES = [DRIFTS.first, 300, DRIFTS.whole] as const;
+const STAGES = [DRIFTS.first, DRIFTS.whole] as const;
 /** The standard error of a chance that is sure enough: 0.2 of 10 (our choice). */
 const SURE = 0.02;
 

@@ -99,11 +99,11 @@ describe('the hand that is found', () => {
 			const [best] = [...near, ...all]
 				.map((x) => ({ x, chance: chance(held(x), 16) }))
 				.sort((a, b) => b.chance - a.chance)
-				.slice(0, 5)
+				.slice(0, 4)
 				.map(({ x }) => ({ x, chance: chance(held(x)) }))
 				.sort((a, b) => b.chance - a.chance);
 			// The best of this many is the luckiest too: both are counted again in worlds that chose neither.
-			const again = chancesOf(question, 128, 9191);
+			const again = chancesOf(question, 288, 9191);
 			expect(again(hand.rig)).toBeGreaterThanOrEqual(again(held(best!.x)) - 0.05);
 		}
 	);
@@ -131,13 +131,21 @@ describe('the hand that is found', () => {
 		const chance = chancesOf(question, 32, 4242);
 		expect(hand.rig.landing).toBe('straight');
 		expect(hand.found.map(({ control }) => control)).toEqual(['countdown', 'retrieve']);
-		let best = 0;
-		for (const retrieve of [0.05, 0.08, 0.12]) {
-			for (const countdown of [20, 30, 40, 50, 70]) {
-				best = Math.max(best, chance(rigOn('still water', { ...hand.rig, retrieve, countdown })));
-			}
-		}
-		expect(chance(hand.rig)).toBeGreaterThanOrEqual(best - 0.05);
+		/** In fresh worlds, the best of these retrieves with counts from too short to too long. */
+		const again = chancesOf(question, 192, 9191);
+		const bestOf = (retrieves: readonly number[]): number => {
+			const tried = retrieves.flatMap((retrieve) =>
+				[20, 30, 40, 50, 60, 70].map((countdown) => {
+					const rig = rigOn('still water', { ...hand.rig, retrieve, countdown });
+					return { rig, chance: chance(rig) };
+				})
+			);
+			return again(tried.reduce((a, b) => (b.chance > a.chance ? b : a)).rig);
+		};
+		const own = again(hand.rig);
+		expect(own).toBeGreaterThanOrEqual(bestOf([0.05, 0.09, 0.15]) - 0.05);
+		// The retrieve is one of four: between two of them it may be better by a little more.
+		expect(own).toBeGreaterThanOrEqual(bestOf([0.07, 0.08, 0.12]) - 0.1);
 	});
 
 	test('on a swing nothing is found, and how deep it hangs is known', () => {

@@ -18,7 +18,7 @@ const parameterNames = Object.keys(prior) as ParameterName[];
 /** What is uncertain about a hand, whatever it does. */
 const ofTheHand: readonly ParameterName[] = ['rig.lead', 'rig.reach', 'rig.hand'];
 
-/** What moves a drift most: these are drawn evenly, so that even a few worlds say much. */
+/** What moves a drift most, the first the most: these are drawn evenly, so that even a few worlds say much. */
 const evenly: readonly ParameterName[] = [
 	'water.depth',
 	'water.speed',
@@ -26,7 +26,12 @@ const evenly: readonly ParameterName[] = [
 	'water.roughness',
 	'rig.lead',
 	'rig.reach',
-	'dressing.drag'
+	'dressing.drag',
+	'tied.drag',
+	'tied.mass',
+	'dressing.mass',
+	'dressing.girth',
+	'bead.diameter'
 ];
 
 /**

@@ -1,37 +1,98 @@
 import * as math from './math';
-import { randomFrom } from './random';
+import { seedOf } from './random';
 
 /**
- * The k-th of evenly spread points in the unit cube, shifted by the seed: of an additive recurrence on the
- * generalized golden ratio, the root g of g^(d + 1) = g + 1,
- *   u_j = frac(s_j + (k + ½) g^(−j)),   j = 1 … d.
- * Any first few of them lie evenly, so that a share of them is surer than of as many random ones.
+ * Direction numbers of the dimensions after the first: the primitive polynomial's inner coefficients as the bits of
+ * `a`, and the first odd `m`, as many as its degree.
  *
- * Source: Kronecker sequences (Niederreiter 1992, section 3.1, on α of bounded type); the choice of g from memory
- * (Roberts 2018).
- *
- * @param dimensions at least 1
+ * Source: Joe & Kuo 2008, new-joe-kuo-6.21201, held against the table as a package of the registry carries it.
  */
-export function evenPoint(k: number, dimensions: number, seed: number): number[] {
-	const root = goldenRoot(dimensions);
-	const shift = randomFrom(seed);
-	let step = 1;
-	return Array.from({ length: dimensions }, () => {
-		step /= root;
-		const u = shift() + (k + 0.5) * step;
-		return u - Math.floor(u);
-	});
+const directionTable: readonly { readonly a: number; readonly m: readonly number[] }[] = [
+	{ a: 0, m: [1] },
+	{ a: 1, m: [1, 3] },
+	{ a: 1, m: [1, 3, 1] },
+	{ a: 2, m: [1, 1, 1] },
+	{ a: 1, m: [1, 1, 3, 3] },
+	{ a: 4, m: [1, 3, 5, 13] },
+	{ a: 2, m: [1, 1, 5, 5, 17] },
+	{ a: 4, m: [1, 1, 5, 5, 5] },
+	{ a: 7, m: [1, 1, 7, 11, 19] },
+	{ a: 11, m: [1, 1, 5, 1, 1] },
+	{ a: 13, m: [1, 1, 1, 3, 11] }
+];
+/** More dimensions than this have no direction numbers here. */
+export const MOST_DIMENSIONS = directionTable.length + 1;
+
+const BITS = 32;
+const TOP = 2 ** (BITS - 1);
+
+/**
+ * Direction numbers v_i of a dimension, i = 1 … 32, as bits from the top: of the first 2^−i, of the others, with a
+ * polynomial of degree s,
+ *   v_i = m_i 2^−i for i ≤ s,   v_i = v_(i−s) ⊕ 2^−s v_(i−s) ⊕ a_1 v_(i−1) ⊕ … ⊕ a_(s−1) v_(i−s+1).
+ */
+function directionsOf(dimension: number): Uint32Array {
+	const polynomial = directionTable[dimension - 1];
+	const v = new Uint32Array(BITS);
+	for (let i = 0; i < BITS; i++) {
+		if (!polynomial) {
+			v[i] = TOP >>> i;
+			continue;
+		}
+		const { a, m } = polynomial;
+		const s = m.length;
+		if (i < s) {
+			v[i] = (m[i]! << (BITS - 1 - i)) >>> 0;
+			continue;
+		}
+		let bits = v[i - s]! ^ (v[i - s]! >>> s);
+		for (let k = 1; k < s; k++) if ((a >> (s - 1 - k)) & 1) bits ^= v[i - k]!;
+		v[i] = bits;
+	}
+	return v;
+}
+const directions = Array.from({ length: MOST_DIMENSIONS }, (_, d) => directionsOf(d));
+
+/**
+ * The bits of a number scrambled as Owen does: each is turned or not by a coin of its own for all that stands before
+ * it, so that points that share their first bits still do.
+ */
+function scrambled(bits: number, seed: number): number {
+	let out = 0;
+	// What stands before, with a 1 in front, so that 01 and 1 are not the same.
+	let before = 1;
+	for (let place = BITS - 1; place >= 0; place--) {
+		const bit = (bits >>> place) & 1;
+		out = (out << 1) | (bit ^ (seedOf(seed, before) & 1));
+		before = (before << 1) | bit;
+	}
+	return out >>> 0;
 }
 
-const roots: number[] = [];
-function goldenRoot(dimensions: number): number {
-	let known = roots[dimensions];
-	if (known === undefined) {
-		known = 2;
-		for (let round = 0; round < 60; round++) known = math.pow(1 + known, 1 / (dimensions + 1));
-		roots[dimensions] = known;
-	}
-	return known;
+/** The k-th number of Sobol's sequence of a dimension, as 32 bits from the top. */
+export function sobolBits(k: number, dimension: number): number {
+	let bits = 0;
+	for (let i = 0, rest = k; rest > 0; i++, rest >>>= 1)
+		if (rest & 1) bits ^= directions[dimension]![i]!;
+	return bits >>> 0;
+}
+
+/**
+ * The k-th of evenly spread points in the unit cube: Sobol's sequence, scrambled by the seed. Each is anywhere in the
+ * cube with the same chance; of 2^m of them every interval of length 2^−m of every side holds one, so that a share of
+ * them is surer than of as many random ones.
+ *
+ * Source: Sobol' 1967, with the direction numbers of Joe & Kuo 2008; scrambling: Owen 1995.
+ *
+ * @param k from 0
+ * @param dimensions 1 to MOST_DIMENSIONS, what matters most first
+ */
+export function evenPoint(k: number, dimensions: number, seed: number): number[] {
+	return Array.from(
+		{ length: dimensions },
+		// In the middle of what is the same in all bits: neither 0 nor 1.
+		(_, d) => (scrambled(sobolBits(k, d), seedOf(seed, d)) + 0.5) / 2 ** BITS
+	);
 }
 
 /**

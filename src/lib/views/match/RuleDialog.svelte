@@ -34,7 +34,7 @@
 			the dressing count as one: the best of them is listed. Every build is looked at by tables
 			first (sink mostly within a few per cent), the best in full and each through 60 drifts, with
 			the rod held as suits it; the first six go on until their chance is sure to 0.2 of 10, through
-			500 at most, in water and eddies drawn anew each time.
+			300 at most, in water and eddies drawn anew each time.
 		</p>
 	</div>
 	<button

@@ -1,0 +1,6 @@
+declare module 'sobol' {
+	export class SobolSequenceGenerator {
+		constructor(dimensions: number);
+		nextVector(): number[];
+	}
+}
