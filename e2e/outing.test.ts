@@ -13,7 +13,7 @@ test('an outing: planned, its hole filled by a run, its card used on the bank wi
 	await bench.keyboard.press('c');
 	await expect(bench.getByRole('heading', { name: 'First Saturday on the Ombrel' })).toBeVisible();
 	// One lie that the box does for, and one that it does not, on one rig.
-	for (const name of [/^Shingle riffle/, /^Broken teeth/, /^Withy margin/, /^Long arm/])
+	for (const name of [/^Shingle riffle/, /^Broken teeth/, /^Withy margin/, /^Cork drop/])
 		await bench.getByRole('checkbox', { name }).uncheck();
 	await bench.getByRole('button', { name: 'As the river is kept in Water' }).click();
 	await kept(bench);
@@ -23,7 +23,7 @@ test('an outing: planned, its hole filled by a run, its card used on the bank wi
 	const day = bench.getByRole('list', { name: 'Lies of the day' });
 	const run = day.getByRole('listitem').filter({ hasText: 'Footbridge run' });
 	await expect(run).toContainText(/good in [789]|good in 10/);
-	await expect(run).toContainText(/Cork drop: fly [\d.]+ m below the float/);
+	await expect(run).toContainText(/Long arm: [\d.]+ m of line from tip to fly/);
 	await expect(run).toContainText(/low 2\.04.*up by half 5\.1/s);
 
 	// The same fly in the same water on the same rig is as good wherever it is asked.
@@ -38,7 +38,7 @@ test('an outing: planned, its hole filled by a run, its card used on the bank wi
 		body: JSON.stringify({
 			fly: { recipe: item.recipe },
 			lie: snapshot.lies.find(({ name }) => name === 'Footbridge run'),
-			rig: snapshot.rigs.find(({ name }) => name === 'Cork drop'),
+			rig: snapshot.rigs.find(({ name }) => name === 'Long arm'),
 			drifts: 150
 		})
 	});
