@@ -234,13 +234,16 @@ describe('rules of the trade (common practice, no source)', () => {
 		expect(float(light)).toMatchObject({ onBed: 0, inZone: 1, good: true });
 	});
 
-	test('stronger turbulence spreads the arrival', () => {
+	test('stronger turbulence spreads the arrival; how often a fly hangs up is the mean of its drifts', () => {
 		const spread = (bed: Lie['bed']) => {
 			const column = compileColumn({ ...lie, bed, approach: 6 }, 8, median);
 			const here = { flies: onLine(starterRecipe), column, line: compileLine(starterRig) };
 			const seeded = Array.from({ length: 60 }, (_, seed) => ({ ...here, seed }));
 			const runs = bandRuns(seeded, bandDistances(column));
-			const { time } = bandOf(runs, bandDistances(column));
+			const { time, hangUp } = bandOf(runs, bandDistances(column));
+			const mean = runs.reduce((sum, run) => sum + run.hangUp, 0) / runs.length;
+			expect(mean).toBeGreaterThan(bed === 'boulder' ? 0.001 : -1);
+			expect(hangUp).toBeCloseTo(mean, 12);
 			return time!.high - time!.low;
 		};
 		expect(spread('boulder')).toBeGreaterThan(spread('sand'));
