@@ -72,23 +72,19 @@ function tier(seed: number, wider: number) {
 	return { entry, fly, figures };
 }
 
-/** Shares of unseen flies, four of each tier, whose mass and sink rate the ranges hold after this many entries. */
-export function covered(
-	entries: number,
-	wider: number,
-	tiers = 250
-): readonly [mass: number, speed: number] {
-	const each = 4;
+/** Shares of unseen flies whose mass and sink rate the ranges hold after this many entries. */
+export function covered(entries: number, wider: number): readonly [mass: number, speed: number] {
+	const [TIERS, FLIES] = [250, 4];
 	let [mass, speed] = [0, 0];
-	for (let k = 0; k < tiers; k++) {
+	for (let k = 0; k < TIERS; k++) {
 		const { entry, fly, figures } = tier(5000 + 17 * k, wider);
 		const { learned } = learn(Array.from({ length: entries }, (_, n) => entry(n)));
 		const said = predict(recipe, LIE, CELSIUS, { ...prior, learned });
-		for (let n = 0; n < each; n++) {
+		for (let n = 0; n < FLIES; n++) {
 			const { body, sink } = figures(fly());
 			if (body.mass >= said.mass.low && body.mass <= said.mass.high) mass++;
 			if (sink.speed >= said.speed!.low && sink.speed <= said.speed!.high) speed++;
 		}
 	}
-	return [mass / tiers / each, speed / tiers / each];
+	return [mass / TIERS / FLIES, speed / TIERS / FLIES];
 }

@@ -6,6 +6,7 @@ import { adviceFor, emptyShelf, USUAL_WISHES } from './index';
 
 /** From a riffle to a deep pool, and still water. */
 const lies: readonly Lie[] = [
+	{ depth: 0.8, surfaceSpeed: 0.6, bed: 'gravel', zoneTop: 0.2 },
 	{ depth: 0.4, surfaceSpeed: 0.85, bed: 'gravel', zoneTop: 0.1, hold: 1.2 },
 	{ depth: 0.6, surfaceSpeed: 0.8, bed: 'boulder', zoneTop: 0.15, hold: 0.8 },
 	{ depth: 1.8, surfaceSpeed: 0.45, bed: 'gravel', zoneTop: 0.2, hold: 2 },

@@ -18,7 +18,7 @@ vi.setConfig({ testTimeout: 300_000 });
 
 describe('the fast search against the plain one that follows builds of a seeded stock', () => {
 	const hook = (wireX: number, lengthX = 0): HookChoice => ({ ...jig.hook, wireX, lengthX });
-	/** One stock of many builds with a bead and a spool, of which every twelfth is followed; one of many families. */
+	/** One stock of many builds with a bead and a spool, of which every ninth is followed; one of many families. */
 	const stocks = [
 		{
 			beads: [slotted('tungsten', 2.8)],
@@ -26,7 +26,7 @@ describe('the fast search against the plain one that follows builds of a seeded 
 			hooks: [],
 			locks: { ...onlyBead, coil: false },
 			lie: { ...lie, approach: 4 },
-			each: 12
+			each: 9
 		},
 		{
 			beads: [2, 2.4, 2.8, 3.2].flatMap((mm) => [slotted('tungsten', mm), slotted('brass', mm)]),
@@ -34,7 +34,7 @@ describe('the fast search against the plain one that follows builds of a seeded 
 			hooks: [hook(0), hook(1, 1)],
 			locks: { ...onlyBead, hook: false },
 			lie: { ...lie, depth: 0.6, surfaceSpeed: 0.6, approach: 4 },
-			each: 2
+			each: 1
 		}
 	] as const;
 	/** Points that a table may leave a build short of the best of its family. */

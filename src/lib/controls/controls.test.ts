@@ -61,7 +61,7 @@ test('from any fly, every step of every control leads to a fly that can be kept 
 				expect(compileBuild(buildFly(next, median), median).body.mass).toBeGreaterThan(0);
 			}
 		}),
-		{ numRuns: 90 }
+		{ numRuns: 150 }
 	);
 });
 
