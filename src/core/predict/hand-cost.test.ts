@@ -27,10 +27,16 @@ test('a hand costs fewer than 80 drifts, also where no line brings the fly down'
 		{ depth: 0.8, surfaceSpeed: 0.6, bed: 'gravel', zoneTop: 0.2 },
 		{ depth: 1.6, surfaceSpeed: 1.8, bed: 'cobble', zoneTop: 0.15 }
 	];
-	const still: Lie = { depth: 2, surfaceSpeed: 0, bed: 'sand', zoneTop: 0.4, hold: 2 };
+	const still = [1, 2, 4].map((depth): Lie => ({
+		depth,
+		surfaceSpeed: 0,
+		bed: 'sand',
+		zoneTop: 0.4,
+		hold: 2
+	}));
 	for (const way of ways) {
 		const rig = withWay(starterRig, way);
-		for (const lie of way === 'still water' ? [still] : waters) {
+		for (const lie of way === 'still water' ? still : waters) {
 			const { worlds, drifts } = counted(worldsOf(starterRecipe, lie, 8, prior));
 			const { found } = findHand(worlds, rig);
 			expect(drifts(), way).toBeLessThan(80);

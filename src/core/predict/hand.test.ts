@@ -120,33 +120,38 @@ describe('the hand that is found', () => {
 		expect(height! / column.zoneTop).toBeLessThan(0.3 + 0.05);
 	});
 
-	test('in still water the count and the retrieve together, landed straight', () => {
-		const question: DriftQuestion = {
-			recipe: fly('straight', 12, 0),
-			rig: still,
-			celsius: 8,
-			lie: water(2, 0, 'sand', 0.4, 3)
-		};
-		const { hand } = drifting(question);
-		const chance = chancesOf(question, 32, 4242);
-		expect(hand.rig.landing).toBe('straight');
-		expect(hand.found.map(({ control }) => control)).toEqual(['countdown', 'retrieve']);
-		/** In fresh worlds, the best of these retrieves with counts from too short to too long. */
-		const again = chancesOf(question, 192, 9191);
-		const bestOf = (retrieves: readonly number[]): number => {
-			const tried = retrieves.flatMap((retrieve) =>
-				[20, 30, 40, 50, 60, 70].map((countdown) => {
-					const rig = rigOn('still water', { ...hand.rig, retrieve, countdown });
-					return { rig, chance: chance(rig) };
-				})
+	const pools: readonly (readonly [string, Recipe, Lie])[] = [
+		['a bare fly', fly('straight', 12, 0), water(2, 0, 'sand', 0.4, 3)],
+		['a bead in deeper water', fly('straight', 14, 2.4), water(3, 0, 'sand', 0.4, 3)],
+		['brass, deep', fly('straight', 10, 3.2, 'brass'), water(4, 0, 'gravel', 0.6, 4)]
+	];
+	test.each(pools)(
+		'in still water the count and the retrieve together, landed straight: %s',
+		(_, recipe, lie) => {
+			const question: DriftQuestion = { recipe, rig: still, celsius: 8, lie };
+			const { hand } = drifting(question);
+			expect(hand.rig.landing).toBe('straight');
+			expect(hand.found.map(({ control }) => control)).toEqual(['countdown', 'retrieve']);
+			for (const { value, from, to } of hand.found) {
+				expect(from).toBeLessThanOrEqual(value);
+				expect(to).toBeGreaterThanOrEqual(value);
+			}
+			const held = (retrieve: number, countdown: number) =>
+				rigOn('still water', { ...hand.rig, retrieve, countdown });
+			const chance = chancesOf(question, 48, 4242);
+			const grid = [0.05, 0.07, 0.08, 0.09, 0.12, 0.15].flatMap((retrieve) =>
+				[20, 30, 40, 50, 60, 70, 90].map((countdown) => held(retrieve, countdown))
 			);
-			return again(tried.reduce((a, b) => (b.chance > a.chance ? b : a)).rig);
-		};
-		const own = again(hand.rig);
-		expect(own).toBeGreaterThanOrEqual(bestOf([0.05, 0.09, 0.15]) - 0.05);
-		// The retrieve is one of four: between two of them it may be better by a little more.
-		expect(own).toBeGreaterThanOrEqual(bestOf([0.07, 0.08, 0.12]) - 0.1);
-	});
+			const [best] = grid
+				.map((rig) => ({ rig, chance: chance(rig, 16) }))
+				.sort((a, b) => b.chance - a.chance)
+				.slice(0, 4)
+				.map(({ rig }) => ({ rig, chance: chance(rig) }))
+				.sort((a, b) => b.chance - a.chance);
+			const again = chancesOf(question, 192, 9191);
+			expect(again(hand.rig)).toBeGreaterThanOrEqual(again(best!.rig) - 0.05);
+		}
+	);
 
 	test('on a swing nothing is found, and how deep it hangs is known', () => {
 		const leader = { ...starterRig.leader, length: 6 };

@@ -43,7 +43,12 @@ const NEARLY = 0.05;
 const RETRIEVES = [0.05, 0.09, 0.15, 0.28] as const;
 /** Drawn in, a fly goes on sinking or rises through the hold: its mean is aimed at the middle of the zone (our choice). */
 const AIMED_DRAWN = 0.5;
-const HALVINGS_STILL = 6;
+/** Between two of them it is looked this factor to either side of the best: half of the way to the next. */
+const BESIDE = 1.33;
+/** A count is near enough within this factor (our choice), */
+const CLOSE_COUNT = 1.2;
+/** and looked for by so many halvings at most. */
+const MOST_HALVINGS = 5;
 /** Counts beside the first, as factors (our choice). */
 const COUNTS_BESIDE = [0.85, 1.2] as const;
 /** A count this many times as long as the median takes is long enough in most worlds (our choice). */
@@ -84,12 +89,13 @@ export interface HandCare {
 	readonly worlds: number;
 	/** And of a coarse look over the whole range. */
 	readonly few: number;
-	/** And for a count with its retrieve. */
+	/** And for a count with its retrieve, closely and at first. */
 	readonly still: number;
+	readonly fewStill: number;
 }
-export const CAREFUL: HandCare = { worlds: 16, few: 6, still: 8 };
+export const CAREFUL: HandCare = { worlds: 16, few: 6, still: 7, fewStill: 3 };
 /** For many flies that are only passed through (our choice). */
-export const QUICK: HandCare = { worlds: 0, few: 6, still: 3 };
+export const QUICK: HandCare = { worlds: 0, few: 6, still: 3, fewStill: 3 };
 
 /** What is asked of drifts while a hand is looked for. */
 interface HandSample {
@@ -219,10 +225,7 @@ function peakOf(scoreAt: (x: number) => number, start: number, low: number, asid
 	if (at !== start) {
 		[below, here, over] = [at - STEP, at, at + STEP].map((x) => scoreAt(rounded(Math.max(low, x))));
 	}
-	// s(x) = here + slope x + curve x² in steps; its top at −slope / (2 curve).
-	const slope = (over! - below!) / 2;
-	const curve = (over! + below!) / 2 - here!;
-	const top = curve < -1e-6 ? Math.max(-1, Math.min(1, -slope / (2 * curve))) : Math.sign(slope);
+	const top = vertexOf([below!, here!, over!]);
 	return rounded(Math.max(low, at + top * STEP));
 }
 
@@ -240,64 +243,110 @@ function spanOf(scores: ReadonlyMap<number, number>, value: number): { from: num
 	return { from: rounded(from), to: rounded(to) };
 }
 
-/** In still water: for each retrieve the count that brings the smooth path to the aim, and of those the best. */
+/** A retrieve with the count that brings the median's smooth path to the aim. */
+interface Pulled {
+	readonly retrieve: number;
+	readonly count: number;
+}
+
+/**
+ * In still water: the faster it is drawn in the longer it is counted, and along that ridge the score has one top.
+ * A coarse look at the retrieves, one closer on either side of the best, the top of a parabola by their logarithm;
+ * then counts beside the one that belongs to it.
+ */
 function countAndRetrieve(
 	{ median }: Worlds,
 	rig: Rig,
 	open: readonly FoundControl[],
 	look: HandSample,
-	{ still }: HandCare
+	{ still, fewStill }: HandCare
 ): Hand {
-	const { surfaceSpeed } = median.column;
-	const retrieves = open.includes('retrieve')
-		? RETRIEVES.map((slow) => Math.round(TO_CENTIMETRES * (slow + surfaceSpeed)) / TO_CENTIMETRES)
-		: [controlOf(rig, 'retrieve')];
-	const with_ = (retrieve: number, count: number) =>
-		withControl(withControl(rig, 'retrieve', retrieve), 'countdown', count);
+	const { surfaceSpeed, depth } = median.column;
 	const [{ fly }] = median.flies as [DrawnWorld['flies'][number]];
 	/** A straight line holds the fly back, so that it takes many times as long as a free one would. */
-	const longest = Math.min(
-		LONGEST_COUNT,
-		20 * (median.column.depth / Math.max(0.02, fly.speed)) + 20
-	);
+	const longest = Math.min(LONGEST_COUNT, 20 * (depth / Math.max(0.02, fly.speed)) + 20);
+	const with_ = ({ retrieve, count }: Pulled) =>
+		withControl(withControl(rig, 'retrieve', retrieve), 'countdown', count);
 	/** It must be there before it is drawn in. */
-	const least = SURELY_THERE * (look.time(with_(retrieves[0]!, longest)) ?? 0);
-	const countTo = (retrieve: number, aim: number): number => {
-		if (!open.includes('countdown')) return controlOf(rig, 'countdown');
-		let [a, b] = [Math.min(least, longest), longest];
-		for (let k = 0; k < HALVINGS_STILL; k++) {
-			const middle = (a + b) / 2;
-			if (look.height(with_(retrieve, middle)) <= aim) b = middle;
+	const there = look.time(with_({ retrieve: RETRIEVES[0] + surfaceSpeed, count: longest })) ?? 0;
+	const least = Math.min(longest, Math.max(1, SURELY_THERE * there));
+	const aim = (AIMED_DRAWN / AIMED) * look.aim;
+	const ridge: Pulled[] = [];
+	/** The count that belongs to a retrieve: between those of the next slower and faster ones that are known. */
+	const pulled = (retrieve: number): Pulled => {
+		const known = ridge.find((one) => one.retrieve === retrieve);
+		if (known) return known;
+		if (!open.includes('countdown')) return { retrieve, count: controlOf(rig, 'countdown') };
+		const counts = (side: (one: Pulled) => boolean) => ridge.filter(side).map(({ count }) => count);
+		let a = Math.max(least, ...counts((one) => one.retrieve < retrieve));
+		let b = Math.min(longest, ...counts((one) => one.retrieve > retrieve));
+		for (let k = 0; k < MOST_HALVINGS && b > CLOSE_COUNT * a; k++) {
+			const middle = Math.sqrt(a * b);
+			if (look.height(with_({ retrieve, count: middle })) <= aim) b = middle;
 			else a = middle;
 		}
-		return Math.round((a + b) / 2);
+		const found = { retrieve, count: Math.round(Math.sqrt(a * b)) };
+		ridge.push(found);
+		return found;
 	};
-	const scored = (retrieve: number, count: number) => ({
-		retrieve,
-		count,
-		score: look.score(with_(retrieve, count), still)
+	const score = (one: Pulled, worlds = still) => look.score(with_(one), worlds);
+	const { retrieve, near } = open.includes('retrieve')
+		? bestRetrieve((slow) => slow + surfaceSpeed, pulled, score, fewStill)
+		: { retrieve: controlOf(rig, 'retrieve'), near: [] };
+	const first = pulled(retrieve);
+	const around = open.includes('countdown') ? [1, ...COUNTS_BESIDE] : [];
+	const beside = around.map((by) => {
+		const one = { retrieve, count: Math.round(by * first.count) };
+		return { ...one, score: score(one) };
 	});
-	const aim = (AIMED_DRAWN / AIMED) * look.aim;
-	const tried = retrieves.map((retrieve) => scored(retrieve, countTo(retrieve, aim)));
-	const first = tried.reduce((a, b) => (b.score > a.score ? b : a));
-	const around = open.includes('countdown') ? COUNTS_BESIDE : [];
-	const beside = around.map((by) => scored(first.retrieve, Math.round(by * first.count)));
-	const top = Math.max(first.score, ...beside.map(({ score }) => score));
-	const counts = [first, ...beside]
-		.filter(({ score }) => score >= top - NEARLY)
-		.map(({ count }) => count);
+	const top = Math.max(...beside.map((one) => one.score));
+	const counts = beside.filter((one) => one.score >= top - NEARLY).map(({ count }) => count);
 	// So few worlds do not tell counts apart that score alike: the middle of those that do nearly as well.
-	const count = Math.round((Math.min(...counts) + Math.max(...counts)) / 2);
-	const best = { ...first, count };
-	const near = tried.filter(({ score }) => score >= first.score - NEARLY);
-	const hand = with_(best.retrieve, best.count);
+	const count =
+		counts.length === 0 ? first.count : Math.round((Math.min(...counts) + Math.max(...counts)) / 2);
 	const found: FoundHand[] = open.map((control) => {
-		const value = controlOf(hand, control);
-		if (control === 'retrieve') {
-			const all = near.map(({ retrieve }) => retrieve);
-			return { control, value, from: Math.min(...all), to: Math.max(...all) };
+		if (control !== 'retrieve') {
+			return { control, value: count, from: Math.min(...counts), to: Math.max(...counts) };
 		}
-		return { control, value, from: Math.min(...counts), to: Math.max(...counts) };
+		const from = Math.min(retrieve, ...near);
+		return { control, value: retrieve, from, to: Math.max(retrieve, ...near) };
 	});
-	return { rig: hand, found };
+	return { rig: with_({ retrieve, count }), found };
+}
+
+/**
+ * @param over the ground, of a retrieve through the water, m/s
+ * @param few worlds of the coarse look
+ * @returns with it those looked at closely that score nearly as well
+ */
+function bestRetrieve(
+	over: (slow: number) => number,
+	pulled: (retrieve: number) => Pulled,
+	score: (one: Pulled, worlds?: number) => number,
+	few: number
+): { readonly retrieve: number; readonly near: readonly number[] } {
+	const at = (slow: number) => pulled(rounded(over(slow)));
+	// From the middle out, so that each count is looked for between others.
+	const coarse = [...RETRIEVES.slice(2), ...RETRIEVES.slice(0, 2)].map((slow) => ({
+		slow,
+		score: score(at(slow), few)
+	}));
+	const { slow: best } = coarse.reduce((a, b) => (b.score > a.score ? b : a));
+	const looked = [best / BESIDE, best, best * BESIDE].map((slow) => at(slow));
+	const scores = looked.map((one) => score(one));
+	const vertex = best * math.pow(BESIDE, vertexOf(scores as [number, number, number]));
+	const enough = Math.max(...scores) - NEARLY;
+	const near = looked.filter((_, k) => scores[k]! >= enough).map(({ retrieve }) => retrieve);
+	// So few worlds do not tell apart what scores alike: the middle of it.
+	const middle = Math.sqrt(Math.min(...near) * Math.max(...near));
+	return { retrieve: rounded(near.length > 1 ? middle : over(vertex)), near };
+}
+
+/** Where a parabola through three scores a step apart has its top, −1 to 1 steps from the middle. */
+function vertexOf([below, here, over]: readonly [number, number, number]): number {
+	// s(x) = here + slope x + curve x²; its top at −slope / (2 curve).
+	const slope = (over - below) / 2;
+	const curve = (over + below) / 2 - here;
+	if (curve < -1e-6) return Math.max(-1, Math.min(1, -slope / (2 * curve)));
+	return Math.sign(slope);
 }
