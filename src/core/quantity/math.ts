@@ -435,13 +435,25 @@ export function cosh(x: number): number {
 	return 0.5 * (e + 1 / e);
 }
 
-/** Cube root: by the power, and one step of Newton's method. */
+/** Cube root (s_cbrt.c). */
 export function cbrt(x: number): number {
 	if (x === 0 || !Number.isFinite(x)) return x;
 	const a = Math.abs(x);
-	const t = pow(a, 1 / 3);
-	const root = t - (t - a / (t * t)) / 3;
-	return x < 0 ? -root : root;
+	const hx = upperOf(a);
+	// A third of the exponent, within 5 %.
+	let t =
+		hx < 0x00100000
+			? withUpper(0, Math.trunc(upperOf(a * TWO_54) / 3) + 696219795)
+			: withUpper(0, Math.trunc(hx / 3) + 715094163);
+	// To 23 bits.
+	const r = (t * t) / a;
+	const s = 19 / 35 + r * t;
+	t *= 5 / 14 + 45 / 28 / (s + 99 / 70 + -864 / 1225 / s);
+	// To 20 bits and a little too large, so that the square is exact; then one step of Newton's to 53.
+	t = withUpper(0, upperOf(t) + 1);
+	const q = a / (t * t);
+	t += t * ((q - t) / (t + t + q));
+	return x < 0 ? -t : t;
 }
 
 /** √(x² + y² + z²), for lengths whose squares stay within range. */

@@ -2,7 +2,7 @@ import { math } from '../quantity/index';
 import type { ParameterValues } from '../parameter/index';
 import { STRIP, type FlyBody } from '../body/index';
 import type { Fluid } from '../water/index';
-import { dragFactors, elementForce } from './element-force';
+import { dragFactors, noPull, pullOnRows } from './element-force';
 import { submerge } from './balance';
 import type { Sink } from './settle';
 
@@ -25,13 +25,13 @@ export function dragAccount(
 ): PartDrag[] {
 	if (floats) return [];
 	const { elements } = body;
-	const { laws } = submerge(body, fluid, dragFactors(values));
-	const force = { x: 0, y: 0, z: 0 };
+	const { rows } = submerge(body, fluid, dragFactors(values));
+	const force = noPull();
 	const { speed, angle, up } = steady;
 	const parts = new Map<number, { share: number; low: number; high: number }>();
-	const past = { x: speed * math.cos(angle), y: speed * math.sin(angle), z: 0 };
+	const stream = { x: speed * math.cos(angle), y: speed * math.sin(angle), z: 0, spin: 0 };
 	for (let i = 0; i < elements.count; i++) {
-		elementForce(elements, i, past, laws, force);
+		pullOnRows(rows, i, i + 1, stream, up, force);
 		const share = (force.x * up.x + force.y * up.y) / submergedWeight;
 		const reynolds = (fluid.density * speed * elements.diameter[i]!) / fluid.viscosity;
 		const part = elements.part[i]!;

@@ -1,7 +1,8 @@
 import { math } from '../quantity/index';
 import type { Point } from '../body/index';
 import { GRAVITY } from '../material/index';
-import { pullOf, type Pull, type Submerged } from './balance';
+import { pullOf, type Submerged } from './balance';
+import { noPull } from './element-force';
 
 /** A way of sinking in which the forces balance; whether the moments do too is another matter. */
 export interface Steady {
@@ -17,7 +18,7 @@ export interface Steady {
 	readonly exponent: number;
 }
 
-const pull: Pull = { x: 0, y: 0, z: 0, moment: 0, lever: 0 };
+const pull = noPull();
 const MOST_STEPS = 40;
 
 /**

@@ -1,16 +1,23 @@
-import { STRIP, type FlyBody, type Point } from '../body/index';
+import type { FlyBody, Point } from '../body/index';
 import { GRAVITY } from '../material/index';
 import type { Fluid } from '../water/index';
 import { cylinderDragTabled, finiteLength } from './drag-laws';
-import { elementForce, type DragFactors, type Laws, type Vector } from './element-force';
-import { lambCoefficients, slendernessOf, stripVolume, type Envelope } from './envelope';
+import {
+	packed,
+	pullOnRows,
+	type DragFactors,
+	type Pull,
+	type Rows,
+	type Stream
+} from './element-force';
+import { lambCoefficients, slendernessOf, type Envelope } from './envelope';
 
 /** A body in its water, with what does not change while its attitude is sought. */
 export interface Submerged {
 	readonly body: FlyBody;
 	readonly fluid: Fluid;
 	readonly envelope: Envelope | null;
-	readonly laws: Laws;
+	readonly rows: Rows;
 	/** Weight less buoyancy, N; negative when it floats. */
 	readonly weight: number;
 }
@@ -26,72 +33,36 @@ export function submerge(
 	const slenderness = slendernessOf(body.elements);
 	const envelope = slenderness === null ? null : lambCoefficients(slenderness);
 	const short = slenderness === null ? 1 : finiteLength(slenderness);
-	return { body, fluid, envelope, laws: { fluid, factors, cylinder, short }, weight };
+	const turning = envelope === null ? 0 : factors.munk * (envelope.across - envelope.along);
+	const laws = { fluid, factors, cylinder, short, turning };
+	const rows = packed(body.elements, body.centreOfMass, laws);
+	return { body, fluid, envelope, rows, weight };
 }
 
-/** What the water does to the whole fly. */
-export interface Pull {
-	/** N, in the fly's frame. */
-	x: number;
-	y: number;
-	z: number;
-	/** N m about the centre of mass, out of the hook's plane, from x towards y. */
-	moment: number;
-	/** Σ of the force out of the plane × how far up along `up` it acts, N m. */
-	lever: number;
-}
-
-const past: Vector = { x: 0, y: 0, z: 0 };
-const one: Vector = { x: 0, y: 0, z: 0 };
+/** A direction for those that ask for no lever. */
+const NO_WAY: Point = { x: 0, y: 0 };
+const stream: Stream = { x: 0, y: 0, z: 0, spin: 0 };
 
 /**
  * The water's force and moment on a fly held in a stream.
  *
  * @param ux velocity of the water past the fly, m/s, in the fly's frame; uz out of the hook's plane
  * @param spin how fast the fly turns from x towards y, rad/s
- * @param out where the result is left
+ * @param out where the result is left; the moment about the centre of mass
  * @param up unit direction along which `lever` is taken; only looked at with uz
  */
 export function pullOf(
-	{ body, fluid, envelope, laws }: Submerged,
+	{ rows }: Submerged,
 	ux: number,
 	uy: number,
 	uz: number,
 	spin: number,
 	out: Pull,
-	up: Point = body.centreOfMass
+	up: Point = NO_WAY
 ): void {
-	out.x = out.y = out.z = out.moment = out.lever = 0;
-	const { elements, centreOfMass } = body;
-	const { factors } = laws;
-	past.z = uz;
-	for (let i = 0; i < elements.count; i++) {
-		const rx = elements.x[i]! - centreOfMass.x;
-		const ry = elements.y[i]! - centreOfMass.y;
-		// The water past a place that the turning fly moves itself.
-		past.x = ux + spin * ry;
-		past.y = uy - spin * rx;
-		elementForce(elements, i, past, laws, one);
-		out.x += one.x;
-		out.y += one.y;
-		out.z += one.z;
-		out.moment += rx * one.y - ry * one.x;
-		out.lever += one.z * (rx * up.x + ry * up.y);
-		if (envelope && elements.kind[i] === STRIP) {
-			// Munk's moment: ideal flow turns a slender body across the stream.
-			const axisX = elements.axisX[i]!;
-			const axisY = elements.axisY[i]!;
-			const along = axisX * past.x + axisY * past.y;
-			const across = axisX * past.y - axisY * past.x;
-			const turning = factors.munk * (envelope.across - envelope.along);
-			out.moment -= turning * fluid.density * stripVolume(elements, i) * along * across;
-		}
-	}
-	const { whole } = factors;
-	if (whole === 1) return;
-	out.x *= whole;
-	out.y *= whole;
-	out.z *= whole;
-	out.moment *= whole;
-	out.lever *= whole;
+	stream.x = ux;
+	stream.y = uy;
+	stream.z = uz;
+	stream.spin = spin;
+	pullOnRows(rows, 0, rows.count, stream, up, out);
 }

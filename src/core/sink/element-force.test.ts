@@ -11,7 +11,7 @@ import {
 	type DragElements
 } from '../body/index';
 import { fluidAt } from '../water/index';
-import { elementForce, type DragFactors, type Laws } from './element-force';
+import { noPull, packed, pullOnRows, type DragFactors } from './element-force';
 import { cylinderDrag, cylinderDragTabled, finiteLength, sphereDrag } from './index';
 import { lone } from './lone.testing';
 
@@ -42,17 +42,21 @@ function one(
 	const axisY = Math.sqrt(1 - axisX * axisX);
 	return lone(kind, { ...rest, axisX, axisY, length: length * 1e-3, diameter: diameter * 1e-3 });
 }
-const lawsOf = (factors: DragFactors, short = 1): Laws => ({
-	fluid: water,
-	factors,
-	cylinder: cylinderDrag,
-	short
-});
-const force = { x: 0, y: 0, z: 0 };
+const force = noPull();
+/** Leaves in `force` what the water does to one element. */
+function push(
+	e: DragElements,
+	{ x, y, z = 0 }: { readonly x: number; readonly y: number; readonly z?: number },
+	factors = plain
+): void {
+	const short = finiteLength(e.slenderness[0]!);
+	const laws = { fluid: water, factors, cylinder: cylinderDrag, short, turning: 0 };
+	const nowhere = { x: 0, y: 0 };
+	pullOnRows(packed(e, nowhere, laws), 0, 1, { x, y, z, spin: 0 }, nowhere, force);
+}
 /** Force along the flow, N. */
 function drag(e: DragElements, flow: typeof forward, speed: number, factors = plain): number {
-	const past = { x: speed * flow.x, y: speed * flow.y, z: 0 };
-	elementForce(e, 0, past, lawsOf(factors, finiteLength(e.slenderness[0]!)), force);
+	push(e, { x: speed * flow.x, y: speed * flow.y }, factors);
 	return force.x * flow.x + force.y * flow.y;
 }
 const pressure = (speed: number) => 0.5 * water.density * speed * speed;
@@ -109,11 +113,11 @@ describe('wire in the lee, and out of the plane', () => {
 			normal.forEach((part, k) => (sum[k]! += push * part));
 		}
 		const [x, y, z] = u;
-		elementForce(pair, 0, { x, y, z }, lawsOf({ ...plain, friction: 0 }), force);
+		push(pair, { x, y, z }, { ...plain, friction: 0 });
 		expect(force.x).toBeCloseTo(sum[0]!, 12);
 		expect(force.y).toBeCloseTo(sum[1]!, 12);
 		expect(force.z).toBeCloseTo(sum[2]!, 12);
-		elementForce(pair, 0, { x, y, z: 0 }, lawsOf(plain), force);
+		push(pair, { x, y });
 		expect(force.z).toBe(0);
 	});
 });
@@ -235,9 +239,9 @@ describe('blunt faces', () => {
 
 	test('out of the plane a wire is met as in it: the same law turned round its axis', () => {
 		const wire = one(WIRE, 4, 0.5);
-		elementForce(wire, 0, { x: 0.2, y: 0, z: 0.3 }, lawsOf(plain), force);
+		push(wire, { x: 0.2, y: 0, z: 0.3 });
 		const { x, z } = { ...force };
-		elementForce(wire, 0, { x: 0.2, y: 0.3, z: 0 }, lawsOf(plain), force);
+		push(wire, { x: 0.2, y: 0.3 });
 		expect([x, z]).toEqual([force.x, force.y]);
 	});
 

@@ -1,7 +1,8 @@
 import { math } from '../quantity/index';
 import { FIBRES, SPHERE, STRIP, TRAIL, WIRE } from '../body/index';
 import { GRAVITY } from '../material/index';
-import { pullOf, type Pull, type Submerged } from './balance';
+import { pullOf, type Submerged } from './balance';
+import { noPull } from './element-force';
 import { stripVolume } from './envelope';
 import type { Rate } from './runge-kutta';
 
@@ -95,7 +96,7 @@ export function motionOf(fly: Submerged): Rate {
 	const m = inertiaOf(fly);
 	const lift = fluid.density * body.volume * GRAVITY;
 	const { centreOfMass: cm, centreOfBuoyancy: cb } = body;
-	const pull: Pull = { x: 0, y: 0, z: 0, moment: 0, lever: 0 };
+	const pull = noPull();
 	// Of the symmetric 3 × 3 of inertia: cofactors, once.
 	const c00 = m.yy * m.tt - m.yt * m.yt;
 	const c01 = m.xt * m.yt - m.xy * m.tt;

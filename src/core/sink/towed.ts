@@ -3,8 +3,8 @@ import type { ParameterValues } from '../parameter/index';
 import type { FlyBody } from '../body/index';
 import { GRAVITY } from '../material/index';
 import type { Fluid } from '../water/index';
-import { pullOf, submerge, type Pull, type Submerged } from './balance';
-import { dragFactors } from './element-force';
+import { pullOf, submerge, type Submerged } from './balance';
+import { dragFactors, noPull } from './element-force';
 import { movedWater } from './motion';
 import type { Sink } from './settle';
 
@@ -195,7 +195,7 @@ export function pitchOn(fly: Towed, wx: number, wz: number): number {
 	return math.asin(math.sin(pitch)) * (180 / Math.PI);
 }
 
-const pull: Pull = { x: 0, y: 0, z: 0, moment: 0, lever: 0 };
+const pull = noPull();
 const found = { along: 0, across: 0, moment: 0 };
 
 /** Forces at an attitude, and the moment that is left with the tippet's pull at the eye. */
