@@ -68,7 +68,6 @@ test('wishes lean it: only what is owned, no lead, a level fly; a piece of the p
 }) => {
 	await choose(bench, 'f', 'Rustneck Jig');
 	await bench.keyboard.press('m');
-	await listed(bench);
 	await bench.getByRole('checkbox', { name: 'no lead' }).check();
 	await bench.getByRole('checkbox', { name: 'only what I own' }).check();
 	await bench.getByRole('radio', { name: 'slim body' }).check();

@@ -468,7 +468,7 @@ describe('learning', () => {
 			const { logOdds, slopes } = outingLikelihoodOf({ ...outing, saw: 'atDepth' });
 			// In other worlds than it was fitted to.
 			const ready = drifting({ ...outing, distribution: prior });
-			const runs = worldRuns(ready, [1000, 1600], bandDistances(ready.median.column, 2));
+			const runs = worldRuns(ready, [1000, 1400], bandDistances(ready.median.column, 2));
 			const share = runs.filter(({ time }) => time !== null).length / runs.length;
 			expect(share).toBeGreaterThan(0.6);
 			expect(share, 'too near to certain to tell').toBeLessThan(0.99);

@@ -19,6 +19,8 @@ let browser: Browser;
 let asked: { method: string; body: { revision?: number } }[];
 let answer: { status: number; body: unknown };
 beforeEach(() => {
+	// A window that is left behind here would go on trying, and be taken for the next one.
+	vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
 	browser = new Browser();
 	asked = [];
 	answer = { status: 503, body: { message: 'Starting.' } };
@@ -28,7 +30,10 @@ beforeEach(() => {
 		return Promise.resolve(new Response(JSON.stringify(answer.body), { status: answer.status }));
 	});
 });
-afterEach(() => vi.unstubAllGlobals());
+afterEach(() => {
+	vi.useRealTimers();
+	vi.unstubAllGlobals();
+});
 
 const open = (change: Partial<Snapshot> = {}) =>
 	new Documents(

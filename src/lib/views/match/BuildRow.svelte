@@ -65,9 +65,9 @@
 		<p class={first ? 'text-lg leading-tight' : 'leading-tight'}>
 			<b class="block">{bead}</b>{coil}
 		</p>
-		{#if otherwise}<p class="truncate text-sm" title={otherwise}>{otherwise}</p>{/if}
+		{#if otherwise}<p class="line-clamp-2 text-sm" title={otherwise}>{otherwise}</p>{/if}
 		<p class="line-clamp-2 text-sm text-quiet" title={reason}>{reason}</p>
-		{#if warning}<p class="truncate text-sm text-warn" title={warning}>{warning}</p>{/if}
+		{#if warning}<p class="line-clamp-2 text-sm text-warn" title={warning}>{warning}</p>{/if}
 	</div>
 	<div class="flex items-center gap-2 max-md:justify-between">
 		<dl
