@@ -36,15 +36,15 @@ const mutants = [
 		what: 'base drag tenfold',
 		file: 'src/core/sink/element-force.ts',
 		tests: 'src/core/sink/element-force',
-		from: 'coefficient = 0.029 /',
-		to: 'coefficient = 0.29 /'
+		from: 'HOERNER_BASE = 0.029',
+		to: 'HOERNER_BASE = 0.29'
 	},
 	{
 		what: 'friction of swept fibres doubled',
 		file: 'src/core/sink/element-force.ts',
 		tests: 'src/core/sink/element-force',
-		from: 'const sweeping =\n\t\tmany *',
-		to: 'const sweeping =\n\t\t2 * many *'
+		from: 'const sweeping = row',
+		to: 'const sweeping = 2 * row'
 	},
 	{
 		what: 'a jig’s seat',

@@ -225,7 +225,8 @@ describe('advice', () => {
 		const found = adviceFor({ ...question, recipe: light }, CARE);
 		expect(['late', 'never']).toContain(found.binds);
 		const offered = found.does.length > 0 ? found.does : [found.best!];
-		for (const { chance, words } of offered) {
+		for (const { chance, words, change } of offered) {
+			expect(Object.keys(change)).not.toEqual([]);
 			expect(chance).toBeGreaterThan(found.chance);
 			expect(chance).toBeLessThanOrEqual(found.most);
 			expect(words).not.toBe('');

@@ -3,6 +3,7 @@ import { describe, expect, test, vi } from 'vitest';
 import { buildFly, fitOf, gapLeft, type CoilChoice, type Recipe } from '../fly/index';
 import { prior, valuesAt } from '../parameter/index';
 import { fluidAt, type Lie } from '../water/index';
+import { familyOf } from './search';
 import { surrogatesOf, recipeAt } from './surrogate';
 import {
 	does,
@@ -86,6 +87,40 @@ test('figures by tables: nine of ten builds within two per cent of mass, three o
 	// mm of gap, and notes of the fit.
 	expect(at(off.gap, 0.9)).toBeLessThan(0.02);
 	expect(at(off.troubles, 0.6)).toBe(0);
+});
+
+test('a wire that finds no room is left out', () => {
+	const wires = (pattern: Recipe, coils: Shelf['coils']) => {
+		const space = spaceOf(
+			pattern,
+			{ ...open, hook: true, bead: true, rib: true, dressing: true },
+			{ ...emptyShelf, coils, only: true }
+		);
+		const with_ = new Set<number>();
+		surrogatesOf(space, 0, 0, fluidAt(8), (_, { winding }) => {
+			if (winding >= 0) with_.add(space.windings[winding]!.wire);
+		});
+		return [...with_];
+	};
+	const thin = { metal: 'lead', wire: 0.254e-3 } as const;
+	// Two turns of it are longer than the shank.
+	const thick = { metal: 'lead', wire: 12e-3 } as const;
+	expect(wires(jig, [thin])).toEqual([thin.wire]);
+	expect(wires(jig, [thin, thick])).toEqual([thin.wire]);
+});
+
+test('one family: the same hook, bead and spool, however many turns', () => {
+	const coil: CoilChoice = { metal: 'lead', wire: 0.381e-3, turns: 3 };
+	const one = familyOf({ ...jig, coil });
+	expect(familyOf({ ...jig, coil: { ...coil, turns: 7, place: 'centred' } })).toBe(one);
+	for (const other of [
+		{ ...jig, coil: { ...coil, wire: 0.5e-3 } },
+		{ ...jig, coil: { ...coil, metal: 'leadFree' as const } },
+		{ ...jig, coil: null },
+		{ ...jig, coil, bead: null },
+		{ ...jig, coil, hook: { ...jig.hook, size: 16 } }
+	])
+		expect(familyOf(other)).not.toBe(one);
 });
 
 test('a piece of the picture lists what lies in it, what does the job first, and no more than is asked for', () => {
@@ -190,11 +225,16 @@ describe('the run', () => {
 	test('shared between two channels it looks at everything, and those that stand first are followed until they are sure', async () => {
 		const question = ask({ shelf });
 		const heard: MatchAnswer[] = [];
-		const answer = (await match(
-			question,
-			[channel(), channel()],
-			(_, now) => now && heard.push(now)
-		))!;
+		const shares: Record<string, number[]> = {};
+		const answer = (await match(question, [channel(), channel()], ({ phase, share }, now) => {
+			if (now) heard.push(now);
+			(shares[phase] ??= []).push(share);
+		}))!;
+		for (const phase of ['asking', 'looking', 'following', 'confirming']) {
+			expect(Math.max(...shares[phase]!), phase).toBeGreaterThan(0.3);
+			expect(Math.max(...shares[phase]!), phase).toBeLessThanOrEqual(1);
+			expect(shares[phase], phase).toEqual(shares[phase]!.toSorted((a, b) => a - b));
+		}
 		const alone = new Search(question, answer.curve);
 		for (let pair = 0; pair < alone.pairs; pair++) alone.look(pair);
 		expect(answer.looked).toBe(alone.looked);

@@ -41,13 +41,13 @@ const curve = () => ({
 
 describe('two on a line', () => {
 	const question = { place, above: 0.5, dropper: 0.1 };
-	/** The point does better the nearer it is to the third fly, the upper one the lighter it is. */
-	const told = () =>
+	/** The point does better the nearer it is to one of them (the third fly), the upper one the lighter it is. */
+	const told = (best = 2) =>
 		new ToldChannel({
 			curve,
 			hold: () => anyHand,
 			follow: ({ question, from, to }: { question: DriftQuestion; from: number; to: number }) => ({
-				good: (to - from) * (1 - 0.2 * Math.abs(pointOf(question) - 2)),
+				good: (to - from) * (1 - 0.2 * Math.abs(pointOf(question) - best)),
 				above: [(to - from) * (0.5 - 0.1 * upperOf(question))],
 				miss: 0,
 				fault: null
@@ -84,6 +84,18 @@ describe('two on a line', () => {
 		expect(found![0]!.chances).toEqual([1, 0.5].map((one) => expect.closeTo(one, 9)));
 		expect(reports).toEqual([...reports].sort((a, b) => a - b));
 		expect(reports.at(-1)).toBeCloseTo(1, 9);
+	});
+
+	test('of six pairs the four that did best are followed, wherever they stood', async () => {
+		const channel = told(3);
+		await pairsFor({ ...question, flies: flies(20, 30, 40, 60) }, [channel], () => undefined);
+		const whole = channel.of('follow').filter(({ quick }) => !quick);
+		expect(whole.map(({ question }) => [pointOf(question), upperOf(question)])).toEqual([
+			[3, 0],
+			[3, 1],
+			[2, 0],
+			[3, 2]
+		]);
 	});
 
 	test('of many flies six come into question for the point and six above it, by what they do alone', async () => {

@@ -61,6 +61,9 @@ describe('single steps, each with its words and what it makes of the recipe', ()
 		expect(step(jig, 'wire-up')!.coil!.wire).toBeGreaterThan(0.381e-3);
 		expect(step(jig, 'wire-down')!.coil!.wire).toBeLessThan(0.381e-3);
 		expect(step(jig, 'coil-spread')!.coil!.place).toBe('centred');
+		const seated = { ...jig, coil: { ...jig.coil!, place: 'forward' as const } };
+		expect(step(seated, 'coil-spread')!.coil!.place).toBe('centred');
+		expect(step(seated, 'coil-seated')).toBeUndefined();
 		const spread = { ...jig, coil: { ...jig.coil!, place: 'centred' as const } };
 		expect(step(spread, 'coil-seated')!.coil!.place).toBe('forward');
 		expect(step(jig, 'coil-leadFree')!.coil!.metal).toBe('leadFree');

@@ -82,26 +82,24 @@ export function surrogatesOf(
 		];
 	const alone: Recipe = { ...space.pattern, hook, bead, coil: kept };
 	const first = worked(alone, fluid, null, distribution);
-	if (first.stopped.some((code) => code !== 'coil-too-long')) return 0;
+	// With a coil that is kept there is no other.
+	if (first.stopped.length > 0) return 0;
 	const dressed = dressingChanges.map((change) => change.dress(alone));
 	const plain = dressed.map((recipe) => worked(recipe, fluid, first.sink, distribution));
 	const changes = plain.map((one) => changeFrom(first, one));
 	const open = variants.flatMap((variant, k) =>
-		[first, ...variant.changes.map((at) => plain[at]!)].every(({ stopped }) => stopped.length === 0)
+		variant.changes.every((at) => plain[at]!.stopped.length === 0)
 			? [{ k, bare: sumOf(variant, changes) }]
 			: []
 	);
 	const place: BuildPlace = { hook: hookAt, bead: beadAt, winding: -1, turns: 0, variant: 0 };
 	const now: Surrogate = { ...first.figures };
 	const shown: Surrogate = { ...first.figures };
-	let visited = 0;
-	if (first.stopped.length === 0) {
-		for (const { k, bare } of open) {
-			change(first.figures, bare, bare, 0, shown);
-			place.variant = k;
-			visit(shown, place);
-		}
-		visited += open.length;
+	let visited = open.length;
+	for (const { k, bare } of open) {
+		change(first.figures, bare, bare, 0, shown);
+		place.variant = k;
+		visit(shown, place);
 	}
 	/** Each variant's change with wire, and how much wire that is; found with the first that fits in a place. */
 	const wiredIn = new Map<string, Wired>();

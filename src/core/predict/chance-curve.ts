@@ -151,6 +151,9 @@ function between(row: readonly CurvePoint[]): number[] {
 const together = (...points: readonly (readonly CurvePoint[])[]) =>
 	points.flat().sort((a, b) => a.log - b.log);
 
+/** Looking once more takes half as long again. */
+const FIRST_LOOK = 2 / 3;
+
 /** A curve worked out by several at once, point by point, so that each can be dropped. */
 export interface CurveWork {
 	/** Each works out the point at a sink rate of this logarithm, and where the pattern itself stands. */
@@ -168,26 +171,28 @@ export async function curveShared(
 	{ workers, finer = true, stopped = () => false, report = () => undefined }: CurveWork
 ): Promise<ChanceCurve | null> {
 	let stands = { level: 0, own: 0 };
-	let done = 0;
-	let asked = logs.length;
-	/** Does all of some work, each worker one after the other. */
+	/** Share that is done before it is looked at once more, so that what is told never goes back. */
+	const first = finer ? FIRST_LOOK : 1;
+	/** Does all of some work, each worker one after the other. @param from share that is done before it, and after */
 	const share = (
 		work: readonly number[],
+		[from, to]: readonly [number, number],
 		one: (k: number, ask: CurveWork['workers'][number]) => Promise<void>
 	) => {
 		const open = [...work];
+		let done = 0;
 		return Promise.all(
 			workers.map(async (ask) => {
 				for (let k = open.shift(); k !== undefined && !stopped(); k = open.shift()) {
 					await one(k, ask);
-					if (!stopped()) report(++done / asked);
+					if (!stopped()) report(from + ((to - from) * ++done) / work.length);
 				}
 			})
 		);
 	};
 	const found: CurvePoint[] = [];
 	const order = outwards(logs.length);
-	await share(order, async (k, ask) => {
+	await share(order, [0, first], async (k, ask) => {
 		const known = asBefore(found, k, logs);
 		if (known) {
 			found[k] = known;
@@ -203,9 +208,8 @@ export async function curveShared(
 	const row: CurvePoint[] = [];
 	for (const k of order) row[k] = asBefore(row, k, logs) ?? found[k]!;
 	const places = finer ? between(row) : [];
-	asked += places.length;
 	const more: CurvePoint[] = [];
-	await share([...places.keys()], async (k, ask) => {
+	await share([...places.keys()], [first, 1], async (k, ask) => {
 		more[k] = (await ask(places[k]!)).points[0]!;
 	});
 	return stopped() ? null : { ...stands, points: together(row, more) };
