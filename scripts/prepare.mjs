@@ -14,6 +14,7 @@ import { homedir } from 'node:os';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { firstDatabase } from '../src/lib/server/db/first-database.js';
+import { alone } from './alone.mjs';
 import { chromium, WITH_WINDOWS } from './browser.mjs';
 
 export const root = join(dirname(fileURLToPath(import.meta.url)), '..');
@@ -114,6 +115,19 @@ export function ensureBuilt() {
 		utimesSync(folder, new Date(), new Date());
 		return folder;
 	}
+	// Two at once would take each other's pieces away.
+	alone(
+		join(builds, '.lock'),
+		() => {
+			if (!existsSync(stamp)) build(folder);
+		},
+		() => console.log('It is being built already …')
+	);
+	return folder;
+}
+
+/** @param {string} folder */
+function build(folder) {
 	console.log('Building (about half a minute) …');
 	const done = spawnSync(
 		process.execPath,
@@ -130,15 +144,16 @@ export function ensureBuilt() {
 		console.error('The build failed; the lines above say why.');
 		process.exit(done.status ?? 1);
 	}
-	writeFileSync(stamp, '');
+	writeFileSync(join(folder, '.complete'), '');
 	// The one before may still be running; older ones go.
+	const builds = dirname(folder);
 	const age = (/** @type {string} */ name) => statSync(join(builds, name)).mtimeMs;
 	for (const name of readdirSync(builds)
+		.filter((name) => !name.startsWith('.'))
 		.sort((a, b) => age(b) - age(a))
 		.slice(3)) {
 		rmSync(join(builds, name), { recursive: true, force: true });
 	}
-	return folder;
 }
 
 /** The browser for the end-to-end tests, from Debian's packages. @returns {string} its path */

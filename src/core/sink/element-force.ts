@@ -111,11 +111,14 @@ const FRICTION = 7;
 /** Friction as on a plate at Re 1 over the speed's square, kg/m, and Re of its run of a speed, s/m. */
 const PLATE = 8;
 const RUN = 9;
-/** Fibres: Cauchy number of a push, 1/N. */
+/** Fibres: Cauchy number at a coefficient of 1 over the speed’s square, s²/m². */
 const CAUCHY = 10;
 /** Munk's moment over the product of the speeds along and across, kg. */
 const TURNING = 11;
-/** Wire: way to it from what shelters it, what the lee takes off, whether only downstream; the same for a ring's rim. */
+/**
+ * Wire: way to it from what shelters it, share that the lee takes off (of a sphere its wake), whether only downstream;
+ * and outwards from a ring's centre, with the share that its far side loses.
+ */
 const LEE_X = 12;
 const LEE_Y = 13;
 const LEE = 14;

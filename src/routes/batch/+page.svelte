@@ -6,7 +6,6 @@
 	import BenchCard from '$lib/views/batch/BenchCard.svelte';
 	import CutList from '$lib/views/batch/CutList.svelte';
 	import Marks from '$lib/views/batch/Marks.svelte';
-	import NewRun from '$lib/views/batch/NewRun.svelte';
 	import { PlannedRun } from '$lib/views/batch/planned-run.svelte';
 	import { cutListOf } from '$lib/views/batch/run';
 	import { duration } from '$lib/ui/when';
@@ -89,7 +88,9 @@
 					<RunUnderWay {run} {chosen} {toTheVise} />
 				{/await}
 			{:else}
-				<NewRun {run} {plan} begin={() => void begin()} />
+				{#await import('$lib/views/batch/NewRun.svelte') then { default: NewRun }}
+					<NewRun {run} {plan} begin={() => void begin()} />
+				{/await}
 			{/if}
 			<BenchCard {item} />
 			<div class="text-sm text-quiet">

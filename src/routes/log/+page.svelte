@@ -3,9 +3,7 @@
 	import { bindLog } from '$lib/frame/keys';
 	import StripHead from '$lib/strip/StripHead.svelte';
 	import type { WeighedThing } from '$lib/documents/entry/body';
-	import DropForm from '$lib/views/log/DropForm.svelte';
 	import FoundList from '$lib/views/log/FoundList.svelte';
-	import OutingForm from '$lib/views/log/OutingForm.svelte';
 	import { logRows, residuals, type RowKind } from '$lib/views/log/rows';
 	import { suggestions, type Suggestion, type Target } from '$lib/views/log/suggestions';
 	import Taught from '$lib/views/log/Taught.svelte';
@@ -30,9 +28,18 @@
 
 	let kind = $state<RowKind>('weighing');
 	let entering = $state<HTMLElement>();
+	/** Fetched when the first of such entries is made. */
+	let DropForm = $state.raw<typeof import('$lib/views/log/DropForm.svelte').default>();
+	let OutingForm = $state.raw<typeof import('$lib/views/log/OutingForm.svelte').default>();
+	async function show(wanted: RowKind) {
+		kind = wanted;
+		if (wanted === 'drop') DropForm ??= (await import('$lib/views/log/DropForm.svelte')).default;
+		if (wanted === 'outing')
+			OutingForm ??= (await import('$lib/views/log/OutingForm.svelte')).default;
+	}
 	/** To the first thing that is done for such an entry. */
 	async function enter(wanted: RowKind) {
-		kind = wanted;
+		await show(wanted);
 		await tick();
 		entering?.querySelector<HTMLElement>('[data-begins]')?.focus();
 	}
@@ -77,7 +84,7 @@
 			{
 				words: `Drop three flies in a jug and time them${drops > 0 && drops < 3 ? `: ${3 - drops} to go` : ''}`,
 				done: drops >= 3,
-				go: () => (kind = 'drop')
+				go: () => void show('drop')
 			}
 		];
 	});
@@ -90,7 +97,7 @@
 		count = pieces;
 	}
 	function go({ form }: Suggestion) {
-		if (form.kind === 'drop') kind = 'drop';
+		if (form.kind === 'drop') void show('drop');
 		else weigh(form.of, form.lotId, form.count);
 	}
 </script>
@@ -112,13 +119,13 @@
 				{ value: 'drop', words: 'drop' },
 				{ value: 'outing', words: 'outing' }
 			]}
-			onchange={(value) => (kind = value)}
+			onchange={(value) => void show(value)}
 		/>
 		{#if kind === 'weighing'}
 			<WeighForm bind:of bind:lotId bind:count />
 		{:else if kind === 'drop'}
-			<DropForm />
-		{:else}
+			{#if DropForm}<DropForm />{/if}
+		{:else if OutingForm}
 			<OutingForm {learning} />
 		{/if}
 	</section>
