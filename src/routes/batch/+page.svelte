@@ -6,6 +6,7 @@
 	import BenchCard from '$lib/views/batch/BenchCard.svelte';
 	import CutList from '$lib/views/batch/CutList.svelte';
 	import Marks from '$lib/views/batch/Marks.svelte';
+	import NewRun from '$lib/views/batch/NewRun.svelte';
 	import { PlannedRun } from '$lib/views/batch/planned-run.svelte';
 	import { cutListOf } from '$lib/views/batch/run';
 	import { duration } from '$lib/ui/when';
@@ -88,9 +89,7 @@
 					<RunUnderWay {run} {chosen} {toTheVise} />
 				{/await}
 			{:else}
-				{#await import('$lib/views/batch/NewRun.svelte') then { default: NewRun }}
-					<NewRun {run} {plan} begin={() => void begin()} />
-				{/await}
+				<NewRun {run} {plan} begin={() => void begin()} />
 			{/if}
 			<BenchCard {item} />
 			<div class="text-sm text-quiet">

@@ -125,7 +125,7 @@
 							<span class="figure text-right text-xl">{one.left}</span>
 							<FlyPicture {recipe} {colours} scale={6} width={72} height={40} />
 							<span class="min-w-0">
-								<span class="block truncate" title={one.name}>{one.name}</span>
+								<span class="line-clamp-2 leading-tight" title={one.name}>{one.name}</span>
 								<span class="block text-sm text-quiet">
 									{one.massG === null ? '' : shown.mass.words(one.massG * GRAM, 3)}
 								</span>

@@ -66,7 +66,7 @@
 			<b class="block">{bead}</b>{coil}
 		</p>
 		{#if otherwise}<p class="line-clamp-2 text-sm" title={otherwise}>{otherwise}</p>{/if}
-		<p class="line-clamp-2 text-sm text-quiet" title={reason}>{reason}</p>
+		<p class="text-sm text-quiet {first ? '' : 'line-clamp-2'}" title={reason}>{reason}</p>
 		{#if warning}<p class="line-clamp-2 text-sm text-warn" title={warning}>{warning}</p>{/if}
 	</div>
 	<div class="flex items-center gap-2 max-md:justify-between">
