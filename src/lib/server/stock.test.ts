@@ -85,6 +85,15 @@ test('the stock as a table: out and in again changes nothing, a new count become
 		{ kind: 'lot', id: beads.id, name: beads.name, body: beads.body }
 	]);
 
+	// What has its name, but is of another material, is another lot.
+	const wire: LotRow = {
+		...beads,
+		id: '6f1d1f2c-5a37-4c1e-9d3b-0a8d6b1f2e05',
+		body: { coil: { metal: 'lead', wireInch: 0.015 }, entries: [] }
+	};
+	const [beside] = lotsFromCsv('stock.csv', stockAsCsv([beads]), [wire], TODAY);
+	expect(documentsIn('stock.csv', beside!.raw)[0]!.id).not.toBe(wire.id);
+
 	const recounted = stockAsCsv([beads]).replace(',39,', ',30,');
 	const [again] = lotsFromCsv('stock.csv', recounted, [beads], TODAY);
 	const [changed] = documentsIn('x', again!.raw);

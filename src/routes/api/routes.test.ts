@@ -125,6 +125,15 @@ describe('what a request is refused for, in words', () => {
 	});
 });
 
+test('a schema is served by its name, as of its draft; what is no object is refused by its contract', async () => {
+	expect(await api.json('get', '/api/schemas/fly.json')).toMatchObject({
+		status: 200,
+		said: { $schema: 'https://json-schema.org/draft/2020-12/schema', $id: 'gravitas/fly.json' }
+	});
+	for (const raw of ['a fly', 7, null])
+		expect((await api.json('post', '/api/predict', raw)).status, String(raw)).toBe(422);
+});
+
 test('a lie may stand as a snapshot has it: in its river as it is today, which must be here', async () => {
 	const lies = (await api.json('get', '/api/lies')).said as { body: object }[];
 	const rivers = (await api.json('get', '/api/rivers')).said as {
