@@ -47,10 +47,11 @@ const force = noPull();
 function push(
 	e: DragElements,
 	{ x, y, z = 0 }: { readonly x: number; readonly y: number; readonly z?: number },
-	factors = plain
+	factors = plain,
+	turning = 0
 ): void {
 	const short = finiteLength(e.slenderness[0]!);
-	const laws = { fluid: water, factors, cylinder: cylinderDrag, short, turning: 0 };
+	const laws = { fluid: water, factors, cylinder: cylinderDrag, short, turning };
 	const nowhere = { x: 0, y: 0 };
 	pullOnRows(packed(e, nowhere, laws), 0, 1, { x, y, z, spin: 0 }, nowhere, force);
 }
@@ -117,7 +118,12 @@ describe('wire in the lee, and out of the plane', () => {
 		expect(force.x).toBeCloseTo(sum[0]!, 12);
 		expect(force.y).toBeCloseTo(sum[1]!, 12);
 		expect(force.z).toBeCloseTo(sum[2]!, 12);
+		// With nothing from the side both are alike, and what they feel to the side cancels.
+		push(pair, { x, y, z: 1e-12 });
+		const beside = { ...force };
 		push(pair, { x, y });
+		expect(force.x / beside.x).toBeCloseTo(1, 9);
+		expect(force.y / beside.y).toBeCloseTo(1, 9);
 		expect(force.z).toBe(0);
 	});
 });
@@ -173,6 +179,16 @@ describe('body strip', () => {
 		const expected = 1.5 * blasius * pressure(0.5) * Math.PI * 1.5e-3 * 6e-3;
 		expect(drag(body, forward, 0.5) / expected).toBeCloseTo(1, 9);
 	});
+});
+
+// Munk (1924), from memory: ideal flow turns a slender body across the stream by ρ V (k_across − k_along) u_along u_across.
+test('a body’s strip is turned across the stream as ideal flow would have it', () => {
+	const strip = one(STRIP, 6, 1.5, { slenderness: 4 });
+	const volume = (Math.PI / 4) * 0.0015 ** 2 * 0.006;
+	push(strip, { x: 0.3, y: 0.2 }, plain, 0.7);
+	expect(force.moment / (-0.7 * water.density * volume * 0.3 * 0.2)).toBeCloseTo(1, 9);
+	push(strip, { x: 0.3, y: 0.2 });
+	expect(force.moment).toBe(0);
 });
 
 describe('fibres', () => {
