@@ -19,7 +19,8 @@ import { seedOf } from '../quantity/index';
 import type { Rig } from '../rig/index';
 import type { Towed } from '../sink/index';
 import { mixturesIn, type Lie } from '../water/index';
-import { CAREFUL, findHand, type Hand, type HandCare } from './hand';
+import { CAREFUL, findHand } from './hand';
+import type { Hand, HandCare } from './hand-sample';
 import { caseIn, worldsOf, type DrawnWorld } from './worlds';
 
 /** A fly, a rig, a lie and what is believed of them: all that a chance of a good drift depends on. */

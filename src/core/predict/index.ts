@@ -3,6 +3,7 @@ export * from './model-version';
 export * from './predict';
 export * from './drifting';
 export * from './hand';
+export type { FoundHand, Hand, HandCare } from './hand-sample';
 export * from './nearby';
 export { worldsOf, type DrawnWorld, type Worlds } from './worlds';
 export * from './verdict';

@@ -142,7 +142,7 @@ export const controlNumber: Readonly<Record<FoundControl, (value: number) => str
 	line: (value) => shown.water.words(value, 2),
 	hangs: (value) => shown.water.words(value, 2),
 	countdown: (value) => `${value.toFixed(0)} s`,
-	retrieve: (value) => shown.sink.words(value, 0)
+	retrieve: (value) => shown.sink.words(value, 1)
 };
 
 /** To five centimetres: a hand is no better. */
