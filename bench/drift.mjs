@@ -102,7 +102,7 @@ export async function driftAlone(print) {
 }
 
 /**
- * A changed tippet on the Drift view: until the new path is drawn, and until 150 and 500 drifts are.
+ * A changed tippet on the Drift view: until the new path is drawn, and until 150 and 300 drifts are, with which it ends.
  * @param {string} address @param {(what: string, value: number, unit: string, budget?: number) => void} print
  */
 export async function driftOnPage(address, print) {
@@ -110,7 +110,7 @@ export async function driftOnPage(address, print) {
 	const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 	await page.goto(`${address}drift`);
 	await page.waitForSelector('[data-ready]');
-	await page.getByText(/^500 drifts:/).waitFor();
+	await page.getByText(/^300 drifts:/).waitFor();
 	await page.keyboard.press('r');
 	const field = page.getByRole('spinbutton', { name: 'Tippet', exact: true });
 	await field.focus();
@@ -138,7 +138,7 @@ export async function driftOnPage(address, print) {
 								const answered = /good in/.test(said());
 								gone ||= !answered;
 								if (!seen.first && gone && answered) seen.first = now;
-								if (gone && /500 drifts:/.test(document.body.textContent ?? '')) {
+								if (gone && /300 drifts:/.test(document.body.textContent ?? '')) {
 									seen.whole = now;
 									resolve(seen);
 								} else requestAnimationFrame(look);
@@ -189,7 +189,7 @@ export async function driftOnPage(address, print) {
 	const middle = (key) => found.map((one) => one[key]).sort((a, b) => a - b)[3] ?? NaN;
 	print('a changed tippet: until its path is drawn', middle('path'), 'ms', 34);
 	print('  until 150 drifts have answered, hand found, error and all', middle('first'), 'ms', 1500);
-	print('  until 500 have', middle('whole'), 'ms', 4000);
+	print('  until 300 have', middle('whole'), 'ms', 4000);
 	beads.sort((a, b) => a - b);
 	print('which bead: until its first answer', beads[3] ?? NaN, 'ms', 1000);
 }

@@ -10,6 +10,8 @@ export interface ChainParts {
 	readonly diameter: Float64Array;
 	readonly halfMass: Float64Array;
 	readonly halfWater: Float64Array;
+	/** The node to which each segment leads from the node of its own number: the next one, or the knot past a dropper's end. */
+	readonly to: Int32Array;
 	/** Of the line, N a unit of strain; of the bed, N/m. */
 	readonly stiffness: number;
 	readonly bedSpring: number;
@@ -18,3 +20,6 @@ export interface ChainParts {
 	/** What the upper end does. */
 	readonly top: Held;
 }
+
+/** Whether a node is a dropper's end: the segment before it leads past it. */
+export const isEnd = (to: ArrayLike<number>, i: number): boolean => i > 0 && to[i - 1] !== i;

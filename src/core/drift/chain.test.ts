@@ -126,13 +126,16 @@ describe('two flies on a line without weight or drag, in still water', () => {
 		expect(Math.abs(both[3]! / alone[1]! - 1)).toBeLessThan(0.01);
 	});
 
-	test('one that is next to nothing changes nothing', () => {
-		const none = towedAlike(upper, 1e-12, 1e-12, upper.speed);
-		const both = fall([...flies, { fly: none, above: 0.5 }], 2).at(-1)!.at;
-		const alone = fall(flies, 2).at(-1)!.at;
-		// As far as the line is cut elsewhere for it.
-		expect(Math.abs(both[1]! / alone[1]! - 1)).toBeLessThan(0.003);
-	});
+	test.each([0, 0.2])(
+		'one that is next to nothing changes nothing, on a dropper of %d m',
+		(dropper) => {
+			const none = towedAlike(upper, 1e-12, 1e-12, upper.speed);
+			const both = fall([...flies, { fly: none, above: 0.5, dropper }], 2).at(-1)!.at;
+			const alone = fall(flies, 2).at(-1)!.at;
+			// As far as the line is cut elsewhere for it.
+			expect(Math.abs(both[1]! / alone[1]! - 1)).toBeLessThan(0.003);
+		}
+	);
 
 	test('near each other they pull at each other as a library integrates two weights on a string', () => {
 		const apart = 0.5;
@@ -170,6 +173,74 @@ describe('two flies on a line without weight or drag, in still water', () => {
 		own.forEach((value, k) => expect(Math.abs(value - theirs[k]!)).toBeLessThan(0.002 * own[1]!));
 		// By then the string is tight.
 		expect(Math.hypot(own[2]! - own[0]!, own[3]! - own[1]!)).toBeGreaterThan(0.999 * apart);
+	});
+
+	test('on a dropper one pulls at its knot as a library integrates three weights on two strings', () => {
+		const [apart, dropper] = [0.5, 0.2];
+		// One on the knot itself, which else would weigh nothing.
+		const knot = towedAlike(upper, 1e-5, 2e-5, 0.05);
+		const bodies = [upper, knot, fly];
+		const hung = [
+			{ fly: upper, above: 0 },
+			{ fly: knot, above: apart },
+			{ fly, above: apart, dropper }
+		];
+		const rows = fall(hung, 3);
+		const stiffness = bodies.reduce((sum, { weight }) => sum + weight, 0) / 5e-4;
+		const strings = [
+			[0, 1, apart],
+			[2, 1, dropper]
+		] as const;
+		const drag = noDrag();
+		// x, down, and their rates, of each.
+		const rate = (_: number, y: number[]) => {
+			const forces = bodies.map((one, k) => {
+				const [u, v] = [y[4 * k + 2]!, y[4 * k + 3]!];
+				pullOn(one, -u, v, drag);
+				return [drag.x, one.weight - drag.z];
+			});
+			for (const [a, b, rest] of strings) {
+				const [dx, dy] = [y[4 * b]! - y[4 * a]!, y[4 * b + 1]! - y[4 * a + 1]!];
+				const long = Math.hypot(dx, dy);
+				const pull = tensionOf(stiffness, long / rest - 1) / long;
+				[dx, dy].forEach((d, k) => {
+					forces[a]![k]! += pull * d;
+					forces[b]![k]! -= pull * d;
+				});
+			}
+			return bodies.flatMap(({ inertia }, k) => [
+				y[4 * k + 2]!,
+				y[4 * k + 3]!,
+				...forces[k]!.map((force) => force / inertia)
+			]);
+		};
+		const start = rows.find(({ at }) => [1, 3, 5].every((k) => at[k]! > 0.05))!;
+		const from = [0, 2, 4].flatMap((k) => [
+			...start.at.slice(k, k + 2),
+			...start.rate.slice(k, k + 2)
+		]);
+		const end = rows.at(-1)!;
+		const found = integrateByLibrary(rate, from, start.time, end.time);
+		end.at.forEach((value, k) => {
+			const theirs = found[4 * Math.floor(k / 2) + (k % 2)]!;
+			expect(Math.abs(value - theirs), `${k}`).toBeLessThan(0.002 * end.at[5]!);
+		});
+		const [, , x, y, X, Y] = end.at;
+		expect(Math.hypot(X! - x!, Y! - y!)).toBeGreaterThan(0.99 * dropper);
+	});
+
+	test('where all hangs still a dropper hangs straight down from its knot and carries its fly alone', () => {
+		const hung = [...flies, { fly: upper, above: 0.5, dropper: 0.25 }];
+		const { state, chain } = follow(still, hanging(1, nothing), 30, undefined, FINE, hung);
+		const [, at] = chain.flyAt;
+		const [lower, own] = chain.heldBy;
+		const knot = chain.to[at!]!;
+		expect(own).toBe(at);
+		expect(state.z[knot]! - state.z[at!]!).toBeCloseTo(0.25, 3);
+		expect(still.depth - state.z[knot]!).toBeCloseTo(0.5, 3);
+		expect(chain.tension(state, own!) / upper.weight).toBeCloseTo(1, 3);
+		expect(chain.tension(state, lower!) / fly.weight).toBeCloseTo(1, 3);
+		expect(chain.tension(state, 0) / chain.weight).toBeCloseTo(1, 3);
 	});
 });
 

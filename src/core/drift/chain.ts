@@ -2,7 +2,7 @@ import { math } from '../quantity/index';
 import type { Column, Line } from '../body/index';
 import { GRAVITY } from '../material/index';
 import { cut, landed } from './cut';
-import type { ChainParts } from './chain-parts';
+import { isEnd, type ChainParts } from './chain-parts';
 import { loaderOf } from './load';
 import { tensionOf } from './segment';
 import type { Eddies } from './eddies';
@@ -18,16 +18,20 @@ const BED_GIVES = 5e-4;
  * Fly and line as a chain in the vertical plane of the current: nodes with mass, between them
  * segments that pull when they are stretched and go slack otherwise.
  *
+ * A dropper is a branch of it: one more node, with the fly on it, that a segment joins to its knot.
+ *
  * x runs downstream from where the fly touches the water, z up from the bed's datum. Node 0 is the
  * line's upper end, node n the lower. Segments weigh, in water less, take drag across (cylinder) and
  * friction along their length from the water at their middle, and move water along across themselves.
  * Out of the plane nothing happens: the rod is taken to be held over the drift.
  */
 export interface Chain extends ChainParts {
-	/** Segments; segment i lies between nodes i and i + 1. */
+	/** Segments; segment i lies between nodes i and `to[i]`. */
 	readonly n: number;
 	/** Which node each fly sits on. */
 	readonly flyAt: readonly number[];
+	/** The segment on which each fly hangs; −1 at the upper end. */
+	readonly heldBy: readonly number[];
 	/** As the cast leaves it; the caller's own. */
 	readonly start: State;
 	/** Of all flies in water, N. */
@@ -48,8 +52,9 @@ export function chainOf(
 	line: Line,
 	segments: number
 ): Chain {
-	const { rest, diameter, density, flyAt } = cut(flies, line, segments);
-	const start = landed(line, column, rest);
+	const pieces = cut(flies, line, segments);
+	const { to, rest, diameter, density, flyAt } = pieces;
+	const start = landed(line, column, pieces);
 	const top = heldEnd(line.top, column, start.x[0]!);
 	const weight = flies.reduce((sum, { fly }) => sum + Math.max(0, fly.weight), 0);
 	// What pulls most: the flies' weight, the line's own in the air, or its drag in the surface's stream.
@@ -64,6 +69,7 @@ export function chainOf(
 	const area = (i: number) => (Math.PI / 4) * math.square(diameter[i]!);
 	const parts: ChainParts = {
 		column,
+		to,
 		rest,
 		diameter,
 		stiffness,
@@ -79,10 +85,13 @@ export function chainOf(
 		...parts,
 		n: rest.length,
 		flyAt,
+		heldBy: flyAt.map((at) =>
+			isEnd(to, at) ? at : at === 0 ? -1 : isEnd(to, at - 1) ? at - 2 : at - 1
+		),
 		start,
 		weight,
 		load: (state, gh, eddies, out) => (loader ??= loaderOf(parts))(state, gh, eddies, out),
 		tension: ({ x, z }, i) =>
-			tensionOf(stiffness, math.hypot(x[i + 1]! - x[i]!, z[i + 1]! - z[i]!) / rest[i]! - 1)
+			tensionOf(stiffness, math.hypot(x[to[i]!]! - x[i]!, z[to[i]!]! - z[i]!) / rest[i]! - 1)
 	};
 }

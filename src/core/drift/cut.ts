@@ -2,8 +2,13 @@ import { math } from '../quantity/index';
 import { lineLength, type Column, type Line } from '../body/index';
 import { stateOf, type Hung, type State } from './state';
 
-/** A line cut into segments, from its upper end down. */
+/**
+ * A line cut into segments, from its upper end down. Segment i leads from node i to node `to[i]`, the next one; a
+ * dropper is one segment, from the fly on its end to its knot, and stands just before the knot. So each node's
+ * neighbours above come before it, and the one below is one.
+ */
 export interface Cut {
+	readonly to: Int32Array;
 	/** Rest length, diameter (m) and density (kg/m³) of each. */
 	readonly rest: Float64Array;
 	readonly diameter: Float64Array;
@@ -29,7 +34,7 @@ export function cut(flies: readonly Hung[], line: Line, segments: number): Cut {
 	const marks = [0, whole, ...flies.map(({ above }) => whole - above)];
 	let sum = 0;
 	for (const { length } of line.pieces) marks.push((sum += length));
-	const ends = marks
+	const cuts = marks
 		.map((at) => Math.max(0, Math.min(whole, at)))
 		.sort((a, b) => a - b)
 		.filter((at, i, all) => i === 0 || at - all[i - 1]! > 1e-6);
@@ -37,8 +42,8 @@ export function cut(flies: readonly Hung[], line: Line, segments: number): Cut {
 	const diameter: number[] = [];
 	const density: number[] = [];
 	const nodes: number[] = [0];
-	for (let k = 0; k + 1 < ends.length; k++) {
-		const [from, to] = [ends[k]!, ends[k + 1]!];
+	for (let k = 0; k + 1 < cuts.length; k++) {
+		const [from, to] = [cuts[k]!, cuts[k + 1]!];
 		let end = 0;
 		const piece = line.pieces.find(({ length }) => (end += length) > (from + to) / 2)!;
 		const [a, b] = [count(whole - from), count(whole - to)];
@@ -57,7 +62,9 @@ export function cut(flies: readonly Hung[], line: Line, segments: number): Cut {
 		const off = (s: number) => Math.abs(s - (whole - above));
 		return nodes.reduce((best, s, i) => (off(s) < off(nodes[best]!) ? i : best), 0);
 	});
+	const ends = tieDroppers(flies, flyAt, { rest, diameter, density });
 	return {
+		to: Int32Array.from(rest, (_, i) => (ends.includes(i + 1) ? i + 2 : i + 1)),
 		rest: Float64Array.from(rest),
 		diameter: Float64Array.from(diameter),
 		density: Float64Array.from(density),
@@ -66,11 +73,40 @@ export function cut(flies: readonly Hung[], line: Line, segments: number): Cut {
 }
 
 /**
+ * Puts the droppers in, each of what the line is just above its knot, and the flies on their ends.
+ *
+ * @returns the nodes that are ends of droppers
+ */
+function tieDroppers(
+	flies: readonly Hung[],
+	flyAt: number[],
+	line: Readonly<Record<'rest' | 'diameter' | 'density', number[]>>
+): readonly number[] {
+	const ends: number[] = [];
+	// From the lower end up: what is above keeps its number.
+	for (const [k, { dropper = 0 }] of flies.entries()) {
+		if (dropper < SHORTEST) continue;
+		let knot = Math.max(1, flyAt[k]!);
+		// A knot holds one dropper.
+		while (knot > 1 && ends.includes(knot)) knot--;
+		if (ends.includes(knot)) continue;
+		const { rest, diameter, density } = line;
+		rest.splice(knot, 0, dropper);
+		diameter.splice(knot, 0, diameter[knot - 1]!);
+		density.splice(knot, 0, density[knot - 1]!);
+		flyAt.forEach((at, other) => (flyAt[other] = other === k ? knot : at < knot ? at : at + 1));
+		ends.forEach((end, other) => (ends[other] = end < knot ? end : end + 1));
+		ends.push(knot);
+	}
+	return ends;
+}
+
+/**
  * As the cast leaves it: the line straight from its upper end to where it meets the water, the rest on
  * the water towards the fly at the origin. What is slack lies on the water, drawn together evenly;
- * what is on the water goes along with it.
+ * what is on the water goes along with it. A dropper lies on the water beyond its knot, or hangs down from it.
  */
-export function landed(line: Line, column: Column, rest: Float64Array): State {
+export function landed(line: Line, column: Column, { rest, to }: Cut): State {
 	const { top, landing } = line;
 	const state = stateOf(rest.length + 1);
 	const whole = lineLength(line);
@@ -83,7 +119,7 @@ export function landed(line: Line, column: Column, rest: Float64Array): State {
 	const inAir = Math.min(whole, math.hypot(away - met, height));
 	const tipSpeed = height > 0 ? 0 : column.surfaceSpeed;
 	let done = 0;
-	for (let i = 0; i <= rest.length; i++) {
+	for (let i = 0; i <= rest.length; i = to[i] ?? rest.length + 1) {
 		const onWater = done >= inAir;
 		const share = onWater ? (whole - done) / Math.max(1e-9, whole - inAir) : done / inAir;
 		state.x[i] = side * (onWater ? share * met : away + share * (met - away));
@@ -92,6 +128,14 @@ export function landed(line: Line, column: Column, rest: Float64Array): State {
 			? column.surfaceSpeed
 			: tipSpeed + share * (column.surfaceSpeed - tipSpeed);
 		done += rest[i] ?? 0;
+	}
+	for (let i = 1; i < rest.length; i++) {
+		if (to[i - 1] === i) continue;
+		const knot = i + 1;
+		const hangs = Math.min(rest[i]!, state.z[knot]! - column.depth);
+		state.x[i] = state.x[knot]! - side * Math.sqrt(math.square(rest[i]!) - math.square(hangs));
+		state.z[i] = state.z[knot]! - hangs;
+		state.u[i] = state.u[knot]!;
 	}
 	if (height === 0) state.z[0] = upper;
 	const last = rest.length;

@@ -1,6 +1,8 @@
 import { lineLength, type Column, type Line } from '../body/index';
 import { randomFrom, seedOf } from '../quantity/index';
 import { pitchOn } from '../sink/index';
+import type { Chain } from './chain';
+import { isEnd } from './chain-parts';
 import type { Hung } from './state';
 import { eddiesOf, noEddies, type Eddies } from './eddies';
 import { followed } from './follow';
@@ -45,12 +47,12 @@ export interface DriftPoint {
 	readonly pitch: number;
 }
 
-/** The line at a moment, from its upper end to the fly. */
+/** The line at a moment, from its upper end to the fly, as a pen would draw it: to a dropper's end and back. */
 export interface LineShape {
 	readonly time: number;
 	readonly x: Float32Array;
 	readonly z: Float32Array;
-	/** Which nodes carry flies. */
+	/** Which of its points carry flies. */
 	readonly flies: readonly number[];
 	/** For a float: whether it is under. */
 	readonly under: boolean;
@@ -148,6 +150,12 @@ function slowness({ surfaceSpeed }: Column): number {
 /** m/s (our choice) */
 const SLOW = 0.15;
 
+/** The nodes from the upper end down, with each dropper's end after its knot, and the knot again. */
+const penOver = ({ n, to }: Chain): number[] =>
+	Array.from({ length: n + 1 }, (_, i) => i)
+		.filter((i) => !isEnd(to, i))
+		.flatMap((i) => (isEnd(to, i - 1) ? [i, i - 1, i] : [i]));
+
 /** The same with path and shapes. */
 export function drawnDrift(
 	flies: readonly Hung[],
@@ -162,12 +170,13 @@ export function drawnDrift(
 	let next = 0;
 	const look = ({ time, state, chain }: Moment, eddies: Eddies): void => {
 		const point = chain.flyAt[0]!;
+		const held = chain.heldBy[0]!;
 		path.push({
 			time,
 			distance: state.x[point]!,
 			height: state.z[point]!,
 			slip: slipOf(state, point, column, eddies),
-			tension: point > 0 ? chain.tension(state, point - 1) : 0,
+			tension: held >= 0 ? chain.tension(state, held) : 0,
 			pitch: pitchOn(flies[0]!.fly, ...pastNode(state, point, column, eddies))
 		});
 		others.forEach((way, k) => {
@@ -177,11 +186,12 @@ export function drawnDrift(
 		if (time < next) return;
 		next = time + SHAPE_EVERY;
 		const { top } = chain;
+		const pen = penOver(chain);
 		shapes.push({
 			time,
-			x: Float32Array.from(state.x),
-			z: Float32Array.from(state.z),
-			flies: chain.flyAt,
+			x: Float32Array.from(pen, (i) => state.x[i]!),
+			z: Float32Array.from(pen, (i) => state.z[i]!),
+			flies: chain.flyAt.map((at) => pen.indexOf(at)),
 			under: top.free && top.under(state.z[0]!)
 		});
 	};

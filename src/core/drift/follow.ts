@@ -33,7 +33,8 @@ function ready(): Kernel | false {
 	}
 }
 
-const alike = (a: Chain, b: Chain) => a.n === b.n && a.top.free === b.top.free;
+const alike = (a: Chain, b: Chain) =>
+	a.n === b.n && a.top.free === b.top.free && a.to.every((lower, i) => lower === b.to[i]);
 
 function* twoAtATime(kernel: Kernel, ways: Iterator<TracedWay>): Generator<Trace> {
 	/** Of other shapes than those under way. */

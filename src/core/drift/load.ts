@@ -20,7 +20,7 @@ const STICKS = 0.005;
  *
  *   A = M − γh ∂F/∂v − (γh)² ∂F/∂x
  *
- * in blocks of 2 × 2: a node on itself (own), on the next one (next), and the next one on it (prior). Forces are the
+ * in blocks of 2 × 2: a node on itself (own), on the one to which its segment leads (next), and that one on it (prior). Forces are the
  * segments' tension, the push of water and air, weight less lift, the flies' drag, and the bed's.
  */
 export function loaderOf(parts: ChainParts) {
@@ -36,9 +36,10 @@ export function loaderOf(parts: ChainParts) {
 	return (state: State, gh: number, eddies: Eddies, out: Load): void => {
 		eddy.u = eddies.u * turbulence.along;
 		eddy.w = eddies.w * turbulence.across;
-		clearFirst(out);
+		clear(0, out);
 		for (let i = 0; i < n; i++) {
 			look(state, i);
+			if (segment.lower > i + 1) clear(i + 1, out);
 			pushOn(state, i, eddy);
 			addForces(segment, push, i, halfMass[i]!, halfWater[i]!, out);
 			addSlopes(segment, push, i, gh, out);
@@ -50,10 +51,10 @@ export function loaderOf(parts: ChainParts) {
 	};
 }
 
-/** Node 0; each segment writes node i + 1 anew and adds to node i. */
-function clearFirst({ fx, fz, mxx, mxz, mzz, own }: Load): void {
-	fx[0] = fz[0] = mxx[0] = mxz[0] = mzz[0] = 0;
-	own[0] = own[1] = own[2] = own[3] = 0;
+/** The first node and ends of droppers: all others are written anew by the segment that leads there, but for a dropper, which adds. */
+function clear(i: number, { fx, fz, mxx, mxz, mzz, own }: Load): void {
+	fx[i] = fz[i] = mxx[i] = mxz[i] = mzz[i] = 0;
+	own.fill(0, 4 * i, 4 * i + 4);
 }
 
 /**
@@ -61,7 +62,7 @@ function clearFirst({ fx, fz, mxx, mxz, mzz, own }: Load): void {
  * water that it moves along, across itself only: m/2 + wet m_w/2 (1 − t tᵀ).
  */
 function addForces(
-	{ tx, tz, tension, wet }: Segment,
+	{ lower, joins, tx, tz, tension, wet }: Segment,
 	push: Push,
 	i: number,
 	half: number,
@@ -74,17 +75,17 @@ function addForces(
 	const pullZ = tension * tz;
 	fx[i] = fx[i]! + pullX + push.x;
 	fz[i] = fz[i]! + pullZ + push.z - down;
-	fx[i + 1] = push.x - pullX;
-	fz[i + 1] = push.z - pullZ - down;
+	fx[lower] = (joins ? fx[lower]! : 0) + (push.x - pullX);
+	fz[lower] = (joins ? fz[lower]! : 0) + (push.z - pullZ - down);
 	const heavyXX = half + moved * tz * tz;
 	const heavyXZ = -moved * tx * tz;
 	const heavyZZ = half + moved * tx * tx;
 	mxx[i]! += heavyXX;
 	mxz[i]! += heavyXZ;
 	mzz[i]! += heavyZZ;
-	mxx[i + 1] = heavyXX;
-	mxz[i + 1] = heavyXZ;
-	mzz[i + 1] = heavyZZ;
+	mxx[lower] = (joins ? mxx[lower]! : 0) + heavyXX;
+	mxz[lower] = (joins ? mxz[lower]! : 0) + heavyXZ;
+	mzz[lower] = (joins ? mzz[lower]! : 0) + heavyZZ;
 }
 
 /**
@@ -94,7 +95,7 @@ function addForces(
  *   s = (γh)² (k_across + (k_along − k_across) t tᵀ),   d = γh g / 4,   q = (γh)² / (2 length) ∂push/∂θ ⊗ (−t_z, t_x)
  */
 function addSlopes(
-	{ tx, tz, length, along, across }: Segment,
+	{ lower, joins, tx, tz, length, along, across }: Segment,
 	push: Push,
 	i: number,
 	gh: number,
@@ -127,10 +128,11 @@ function addSlopes(
 	own[b + 1] = own[b + 1]! + dxz + sxz + qxz;
 	own[b + 2] = own[b + 2]! + dxz + sxz + qzx;
 	own[b + 3] = own[b + 3]! + dzz + szz + qzz;
-	own[b + 4] = dxx + sxx - qxx;
-	own[b + 5] = dxz + sxz - qxz;
-	own[b + 6] = dxz + sxz - qzx;
-	own[b + 7] = dzz + szz - qzz;
+	const l = 4 * lower;
+	own[l] = (joins ? own[l]! : 0) + (dxx + sxx - qxx);
+	own[l + 1] = (joins ? own[l + 1]! : 0) + (dxz + sxz - qxz);
+	own[l + 2] = (joins ? own[l + 2]! : 0) + (dxz + sxz - qzx);
+	own[l + 3] = (joins ? own[l + 3]! : 0) + (dzz + szz - qzz);
 }
 
 /** What adds a fly's drag, weight and inertia to the node on which it sits. */

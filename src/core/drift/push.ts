@@ -77,8 +77,9 @@ export function pushesOf({ column, rest, diameter }: ChainParts, segment: Segmen
 	function look({ u, w }: State, i: number, eddy: Eddy): void {
 		push.x = push.z = push.gxx = push.gxz = push.gzz = push.turnAcross = push.turnAlong = 0;
 		const { wet, middle } = segment;
-		const rx = -0.5 * (u[i]! + u[i + 1]!);
-		const rz = -0.5 * (w[i]! + w[i + 1]!);
+		const { lower } = segment;
+		const rx = -0.5 * (u[i]! + u[lower]!);
+		const rz = -0.5 * (w[i]! + w[lower]!);
 		if (wet > 0) {
 			water(middle, eddy, stream);
 			inMedium(column, wet, i, rx + stream.x, rz + stream.z);

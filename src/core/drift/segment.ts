@@ -1,4 +1,4 @@
-import type { ChainParts } from './chain-parts';
+import { isEnd, type ChainParts } from './chain-parts';
 import type { State } from './state';
 
 /** Strain over which a segment goes from slack to taut (our choice). */
@@ -17,9 +17,12 @@ export function tensionOf(stiffness: number, strain: number): number {
 	return 0.5 * stiffness * (strain + Math.sqrt(strain * strain + SOFT * SOFT));
 }
 
-/** A segment as it lies, between node i and node i + 1. */
+/** A segment as it lies. */
 export interface Segment {
-	/** Its direction, from node i to node i + 1. */
+	/** The node to which it leads, and whether another one has led there before it: it is a dropper. */
+	lower: number;
+	joins: boolean;
+	/** Its direction, from its own node to that one. */
 	tx: number;
 	tz: number;
 	/** m */
@@ -41,8 +44,10 @@ export function wetAt(z: number, depth: number): number {
 }
 
 /** What looks at the segments of a chain: one after the other into the same `segment`. */
-export function segmentsOf({ rest, stiffness, column: { depth } }: ChainParts) {
+export function segmentsOf({ to, rest, stiffness, column: { depth } }: ChainParts) {
 	const segment: Segment = {
+		lower: 0,
+		joins: false,
 		tx: 0,
 		tz: 0,
 		length: 0,
@@ -76,15 +81,18 @@ export function segmentsOf({ rest, stiffness, column: { depth } }: ChainParts) {
 	}
 
 	function look({ x, z }: State, i: number): void {
-		const dx = x[i + 1]! - x[i]!;
-		const dz = z[i + 1]! - z[i]!;
+		const lower = to[i]!;
+		segment.lower = lower;
+		segment.joins = isEnd(to, i);
+		const dx = x[lower]! - x[i]!;
+		const dz = z[lower]! - z[i]!;
 		const length = Math.max(1e-6, Math.sqrt(dx * dx + dz * dz));
 		segment.length = length;
 		segment.tx = dx / length;
 		segment.tz = dz / length;
 		stretch(rest[i]!);
 		const za = z[i]!;
-		const zb = z[i + 1]!;
+		const zb = z[lower]!;
 		immerse(za < zb ? za : zb, za < zb ? zb : za);
 	}
 	return { segment, look };

@@ -1,9 +1,12 @@
 import type { Towed } from '../sink/index';
 
-/** A fly on the line, and how far above the line's lower end it is tied in, m. */
+/** A fly on the line. */
 export interface Hung {
 	readonly fly: Towed;
+	/** How far above the line's lower end it, or its dropper, is tied in, m. */
 	readonly above: number;
+	/** Length of the dropper on which it hangs, m; in line without one. */
+	readonly dropper?: number;
 }
 
 /** Places and velocities of a chain's nodes. */
@@ -25,9 +28,9 @@ export interface Load {
 	readonly mzz: Float64Array;
 	/** M − γh ∂F/∂v − (γh)² ∂F/∂x: of a node on itself, four a node: xx, xz, zx, zz. */
 	readonly own: Float64Array;
-	/** The same of node i on the places and velocities of node i + 1, four a segment. */
+	/** The same of the node of a segment's own number on the places and velocities of that to which it leads, four a segment. */
 	readonly next: Float64Array;
-	/** And of node i + 1 on those of node i. */
+	/** And of that on those of its own. */
 	readonly prior: Float64Array;
 }
 

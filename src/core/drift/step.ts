@@ -1,4 +1,5 @@
 import type { Chain } from './chain';
+import { isEnd } from './chain-parts';
 import type { Eddies } from './eddies';
 import { copyState, loadOf, stateOf, type Load, type State } from './state';
 
@@ -28,7 +29,7 @@ export function stepperOf(chain: Chain, enough: number): Stepper {
 	const from = stateOf(nodes);
 	const trial = stateOf(nodes);
 	const first = chain.top.free ? 0 : 1;
-	const { eliminate, substitute } = solverOf(nodes, first);
+	const { eliminate, substitute } = solverOf(chain.to, nodes, first);
 
 	/** Node 0, where it is led, as it is at a time. */
 	function lead(time: number): void {
@@ -97,11 +98,15 @@ export function stepperOf(chain: Chain, enough: number): Stepper {
 const BEYOND = 1e4;
 
 /**
- * Solves A Δv = γh F − M (v − v*), A tridiagonal in blocks of 2 × 2, by elimination from the upper end down and
- * substitution back up.
+ * Solves A Δv = γh F − M (v − v*), A in blocks of 2 × 2 with one for each segment to either side of those of the
+ * nodes, by elimination from the upper end and the droppers' ends down, which fills nothing in, and substitution back up.
  */
-function solverOf(nodes: number, first: number) {
-	/** A⁻¹ of each node's own block times its block to the right, and times the right side. */
+function solverOf(to: Int32Array, nodes: number, first: number) {
+	/** The first of the nodes from which a segment leads to each; the last is the one before it. */
+	const above = Int32Array.from({ length: nodes }, (_, i) =>
+		isEnd(to, i) ? i : isEnd(to, i - 1) ? i - 2 : i - 1
+	);
+	/** A⁻¹ of each node's own block times its block of the node to which its segment leads, and times the right side. */
 	const right = new Float64Array(4 * nodes);
 	const rx = new Float64Array(nodes);
 	const rz = new Float64Array(nodes);
@@ -119,9 +124,8 @@ function solverOf(nodes: number, first: number) {
 			let axz = own[o + 1]!;
 			let azx = own[o + 2]!;
 			let azz = own[o + 3]!;
-			if (i > first) {
-				const k = i - 1;
-				const r = o - 4;
+			for (let k = Math.max(first, above[i]!); k < i; k++) {
+				const r = 4 * k;
 				const cxx = prior[r]!;
 				const cxz = prior[r + 1]!;
 				const czx = prior[r + 2]!;
@@ -156,8 +160,9 @@ function solverOf(nodes: number, first: number) {
 			let dz = rz[i]!;
 			if (i < nodes - 1) {
 				const r = 4 * i;
-				dx -= right[r]! * rx[i + 1]! + right[r + 1]! * rz[i + 1]!;
-				dz -= right[r + 2]! * rx[i + 1]! + right[r + 3]! * rz[i + 1]!;
+				const j = to[i]!;
+				dx -= right[r]! * rx[j]! + right[r + 1]! * rz[j]!;
+				dz -= right[r + 2]! * rx[j]! + right[r + 3]! * rz[j]!;
 				rx[i] = dx;
 				rz[i] = dz;
 			}

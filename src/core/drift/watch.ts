@@ -1,6 +1,7 @@
 import type { Column, Line } from '../body/index';
 import { math, quantile } from '../quantity/index';
 import { bedTop } from './bed';
+import type { Chain } from './chain';
 import type { Drift, Fault, Wanted } from './outcome';
 import type { Eddies } from './eddies';
 import { slipOf, type Moment } from './trace';
@@ -134,7 +135,8 @@ class Watcher implements Watch {
 		const dx = Math.max(0, x - x0);
 		const { top: end } = chain;
 		if (end.free && this.under === null && end.under(state.z[0]!)) this.under = now;
-		if (point > 0) this.pull(step, chain.tension(state, point - 1));
+		const held = chain.heldBy[this.which]!;
+		if (held >= 0) this.pull(step, chain.tension(state, held));
 		if (z < this.bed) {
 			this.between += dx;
 			this.allLying += step;
@@ -192,7 +194,7 @@ class Watcher implements Watch {
 		this.seconds += dt;
 		if (z < this.bed) this.lying += dt;
 		this.slip += dt * slipOf(state, chain.flyAt[this.which]!, this.column, eddies);
-		this.angle += dt * entryAngle(entrySegment(state, chain.n, depth));
+		this.angle += dt * entryAngle(entrySegment(state, chain, depth));
 	}
 
 	verdict(failed: 'unsolved' | 'short' | null, wanted: Wanted): Drift {
@@ -264,12 +266,12 @@ function crossing(a: number, b: number, va: number, vb: number, h: number, level
 /** The segment at which the line goes into the water; the lowest one where all of it is under. */
 function entrySegment(
 	{ x, z }: { readonly x: Float64Array; readonly z: Float64Array },
-	n: number,
+	{ n, to }: Chain,
 	depth: number
 ) {
 	let i = 0;
-	while (i < n - 1 && z[i + 1]! > depth) i++;
-	return { dx: x[i + 1]! - x[i]!, dz: z[i + 1]! - z[i]! };
+	while (to[i]! < n && z[to[i]!]! > depth) i = to[i]!;
+	return { dx: x[to[i]!]! - x[i]!, dz: z[to[i]!]! - z[i]! };
 }
 
 const entryAngle = ({ dx, dz }: { dx: number; dz: number }) =>

@@ -29,7 +29,7 @@ import {
 	type Recipe
 } from '../fly/index';
 import { drifting, predict, smoothDrift, worldRuns } from '../predict/index';
-import { asUsual, landings, starterRig, ways, withWay, type Rig } from '../rig/index';
+import { asUsual, landings, starterRig, ways, withCast, withWay, type Rig } from '../rig/index';
 import { settle } from '../sink/index';
 import { beds, fluidAt, type Lie } from '../water/index';
 import { outingLikelihoodOf } from './outing-likelihood';
@@ -143,8 +143,8 @@ function ranges(recipe: Recipe, lie: Lie): unknown {
 function drifts(rig: Rig, lie: Lie): unknown {
 	const ready = drifting({ recipe: jig, rig, lie, celsius: 9 });
 	const rough = worldRuns(ready, [0, 4], Float32Array.of(0, 1, 2)).map(
-		({ good, fault, time, inZone, onBed, hangUp, height, angle, tension, slip }) =>
-			[good, fault, time, inZone, onBed, hangUp, height, angle, tension, slip] as const
+		({ good, fault, time, inZone, onBed, hangUp, height, angle, tension, slip, above }) =>
+			[good, fault, time, inZone, onBed, hangUp, height, angle, tension, slip, above] as const
 	);
 	return [ready.hand.found, smoothDrift(ready), rough];
 }
@@ -212,6 +212,17 @@ export const panel = (): Readonly<Record<string, unknown>> => ({
 		drifts(
 			{ ...starterRig, landing, set: { ...starterRig.set, line: true, landing: true } },
 			waterOf('cobble')
+		)
+	),
+	// On a float there are its own drag and lift, too.
+	casts: [0, 0.15].flatMap((dropper) =>
+		(['tight line', 'float'] as const).map((way) =>
+			drifts(
+				withCast(withWay(starterRig, way), [
+					{ name: 'upper', recipe: starterRecipe, above: 0.5, dropper }
+				]),
+				waterOf('gravel')
+			)
 		)
 	),
 	taught: taught()

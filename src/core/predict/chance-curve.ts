@@ -221,9 +221,9 @@ function faster(world: DrawnWorld, times: number): DrawnWorld {
 	return {
 		...world,
 		// The one on the point; what hangs above it stays as it is.
-		flies: world.flies.map(({ fly, above }, k) => ({
+		flies: world.flies.map(({ fly, ...where }, k) => ({
 			fly: k === 0 ? towedAlike(fly, fly.mass * grow, fly.weight * grow, fly.speed * times) : fly,
-			above
+			...where
 		}))
 	};
 }

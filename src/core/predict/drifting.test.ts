@@ -2,11 +2,12 @@ import { describe, expect, test } from 'vitest';
 import { prior } from '../parameter/index';
 import { starterRecipe } from '../fly/index';
 import { normalProbability, normalScore, seedOf } from '../quantity/index';
-import { starterRig, withCast } from '../rig/index';
+import { starterRig, withCast, withControl } from '../rig/index';
 import { towedAlike } from '../sink/index';
 import type { Lie } from '../water/index';
 import { bandDistances, bandOf, chanceError, drifts, ROUGH, USUAL_WANTED } from '../drift/index';
 import {
+	bandFor,
 	chanceAt,
 	curveAsker,
 	curveLogs,
@@ -87,17 +88,17 @@ test('asked point by point a curve is the same, whatever was asked between', () 
 
 test('over the sink rates of the fly on the point the flies above it stay what they are', () => {
 	const heavy = { ...starterRecipe, bead: { ...starterRecipe.bead!, diameter: 4e-3 } };
-	const rig = withCast(starterRig, [{ name: 'Upper', recipe: heavy, above: 0.5, dropper: 0.1 }]);
+	const rig = withCast(starterRig, [{ name: 'Upper', recipe: heavy, above: 0.5, dropper: 0 }]);
 	const worlds = worldsOf(starterRecipe, lie, 8, prior, undefined, rig.cast);
 	const own = worlds.median.flies[0]!.fly.speed;
 	const times = 1.6;
 	/** The world with those of its flies faster, as heavy as their drag then asks for. */
 	const faster = (world: DrawnWorld, which: (k: number) => boolean): DrawnWorld => ({
 		...world,
-		flies: world.flies.map(({ fly, above }, k) => {
+		flies: world.flies.map(({ fly, ...where }, k) => {
 			const grow = which(k) ? times : 1;
 			const [mass, weight] = [fly.mass * grow ** 2, fly.weight * grow ** 2];
-			return { fly: towedAlike(fly, mass, weight, fly.speed * grow), above };
+			return { fly: towedAlike(fly, mass, weight, fly.speed * grow), ...where };
 		})
 	});
 	const good = (which: (k: number) => boolean) => {
@@ -116,6 +117,20 @@ test('over the sink rates of the fly on the point the flies above it stay what t
 	const curve = curveOf(ask({ rig }), [Math.log(times * own)], 24);
 	expect(curve.points[0]!.chance).toBe(good((k) => k === 0));
 	expect(good(() => true)).not.toBe(good((k) => k === 0));
+});
+
+test('on a dropper a fly runs deeper than in line, by no more than its length, and the point hardly changes', () => {
+	const run = (dropper: number) => {
+		const rig = withCast(withControl(starterRig, 'line', 2.6), [
+			{ name: 'Upper', recipe: starterRecipe, above: 0.5, dropper }
+		]);
+		return bandFor(drifting(ask({ rig: { ...rig, set: { ...rig.set, line: true } } })), 24);
+	};
+	const [inLine, hung] = [run(0), run(0.2)];
+	const deeper = inLine.above[0]!.height!.middle - hung.above[0]!.height!.middle;
+	expect(deeper).toBeGreaterThan(0.05);
+	expect(deeper).toBeLessThan(0.2);
+	expect(Math.abs(hung.height!.middle - inLine.height!.middle)).toBeLessThan(0.05);
 });
 
 test('worlds are drawn from the parameters, evenly: the same seed the same one, and without spread only one', () => {

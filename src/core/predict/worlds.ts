@@ -90,7 +90,8 @@ export function worldsOf(
 	const point = flyInWorlds(recipe, there, fluid, known);
 	const others = cast.map((one) => ({
 		fly: flyInWorlds(one.recipe, there, fluid),
-		above: one.above
+		above: one.above,
+		dropper: one.dropper
 	}));
 	const world = ({ fly, values, scores }: DrawnFly, above: readonly Hung[]): DrawnWorld => ({
 		flies: [{ fly, above: 0 }, ...above],
@@ -101,14 +102,14 @@ export function worldsOf(
 	return {
 		median: world(
 			point.median,
-			others.map(({ fly, above }) => ({ fly: fly.median.fly, above }))
+			others.map(({ fly, ...where }) => ({ fly: fly.median.fly, ...where }))
 		),
 		sample: keptFew((seed, k) => {
 			// The same draws for all: what is uncertain about a kind of bead or hackle is so of every fly of it.
 			const scores = drawn(seed, k);
 			return world(
 				point.at(scores),
-				others.map(({ fly, above }) => ({ fly: fly.at(scores).fly, above }))
+				others.map(({ fly, ...where }) => ({ fly: fly.at(scores).fly, ...where }))
 			);
 		})
 	};

@@ -93,9 +93,4 @@
 			{/await}
 		</Opens>
 	{/if}
-	{#if cast.some(({ dropper }) => dropper > 0)}
-		<p class="pt-1 text-sm text-quiet">
-			A fly on a dropper is followed where its knot is: it runs up to the dropper’s length deeper.
-		</p>
-	{/if}
 </section>

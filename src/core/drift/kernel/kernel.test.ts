@@ -43,7 +43,7 @@ function states(way: Omit<TracedWay, 'look'>): {
 	return { way: { ...way, look }, seen };
 }
 
-/** Rigs of all ways of fishing, in slow and fast, shallow and deep water, with one to three flies, and cut finely or not. */
+/** Rigs of all ways of fishing, in slow and fast, shallow and deep water, with one to three flies in line and on droppers, and cut finely or not. */
 const rigs: readonly Partial<RigParts & { way: WayOfFishing }>[] = [
 	{},
 	{ landing: 'plunged', lead: 1.1 },
@@ -64,8 +64,8 @@ function ways(): Omit<TracedWay, 'look'>[] {
 				);
 				const flies = [
 					{ fly, above: 0 },
-					{ fly: light, above: 0.35 },
-					{ fly: light, above: 0.6 }
+					{ fly: light, above: 0.35, dropper: 0.06 * (k % 3) },
+					{ fly: light, above: 0.6, dropper: 0.15 * deep }
 				].slice(0, 1 + ((k + deep + fast) % 3));
 				// One is cut more finely than the kernel has room for, and uses the reference among the others.
 				const fineness =

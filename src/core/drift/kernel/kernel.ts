@@ -1,5 +1,6 @@
 import { cylinderRows } from '../../sink/index';
 import type { Chain } from '../chain';
+import { isEnd } from '../chain-parts';
 import type { State } from '../state';
 import { GAMMA } from '../step';
 import type { Trace } from '../trace';
@@ -18,7 +19,16 @@ const NEXT = 2 * (MOST_NODES + 1);
 export type LaneNumber = 0 | 1;
 export const LANES: readonly LaneNumber[] = [0, 1];
 
-const places = ['state', 'segments', 'worlds', 'decay', 'speeds', 'drags', 'flies'] as const;
+const places = [
+	'ends',
+	'state',
+	'segments',
+	'worlds',
+	'decay',
+	'speeds',
+	'drags',
+	'flies'
+] as const;
 type Place = (typeof places)[number];
 
 interface Exports extends Readonly<Record<Place, WebAssembly.Global<'i32'>>> {
@@ -30,7 +40,7 @@ interface Exports extends Readonly<Record<Place, WebAssembly.Global<'i32'>>> {
 
 /**
  * The compiled kernel (assembly/index.ts): steps of two chains at once, to the last bit as `stepperOf` does them.
- * Both must be of one shape: as many segments, and both upper ends afloat or both held.
+ * Both must be of one shape: as many segments, droppers at the same nodes, and both upper ends afloat or both held.
  */
 export class Kernel {
 	private readonly code: Exports;
@@ -59,7 +69,8 @@ export class Kernel {
 	}
 
 	/** Both lanes are at rest and take chains of this shape from now on. */
-	shape({ n, top }: Chain): void {
+	shape({ n, to, top }: Chain): void {
+		for (let i = 0; i <= n; i++) this.numbers[this.at.ends + i] = Number(isEnd(to, i));
 		this.code.shape(n, top.free ? 1 : 0);
 		for (const lane of LANES) this.empty(lane);
 	}

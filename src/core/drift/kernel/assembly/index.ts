@@ -37,6 +37,11 @@ const SIDE_STEP: f64 = PI / (SIDES - 1);
 const COLUMN = 16 * (MOST_NODES + 1);
 const BLOCKS = 4 * COLUMN;
 
+/** Of each node of both chains, 1 where it is a dropper's end and 0 elsewhere: the segment before it leads past it. */
+export const ends: usize = memory.data(8 * (MOST_NODES + 2), 16);
+/** What the line has left for a knot, while its dropper is looked at: nine numbers of both. */
+const laid: usize = memory.data(9 * 16, 16);
+
 /** Places and velocities x, z, u, w: as they are, where the stage started, and on trial. */
 export const state: usize = memory.data(4 * COLUMN, 16);
 const from: usize = memory.data(4 * COLUMN, 16);
@@ -124,6 +129,17 @@ const MASK: usize = 32;
 /** Segments of both chains, and whether their upper ends are afloat. */
 let n: i32 = 0;
 let first: i32 = 1;
+
+@inline
+function isEnd(i: i32): bool {
+	return load<f64>(ends + (<usize>i << 3)) != 0;
+}
+
+/** The node to which a segment leads. */
+@inline
+function lowerOf(i: i32): usize {
+	return <usize>(isEnd(i + 1) ? i + 2 : i + 1);
+}
 
 @inline
 function one(base: usize, lane: i32): f64 {
@@ -284,8 +300,9 @@ function round(): void {
 		let dx = both(sides + at);
 		let dz = both(sides + RZ + at);
 		if (i < n) {
-			const nx = both(sides + at + 16);
-			const nz = both(sides + RZ + at + 16);
+			const below = lowerOf(i) << 4;
+			const nx = both(sides + below);
+			const nz = both(sides + RZ + below);
 			dx = sub(dx, add(mul(both(right + r), nx), mul(both(right + r + 16), nz)));
 			dz = sub(dz, add(mul(both(right + r + 32), nx), mul(both(right + r + 48), nz)));
 			v128.store(sides + at, dx);
@@ -344,8 +361,10 @@ function eliminate(): void {
 		let axz = both(own + o + 16);
 		let azx = both(own + o + 32);
 		let azz = both(own + o + 48);
-		if (i > first) {
-			const r = o - 64;
+		const above = isEnd(i) ? i : i > 0 && isEnd(i - 1) ? i - 2 : i - 1;
+		for (let k = above < first ? first : above; k < i; k++) {
+			const r = <usize>k << 6;
+			const its = <usize>k << 4;
 			const cxx = both(prior + r);
 			const cxz = both(prior + r + 16);
 			const czx = both(prior + r + 32);
@@ -354,8 +373,8 @@ function eliminate(): void {
 			const rxz = both(right + r + 16);
 			const rzx = both(right + r + 32);
 			const rzz = both(right + r + 48);
-			const kx = both(sides + at - 16);
-			const kz = both(sides + RZ + at - 16);
+			const kx = both(sides + its);
+			const kz = both(sides + RZ + its);
 			axx = sub(axx, add(mul(cxx, rxx), mul(cxz, rzx)));
 			axz = sub(axz, add(mul(cxx, rxz), mul(cxz, rzz)));
 			azx = sub(azx, add(mul(czx, rxx), mul(czz, rzx)));
@@ -449,9 +468,10 @@ function loads(): void {
 	let carryZZ = carryX;
 	for (let i = 0; i < n; i++) {
 		const at = <usize>i << 4;
+		const below = lowerOf(i) << 4;
 		const za = both(trial + Z + at);
-		const zb = both(trial + Z + at + 16);
-		const dx = sub(both(trial + X + at + 16), both(trial + X + at));
+		const zb = both(trial + Z + below);
+		const dx = sub(both(trial + X + below), both(trial + X + at));
 		const dz = sub(zb, za);
 		const length = f64x2.max(all(1e-6), f64x2.sqrt(add(mul(dx, dx), mul(dz, dz))));
 		const tx = div(dx, length);
@@ -481,8 +501,8 @@ function loads(): void {
 		let turnAcross = pushX;
 		let turnAlong = pushX;
 		const diameter = both(segments + DIAMETER + at);
-		const slowX = mul(all(-0.5), add(both(trial + U + at), both(trial + U + at + 16)));
-		const slowZ = mul(all(-0.5), add(both(trial + W + at), both(trial + W + at + 16)));
+		const slowX = mul(all(-0.5), add(both(trial + U + at), both(trial + U + below)));
+		const slowZ = mul(all(-0.5), add(both(trial + W + at), both(trial + W + below)));
 		for (let medium = 0; medium < 2; medium++) {
 			const part = medium == 0 ? wet : sub(all(1), wet);
 			if (!v128.any_true(f64x2.gt(part, all(0)))) continue;
@@ -609,6 +629,30 @@ function loads(): void {
 		carryXZ = sub(add(dxz, sxz), qxz);
 		carryZX = sub(add(dxz, sxz), qzx);
 		carryZZ = sub(add(dzz, szz), qzz);
+		if (below > at + 16) {
+			// The end comes next, on which nothing hangs but its fly; what was for the knot is laid aside.
+			v128.store(laid, carryX);
+			v128.store(laid + 16, carryZ);
+			v128.store(laid + 32, carryMxx);
+			v128.store(laid + 48, carryMxz);
+			v128.store(laid + 64, carryMzz);
+			v128.store(laid + 80, carryXX);
+			v128.store(laid + 96, carryXZ);
+			v128.store(laid + 112, carryZX);
+			v128.store(laid + 128, carryZZ);
+			carryX = carryZ = carryMxx = carryMxz = carryMzz = all(0);
+			carryXX = carryXZ = carryZX = carryZZ = carryX;
+		} else if (isEnd(i)) {
+			carryX = add(both(laid), carryX);
+			carryZ = add(both(laid + 16), carryZ);
+			carryMxx = add(both(laid + 32), carryMxx);
+			carryMxz = add(both(laid + 48), carryMxz);
+			carryMzz = add(both(laid + 64), carryMzz);
+			carryXX = add(both(laid + 80), carryXX);
+			carryXZ = add(both(laid + 96), carryXZ);
+			carryZX = add(both(laid + 112), carryZX);
+			carryZZ = add(both(laid + 128), carryZZ);
+		}
 	}
 	const end = <usize>n << 4;
 	const last = <usize>n << 6;
