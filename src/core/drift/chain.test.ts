@@ -244,6 +244,44 @@ describe('two flies on a line without weight or drag, in still water', () => {
 	});
 });
 
+test('droppers are of the line above their knots, one to a knot, and lie on the water beyond it or hang in the air', () => {
+	const leader = { length: 2.5, diameter: 0.25e-3, ...nylon };
+	const tippet = { length: 1, diameter: 0.12e-3, ...nylon };
+	const line: Line = {
+		pieces: [leader, tippet],
+		top: { kind: 'tip', height: 1, lead: 0.6, drawsIn: 0 },
+		landing: { reach: 0.9, plunge: 0 }
+	};
+	const hung = [
+		{ fly, above: 0 },
+		{ fly, above: 0.5, dropper: 0.2 },
+		{ fly, above: 0.5, dropper: 0.1 },
+		{ fly, above: 3, dropper: 0.15 },
+		{ fly, above: 3 }
+	];
+	const { to, rest, diameter, flyAt, heldBy, start } = chainOf(hung, still, line, 24);
+	// In line on the knot of a dropper: held by the line, not by that.
+	expect(heldBy.at(-1)).toBe(flyAt.at(-1)! - 2);
+	const tied = flyAt.slice(1, 4);
+	const knots = tied.map((at) => to[at]!);
+	expect(new Set(knots).size).toBe(3);
+	tied.forEach((at, k) => {
+		const knot = knots[k]!;
+		expect(heldBy[k + 1]).toBe(at);
+		expect(rest[at]).toBe(hung[k + 1]!.dropper);
+		const [dx, dz] = [start.x[at]! - start.x[knot]!, start.z[at]! - start.z[knot]!];
+		expect(Math.hypot(dx, dz)).toBeCloseTo(rest[at]!, 9);
+		if (start.z[knot] === still.depth) expect(dx).toBeCloseTo(-rest[at]!, 9);
+		else expect(dz).toBeCloseTo(-Math.min(rest[at]!, start.z[knot]! - still.depth), 9);
+	});
+	expect(tied.map((at) => diameter[at])).toEqual([0.12e-3, 0.12e-3, 0.25e-3]);
+	// What is along the line itself stays as long as it is, and leads past the droppers.
+	let length = 0;
+	for (let i = 0; i < rest.length; i = to[i]!) length += rest[i]!;
+	expect(length).toBeCloseTo(3.5, 9);
+	expect(start.z[flyAt[3]!]).toBeGreaterThan(still.depth);
+});
+
 test('a load on a line without weight or drag: the tangent of its angle is drag over weight', () => {
 	// As good as uniform flow: hardly any roughness.
 	const water: Column = { ...smooth(column(2, 0.5)), roughnessLength: 1e-9, zeroPlane: 0 };

@@ -87,9 +87,9 @@ function tieDroppers(
 	for (const [k, { dropper = 0 }] of flies.entries()) {
 		if (dropper < SHORTEST) continue;
 		let knot = Math.max(1, flyAt[k]!);
-		// A knot holds one dropper.
-		while (knot > 1 && ends.includes(knot)) knot--;
-		if (ends.includes(knot)) continue;
+		// A knot holds one dropper, whose end comes before it: the next one is tied a node further up.
+		while (ends.includes(knot - 1)) knot -= 2;
+		if (knot < 1) continue;
 		const { rest, diameter, density } = line;
 		rest.splice(knot, 0, dropper);
 		diameter.splice(knot, 0, diameter[knot - 1]!);

@@ -12,7 +12,7 @@ import {
 	type RigParts,
 	type Way
 } from '../rig/index';
-import { settle, towed } from '../sink/index';
+import { settle, towed, towedAlike } from '../sink/index';
 import {
 	beds,
 	compileColumn,
@@ -269,6 +269,24 @@ test('two flies on one line: the upper hangs above the point fly, and both get d
 	const reaches = (heights: readonly { readonly height: number }[], path: typeof both.path) =>
 		path[heights.findIndex(({ height }) => height < 0.5)]!.time;
 	expect(reaches(way!, both.path)).toBeLessThan(reaches(alone.path, alone.path));
+});
+
+test('a dropper is drawn to its end and back; one in the air with next to nothing on it leaves the line’s angle as it is', () => {
+	const column = compileColumn(lie, 8, median);
+	const line = compileLine({ ...starterRig, lead: 0.8 });
+	const [point] = onLine(light) as [ReturnType<typeof onLine>[number]];
+	const none = { ...towedAlike(point.fly, 1e-9, 1e-10, 0.05), mass: 1e-9 };
+	const run = (above: number, dropper: number) =>
+		drawnDrift([point, { fly: none, above, dropper }], column, line, 1, { smooth: true });
+	const { shapes } = run(0.5, 0.2);
+	const { x, z, flies } = shapes.at(-1)!;
+	const end = flies[1]!;
+	expect([x[end - 1], z[end - 1]]).toEqual([x[end + 1], z[end + 1]]);
+	expect(Math.hypot(x[end]! - x[end - 1]!, z[end]! - z[end - 1]!)).toBeCloseTo(0.2, 2);
+	expect(x.length).toBe(run(0.5, 0).shapes[0]!.x.length + 2);
+	// Its knot is just above the water.
+	const [free, tied] = [run(0.95, 0), run(0.95, 0.3)];
+	expect(Math.abs(tied.angle / free.angle - 1)).toBeLessThan(0.05);
 });
 
 test('whatever the rig and the water, a drift ends with finite figures within its bounds', () => {
