@@ -2,7 +2,8 @@ import { math } from '../quantity/index';
 import type { ParameterValues } from '../parameter/index';
 import { STRIP, type FlyBody } from '../body/index';
 import type { Fluid } from '../water/index';
-import { dragFactors, noPull, pullOnRows } from './element-force';
+import { dragFactors } from './drag-factors';
+import { noPull, pullOnRows } from './element-force';
 import { submerge } from './balance';
 import type { Sink } from './settle';
 

@@ -8,7 +8,7 @@ import { buildFly, compileFly, partNames, type Recipe } from '../fly/index';
 import { GRAVITY } from '../material/index';
 import { fluidAt } from '../water/index';
 import { submerge } from './balance';
-import { dragFactors } from './element-force';
+import { dragFactors } from './drag-factors';
 import { lambCoefficients } from './envelope';
 import {
 	descend,

@@ -2,14 +2,8 @@ import type { FlyBody, Point } from '../body/index';
 import { GRAVITY } from '../material/index';
 import type { Fluid } from '../water/index';
 import { cylinderDragTabled, finiteLength } from './drag-laws';
-import {
-	packed,
-	pullOnRows,
-	type DragFactors,
-	type Pull,
-	type Rows,
-	type Stream
-} from './element-force';
+import type { DragFactors } from './drag-factors';
+import { packed, pullOnRows, type Pull, type Rows, type Stream } from './element-force';
 import { lambCoefficients, slendernessOf, type Envelope } from './envelope';
 
 /** A body in its water, with what does not change while its attitude is sought. */

@@ -3,7 +3,7 @@ import type { ParameterValues } from '../parameter/index';
 import type { FlyBody } from '../body/index';
 import type { Fluid } from '../water/index';
 import { submerge } from './balance';
-import { dragFactors } from './element-force';
+import { dragFactors } from './drag-factors';
 import { DEPTH, FORWARD, motionOf, PITCH, U, V } from './motion';
 import { integrate } from './runge-kutta';
 import type { Sink } from './settle';

@@ -11,7 +11,8 @@ import {
 	type DragElements
 } from '../body/index';
 import { fluidAt } from '../water/index';
-import { noPull, packed, pullOnRows, type DragFactors } from './element-force';
+import type { DragFactors } from './drag-factors';
+import { noPull, packed, pullOnRows } from './element-force';
 import { cylinderDrag, cylinderDragTabled, finiteLength, sphereDrag } from './index';
 import { lone } from './lone.testing';
 

@@ -13,7 +13,7 @@ import {
 } from './attitude';
 import { submerge, type Submerged } from './balance';
 import { cylinderDrag, cylinderDragTabled } from './drag-laws';
-import { dragFactors } from './element-force';
+import { dragFactors } from './drag-factors';
 
 export type Attitude = 'nose down' | 'level' | 'tail down';
 

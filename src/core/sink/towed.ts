@@ -4,7 +4,8 @@ import type { FlyBody } from '../body/index';
 import { GRAVITY } from '../material/index';
 import type { Fluid } from '../water/index';
 import { pullOf, submerge, type Submerged } from './balance';
-import { dragFactors, noPull } from './element-force';
+import { dragFactors } from './drag-factors';
+import { noPull } from './element-force';
 import { movedWater } from './motion';
 import type { Sink } from './settle';
 

@@ -95,19 +95,21 @@
 				<table class="mt-1 w-full text-sm">
 					<thead class="text-quiet">
 						<tr>
-							<th class="py-0.5 text-left font-normal">part</th>
-							<th class="{cell} font-normal">{shown.mass.unit}</th>
-							<th class="{cell} font-normal">{shown.mass.unit} in water</th>
-							<th class="{cell} font-normal">of the drag</th>
-							<th class="{cell} font-normal" title="Reynolds number: how the water flows round it"
-								>Re</th
+							<th scope="col" class="py-0.5 text-left font-normal">part</th>
+							<th scope="col" class="{cell} font-normal">{shown.mass.unit}</th>
+							<th scope="col" class="{cell} font-normal">{shown.mass.unit} in water</th>
+							<th scope="col" class="{cell} font-normal">of the drag</th>
+							<th
+								scope="col"
+								class="{cell} font-normal"
+								title="Reynolds number: how the water flows round it">Re</th
 							>
 						</tr>
 					</thead>
 					<tbody>
 						{#each account.rows as { part, mass, wet, drag } (part)}
 							<tr class="border-t border-line">
-								<th class="py-0.5 text-left font-normal">{partWords[part]}</th>
+								<th scope="row" class="py-0.5 text-left font-normal">{partWords[part]}</th>
 								<td class="figure {cell}">{grams(mass)}</td>
 								<td class="figure {cell}">{grams(wet).replace('-', '−')}</td>
 								<td class="figure {cell}">{drag ? `${(100 * drag.share).toFixed(0)} %` : '·'}</td>
@@ -121,7 +123,7 @@
 							</tr>
 						{/each}
 						<tr class="border-t-2 border-line font-semibold">
-							<th class="py-0.5 text-left">fly</th>
+							<th scope="row" class="py-0.5 text-left">fly</th>
 							<td class="figure {cell}">{grams(account.mass.value)}</td>
 							<td class="figure {cell}"
 								>{grams(account.sink.submergedWeight / GRAVITY).replace('-', '−')}</td
@@ -179,16 +181,18 @@
 					<table class="mt-1 w-full text-sm">
 						<thead class="text-quiet">
 							<tr>
-								<th class="py-0.5 text-left font-normal">depth</th>
-								<th class="{cell} font-normal">soaked</th>
-								<th class="{cell} font-normal">range</th>
-								<th class="{cell} font-normal">freshly dry</th>
+								<th scope="col" class="py-0.5 text-left font-normal">depth</th>
+								<th scope="col" class="{cell} font-normal">soaked</th>
+								<th scope="col" class="{cell} font-normal">range</th>
+								<th scope="col" class="{cell} font-normal">freshly dry</th>
 							</tr>
 						</thead>
 						<tbody>
 							{#each account.drop as { depth, time, range, fresh } (depth)}
 								<tr class="border-t border-line">
-									<th class="figure py-0.5 text-left font-normal">{shown.water.words(depth, 2)}</th>
+									<th scope="row" class="figure py-0.5 text-left font-normal"
+										>{shown.water.words(depth, 2)}</th
+									>
 									<td class="figure {cell}"
 										>{time === null ? 'over a minute' : `${time.toFixed(2)} s`}</td
 									>

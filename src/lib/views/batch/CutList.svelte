@@ -34,7 +34,7 @@
 			{#each amounts as amount, k (k)}
 				{@const lacks = short[amount.part]}
 				<tr class="border-t border-line/60 align-baseline">
-					<th class="py-1 pr-3 text-left font-normal">
+					<th scope="row" class="py-1 pr-3 text-left font-normal">
 						{amount.words}
 						{#if lacks}
 							<span class="block text-sm text-warn">{lacks.words}</span>

@@ -16,7 +16,7 @@
 		<tbody>
 			{#each marks as mark, k (k)}
 				<tr class="border-t border-line/60 align-baseline">
-					<th class="py-1 pr-3 text-left font-normal">{mark.words}</th>
+					<th scope="row" class="py-1 pr-3 text-left font-normal">{mark.words}</th>
 					<td class="text-right whitespace-nowrap"
 						><span class="figure text-lg">{markNumber(mark.length)}</span>
 						<span class="text-sm text-quiet"

@@ -93,12 +93,14 @@
 		<table class="w-full border-collapse text-sm">
 			<thead class="sticky top-0 bg-ground text-quiet">
 				<tr class="text-right whitespace-nowrap">
-					<th class="py-0.5 pr-2 text-left font-normal">step</th>
-					<th class="px-1 font-normal">{shown.mass.unit}</th>
-					<th class="px-1 font-normal">{shown.sink.unit}</th>
-					<th class="px-1 font-normal max-md:hidden" title="mean thickness of the fly">bulk %</th>
-					<th class="px-1 font-normal max-md:hidden">gap {shown.small.unit}</th>
-					{#if priced}<th class="pl-1 font-normal max-md:hidden">price</th>{/if}
+					<th scope="col" class="py-0.5 pr-2 text-left font-normal">step</th>
+					<th scope="col" class="px-1 font-normal">{shown.mass.unit}</th>
+					<th scope="col" class="px-1 font-normal">{shown.sink.unit}</th>
+					<th scope="col" class="px-1 font-normal max-md:hidden" title="mean thickness of the fly"
+						>bulk %</th
+					>
+					<th scope="col" class="px-1 font-normal max-md:hidden">gap {shown.small.unit}</th>
+					{#if priced}<th scope="col" class="pl-1 font-normal max-md:hidden">price</th>{/if}
 				</tr>
 			</thead>
 			<tbody data-on-paper>

@@ -95,7 +95,7 @@
 	<table class="w-full text-left" aria-label="In the box">
 		<thead>
 			<tr class="text-sm text-quiet">
-				<th class="w-11 p-0"
+				<th scope="col" class="w-11 p-0"
 					><label class="flex size-11 items-center justify-center"
 						><input
 							type="checkbox"

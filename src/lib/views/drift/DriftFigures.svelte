@@ -130,9 +130,11 @@
 <table class="w-full border-collapse text-sm">
 	<thead class={columns.length > 1 ? '' : 'sr-only'}>
 		<tr>
-			<th class="text-left font-normal text-quiet">Figure</th>
+			<th scope="col" class="text-left font-normal text-quiet">Figure</th>
 			{#each columns as { name } (name)}
-				<th class="max-w-28 pl-3 text-right leading-tight font-semibold" title={name}>{name}</th>
+				<th scope="col" class="max-w-28 pl-3 text-right leading-tight font-semibold" title={name}
+					>{name}</th
+				>
 			{/each}
 		</tr>
 	</thead>

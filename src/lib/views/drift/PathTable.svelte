@@ -39,11 +39,11 @@
 		<table class="w-full border-collapse text-right text-sm">
 			<thead class="sticky top-0 bg-raised text-quiet">
 				<tr>
-					<th class="py-1 font-normal">s</th>
-					<th class="font-normal">{shown.water.unit} downstream</th>
-					<th class="font-normal">{shown.hand.unit} above the bed</th>
-					<th class="font-normal">90 %</th>
-					<th class="font-normal">drag, {shown.sink.unit}</th>
+					<th scope="col" class="py-1 font-normal">s</th>
+					<th scope="col" class="font-normal">{shown.water.unit} downstream</th>
+					<th scope="col" class="font-normal">{shown.hand.unit} above the bed</th>
+					<th scope="col" class="font-normal">90 %</th>
+					<th scope="col" class="font-normal">drag, {shown.sink.unit}</th>
 				</tr>
 			</thead>
 			<tbody class="figure">

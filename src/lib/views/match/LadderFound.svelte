@@ -103,8 +103,10 @@
 		<caption class="sr-only">Which fly for which depth and current</caption>
 		<thead class="text-quiet">
 			<tr>
-				<th class="pr-3 text-left font-normal">{shown.water.unit} deep, at {shown.current.unit}</th>
-				{#each grid.speeds as speed (speed)}<th class="figure w-20 font-normal"
+				<th scope="col" class="pr-3 text-left font-normal"
+					>{shown.water.unit} deep, at {shown.current.unit}</th
+				>
+				{#each grid.speeds as speed (speed)}<th scope="col" class="figure w-20 font-normal"
 						>{shown.current.fixed(speed, 2)}</th
 					>{/each}
 			</tr>
@@ -112,7 +114,9 @@
 		<tbody>
 			{#each grid.depths as depth, row (depth)}
 				<tr class="border-t border-line/60">
-					<th class="figure pr-3 text-left font-normal">{shown.water.fixed(depth, 2)}</th>
+					<th scope="row" class="figure pr-3 text-left font-normal"
+						>{shown.water.fixed(depth, 2)}</th
+					>
 					{#each grid.speeds as speed, column (speed)}
 						{@const water = row * steps.speed + column}
 						{@const rung = rungOf(water)}

@@ -33,11 +33,11 @@
 	<table class="w-full table-fixed border-collapse text-right text-sm">
 		<thead>
 			<tr class="align-bottom">
-				<th class="w-24"></th>
+				<td class="w-24"></td>
 				{#each builds as { recipe }, k (k)}
-					<th class="pl-2 font-normal">
-						<b class="line-clamp-2">{recipe.bead ? beadWords(recipe.bead) : 'no bead'}</b>
-						<span class="line-clamp-2">{recipe.coil ? coilWords(recipe.coil) : 'no wire'}</span>
+					<th scope="col" class="pl-2 font-normal">
+						<b class="block">{recipe.bead ? beadWords(recipe.bead) : 'no bead'}</b>
+						<span class="block">{recipe.coil ? coilWords(recipe.coil) : 'no wire'}</span>
 					</th>
 				{/each}
 			</tr>
@@ -45,7 +45,7 @@
 		<tbody>
 			{#each rows as { name, of } (name)}
 				<tr class="border-t border-line/60">
-					<th class="py-0.5 text-left font-normal text-quiet">{name}</th>
+					<th scope="row" class="py-0.5 text-left font-normal text-quiet">{name}</th>
 					{#each builds as one, k (k)}<td class="figure pl-2">{of(one)}</td>{/each}
 				</tr>
 			{/each}

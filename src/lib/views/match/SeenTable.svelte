@@ -37,14 +37,17 @@
 		<table class="w-full border-collapse text-right text-sm">
 			<thead class="sticky top-0 bg-raised text-quiet">
 				<tr>
-					<th class="py-1 text-left font-normal">{shown.sink.unit}</th>
-					{#each metals as metal (metal)}<th class="pl-3 font-normal">{words[metal]}</th>{/each}
+					<th scope="col" class="py-1 text-left font-normal">{shown.sink.unit}</th>
+					{#each metals as metal (metal)}<th scope="col" class="pl-3 font-normal">{words[metal]}</th
+						>{/each}
 				</tr>
 			</thead>
 			<tbody>
 				{#each rows as { step, found } (step)}
 					<tr class="border-t border-line/60">
-						<th class="figure py-0.5 text-left font-normal">{STEP * step}–{STEP * (step + 1)}</th>
+						<th scope="row" class="figure py-0.5 text-left font-normal"
+							>{STEP * step}–{STEP * (step + 1)}</th
+						>
 						{#each found as one, k (k)}
 							<td class="figure pl-3"
 								>{one
