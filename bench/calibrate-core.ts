@@ -44,7 +44,7 @@ export function cells(folder: string): Cell[] {
 	const files = readdirSync(folder).filter((file) => file.endsWith('.json'));
 	const of = <Body>(kind: string) =>
 		files.filter((file) => file.startsWith(kind)).map((file) => read<Body>(file));
-	const [river] = of<RiverBodyDocument>('river-') as [
+	const [river] = of<RiverBodyDocument>('river-') as unknown as [
 		{ body: RiverBodyDocument; lies: { name: string; body: LieBodyDocument }[] }
 	];
 	const flies = of<FlyBodyDocument>('fly-').filter((_, k) => k % 3 === 0);

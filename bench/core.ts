@@ -20,14 +20,14 @@ import {
 } from '../src/core/drift/index';
 import { followed } from '../src/core/drift/follow';
 import { loadOf } from '../src/core/drift/state';
-import { Trace, traced, type Way } from '../src/core/drift/trace';
+import { Trace, traced, type TracedWay } from '../src/core/drift/trace';
 import { drifting, predict } from '../src/core/predict/index';
 import { seedOf } from '../src/core/quantity/index';
 import { starterRig, withCast } from '../src/core/rig/index';
 import { emptyShelf, equivalents, levers } from '../src/core/match/index';
 import { descend, EXACT, settle } from '../src/core/sink/index';
 import { submerge } from '../src/core/sink/balance';
-import { dragFactors } from '../src/core/sink/element-force';
+import { dragFactors } from '../src/core/sink/drag-factors';
 import { motionOf } from '../src/core/sink/motion';
 import { fluidAt, type Lie } from '../src/core/water/index';
 
@@ -125,7 +125,7 @@ export function roughPairs(many: number) {
 	return bandRuns(worlds, bandDistances(pair.median.column));
 }
 /** The ways of some drifts of a band, without anybody looking on. */
-function waysOf(many: number): Way[] {
+function waysOf(many: number): TracedWay[] {
 	return Array.from({ length: many }, (_, k) => {
 		const { flies, column, line } = ready.sample(3, k);
 		const eddies = eddiesOf(column, seedOf(4, k));

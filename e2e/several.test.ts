@@ -66,7 +66,7 @@ test('two processes on one PostgreSQL server: windows see each other’s edits, 
 		expect([rigs.status, rigs.headers.get('retry-after'), await rigs.json()]).toEqual([
 			503,
 			'5',
-			{ message: expect.stringContaining('nothing was changed') as string }
+			{ message: expect.stringContaining('nothing was changed') as unknown as string }
 		]);
 		await bead.press('ArrowUp');
 		await expect(one.getByRole('alert')).toContainText('Not saved yet');
