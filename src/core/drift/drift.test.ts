@@ -62,11 +62,16 @@ const one = (
 		rig?: Partial<RigParts & { way: Way }>;
 		lie?: Partial<Lie>;
 		seed?: number;
+		/** Where a light one is tied in above it. */
+		upper?: { above: number; dropper: number } | null;
 	} = {},
 	care: Parameters<typeof drift>[4] = { smooth: true }
 ): Drift =>
 	drift(
-		onLine(change.recipe ?? starterRecipe),
+		[
+			...onLine(change.recipe ?? starterRecipe),
+			...(change.upper ? [{ ...onLine(light)[0]!, ...change.upper }] : [])
+		],
 		compileColumn({ ...lie, ...change.lie }, 8, median),
 		compileLine(
 			rigOn(change.rig?.way ?? 'tight line', { ...starterRig, lead: 0.8, ...change.rig })
@@ -306,10 +311,21 @@ test('whatever the rig and the water, a drift ends with finite figures within it
 				seed: fc.nat()
 			}),
 			fc.constantFrom(light, starterRecipe, heavy),
-			({ mm, leader, tippet: length, way, landing, tipHeight, lead, seed, ...water }, recipe) => {
+			fc.option(
+				fc.record({
+					above: fc.double({ min: 0.05, max: 4, noNaN: true }),
+					dropper: fc.double({ min: 0, max: 1.5, noNaN: true })
+				})
+			),
+			(
+				{ mm, leader, tippet: length, way, landing, tipHeight, lead, seed, ...water },
+				recipe,
+				upper
+			) => {
 				const found = one(
 					{
 						recipe,
+						upper,
 						seed,
 						lie: water,
 						rig: {
