@@ -19,7 +19,9 @@
 		/** A part that is pointed at. */
 		part?: string;
 	}
-	let { recipe, colours, scale, width, height, places = [], part }: Props = $props();
+	let { recipe: given, colours, scale, width, height, places = [], part }: Props = $props();
+	/** The row round it comes anew more often than its recipe does, of which all below is made. */
+	const recipe = $derived(given);
 
 	const { parameters } = useWorkspace();
 	const section = $derived.by(() => {

@@ -26,11 +26,14 @@
 		{ metal: 'other', words: 'other beads', symbol: 'rect', colour: materialColour.own },
 		{ metal: 'none', words: 'no bead', symbol: 'diamond', colour: materialColour.hook }
 	];
-	const seenKinds = $derived(
-		kinds.filter(({ metal }) => answer.seen.some((s) => s.metal === metal))
-	);
+	// An answer comes with every build that was followed; drawing thousands of points anew takes as long as following
+	// one, so that is done only when something of it is new.
+	const seen = $derived(answer.seen);
+	const curve = $derived(answer.curve);
+	const mark = $derived(answer.mark);
+	const seenKinds = $derived(kinds.filter(({ metal }) => seen.some((s) => s.metal === metal)));
 	/** Sink rates between which a fly like the pattern has good drifts. */
-	const needed = $derived(windowOf(answer.curve, answer.mark));
+	const needed = $derived(windowOf(curve, mark));
 
 	/** The theme's colours are the page's own: another theme, another picture. */
 	let theme = $state(0);
@@ -41,14 +44,37 @@
 	});
 
 	const perSecond = (speed: number) => shown.sink.to(speed);
+	type Place = readonly [x: number, y: number];
+	const placeOf = ({ speed, bulk }: { speed: number; bulk: number }): Place => [
+		perSecond(speed),
+		100 * bulk
+	];
+	/** Where the rings of the listed ones stand, in words: compared by what they say. */
+	const rings = $derived(JSON.stringify(answer.list.slice(0, 9).map(placeOf)));
+	/** Those that do the job stand out; the others show where the rest lies. */
+	const looks = [
+		{ does: false, symbolSize: 3.5, opacity: 0.35 },
+		{ does: true, symbolSize: 7, opacity: 0.85 }
+	] as const;
 	const ends = $derived.by(() => {
-		const speeds = answer.seen.map(({ speed }) => perSecond(speed));
-		const bulks = answer.seen.map(({ bulk }) => 100 * bulk);
+		const speeds = seen.map(({ speed }) => perSecond(speed));
+		const bulks = seen.map(({ bulk }) => 100 * bulk);
 		const most = (values: number[], step: number) =>
 			step * Math.ceil(values.reduce((a, b) => Math.max(a, b), step) / step);
 		const thin = bulks.reduce((a, b) => Math.min(a, b), 100);
 		return { speed: most(speeds, 20), bulk: most(bulks, 5), from: 5 * Math.floor(thin / 5) };
 	});
+	// A series of each look: points that have looks of their own each take ECharts several times as long.
+	const points = $derived(
+		seenKinds.flatMap(({ metal, symbol, colour }) =>
+			looks.map(({ does, ...look }) => ({
+				...look,
+				symbol,
+				colour,
+				data: seen.filter((one) => one.metal === metal && one.chance >= mark === does).map(placeOf)
+			}))
+		)
+	);
 	const options = $derived.by((): EChartsCoreOption => {
 		void theme;
 		const [ink, quiet, line] = ['--ink', '--quiet', '--line'].map(colourOf);
@@ -74,23 +100,17 @@
 				toolbox: [],
 				xAxisIndex: 0,
 				// The rings of the listed ones stay as they are.
-				seriesIndex: seenKinds.map((_, k) => k),
+				seriesIndex: points.map((_, k) => k),
 				brushStyle: { color: 'transparent', borderColor: ink, borderWidth: 1.5 },
 				outOfBrush: { colorAlpha: 0.25 }
 			},
 			series: [
-				...seenKinds.map(({ metal, symbol, colour }, k) => ({
+				...points.map(({ data, symbol, colour, symbolSize, opacity }, k) => ({
 					type: 'scatter',
 					symbol,
-					// Those that do the job stand out; the others show where the rest lies.
-					data: answer.seen
-						.filter((seen) => seen.metal === metal)
-						.map(({ speed, bulk, chance }) => ({
-							value: [perSecond(speed), 100 * bulk],
-							symbolSize: chance >= answer.mark ? 7 : 3.5,
-							itemStyle: { opacity: chance >= answer.mark ? 0.85 : 0.35 }
-						})),
-					itemStyle: { color: colourOf(colour) },
+					symbolSize,
+					data,
+					itemStyle: { color: colourOf(colour), opacity },
 					...(k === 0 && needed
 						? {
 								markArea: {
@@ -109,7 +129,7 @@
 				{
 					type: 'scatter',
 					symbolSize: 13,
-					data: answer.list.slice(0, 9).map(({ speed, bulk }) => [perSecond(speed), 100 * bulk]),
+					data: JSON.parse(rings) as Place[],
 					itemStyle: { color: 'transparent', borderColor: ink, borderWidth: 1.5 }
 				}
 			]
