@@ -65,6 +65,14 @@ test('two flies on a cast: each has its answer, the same in the page and from th
 	await typed(bench, 'On a dropper of').fill('20');
 	await typed(bench, 'On a dropper of').press('Enter');
 	await expect(bench.getByText(/A dropper of 20 cm .* 15 cm is enough/)).toBeVisible();
+	// Thicker stuff holds its fly further off the line.
+	const off = async () =>
+		Number(/hold its fly ([\d.]+) cm off/.exec(await cast.innerText())?.[1] ?? NaN);
+	const limp = await off();
+	await cast.getByRole('radio', { name: 'nylon' }).check();
+	await typed(bench, 'Its diameter').fill('0.3 mm');
+	await typed(bench, 'Its diameter').press('Enter');
+	await expect.poll(off).toBeGreaterThan(2 * limp);
 	await bench.keyboard.press('Escape');
 	const above = bench.getByTestId('above');
 	await expect(above).toContainText(/Thimble Nymph above: good in .* over the bed/);

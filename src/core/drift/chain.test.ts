@@ -244,7 +244,7 @@ describe('two flies on a line without weight or drag, in still water', () => {
 	});
 });
 
-test('droppers are of the line above their knots, one to a knot, and lie on the water beyond it or hang in the air', () => {
+test('droppers are of the line above their knots or of what is said, one to a knot, and lie on the water beyond it or hang in the air', () => {
 	const leader = { length: 2.5, diameter: 0.25e-3, ...nylon };
 	const tippet = { length: 1, diameter: 0.12e-3, ...nylon };
 	const line: Line = {
@@ -255,11 +255,11 @@ test('droppers are of the line above their knots, one to a knot, and lie on the 
 	const hung = [
 		{ fly, above: 0 },
 		{ fly, above: 0.5, dropper: 0.2 },
-		{ fly, above: 0.5, dropper: 0.1 },
+		{ fly, above: 0.5, dropper: 0.1, of: { length: 0.1, diameter: 0.2e-3, density: 1780 } },
 		{ fly, above: 3, dropper: 0.15 },
 		{ fly, above: 3 }
 	];
-	const { to, rest, diameter, flyAt, heldBy, start } = chainOf(hung, still, line, 24);
+	const { to, rest, diameter, halfMass, flyAt, heldBy, start } = chainOf(hung, still, line, 24);
 	// In line on the knot of a dropper: held by the line, not by that.
 	expect(heldBy.at(-1)).toBe(flyAt.at(-1)! - 2);
 	const tied = flyAt.slice(1, 4);
@@ -274,7 +274,8 @@ test('droppers are of the line above their knots, one to a knot, and lie on the 
 		if (start.z[knot] === still.depth) expect(dx).toBeCloseTo(-rest[at]!, 9);
 		else expect(dz).toBeCloseTo(-Math.min(rest[at]!, start.z[knot]! - still.depth), 9);
 	});
-	expect(tied.map((at) => diameter[at])).toEqual([0.12e-3, 0.12e-3, 0.25e-3]);
+	expect(tied.map((at) => diameter[at])).toEqual([0.12e-3, 0.2e-3, 0.25e-3]);
+	expect(halfMass[tied[1]!]! / ((Math.PI / 4) * 0.2e-3 ** 2 * 0.1 * 890)).toBeCloseTo(1, 9);
 	// What is along the line itself stays as long as it is, and leads past the droppers.
 	let length = 0;
 	for (let i = 0; i < rest.length; i = to[i]!) length += rest[i]!;

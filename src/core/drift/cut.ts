@@ -73,7 +73,7 @@ export function cut(flies: readonly Hung[], line: Line, segments: number): Cut {
 }
 
 /**
- * Puts the droppers in, each of what the line is just above its knot, and the flies on their ends.
+ * Puts the droppers in, each of what it is said to be or of the line just above its knot, and the flies on their ends.
  *
  * @returns the nodes that are ends of droppers
  */
@@ -84,7 +84,7 @@ function tieDroppers(
 ): readonly number[] {
 	const ends: number[] = [];
 	// From the lower end up: what is above keeps its number.
-	for (const [k, { dropper = 0 }] of flies.entries()) {
+	for (const [k, { dropper = 0, of }] of flies.entries()) {
 		if (dropper < SHORTEST) continue;
 		let knot = Math.max(1, flyAt[k]!);
 		// A knot holds one dropper, whose end comes before it: the next one is tied a node further up.
@@ -92,8 +92,8 @@ function tieDroppers(
 		if (knot < 1) continue;
 		const { rest, diameter, density } = line;
 		rest.splice(knot, 0, dropper);
-		diameter.splice(knot, 0, diameter[knot - 1]!);
-		density.splice(knot, 0, density[knot - 1]!);
+		diameter.splice(knot, 0, of?.diameter ?? diameter[knot - 1]!);
+		density.splice(knot, 0, of?.density ?? density[knot - 1]!);
 		flyAt.forEach((at, other) => (flyAt[other] = other === k ? knot : at < knot ? at : at + 1));
 		ends.forEach((end, other) => (ends[other] = end < knot ? end : end + 1));
 		ends.push(knot);

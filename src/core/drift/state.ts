@@ -1,3 +1,4 @@
+import type { LinePiece } from '../body/index';
 import type { Towed } from '../sink/index';
 
 /** A fly on the line. */
@@ -7,6 +8,8 @@ export interface Hung {
 	readonly above: number;
 	/** Length of the dropper on which it hangs, m; in line without one. */
 	readonly dropper?: number;
+	/** What that is of; absent: of the line just above its knot. */
+	readonly of?: LinePiece;
 }
 
 /** Places and velocities of a chain's nodes. */

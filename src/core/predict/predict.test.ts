@@ -14,7 +14,7 @@ import {
 } from '../fly/index';
 import { settle } from '../sink/index';
 import { compileColumn, fluidAt, type Lie } from '../water/index';
-import { castWeight, predict } from './index';
+import { castWeight, predict, worldsOf } from './index';
 
 const lie: Lie = { depth: 0.9, surfaceSpeed: 0.75, bed: 'cobble', zoneTop: 0.15, approach: 1.6 };
 const median = valuesAt(prior);
@@ -26,6 +26,15 @@ test('what a dry fly carries: the flies above the point weigh in water what each
 	expect(castWeight({}, 8, prior)).toBe(0);
 	const two = castWeight({ cast: [fly(0.5), fly(1)] }, 8, prior);
 	expect(two / (2 * alone)).toBeCloseTo(1, 2);
+});
+
+test('a dropper is followed as what it is of, in the median as in what is drawn', () => {
+	const of = { diameter: 0.2e-3, material: 'nylon' } as const;
+	const upper = { name: 'x', recipe: starterRecipe, above: 0.5, dropper: 0.1, of };
+	const worlds = worldsOf(starterRecipe, lie, 8, prior, undefined, [upper]);
+	// Polyamide, 1.14 g/cm³ (densities.ts names its source).
+	for (const { flies } of [worlds.median, worlds.sample(1, 0)])
+		expect(flies[1]!.of).toEqual({ length: 0.1, diameter: 0.2e-3, density: 1140 });
 });
 
 test('the intervals and the chance agree with plain sampling of the parameters', () => {

@@ -10,7 +10,7 @@ import type { Column, Line } from '../body/index';
 import type { DriftCase, Hung } from '../drift/index';
 import { parametersAbout, parametersFor, compileFly, type Recipe } from '../fly/index';
 import { evenPoint, math, normalScore, normalsFrom, randomFrom, seedOf } from '../quantity/index';
-import { compileLine, hangsOnFloat, type FlyAbove, type Rig } from '../rig/index';
+import { compileLine, hangsBy, hangsOnFloat, type FlyAbove, type Rig } from '../rig/index';
 import { settle, settleNear, towed, towedAlike, type Towed } from '../sink/index';
 import { parametersIn, compileColumn, fluidAt, type Fluid, type Lie } from '../water/index';
 
@@ -90,8 +90,7 @@ export function worldsOf(
 	const point = flyInWorlds(recipe, there, fluid, known);
 	const others = cast.map((one) => ({
 		fly: flyInWorlds(one.recipe, there, fluid),
-		above: one.above,
-		dropper: one.dropper
+		...hangsBy(one)
 	}));
 	const world = ({ fly, values, scores }: DrawnFly, above: readonly Hung[]): DrawnWorld => ({
 		flies: [{ fly, above: 0 }, ...above],

@@ -1,6 +1,6 @@
 import type { Landing, Line, LinePiece } from '../body/index';
 import { GRAVITY, materials } from '../material/index';
-import type { LineSection } from './parts';
+import type { FlyAbove, LineSection, LineStuff } from './parts';
 import { topOf, type Rig } from './ways/index';
 
 /** Distance from the line's upper end to the fly over that of a straight line, and speed of entry, m/s (our estimates). */
@@ -22,6 +22,17 @@ export function compileLine(rig: Rig): Line {
 		landing: LANDINGS[rig.landing]
 	};
 }
+
+/** What a fly above hangs on: the line above its knot, unless it is said of what. */
+export const dropperStuff = (rig: Rig, { above, of }: FlyAbove): LineStuff =>
+	of ?? ('leader' in rig && above >= rig.tippet.length ? rig.leader : rig.tippet);
+
+/** How a fly above hangs on the line that `compileLine` gives. */
+export const hangsBy = ({ above, dropper, of }: FlyAbove) => ({
+	above,
+	dropper,
+	...(of && { of: pieceOf({ length: dropper, ...of }) })
+});
 
 const pieceOf = ({ length, diameter, material }: LineSection): LinePiece => ({
 	length,

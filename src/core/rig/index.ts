@@ -5,4 +5,5 @@ export { ways, wayTable, type Rig, type Way, type WayDefinition } from './ways/i
 export * from './compile';
 export * from './words';
 export * from './notes';
+export * from './stand-off';
 export * from './bench-test';

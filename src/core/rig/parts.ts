@@ -23,6 +23,9 @@ export interface LineSection {
 	readonly material: LineMaterial;
 }
 
+/** What a line is of, however long. */
+export type LineStuff = Omit<LineSection, 'length'>;
+
 /** A fly above the one on the point, as it was tied on. */
 export interface FlyAbove {
 	readonly name: string;
@@ -31,6 +34,8 @@ export interface FlyAbove {
 	readonly above: number;
 	/** Length of the dropper that it hangs on, m; 0 in line. */
 	readonly dropper: number;
+	/** What the dropper is of; absent: of the line above its knot. */
+	readonly of?: LineStuff;
 }
 /** Flies of a cast beside the one on the point. */
 export const MOST_ABOVE = 2;

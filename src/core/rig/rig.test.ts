@@ -7,13 +7,16 @@ import {
 	carriedAfter,
 	carriedBy,
 	compileLine,
+	dropperStuff,
 	lengthOut,
 	rigChange,
 	rigNotes,
 	rigOn,
+	standOff,
 	starterRig,
 	withCast,
 	withWay,
+	type LineMaterial,
 	type Rig,
 	type RigParts,
 	type Way
@@ -115,6 +118,17 @@ test('flies above the point: the lowest first, kept on every way, and told when 
 		'flies above none to Low 50 cm up on a dropper of 10 cm, High 1 m up'
 	);
 	expect(withCast(cast, [])).toEqual(starterRig);
+	const of = { diameter: 0.2e-3, material: 'nylon' } as const;
+	// What hangs on nothing of its own hangs on the line at its knot: the tippet of 1.2 m, or the leader above it.
+	expect(dropperStuff(starterRig, fly('Low', 1.1, 0.1)).diameter).toBe(starterRig.tippet.diameter);
+	expect(dropperStuff(starterRig, fly('High', 1.2, 0.1)).diameter).toBe(starterRig.leader.diameter);
+	const thick = withCast(
+		starterRig,
+		cast.cast!.map((one) => ({ ...one, of }))
+	);
+	expect(rigChange(cast, thick).words).toMatch(
+		/to Low 50 cm up on a dropper of 10 cm of 0\.2.* nylon, High 1 m up$/
+	);
 	const said = (...flies: ReturnType<typeof fly>[]) =>
 		rigNotes(withCast(starterRig, flies), null, 0.2, 0).map(({ words }) => words);
 	expect(said(fly('Low', 0.5, 0.1), fly('High', 1))).toEqual([]);
@@ -145,4 +159,38 @@ test('a float or dry fly is measured with beads: so many it held, and one more t
 	const dry = rigOn('dry fly', { ...starterRig, carries: carriedAfter(bead, 3, prior) });
 	expect(rigNotes(dry, 1, 0.2, 6.9 * one)).toEqual([]);
 	expect(rigNotes(dry, 1, 0.2, 7.1 * one)[0]!.words).toContain('more buoyant dry fly');
+});
+
+// Bisshopp & Drucker (1945), Large deflection of cantilever beams, their table (from memory): W L² / B, x / L.
+test.each([
+	[0.25, 0.9956],
+	[1, 0.9436],
+	[2, 0.8394],
+	[5, 0.6124],
+	[10, 0.445]
+])(
+	'a stiff dropper stands off as a cantilever with a weight on its end: W L² / B = %d',
+	(load, share) => {
+		const length = 0.03;
+		// Nylon of 0.2 mm that is wet: E = 1.3 GPa (from memory, 2 to 3 dry and half of it wet).
+		const stiffness = (1.3e9 * Math.PI * 0.2e-3 ** 4) / 64;
+		const weight = (load * stiffness) / length ** 2;
+		const off = standOff(length, { diameter: 0.2e-3, material: 'nylon' }, weight);
+		expect(off / length).toBeGreaterThan(share - 0.005);
+		expect(off / length).toBeLessThan(share + 0.005);
+	}
+);
+
+test('twice as thick it stands off four times as far once it is long, fluorocarbon further than nylon; what floats hangs nowhere', () => {
+	const off = (diameter: number, material: LineMaterial, weight = 4e-4) =>
+		standOff(0.4, { diameter, material }, weight);
+	// √(2 B / W), B as the fourth power of the diameter.
+	expect(off(0.24e-3, 'nylon') / off(0.12e-3, 'nylon')).toBeCloseTo(4, 2);
+	const more = off(0.2e-3, 'fluorocarbon') / off(0.2e-3, 'nylon');
+	expect(more).toBeGreaterThan(1.15);
+	expect(more).toBeLessThan(1.5);
+	expect(off(0.2e-3, 'nylon', 0)).toBe(0.4);
+	// A light nymph on a hand’s width of 6X: barely off the line (common practice, no source).
+	expect(off(0.127e-3, 'fluorocarbon')).toBeGreaterThan(0.005);
+	expect(off(0.127e-3, 'fluorocarbon')).toBeLessThan(0.03);
 });

@@ -18,14 +18,16 @@ import {
 	type FlyAbove,
 	type HandControl,
 	type LineSection,
+	type LineStuff,
 	type WayPart,
 	type WayParts
 } from './parts';
 import { lengthOut, openControls, hangsOnFloat } from './rig';
 import type { Rig } from './ways/index';
 
-const stretch = ({ length, diameter, material }: LineSection) =>
-	`${tippetField.show(length)} of ${lineDiameterField.show(diameter)} ${material}`;
+const stuff = ({ diameter, material }: LineStuff) =>
+	`${lineDiameterField.show(diameter)} ${material}`;
+const stretch = ({ length, ...of }: LineSection) => `${tippetField.show(length)} of ${stuff(of)}`;
 
 const partWords: {
 	readonly [Part in WayPart]: readonly [name: string, show: (value: WayParts[Part]) => string];
@@ -46,8 +48,8 @@ function partSaid<Part extends WayPart>(part: Part, value: WayParts[Part]): [str
 	return [name, show(value)];
 }
 
-const aboveSaid = ({ name, above, dropper }: FlyAbove) =>
-	`${name} ${aboveField.show(above)} up${dropper > 0 ? ` on a dropper of ${dropperField.show(dropper)}` : ''}`;
+const aboveSaid = ({ name, above, dropper, of }: FlyAbove) =>
+	`${name} ${aboveField.show(above)} up${dropper > 0 ? ` on a dropper of ${dropperField.show(dropper)}${of ? ` of ${stuff(of)}` : ''}` : ''}`;
 
 /** All that a rig has on its way, each by its name. */
 function said(rig: Rig): Map<string, string> {

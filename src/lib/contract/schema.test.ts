@@ -3,7 +3,7 @@ import formats from 'ajv-formats';
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { starterRecipe } from '$core/fly/index';
-import { starterRig } from '$core/rig/index';
+import { starterRig, withCast } from '$core/rig/index';
 import { recipeToDocument } from '$lib/documents/fly/recipe';
 import { rigToDocument } from '$lib/documents/rig/body';
 import { schemaOf } from './fields';
@@ -15,6 +15,13 @@ const ajv = new Ajv2020({ strict: false });
 formats.default(ajv);
 const recipe = recipeToDocument(starterRecipe);
 const water = { depthM: 0.9, surfaceSpeedMs: 0.7, bed: 'cobble', zoneTopM: 0.15, approachM: 2.5 };
+const upper = {
+	name: 'Upper',
+	recipe: starterRecipe,
+	above: 0.5,
+	dropper: 0.1,
+	of: { diameter: 0.2e-3, material: 'nylon' }
+} as const;
 const documents = [
 	[documentFiles.fly, { format: 'gravitas/fly', version: 0, name: 'Fly', body: { recipe } }],
 	[
@@ -30,7 +37,12 @@ const documents = [
 	],
 	[
 		documentFiles.rig,
-		{ format: 'gravitas/rig', version: 0, name: 'Rig', body: rigToDocument(starterRig) }
+		{
+			format: 'gravitas/rig',
+			version: 0,
+			name: 'Rig',
+			body: rigToDocument(withCast(starterRig, [upper]))
+		}
 	],
 	[
 		documentFiles.lie,

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { starterRecipe } from '$core/fly/index';
 import { without } from '$core/quantity/index';
-import { starterRig, ways, withWay } from '$core/rig/index';
+import { starterRig, ways, withCast, withWay } from '$core/rig/index';
 import { batchFault, fliesOf, inBox, itemOf, type BatchBodyDocument } from './batch/body';
 import { definitionOf } from './definitions';
 import { entryFault, entryWords, logKind, type EntryBodyDocument } from './entry/body';
@@ -267,6 +267,21 @@ describe('a rig', () => {
 			}
 		}
 		expect(rigToDocument({ ...starterRig, kept: {} })).not.toHaveProperty('kept');
+	});
+
+	test('a dropper is of the line unless it is said of what', () => {
+		const of = { diameter: 0.2e-3, material: 'nylon' } as const;
+		const fly = { name: 'Low', recipe: starterRecipe, above: 0.5, dropper: 0.1 };
+		const rig = withCast(starterRig, [
+			{ ...fly, of },
+			{ ...fly, above: 1 }
+		]);
+		const document = rigToDocument(rig);
+		expect(document.cast!.map((one) => one.dropperOf)).toEqual([
+			{ diameterMm: 0.2, material: 'nylon' },
+			undefined
+		]);
+		expect(rigToDocument(rigFromDocument(document))).toEqual(document);
 	});
 
 	test('of before there were flags, has set what does not stand at the starter’s number', () => {

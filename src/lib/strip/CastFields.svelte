@@ -1,11 +1,28 @@
 <script lang="ts">
-	import { aboveField, dropperField } from '$core/quantity/index';
-	import { MOST_ABOVE, withCast, type FlyAbove, type Rig } from '$core/rig/index';
+	import { GRAVITY } from '$core/material/index';
+	import { castWeight } from '$core/predict/index';
+	import {
+		aboveField,
+		dropperField,
+		lineDiameterField,
+		shown,
+		without
+	} from '$core/quantity/index';
+	import {
+		lineMaterials,
+		MOST_ABOVE,
+		dropperStuff,
+		standOff,
+		withCast,
+		type FlyAbove,
+		type Rig
+	} from '$core/rig/index';
 	import { recipeFromDocument } from '$lib/documents/fly/recipe';
 	import { isTiedAs, toPoint } from '$lib/state/cast';
 	import { useWorkspace } from '$lib/state/context';
 	import FieldStepper from '$lib/ui/FieldStepper.svelte';
 	import Opens from '$lib/ui/Opens.svelte';
+	import Segments from '$lib/ui/Segments.svelte';
 
 	interface Props {
 		rig: Rig;
@@ -13,7 +30,7 @@
 	}
 	let { rig, set }: Props = $props();
 	const workspace = useWorkspace();
-	const { documents } = workspace;
+	const { documents, strip, parameters } = workspace;
 	let choosing = $state(false);
 	const cast = $derived(rig.cast ?? []);
 	/** Where another fly is tied in first, above the highest: half a metre (common practice, no source). */
@@ -33,6 +50,25 @@
 	function changed(one: FlyAbove) {
 		const row = documents.all('fly').find(({ name }) => name === one.name);
 		return row && !isTiedAs(row, one) ? row : null;
+	}
+	const LINE = 'the line';
+	const stuffs = [
+		{ value: LINE, words: 'as the line' },
+		...lineMaterials.map((value) => ({ value, words: value }))
+	] as const;
+	/** A step of its diameter, m. */
+	const THIN = 0.01e-3;
+	const dropperOf = (k: number, stuff: (typeof stuffs)[number]['value']) => {
+		const one = without(cast[k]!, 'of');
+		const { diameter } = dropperStuff(rig, cast[k]!);
+		const now = stuff === LINE ? one : { ...one, of: { diameter, material: stuff } };
+		set(withCast(rig, cast.with(k, now)));
+	};
+	/** How far its stiffness holds a fly off the line. */
+	function offWords(one: FlyAbove): string {
+		const weight =
+			GRAVITY * castWeight({ cast: [one] }, strip.temperature, parameters.distribution);
+		return shown.hand.words(standOff(one.dropper, dropperStuff(rig, one), weight), 1);
 	}
 	const button = 'min-h-9 rounded-md bg-sunk px-3 text-sm hover:bg-line max-md:min-h-11';
 </script>
@@ -59,6 +95,31 @@
 				big={0.05}
 				onchange={(dropper) => change(k, { dropper })}
 			/>
+			{#if one.dropper > 0}
+				<div class="col-span-2">
+					<Segments
+						label="The dropper is of"
+						value={one.of?.material ?? LINE}
+						options={stuffs}
+						onchange={(stuff) => dropperOf(k, stuff)}
+					/>
+				</div>
+				{#if one.of}
+					{@const { of } = one}
+					<FieldStepper
+						label="Its diameter"
+						field={lineDiameterField}
+						value={of.diameter}
+						small={THIN}
+						big={4 * THIN}
+						onchange={(diameter) => change(k, { of: { ...of, diameter } })}
+					/>
+				{/if}
+				<p class="text-sm text-quiet {one.of ? 'self-end pb-1' : 'col-span-2'}">
+					Stiff enough to hold its fly {offWords(one)} off the line; what
+					is thicker holds it further off and winds round the line less.
+				</p>
+			{/if}
 			<div class="col-span-2 flex flex-wrap gap-2">
 				<button type="button" class={button} onclick={() => void toPoint(workspace, k)}
 					>To the point</button

@@ -8,6 +8,7 @@ import {
 	type LandingKind,
 	type LineMaterial,
 	type LineSection,
+	type LineStuff,
 	type Rig,
 	type Way,
 	type WayPart,
@@ -16,10 +17,12 @@ import {
 import { recipeFromDocument, recipeToDocument, type RecipeDocument } from '../fly/recipe';
 import { tidy } from '../tidy';
 
-export interface StretchDocument {
-	lengthM: number;
+export interface LineStuffDocument {
 	diameterMm: number;
 	material: LineMaterial;
+}
+export interface StretchDocument extends LineStuffDocument {
+	lengthM: number;
 }
 /** What some ways of fishing ask for. */
 export interface WayPartsDocument {
@@ -42,6 +45,8 @@ export interface FlyAboveDocument {
 	aboveM: number;
 	/** 0 in line. */
 	dropperM: number;
+	/** What the dropper is of; absent: of the line above its knot. */
+	dropperOf?: LineStuffDocument;
 }
 
 /** Beside what every rig has, what its way asks for. */
@@ -155,26 +160,35 @@ const setTo = ({ set }: Rig) =>
 		boolean
 	>;
 
-const aboveFrom = ({ name, recipe, aboveM, dropperM }: FlyAboveDocument): FlyAbove => ({
-	name,
-	recipe: recipeFromDocument(recipe),
-	above: aboveM,
-	dropper: dropperM
+const aboveFrom = (fly: FlyAboveDocument): FlyAbove => ({
+	name: fly.name,
+	recipe: recipeFromDocument(fly.recipe),
+	above: fly.aboveM,
+	dropper: fly.dropperM,
+	...(fly.dropperOf && { of: stuffFrom(fly.dropperOf) })
 });
-const aboveTo = ({ name, recipe, above, dropper }: FlyAbove): FlyAboveDocument => ({
+const aboveTo = ({ name, recipe, above, dropper, of }: FlyAbove): FlyAboveDocument => ({
 	name,
 	recipe: recipeToDocument(recipe),
 	aboveM: tidy(above),
-	dropperM: tidy(dropper)
+	dropperM: tidy(dropper),
+	...(of && { dropperOf: stuffTo(of) })
 });
 
-const stretchFrom = ({ lengthM, diameterMm, material }: StretchDocument): LineSection => ({
-	length: lengthM,
+const stuffFrom = ({ diameterMm, material }: LineStuffDocument): LineStuff => ({
 	diameter: diameterMm * MILLIMETRE,
 	material
 });
-const stretchTo = ({ length, diameter, material }: LineSection): StretchDocument => ({
-	lengthM: tidy(length),
+const stuffTo = ({ diameter, material }: LineStuff): LineStuffDocument => ({
 	diameterMm: tidy(diameter / MILLIMETRE),
 	material
+});
+
+const stretchFrom = ({ lengthM, ...of }: StretchDocument): LineSection => ({
+	length: lengthM,
+	...stuffFrom(of)
+});
+const stretchTo = ({ length, ...of }: LineSection): StretchDocument => ({
+	lengthM: tidy(length),
+	...stuffTo(of)
 });

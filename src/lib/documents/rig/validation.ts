@@ -27,17 +27,23 @@ import {
 import { isOneOf, Many, Name, Nested, OneOf, Quantity, YesNo } from '$lib/contract/fields';
 import type { RecipeDocument } from '../fly/recipe';
 import { RecipeRequest } from '../fly/recipe-validation';
-import { fieldsOn, partFields, type FlyAboveDocument, type WayPartsDocument } from './body';
+import {
+	fieldsOn,
+	partFields,
+	type FlyAboveDocument,
+	type LineStuffDocument,
+	type WayPartsDocument
+} from './body';
 
-class LeaderRequest {
-	@Quantity(leaderField) lengthM!: number;
+class LineStuffRequest implements LineStuffDocument {
 	@Quantity(lineDiameterField, MILLIMETRE) diameterMm!: number;
 	@OneOf('The material', lineMaterials) material!: LineMaterial;
 }
-class TippetRequest {
+class LeaderRequest extends LineStuffRequest {
+	@Quantity(leaderField) lengthM!: number;
+}
+class TippetRequest extends LineStuffRequest {
 	@Quantity(tippetField) lengthM!: number;
-	@Quantity(lineDiameterField, MILLIMETRE) diameterMm!: number;
-	@OneOf('The material', lineMaterials) material!: LineMaterial;
 }
 /** A flag for each control of the hand: set by the person, or left to be found. */
 class SetRequest implements Record<HandControl, boolean> {
@@ -76,6 +82,8 @@ class FlyAboveRequest implements FlyAboveDocument {
 	@Nested('The recipe', () => RecipeRequest) recipe!: RecipeDocument;
 	@Quantity(aboveField) aboveM!: number;
 	@Quantity(dropperField) dropperM!: number;
+	@Nested('What the dropper is of', () => LineStuffRequest, 'optional')
+	dropperOf?: LineStuffRequest;
 }
 
 export class RigBodyRequest extends WayPartsRequest {
