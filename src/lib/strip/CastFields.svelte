@@ -116,8 +116,8 @@
 					/>
 				{/if}
 				<p class="text-sm text-quiet {one.of ? 'self-end pb-1' : 'col-span-2'}">
-					Stiff enough to hold its fly {offWords(one)} off the line; what
-					is thicker holds it further off and winds round the line less.
+					Stiff enough to hold its fly {offWords(one)} off the line; what is thicker holds it further
+					off and winds round the line less.
 				</p>
 			{/if}
 			<div class="col-span-2 flex flex-wrap gap-2">
