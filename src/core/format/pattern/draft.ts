@@ -12,7 +12,7 @@ export interface Draft {
 }
 
 /** A line that says there is none. */
-export const NONE = /^\s*(?:none|no|without|-|–)?\s*(?:bead|wire|weight)?\s*$/iu;
+export const NONE = /^\s*(?:(?:none|no|without|-|–)\s*(?:bead|wire|weight)?)?\s*$/iu;
 
 /** A typed size: what is odd is asked, and taken to the letter where that can be. */
 export function sized(draft: Draft, text: string, field: QuantityField): number | undefined {

@@ -41,6 +41,7 @@ export function threadOf(draft: Draft, base: Recipe): Dressing['thread'] {
 }
 
 export function finishOf({ phrases }: Draft): FinishChoice {
+	if (NONE.test(phrases.rest())) phrases.take(/.*/su);
 	const gap = phrases.take(/gap of ([\d.e-]+) eyes?/iu);
 	const finish = { glue: 0, resin: 0, lacquer: 0 };
 	const ways = { glue: 'glue|super ?glue', resin: 'resin|uv', lacquer: 'lacquer|varnish|cement' };
@@ -140,12 +141,18 @@ function thoraxPart(of: string) {
 	});
 }
 
+/** “3 pairs” are six. */
+function inPairs(p: Phrases): number | undefined {
+	const pairs = p.count('pairs?');
+	return pairs === undefined ? undefined : 2 * pairs;
+}
+
 function strands(part: 'tail' | 'legs') {
 	return (p: Phrases): Found => ({
 		at: p.share('at', 'shank'),
 		length: p.share('', 'shank'),
 		kind: p.kind(written[part]),
-		fibres: p.count('')
+		fibres: inPairs(p) ?? p.count('')
 	});
 }
 

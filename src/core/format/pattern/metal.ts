@@ -1,4 +1,4 @@
-import { isJig, usualCoilWire, type Recipe } from '../../fly/index';
+import { beadMetalWords, isJig, usualCoilWire, type BeadMetal, type Recipe } from '../../fly/index';
 import {
 	beadDiameterField,
 	coilWireField,
@@ -48,7 +48,7 @@ export function hookOf(draft: Draft | undefined): Recipe['hook'] {
 	const style = phrases.kind(written.style);
 	stepped((words) => words.replace(/(\|\w)+$/u, ''));
 	const sizes = phrases.take(
-		/(?:#|no\.?|sizes?)?\s*(\d{1,2})\s*(?:-|–|to|or)\s*(\d{1,2})(?![\d.]*\s*(?:mm|x|°|\/))/iu
+		/(?:#|no\.?|sizes?)?\s*(\d{1,2})\s*(?:-|–|to|or|\/)\s*#?(?!0)(\d{1,2})(?![\d.]*\s*(?:mm|x|°|\/))/iu
 	);
 	const size = sizes ?? phrases.take(/(?:#|no\.?|size)?\s*(\d{1,3})(?![\d.]*\s*(?:mm|x|°|\/))/iu);
 	const reading = size && readHookSize(size[1]!);
@@ -83,6 +83,12 @@ export function hookOf(draft: Draft | undefined): Recipe['hook'] {
 const LENGTH =
 	/(?<![\d.])((?:\d+[\s-])?\d+\s*\/\s*\d+|\d*[.,]?\d+(?:e-?\d+)?)\s*(mm|"|″|in(?:ch(?:es)?)?|thou(?:sandths?)?)?(?![\p{L}\d°])/iu;
 
+/** “2.8-3.3 mm”: two sizes, of which one can be tied. */
+const RANGE =
+	/(?<![\d./])(\d+(?:\.\d+)?)\s*(?:mm)?\s*(?:-|–|to|or)\s*(\d+(?:\.\d+)?)\s*(mm)(?![\p{L}\d°])/iu;
+
+const metalOf = (metal: BeadMetal) => beadMetalWords[metal];
+
 export function beadOf(draft: Draft | undefined, hook: Recipe['hook']): Recipe['bead'] {
 	if (!draft || NONE.test(draft.phrases.rest())) {
 		draft?.phrases.take(/.*/su);
@@ -99,11 +105,19 @@ export function beadOf(draft: Draft | undefined, hook: Recipe['hook']): Recipe['
 	};
 	const metal = phrases.kind(written.metal);
 	const shape = phrases.kind(written.shape);
-	const size = phrases.take(LENGTH);
+	const range = phrases.take(RANGE);
+	if (range)
+		asked.push(`Which size, ${range[1]} to ${range[2]}? ${range[1]} is taken until you say.`);
+	const size = range ? [range[0], range[1], range[3]] : phrases.take(LENGTH);
 	const diameter = size && sized(draft, `${size[1]!} ${size[2] ?? ''}`, beadDiameterField);
 	if (!metal)
 		asked.push(
 			'Is the bead tungsten or brass? Tungsten is taken until you say: it weighs twice as much.'
+		);
+	const other = metal && phrases.kind(written.metal);
+	if (other)
+		asked.push(
+			`Is the bead ${metalOf(metal)} or ${metalOf(other)}? ${metalOf(metal)} is taken until you say.`
 		);
 	if (diameter === undefined || diameter === null) {
 		asked.push('How large is the bead? 2.8 mm is taken until you say.');

@@ -219,6 +219,78 @@ describe('recipes as people write them (common practice, no source)', () => {
 		[
 			'Hook: 14\nBead: tungsten 2.8\nFinish: 2 drops of resin, superglue',
 			{ finish: { resin: 2, glue: 1 } }
+		],
+		[
+			'#12 nymph hook 2XL\n5/32 tungsten cone\n.020 lead, 12 wraps\nmarabou tail\nchenille body, tapered\npalmered saddle hackle\nwire rib',
+			{
+				hook: { size: 12, lengthX: 2 },
+				bead: { shape: 'cone', diameter: 4e-3 },
+				coil: { metal: 'lead', turns: 12, wire: 0.508e-3 },
+				tail: { kind: 'plume' },
+				body: { kind: 'chenille' },
+				palmer: { kind: 'stiffHackle' },
+				hackle: null
+			}
+		],
+		[
+			'Bog Beetle\nHook #6 long shank\nBead none\nLead: .025, 18 turns\nBody: chenille',
+			{
+				hook: { size: 6, style: 'longShank' },
+				bead: null,
+				coil: { turns: 18, wire: 0.635e-3 },
+				body: { kind: 'chenille' }
+			}
+		],
+		[
+			'Hook: 8 streamer\nTail: marabou with four strands flash\nHackle: hen, palmered, six turns\nCollar: CDC, two turns',
+			{
+				tail: { kind: 'plume' },
+				flash: { kind: 'flash', strands: 4, place: 'tail' },
+				palmer: { kind: 'softHackle', turns: 6 },
+				hackle: null,
+				collar: { kind: 'down', turns: 2 }
+			}
+		],
+		[
+			'Hook: 10 grub\nUnderbody: 20 turns of .015 lead-free wire\nTail: coq de leon, 5 fibres\nLegs: 3 moose hairs\nRibs: oval tinsel',
+			{
+				coil: { metal: 'leadFree', turns: 20, wire: 0.381e-3 },
+				underbody: null,
+				tail: { kind: 'feather', fibres: 5 },
+				legs: { kind: 'hair', fibres: 3 },
+				rib: { kind: 'ovalTinsel' }
+			}
+		],
+		[
+			'MATERIALS\nHook: 14 jig\nHead: 2.8 mm tungsten bead\nBody: wire\nHot-spot: wool\nHackle: 1.5 turns partridge',
+			{
+				bead: { metal: 'tungsten', diameter: 2.8e-3 },
+				body: { kind: 'wire' },
+				tag: { kind: 'wool' },
+				hackle: { kind: 'softHackle', turns: 2 }
+			}
+		],
+		[
+			'1. Hook: 14 jig\n2) Bead: 2.8mm tungsten Tail: cock fibres\n3. Legs: rubber, 3 pairs\n4. Head: none\n5. Wind the hackle',
+			{
+				hook: { size: 14 },
+				bead: { diameter: 2.8e-3 },
+				tail: { kind: 'feather' },
+				legs: { kind: 'rubber', fibres: 6 },
+				finish: { lacquer: 0 }
+			}
+		],
+		[
+			'Hook, 14 jig\nBead, 2.8 mm tungsten\nBody, pheasant tail',
+			{ hook: { style: 'jig60', size: 14 }, body: { kind: 'herl' }, tail: null }
+		],
+		[
+			'size 16 scud hook\n8 turns .010 lead-free\nfilm back',
+			{
+				hook: { style: 'curved', size: 16 },
+				coil: { metal: 'leadFree', turns: 8 },
+				back: { kind: 'film' }
+			}
 		]
 	])('%s', (text, recipe) => {
 		expect(read(text).recipe).toMatchObject(near(recipe) as object);
@@ -237,10 +309,31 @@ describe('recipes as people write them (common practice, no source)', () => {
 		['Hook: 14\nWire: .015 lead', /how many turns/i],
 		['Hook: 14\nBody: moonlight', /of what is it/i],
 		['Hook: 14\nThorax: tinsel', /not tied of that/i],
-		['Hook: 14\nBead: 2.8 tungsten\nBead: 3.2 tungsten', /two lines/i]
+		['Hook: 14\nBead: 2.8 tungsten\nBead: 3.2 tungsten', /two lines/i],
+		['Hook: 14\nBead: 2.8-3.3 mm tungsten', /which size, 2\.8 to 3\.3/i],
+		['Hook: 14\nBead: 4mm or 4.5 mm tungsten', /which size, 4 to 4\.5/i],
+		['Hook: jig #14/#16', /which size, 14 to 16/i],
+		['Hook: 14\nBead: 2.8mm tungsten or brass', /tungsten or brass\? tungsten is taken/i],
+		['Bead: 2.8 tungsten\nBody: floss', /on which hook/i]
 	])('%s is asked about', (text, question) => {
-		const { lines } = read(text);
-		expect(lines.flatMap(({ asked }) => asked).join(' ')).toMatch(question);
+		const { lines, asked } = read(text);
+		expect([...asked, ...lines.flatMap((line) => line.asked)].join(' ')).toMatch(question);
+	});
+
+	test('the first line is the name unless it is of the fly; what stands below it and has no label is handed back', () => {
+		const odd = (text: string) => {
+			const { name, lines } = read(text);
+			return [name, lines.flatMap(({ unknown }) => unknown)];
+		};
+		expect(odd('Bog Beetle\nfor autumn\nHook: 14')).toEqual(['Bog Beetle', ['for autumn']]);
+		expect(odd('B: 4.0 mm tungsten\nHook: 14')).toEqual(['', ['B: 4.0 mm tungsten']]);
+		expect(odd('Beadhead Wonder\nHook: 14')).toEqual(['Beadhead Wonder', []]);
+		// A size or a length is no count of fibres.
+		const { recipe, lines } = read('Hook: 14\nTail: strip of hair, 4 cm, size 9');
+		expect(recipe.tail).toMatchObject({ kind: 'hair' });
+		expect(recipe.tail!.fibres).not.toBe(4);
+		expect(recipe.tail!.fibres).not.toBe(9);
+		expect(lines[1]!.unknown).toEqual(['strip', '4', 'cm', '9']);
 	});
 
 	test('a remark that ends in a label is a remark where labels are marked', () => {
@@ -280,6 +373,11 @@ describe('recipes as people write them (common practice, no source)', () => {
 		['x: '.repeat(40_000), /characters/]
 	])('no recipe: says so', (text, fault) => {
 		expect(readPattern(text)).toMatchObject({ fault: expect.stringMatching(fault) as unknown });
+	});
+
+	test('a line that no recipe has is handed back at once, as it is', () => {
+		for (const line of ['tail: '.repeat(3000), 'ab '.repeat(6000), 'tail with flash '.repeat(1000)])
+			expect(read(`Hook: 14\n${line}`).lines[1]!.unknown).toEqual([line.trim()]);
 	});
 
 	test('any text at all is read or refused, and never breaks', () => {

@@ -7,10 +7,16 @@ const FRACTIONS: Readonly<Record<string, string>> = {
 	'¼': '0.25',
 	'¾': '0.75'
 };
+const NUMBERS = ['one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'];
+/** Of what is counted by itself alone: “two goose slips” are a pair. */
+const SPELT = new RegExp(
+	`(?<!\\p{L})(?:${NUMBERS.join('|')})(?=\\s+(?:\\p{L}+\\s+)?(?:turns?|wraps?|winds?|layers?|fib(?:re|er)s?|strands?|coats?|drops?)(?!\\p{L}))`,
+	'giu'
+);
 const NUMBER = '(\\d+\\s*/\\s*\\d+|[\\d.]+(?:e-?\\d+)?|[½⅓⅔¼¾])';
 /** Words that only hold others together. */
 const FILLERS =
-	/^(?:of|a|an|the|and|with|in|on|to|for|or|over|natural|small|fine|medium|large|each|per|strands?|fibres?|fibers?|turns?|wraps?|side|pair|pairs|sizes?|dubbing|dubbed|herls?)$/iu;
+	/^(?:of|a|an|the|and|with|in|on|to|for|or|over|natural|small|fine|medium|large|each|per|strands?|fibres?|fibers?|turns?|wraps?|side|pair|pairs|sizes?|dubbing|dubbed|herls?|beads?|hooks?)$/iu;
 
 const numberOf = (text: string): number => {
 	const [a, b] = (FRACTIONS[text] ?? text).split('/').map(Number);
@@ -20,6 +26,11 @@ const numberOf = (text: string): number => {
 /** What stands on a line, from which each reader takes what it understands. */
 export class Phrases {
 	constructor(private text: string) {}
+
+	/** Writes amounts that are spelt out as figures: “two turns” as “2 turns”. */
+	inFigures(): void {
+		this.text = this.text.replace(SPELT, (word) => String(1 + NUMBERS.indexOf(word.toLowerCase())));
+	}
 
 	/** What is left of it, as it stands. */
 	rest(): string {
@@ -66,8 +77,8 @@ export class Phrases {
 		const found = this.take(
 			new RegExp(
 				word
-					? `(?:[x×]\\s*)?(\\d+)\\s*(?:${word})(?![\\p{L}])|[x×]\\s*(\\d+)`
-					: '(?<![\\d.])(\\d+)(?![\\d.])',
+					? `(?:[x×]\\s*)?(?<![\\d.])(\\d+)\\s*(?:${word})(?![\\p{L}])|[x×]\\s*(\\d+)`
+					: '(?<![\\d.]|#\\s*|size\\s+)(\\d+)(?![\\d.]|\\s*(?:mm|cm|in|"|%|x)(?!\\p{L}))',
 				'iu'
 			)
 		);

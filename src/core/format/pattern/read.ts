@@ -27,12 +27,19 @@ export interface PatternRead {
 	readonly unnamed: { readonly parts: readonly string[]; readonly as: 'none' | 'usual' } | null;
 	/** Lines of steps and remarks, as they are. */
 	readonly notes: string;
+	/** What has to be said that no line is about. */
+	readonly asked: readonly string[];
 	/** Colours that were named, by the part. */
 	readonly colours: Readonly<Partial<Record<Coloured, string>>>;
 }
 
 /** A text that is longer is no recipe, characters. */
 const LONGEST = 20_000;
+const LONGEST_LINE = 500;
+/** Before a line of a list; a number only where a label follows, or it is a step. */
+const BULLET = /^\s*(?:[-•*·]\s+|\d{1,2}[.)]\s+(?=[\p{L} ]{2,20}[:=]))/u;
+/** What stands over a list says nothing of the fly. */
+const HEADING = /^(?:materials|ingredients|recipe)\s*:?$/iu;
 const REMARKS = /^(?:steps?|tying|notes?|remarks?|method|\d+[.)])\b[\s:.)]*/iu;
 
 const LABELS = (Object.entries(labels) as [Label, readonly [string, string]][]).map(
@@ -41,47 +48,100 @@ const LABELS = (Object.entries(labels) as [Label, readonly [string, string]][]).
 );
 
 const labelOf = (text: string): Label | null =>
-	LABELS.find(([, pattern]) => pattern.test(text.trim()))?.[0] ?? null;
+	LABELS.find(([, pattern]) => pattern.test(text.trim().replace('-', ' ')))?.[0] ?? null;
 /** A label and what it says: “Hook: jig 14”, “Hook = jig 14”, “Hook - jig 14”. */
 const PARTED = /^([^:=]{1,30}?)\s*(?::|=|\s[-–—]\s)(.*)$/su;
-/** Another part on the same line, behind a semicolon, or a comma and its label. */
-const SAME_LINE = /;(?=[^:\n]{1,30}:)|,(?=\s*([\p{L} ]{2,20}):)/u;
+/** Another part on the same line, behind a semicolon, or a comma or a space and its label. */
+const SAME_LINE =
+	/;(?=[^:\n]{1,30}:)|,(?=\s*([\p{L} ]{2,20}):)|\s(?=(\p{L}{3,20}(?: \p{L}{1,20}){0,2}):)/gu;
+/** “Tail: marabou with 4 strands of flash”: the flash is a part of its own. */
+const WITH_FLASH =
+	/^(tails?\s*(?::|=|\s[-–—]\s).*?\S)(?:\s*[,+]\s*|\s+(?:with|and|plus)\s+)((?:\w+\s+)?(?:strands?\s+)?(?:of\s+)?(?:\p{L}+\s+)?flash\S*(?:\s+strands?)?)\s*$/iu;
 
 /** A line's parts. */
 function parted(line: string): string[] {
-	const cut = SAME_LINE.exec(line);
-	if (!cut || (cut[1] !== undefined && !labelOf(cut[1]))) return [line];
-	return [line.slice(0, cut.index), ...parted(line.slice(cut.index + 1))];
+	// No line of a recipe; and what reads it would take its time.
+	if (line.length > LONGEST_LINE) return [line];
+	const mark = line.search(/[:=]/u);
+	const cuts = [...line.matchAll(SAME_LINE)].filter(({ index, 1: comma, 2: space }) =>
+		space === undefined
+			? comma === undefined || labelOf(comma) !== null
+			: mark >= 0 && index > mark && labelOf(space) !== null
+	);
+	return [-1, ...cuts.map(({ index }) => index)].flatMap((from, k) => {
+		const part = line.slice(from + 1, cuts[k]?.index);
+		const [, tail, flash] = WITH_FLASH.exec(part) ?? [];
+		return tail && flash ? [tail, `Flash: ${flash}, tail`] : [part];
+	});
 }
 
-/** A label without a mark at its one end or the other: “size 14 jig hook”, “hook size 14 jig”. */
+/**
+ * A label without a mark at its one end or the other, or the only one within: “size 14 jig hook”, “hook size 14 jig”,
+ * “14 jig hook, barbless”.
+ */
 function unmarked(text: string): readonly [before: string, after: string] | null {
 	const words = text.split(/\s+/u);
 	for (const count of [2, 1]) {
 		if (words.length <= count) continue;
+		const listed = words.slice(0, count).join(' ');
+		const [, heads] = /^(.*),$/u.exec(listed) ?? [];
+		if (heads && labelOf(heads)) return [heads, words.slice(count).join(' ')];
 		const [first, last] = [words.slice(0, count).join(' '), words.slice(-count).join(' ')];
 		if (labelOf(last)) return [last, words.slice(0, -count).join(' ')];
 		if (labelOf(first)) return [first, words.slice(count).join(' ')];
 	}
-	return null;
+	const within = [...text.matchAll(WORD)].filter(([word]) => labelOf(word) !== null);
+	const [only] = within;
+	if (!only || within.length > 1) return null;
+	return [only[0], `${text.slice(0, only.index)} ${text.slice(only.index + only[0].length)}`];
+}
+const WORD = /[\p{L}-]+/gu;
+
+/** Where others are marked one without a mark is a line of a recipe still when it says how large, how many, or none. */
+function forgotten(text: string): readonly [before: string, after: string] | null {
+	const [first = '', ...others] = text.split(/\s+/u);
+	const after = others.join(' ');
+	return labelOf(first) && (/\d/u.test(after) || /^none$/iu.test(after)) ? [first, after] : null;
 }
 
 function drafted(text: string, marked: boolean): Draft {
 	const [, before, after] = PARTED.exec(text) ?? [];
-	const [left = '', right = ''] = marked ? [before, after] : (unmarked(text) ?? []);
+	const own = before !== undefined && after !== undefined ? ([before, after] as const) : null;
+	const [left = '', right = ''] = (marked ? (own ?? forgotten(text)) : unmarked(text)) ?? [];
 	return draftOf(text, left, right);
 }
 
 const HEAD = /^head$/iu;
 const WOUND = wordPattern('dubbing|dubbed|fur|chenille|wool|yarn|herl|hide strip');
 
-function draftOf(text: string, before: string, after: string): Draft {
+const BEADED = wordPattern('tungsten|brass|bead|cone');
+const LEAD = wordPattern('lead|lead-?free');
+const PALMERED = wordPattern('palmer(?:ed)?');
+/** Labels that say something of what they head: “lead: .015”, “.020 lead, 12 wraps”, “5/32 tungsten cone”. */
+const SAYS = wordPattern('lead|lead.?free|lead wire|wraps|cone|cone ?head');
+
+/** What a line is about, where what it says tells more than its label. */
+function labelled(before: string, after: string): Label | null {
 	const named = labelOf(before);
 	// “Head: dubbing” is wound, “Head: lacquer” is not.
-	const label = named === 'finish' && HEAD.test(before) && WOUND.test(after) ? 'head' : named;
-	// “Lead: .015” says the metal by its label.
-	const said = label === 'coil' && /lead/iu.test(before) ? `${before} ${after}` : after;
-	return { text, label, phrases: new Phrases(label ? said : text), assumed: [], asked: [] };
+	if (named === 'finish' && HEAD.test(before)) {
+		if (WOUND.test(after)) return 'head';
+		if (BEADED.test(after)) return 'bead';
+	}
+	if (named === 'underbody' && LEAD.test(after)) return 'coil';
+	if (named === 'hackle' && PALMERED.test(after)) return 'palmer';
+	return named;
+}
+
+function draftOf(text: string, before: string, after: string): Draft {
+	const label = labelled(before, after);
+	// A label at the end stands behind what it heads.
+	const whole = text.startsWith(before) ? `${before} ${after}` : `${after} ${before}`;
+	const says = label !== null && SAYS.test(before);
+	const phrases = new Phrases(label ? (says ? whole : after) : text);
+	if (label === 'palmer') phrases.take(PALMERED);
+	if (label !== 'name') phrases.inFigures();
+	return { text, label, phrases, assumed: [], asked: [] };
 }
 
 /**
@@ -103,14 +163,16 @@ export function readPattern(
 	const rows = text
 		.split(/\r?\n/u)
 		.flatMap(parted)
-		.map((row) => row.replace(/^\s*[-•*·]\s+/u, '').trim())
-		.filter(Boolean);
+		.map((row) => row.replace(BULLET, '').trim())
+		.filter((row) => row && !HEADING.test(row));
 	const notes: string[] = [];
 	const drafts: Draft[] = [];
 	// Whoever marks one label marks them all: what has none is then a remark.
-	const marked = rows.some((row) => labelOf(PARTED.exec(row)?.[1] ?? '') !== null);
+	const marked = rows.some(
+		(row) => row.length <= LONGEST_LINE && labelOf(PARTED.exec(row)?.[1] ?? '') !== null
+	);
 	for (const row of rows) {
-		const draft = drafted(row, marked);
+		const draft = row.length > LONGEST_LINE ? draftOf(row, '', '') : drafted(row, marked);
 		if (!draft.label && REMARKS.test(row)) notes.push(row.replace(REMARKS, '').trim() || row);
 		else drafts.push(draft);
 	}
@@ -130,16 +192,13 @@ export function readPattern(
 		if (found) named[part] = found;
 	}
 	const { recipe, unnamed } = recipeOf(of);
-	const first = drafts.findIndex(({ label }) => label !== null);
-	const name =
-		of('name')?.phrases.rest() ??
-		drafts
-			.slice(0, Math.max(0, first))
-			.map((draft) => draft.text)
-			.join(' ');
-	const lines = drafts.map((draft, i): PatternLine => {
+	// The first line is the name where it is no part of the fly, by a label or by a measure.
+	const [top] = drafts;
+	const heads = top?.label === null && !MEASURED.test(top.text) ? top : undefined;
+	const name = of('name')?.phrases.rest() ?? heads?.text ?? '';
+	const lines = drafts.map((draft): PatternLine => {
 		const { text, label, assumed, asked, phrases } = draft;
-		const isName = label === 'name' || i < first;
+		const isName = label === 'name' || draft === heads;
 		const again = label !== null && of(label) !== draft;
 		return {
 			text,
@@ -149,8 +208,19 @@ export function readPattern(
 			unknown: isName ? [] : label ? (again ? [] : phrases.left()) : [text]
 		};
 	});
-	return { name, recipe, lines, unnamed, notes: notes.join('\n'), colours: named };
+	return {
+		name,
+		recipe,
+		lines,
+		unnamed,
+		notes: notes.join('\n'),
+		asked: of('hook') ? [] : ['On which hook? A straight one of size 14 is taken until you say.'],
+		colours: named
+	};
 }
+
+/** A measure, a size, or a label that is none here: “#12 2xl”, “B: 4.0 mm”. */
+const MEASURED = /#\s*\d|\d\s*(?:mm|xl|x\b|\/)|(?:^|\s)\.\d|:/iu;
 
 type Of = (label: Label) => Draft | undefined;
 

@@ -75,8 +75,8 @@ function table<Kind extends string>(
 }
 
 const FEATHER =
-	'feather(?: fibres?| fibers?)?|(?:golden )?pheasant(?: tail| tippets?)?|tippets?|partridge|hackle fibres?|cock fibres?|turkey|goose|duck';
-const HAIR = 'hair|squirrel|deer|calf|bucktail';
+	'feather(?: fibres?| fibers?)?|(?:golden )?pheasant(?: tail| tippets?)?|tippets?|partridge|hackle fibres?|cock fibres?|coq de leon|turkey|goose|duck';
+const HAIR = 'hairs?|(?:moose|elk)(?: hairs?)?|squirrel|deer|calf|bucktail';
 const PLUME = 'plume(?: fibres?)?|marabou';
 const FLASH = 'flash(?: strands?)?';
 const RUBBER = 'rubber(?: legs?)?|silicone(?: legs?)?';
@@ -161,7 +161,7 @@ export const written = {
 	hackle: table(hackleKinds, hackleKindWords, {
 		softHackle: 'partridge|hen(?: hackle)?|grouse|soft',
 		stiffHackle: 'cock(?: hackle)?|rooster|saddle',
-		down: 'cul de canard|puff',
+		down: 'cul de canard|cdc|puff',
 		fur: DUBBED,
 		plume: PLUME,
 		hair: HAIR
@@ -174,12 +174,12 @@ export const written = {
 export const labels = {
 	hook: ['Hook', 'hooks?|hk'],
 	bead: ['Bead', 'bead ?head|cone ?head|cone|beads?|bd'],
-	coil: ['Wire', 'weight|lead|lead wire|wire underbody|wraps|weighting'],
+	coil: ['Wire', 'weight|wt|lead|lead wire|lead.?free(?: wire)?|wire underbody|wraps|weighting'],
 	thread: ['Thread', 'tying thread|silk'],
 	tail: ['Tail', 'tails'],
 	flash: ['Flash', 'tinsel strands'],
 	tag: ['Tag', 'hot ?spot|butt'],
-	rib: ['Rib', 'ribbing'],
+	rib: ['Rib', 'ribs|ribbing'],
 	secondRib: ['Second rib', 'rib 2|2nd rib|second ribbing|counter ?rib'],
 	underbody: ['Underbody', 'under ?body'],
 	body: ['Body', 'abdomen'],
@@ -188,7 +188,7 @@ export const labels = {
 	rearThorax: ['Rear thorax', 'thorax rear|rear of thorax|back of thorax'],
 	thorax: ['Thorax', 'middle thorax'],
 	frontThorax: ['Front thorax', 'thorax front|front of thorax'],
-	wingCase: ['Wing case', 'wing ?case|case'],
+	wingCase: ['Wing case', 'wing ?cases?|case'],
 	wings: ['Wings', 'wing|wing slips|wing pads|wing buds|slips|pads'],
 	legs: ['Legs', 'leg'],
 	hackle: ['Hackle', 'front hackle'],

@@ -16,7 +16,10 @@
 	let copied = $state(false);
 	const read = $derived(readPattern(text, flyColourNames));
 	const found = $derived('fault' in read ? null : read);
-	const asked = $derived(found?.lines.flatMap((line) => line.asked) ?? []);
+	const asked = $derived(
+		found ? [...found.asked, ...found.lines.flatMap((line) => line.asked)] : []
+	);
+	const odd = $derived(found?.lines.some(({ unknown }) => unknown.length > 0) ?? false);
 
 	async function copy() {
 		await navigator.clipboard.writeText(text);
@@ -57,8 +60,13 @@
 				<p class="pb-1 text-quiet">
 					{asked.length > 0
 						? `${asked.length === 1 ? 'One thing is' : `${asked.length} things are`} asked.`
-						: 'All of it was read.'}
+						: odd
+							? 'What was not understood stands below its line.'
+							: 'All of it was read.'}
 				</p>
+				{#each read.asked as question (question)}
+					<p class="pb-1 text-warn">{question}</p>
+				{/each}
 				<ul class="grid grid-cols-[minmax(0,1fr)] gap-1.5">
 					{#each read.lines as { text: line, asked, assumed, unknown, label }, i (i)}
 						<li
