@@ -117,7 +117,7 @@ export function beadOf(draft: Draft | undefined, hook: Recipe['hook']): Recipe['
 	const other = metal && phrases.kind(written.metal);
 	if (other)
 		asked.push(
-			`Is the bead ${metalOf(metal)} or ${metalOf(other)}? ${metalOf(metal)} is taken until you say.`
+			`Is the bead ${metalOf(metal)} or ${metalOf(other)}? It is taken as ${metalOf(metal)} until you say.`
 		);
 	if (diameter === undefined || diameter === null) {
 		asked.push('How large is the bead? 2.8 mm is taken until you say.');
@@ -150,6 +150,7 @@ export function coilOf(draft: Draft | undefined, hook: Recipe['hook']): Recipe['
 	const place = phrases.kind(written.place);
 	const metal = phrases.kind(written.coilMetal);
 	const size = phrases.take(LENGTH);
+	phrases.take(wordPattern('wire'));
 	const wire = size && sized(draft, `${size[1]!} ${size[2] ?? ''}`, coilWireField);
 	if (!metal) assumed.push('lead');
 	if (!turns) asked.push('How many turns of wire? Six are taken until you say.');

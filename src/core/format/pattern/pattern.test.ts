@@ -271,11 +271,13 @@ describe('recipes as people write them (common practice, no source)', () => {
 			}
 		],
 		[
-			'1. Hook: 14 jig\n2) Bead: 2.8mm tungsten Tail: cock fibres\n3. Legs: rubber, 3 pairs\n4. Head: none\n5. Wind the hackle',
+			'1. Hook: 14 jig Thread: 8/0\n2) Bead: 2.8mm tungsten\n3) Tail: cock fibres, 2 strands of flash\n3. Legs: rubber, 3 pairs\n4. Head: none\n5. Wind the hackle',
 			{
 				hook: { size: 14 },
 				bead: { diameter: 2.8e-3 },
 				tail: { kind: 'feather' },
+				flash: { strands: 2, place: 'tail' },
+				thread: { denier: 70 },
 				legs: { kind: 'rubber', fibres: 6 },
 				finish: { lacquer: 0 }
 			}
@@ -313,7 +315,7 @@ describe('recipes as people write them (common practice, no source)', () => {
 		['Hook: 14\nBead: 2.8-3.3 mm tungsten', /which size, 2\.8 to 3\.3/i],
 		['Hook: 14\nBead: 4mm or 4.5 mm tungsten', /which size, 4 to 4\.5/i],
 		['Hook: jig #14/#16', /which size, 14 to 16/i],
-		['Hook: 14\nBead: 2.8mm tungsten or brass', /tungsten or brass\? tungsten is taken/i],
+		['Hook: 14\nBead: 2.8mm tungsten or brass', /tungsten or brass\? it is taken as tungsten/i],
 		['Bead: 2.8 tungsten\nBody: floss', /on which hook/i]
 	])('%s is asked about', (text, question) => {
 		const { lines, asked } = read(text);

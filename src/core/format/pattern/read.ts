@@ -162,8 +162,8 @@ export function readPattern(
 	}
 	const rows = text
 		.split(/\r?\n/u)
-		.flatMap(parted)
-		.map((row) => row.replace(BULLET, '').trim())
+		.flatMap((row) => parted(row.replace(BULLET, '')))
+		.map((row) => row.trim())
 		.filter((row) => row && !HEADING.test(row));
 	const notes: string[] = [];
 	const drafts: Draft[] = [];
