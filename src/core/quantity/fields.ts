@@ -13,8 +13,14 @@ import * as shown from './measures';
 import { shownUnits } from './shown';
 
 const thousandths = times(THOUSANDTH_OF_AN_INCH);
+/** A metric length in words, as it is spelt on both sides of the ocean. @param size m */
+const spelt = (prefix: string, size: number): QuantityField['units'] =>
+	Object.fromEntries(
+		['metre', 'metres', 'meter', 'meters'].map((word) => [prefix + word, times(size)])
+	);
 export const smallLengths = {
 	mm: times(MILLIMETRE),
+	...spelt('milli', MILLIMETRE),
 	in: times(INCH),
 	inch: times(INCH),
 	inches: times(INCH),
@@ -25,11 +31,13 @@ export const smallLengths = {
 	thousandths
 };
 
+export const seconds = { s: times(1), sec: times(1), second: times(1), seconds: times(1) };
+
 export const waterLengths = {
 	m: times(1),
-	metre: times(1),
-	metres: times(1),
+	...spelt('', 1),
 	cm: times(CENTIMETRE),
+	...spelt('centi', CENTIMETRE),
 	ft: times(FOOT),
 	"'": times(FOOT),
 	feet: times(FOOT),

@@ -1,4 +1,4 @@
-import { waterLengths } from './fields';
+import { seconds, waterLengths } from './fields';
 import { MILLIMETRE } from './units';
 import type { QuantityField } from './reading';
 import { fieldOf, times } from './shorthand';
@@ -31,7 +31,7 @@ export const reactionField: QuantityField = fieldOf(
 	2,
 	{
 		name: 'Reaction',
-		units: { s: times(1), ms: times(1e-3) },
+		units: { ...seconds, ms: times(1e-3) },
 		possible: [0.01, 2],
 		usual: [0.02, 0.4]
 	},
@@ -44,7 +44,7 @@ export const runField: QuantityField = fieldOf(
 	2,
 	{
 		name: 'Time',
-		units: { s: times(1), sec: times(1) },
+		units: seconds,
 		possible: [0.05, 600],
 		usual: [0.05, 600]
 	},

@@ -9,6 +9,7 @@ import {
 	readHookSize,
 	readQuantity,
 	readXStep,
+	runField,
 	speedField,
 	temperatureField,
 	turnsField,
@@ -67,7 +68,11 @@ describe('sizes as tiers write them', () => {
 		['3 m in 5 s', speedField, 0.6],
 		['10 ft / 4', speedField, 0.762],
 		['3 ft 6 in 4 s', speedField, 0.2667],
-		['15 thousandths', coilWireField, 0.381e-3]
+		['15 thousandths', coilWireField, 0.381e-3],
+		['0.9 meters', depthField, 0.9],
+		['90 centimetres', depthField, 0.9],
+		['2.8 millimeters', beadDiameterField, 2.8e-3],
+		['4.2 seconds', runField, 4.2]
 	])('%s', (text, field, si) => expect(value(text, field)).toBeCloseTo(si, 9));
 
 	test.each([

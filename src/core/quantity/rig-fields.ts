@@ -1,4 +1,4 @@
-import { smallLengths, waterLengths } from './fields';
+import { seconds, smallLengths, waterLengths } from './fields';
 import type { QuantityField } from './reading';
 import { fieldOf, times, trim } from './shorthand';
 import * as shown from './measures';
@@ -114,7 +114,7 @@ export const countdownField: QuantityField = fieldOf(
 	0,
 	{
 		name: 'Count down',
-		units: { s: times(1), sec: times(1), min: times(60) },
+		units: { ...seconds, min: times(60), minutes: times(60) },
 		possible: [0, 300],
 		usual: [0, 90]
 	},
@@ -130,7 +130,7 @@ export const leafField: QuantityField = fieldOf(
 	1,
 	{
 		name: 'The leaf’s time',
-		units: { s: times(1), sec: times(1) },
+		units: seconds,
 		possible: [0.6, 300],
 		usual: [1.5, 60]
 	},
