@@ -11,7 +11,12 @@ const table = (text: string) =>
 test('what the gauge writes is read back as it was', () => {
 	const readings = simulatedGauge(Date.UTC(2026, 4, 1), 30, 3.4);
 	const [header, ...rows] = table(gaugeCsv(readings));
-	expect(readingsFrom(rows, guessColumns(header!))).toEqual({ readings, bad: 0, why: null });
+	expect(readingsFrom(rows, guessColumns(header!))).toEqual({
+		readings,
+		bad: 0,
+		why: null,
+		unsure: null
+	});
 });
 
 test('columns of a real gauge are guessed by their names and units', () => {
@@ -44,4 +49,36 @@ test('rows that cannot be read are counted, the first with its place; the rest s
 		[3.4, 8],
 		[3.6, 7.5]
 	]);
+});
+
+test('days and months are told apart, halves of the day heard, and a day that is none is refused', () => {
+	const columns = guessColumns(['date', 'cfs']);
+	const days = (...texts: string[]) => {
+		const { readings, bad, unsure } = readingsFrom(
+			texts.map((text) => [text, '1,200']),
+			columns
+		);
+		expect(readings.every(({ flow }) => Math.abs(flow - 1200 * 0.3048 ** 3) < 1e-9)).toBe(true);
+		return [readings.map(({ time }) => new Date(time).toISOString().slice(5, 16)), bad, unsure];
+	};
+	expect(days('13/4/2026 6:00', '4/4/2026')).toEqual([['04-04T00:00', '04-13T06:00'], 0, null]);
+	expect(days('4/13/2026 2:15 PM', '4/4/2026 12:30 am')).toEqual([
+		['04-04T00:30', '04-13T14:15'],
+		0,
+		null
+	]);
+	// Readings of a few days lie together in one of the two orders alone.
+	expect(days('3/4/2026', '4/4/2026', '5/4/2026')[0]).toEqual([
+		'04-03T00:00',
+		'04-04T00:00',
+		'04-05T00:00'
+	]);
+	expect(days('3/4/2026', '3/5/2026', '3/6/2026')[0]![0]).toBe('03-04T00:00');
+	expect(days('3/4/2026')).toEqual([
+		['04-03T00:00'],
+		0,
+		expect.stringMatching(/2026-04-03/) as unknown
+	]);
+	expect(days('3.4.2026')).toEqual([['04-03T00:00'], 0, null]);
+	expect(days('31.4.2026', '1.13.2026', '1.4.2026 soon').slice(0, 2)).toEqual([[], 3]);
 });

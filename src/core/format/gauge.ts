@@ -42,23 +42,38 @@ export function guessColumns(header: readonly string[]): GaugeColumns {
 	};
 }
 
-/** Readings from a table's rows, oldest first; what cannot be read is counted, with the first told in words. */
+/** What a table says, and what of it cannot be read. */
+export interface GaugeRead {
+	/** Oldest first. */
+	readonly readings: GaugeReading[];
+	/** Rows that cannot be read, and why the first of them cannot. */
+	readonly bad: number;
+	readonly why: string | null;
+	/** How a date was taken that could be two; null where none could. */
+	readonly unsure: string | null;
+}
+
+/** Readings from a table's rows; what cannot be read is counted, with the first told in words. */
 export function readingsFrom(
 	rows: readonly (readonly string[])[],
 	columns: GaugeColumns
-): { readonly readings: GaugeReading[]; readonly bad: number; readonly why: string | null } {
+): GaugeRead {
 	const readings: GaugeReading[] = [];
 	let bad = 0;
 	let why: string | null = null;
+	const american = columns.flowUnit === 'ft³/s';
 	const number = (text: string | undefined) => {
 		const clean = (text ?? '').trim().replace(/^"|"$/g, '');
 		if (clean === '') return NaN;
-		// A comma alone is a decimal comma.
+		// Beside feet a comma sets thousands apart; elsewhere one alone is the decimal's.
+		if (american && /^\d{1,3}(,\d{3})+(\.\d+)?$/.test(clean))
+			return Number(clean.replaceAll(',', ''));
 		return Number(/^-?\d+,\d+$/.test(clean) ? clean.replace(',', '.') : clean);
 	};
+	const order = dayOrderOf(rows.map((row) => row[columns.time] ?? ''));
 	rows.forEach((row, i) => {
 		if (row.every((cell) => cell.trim() === '')) return;
-		const time = timeOf(row[columns.time] ?? '');
+		const time = timeOf(row[columns.time] ?? '', order ?? 'day first');
 		const flow = number(row[columns.flow]) * FLOW_UNITS[columns.flowUnit];
 		const degrees = columns.temperature < 0 ? NaN : number(row[columns.temperature]);
 		const wrong = Number.isNaN(time)
@@ -74,16 +89,59 @@ export function readingsFrom(
 		const celsius = columns.temperatureUnit === '°F' ? (degrees - 32) / 1.8 : degrees;
 		readings.push({ time, flow, celsius: Number.isFinite(celsius) ? celsius : null });
 	});
-	return { readings: readings.sort((a, b) => a.time - b.time), bad, why };
+	readings.sort((a, b) => a.time - b.time);
+	const [first] = readings;
+	const unsure =
+		order === null && first
+			? `No date here tells the day from the month: the first is taken as ${new Date(first.time).toISOString().slice(0, 10)} (year, month, day). Where that is wrong, write the dates so.`
+			: null;
+	return { readings, bad, why, unsure };
 }
 
-/** ISO 8601, or day.month.year with an optional hour; without a zone as UTC. */
-function timeOf(text: string): number {
+type DayOrder = 'day first' | 'month first';
+
+/** “3.4.2026 6:00” or “3/4/2026 2:15 PM”. */
+const NUMBERED =
+	/^(\d{1,2})([./])(\d{1,2})\2(\d{4})(?:[ T,]+(\d{1,2}):(\d{2})(?::\d{2}(?:\.\d+)?)?\s*(am|pm)?)?$/i;
+
+/**
+ * Which of day and month stands first where they are parted by strokes; with points it is the day. A number above 12
+ * tells, else in which order the dates lie nearer together.
+ *
+ * @returns null where nothing tells
+ */
+function dayOrderOf(texts: readonly string[]): DayOrder | null {
+	const dates = texts
+		.map((text) => NUMBERED.exec(text.trim()))
+		.filter((found) => found?.[2] === '/');
+	if (dates.length === 0 || dates.some((found) => Number(found![1]) > 12)) return 'day first';
+	if (dates.some((found) => Number(found![3]) > 12)) return 'month first';
+	const span = (order: DayOrder) => {
+		let [from, to] = [Infinity, -Infinity];
+		for (const [text] of dates as RegExpExecArray[]) {
+			const time = timeOf(text, order);
+			from = Math.min(from, time);
+			to = Math.max(to, time);
+		}
+		return to - from;
+	};
+	const [day, month] = [span('day first'), span('month first')];
+	return day === month ? null : day < month ? 'day first' : 'month first';
+}
+
+/** ISO 8601, or day, month and year with an optional hour; without a zone as UTC. @returns ms; NaN where there is no such time */
+function timeOf(text: string, order: DayOrder): number {
 	const clean = text.trim();
-	const dotted = /^(\d{1,2})[./](\d{1,2})[./](\d{4})(?:[ T](\d{1,2}):(\d{2}))?/.exec(clean);
-	if (dotted) {
-		const [, day, month, year, hour = '0', minute = '0'] = dotted.map((part) => part ?? '0');
-		return Date.UTC(+year!, +month! - 1, +day!, +hour, +minute);
+	const numbered = NUMBERED.exec(clean);
+	if (numbered) {
+		const [, one, mark, other, year, hour = '0', minute = '0', half] = numbered;
+		const [day, month] = mark === '/' && order === 'month first' ? [other, one] : [one, other];
+		const past = half ? (Number(hour) % 12) + (/p/i.test(half) ? 12 : 0) : Number(hour);
+		const time = Date.UTC(Number(year), Number(month) - 1, Number(day), past, Number(minute));
+		// The 31st of April would be the first of May.
+		const is = new Date(time);
+		const there = is.getUTCMonth() === Number(month) - 1 && is.getUTCDate() === Number(day);
+		return there ? time : NaN;
 	}
 	const plain = /^\d{4}-\d{2}-\d{2}([ T]\d{2}:\d{2}(:\d{2})?)?$/.exec(clean);
 	if (plain) return Date.parse(plain[1] ? `${clean.replace(' ', 'T')}Z` : `${clean}T00:00Z`);

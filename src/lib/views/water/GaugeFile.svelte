@@ -162,6 +162,9 @@
 				{readings.length === 0 ? 'Point out other columns.' : ''}
 			</p>
 		{/if}
+		{#if read.unsure}
+			<p class="mt-2 rounded-md bg-warn-soft p-2 text-sm" role="status">{read.unsure}</p>
+		{/if}
 		{#if reading}
 			<svg
 				viewBox="0 0 600 80"
