@@ -59,7 +59,8 @@ test('days and months are told apart, halves of the day heard, and a day that is
 			columns
 		);
 		expect(readings.every(({ flow }) => Math.abs(flow - 1200 * 0.3048 ** 3) < 1e-9)).toBe(true);
-		return [readings.map(({ time }) => new Date(time).toISOString().slice(5, 16)), bad, unsure];
+		const times = readings.map(({ time }) => new Date(time).toISOString().slice(5, 16));
+		return [times, bad, unsure] as const;
 	};
 	expect(days('13/4/2026 6:00', '4/4/2026')).toEqual([['04-04T00:00', '04-13T06:00'], 0, null]);
 	expect(days('4/13/2026 2:15 PM', '4/4/2026 12:30 am')).toEqual([
