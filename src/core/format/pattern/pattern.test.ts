@@ -283,6 +283,10 @@ describe('recipes as people write them (common practice, no source)', () => {
 			}
 		],
 		[
+			'1. Hook 14 jig\n2. Bead 2.8 tungsten\n3. Body quill\n4. Turn the hook over',
+			{ hook: { size: 14, style: 'jig60' }, bead: { diameter: 2.8e-3 }, body: { kind: 'quill' } }
+		],
+		[
 			'Hook, 14 jig\nBead, 2.8 mm tungsten\nBody, pheasant tail',
 			{ hook: { style: 'jig60', size: 14 }, body: { kind: 'herl' }, tail: null }
 		],
@@ -320,6 +324,14 @@ describe('recipes as people write them (common practice, no source)', () => {
 	])('%s is asked about', (text, question) => {
 		const { lines, asked } = read(text);
 		expect([...asked, ...lines.flatMap((line) => line.asked)].join(' ')).toMatch(question);
+	});
+
+	test('numbered lines are parts where they say so, and steps else', () => {
+		const { notes, lines } = read(
+			'1. Hook 14 jig\n2. Body quill\n3. Wind the hackle\n4. Turn the hook over'
+		);
+		expect(notes).toBe('Wind the hackle\nTurn the hook over');
+		expect(lines.flatMap(({ unknown, asked }) => [...unknown, ...asked])).toEqual([]);
 	});
 
 	test('the first line is the name unless it is of the fly; what stands below it and has no label is handed back', () => {

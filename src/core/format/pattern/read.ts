@@ -35,12 +35,14 @@ export interface PatternRead {
 
 /** A text that is longer is no recipe, characters. */
 const LONGEST = 20_000;
+/** And no line of a recipe; what reads one would take its time. */
 const LONGEST_LINE = 500;
-/** Before a line of a list; a number only where a label follows, or it is a step. */
-const BULLET = /^\s*(?:[-•*·]\s+|\d{1,2}[.)]\s+(?=[\p{L} ]{2,20}[:=]))/u;
+/** What stands before a line of a list. */
+const BULLET = /^\s*[-•*·]\s+/u;
+const NUMBERED = /^\s*\d{1,2}[.)]\s+/u;
 /** What stands over a list says nothing of the fly. */
 const HEADING = /^(?:materials|ingredients|recipe)\s*:?$/iu;
-const REMARKS = /^(?:steps?|tying|notes?|remarks?|method|\d+[.)])\b[\s:.)]*/iu;
+const REMARKS = /^(?:steps?|tying|notes?|remarks?|method)\b[\s:.)]*/iu;
 
 const LABELS = (Object.entries(labels) as [Label, readonly [string, string]][]).map(
 	([label, [own, also]]) =>
@@ -60,8 +62,6 @@ const WITH_FLASH =
 
 /** A line's parts. */
 function parted(line: string): string[] {
-	// No line of a recipe; and what reads it would take its time.
-	if (line.length > LONGEST_LINE) return [line];
 	const mark = line.search(/[:=]/u);
 	const cuts = [...line.matchAll(SAME_LINE)].filter(({ index, 1: comma, 2: space }) =>
 		space === undefined
@@ -83,10 +83,9 @@ function unmarked(text: string): readonly [before: string, after: string] | null
 	const words = text.split(/\s+/u);
 	for (const count of [2, 1]) {
 		if (words.length <= count) continue;
-		const listed = words.slice(0, count).join(' ');
-		const [, heads] = /^(.*),$/u.exec(listed) ?? [];
-		if (heads && labelOf(heads)) return [heads, words.slice(count).join(' ')];
 		const [first, last] = [words.slice(0, count).join(' '), words.slice(-count).join(' ')];
+		const [, heads] = /^(.*),$/u.exec(first) ?? [];
+		if (heads && labelOf(heads)) return [heads, words.slice(count).join(' ')];
 		if (labelOf(last)) return [last, words.slice(0, -count).join(' ')];
 		if (labelOf(first)) return [first, words.slice(count).join(' ')];
 	}
@@ -104,6 +103,17 @@ function forgotten(text: string): readonly [before: string, after: string] | nul
 	return labelOf(first) && (/\d/u.test(after) || /^none$/iu.test(after)) ? [first, after] : null;
 }
 
+/** A part in a numbered list says no more than so many words after its label, where nothing marks it. */
+const SHORT = 2;
+/** A row of a list without what stands before it; a number stays before what is no part: that is a step. */
+function bare(row: string): string {
+	const rest = row.replace(NUMBERED, '');
+	if (rest === row) return row.replace(BULLET, '');
+	const [first = '', ...others] = rest.split(/\s+/u);
+	const short = labelOf(first) && others.length > 0 && others.length <= SHORT;
+	return labelOf(PARTED.exec(rest)?.[1] ?? '') || forgotten(rest) || short ? rest : row;
+}
+
 function drafted(text: string, marked: boolean): Draft {
 	const [, before, after] = PARTED.exec(text) ?? [];
 	const own = before !== undefined && after !== undefined ? ([before, after] as const) : null;
@@ -115,10 +125,10 @@ const HEAD = /^head$/iu;
 const WOUND = wordPattern('dubbing|dubbed|fur|chenille|wool|yarn|herl|hide strip');
 
 const BEADED = wordPattern('tungsten|brass|bead|cone');
-const LEAD = wordPattern('lead|lead-?free');
+const LEAD = wordPattern('lead');
 const PALMERED = wordPattern('palmer(?:ed)?');
 /** Labels that say something of what they head: “lead: .015”, “.020 lead, 12 wraps”, “5/32 tungsten cone”. */
-const SAYS = wordPattern('lead|lead.?free|lead wire|wraps|cone|cone ?head');
+const SAYS = wordPattern('lead|wraps|cone(?: ?head)?');
 
 /** What a line is about, where what it says tells more than its label. */
 function labelled(before: string, after: string): Label | null {
@@ -162,7 +172,7 @@ export function readPattern(
 	}
 	const rows = text
 		.split(/\r?\n/u)
-		.flatMap((row) => parted(row.replace(BULLET, '')))
+		.flatMap((row) => (row.length > LONGEST_LINE ? [row] : parted(bare(row))))
 		.map((row) => row.trim())
 		.filter((row) => row && !HEADING.test(row));
 	const notes: string[] = [];
@@ -173,7 +183,9 @@ export function readPattern(
 	);
 	for (const row of rows) {
 		const draft = row.length > LONGEST_LINE ? draftOf(row, '', '') : drafted(row, marked);
-		if (!draft.label && REMARKS.test(row)) notes.push(row.replace(REMARKS, '').trim() || row);
+		const isStep = NUMBERED.test(row);
+		const words = row.replace(isStep ? NUMBERED : REMARKS, '').trim();
+		if (isStep || (!draft.label && REMARKS.test(row))) notes.push(words || row);
 		else drafts.push(draft);
 	}
 	const of = (label: Label) => drafts.find((draft) => draft.label === label);
