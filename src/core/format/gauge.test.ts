@@ -81,5 +81,13 @@ test('days and months are told apart, halves of the day heard, and a day that is
 		expect.stringMatching(/2026-04-03/) as unknown
 	]);
 	expect(days('3.4.2026')).toEqual([['04-03T00:00'], 0, null]);
+	// No order makes dates of both: one is refused, and it is said how the other was taken.
+	expect(days('13/4/2026', '4/14/2026')).toEqual([
+		['04-13T00:00'],
+		1,
+		expect.stringMatching(/2026-04-13/) as unknown
+	]);
+	const metric = guessColumns(['date', 'flow_m3s']);
+	expect(readingsFrom([['2026-04-03', '3,625']], metric).readings[0]!.flow).toBe(3.625);
 	expect(days('31.4.2026', '1.13.2026', '1.4.2026 soon').slice(0, 2)).toEqual([[], 3]);
 });

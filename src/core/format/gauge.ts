@@ -105,21 +105,22 @@ const NUMBERED =
 	/^(\d{1,2})([./])(\d{1,2})\2(\d{4})(?:[ T,]+(\d{1,2}):(\d{2})(?::\d{2}(?:\.\d+)?)?\s*(am|pm)?)?$/i;
 
 /**
- * Which of day and month stands first where they are parted by strokes; with points it is the day. A number above 12
- * tells, else in which order the dates lie nearer together.
+ * Which of day and month stands first where they are parted by strokes; with points it is the day: in which order all
+ * are dates, and lie nearer together.
  *
  * @returns null where nothing tells
  */
 function dayOrderOf(texts: readonly string[]): DayOrder | null {
 	const dates = texts
 		.map((text) => NUMBERED.exec(text.trim()))
-		.filter((found) => found?.[2] === '/');
-	if (dates.length === 0 || dates.some((found) => Number(found![1]) > 12)) return 'day first';
-	if (dates.some((found) => Number(found![3]) > 12)) return 'month first';
+		.filter((found) => found?.[2] === '/')
+		.map((found) => found![0]);
+	if (dates.length === 0) return 'day first';
 	const span = (order: DayOrder) => {
 		let [from, to] = [Infinity, -Infinity];
-		for (const [text] of dates as RegExpExecArray[]) {
+		for (const text of dates) {
 			const time = timeOf(text, order);
+			if (Number.isNaN(time)) return Infinity;
 			from = Math.min(from, time);
 			to = Math.max(to, time);
 		}

@@ -319,6 +319,7 @@ describe('recipes as people write them (common practice, no source)', () => {
 		['Hook: 14\nBead: 2.8-3.3 mm tungsten', /which size, 2\.8 to 3\.3/i],
 		['Hook: 14\nBead: 4mm or 4.5 mm tungsten', /which size, 4 to 4\.5/i],
 		['Hook: jig #14/#16', /which size, 14 to 16/i],
+		['Hook: 1/0 jig', /^hook size: 0 is not possible/i],
 		['Hook: 14\nBead: 2.8mm tungsten or brass', /tungsten or brass\? it is taken as tungsten/i],
 		['Bead: 2.8 tungsten\nBody: floss', /on which hook/i]
 	])('%s is asked about', (text, question) => {
@@ -328,9 +329,9 @@ describe('recipes as people write them (common practice, no source)', () => {
 
 	test('numbered lines are parts where they say so, and steps else', () => {
 		const { notes, lines } = read(
-			'1. Hook 14 jig\n2. Body quill\n3. Wind the hackle\n4. Turn the hook over'
+			'1. Hook 14 jig\n2. Body quill\n3. Wind the hackle\n4. Body over the wire first'
 		);
-		expect(notes).toBe('Wind the hackle\nTurn the hook over');
+		expect(notes).toBe('Wind the hackle\nBody over the wire first');
 		expect(lines.flatMap(({ unknown, asked }) => [...unknown, ...asked])).toEqual([]);
 	});
 
@@ -342,6 +343,9 @@ describe('recipes as people write them (common practice, no source)', () => {
 		expect(odd('Bog Beetle\nfor autumn\nHook: 14')).toEqual(['Bog Beetle', ['for autumn']]);
 		expect(odd('B: 4.0 mm tungsten\nHook: 14')).toEqual(['', ['B: 4.0 mm tungsten']]);
 		expect(odd('Beadhead Wonder\nHook: 14')).toEqual(['Beadhead Wonder', []]);
+		expect(odd('Size 14 jig hook\na rib over the body please')[1]).toEqual([
+			'a rib over the body please'
+		]);
 		// A size or a length is no count of fibres.
 		const { recipe, lines } = read('Hook: 14\nTail: strip of hair, 4 cm, size 9');
 		expect(recipe.tail).toMatchObject({ kind: 'hair' });
