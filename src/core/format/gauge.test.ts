@@ -15,7 +15,7 @@ test('what the gauge writes is read back as it was', () => {
 		readings,
 		bad: 0,
 		why: null,
-		unsure: null
+		unsure: []
 	});
 });
 
@@ -62,11 +62,11 @@ test('days and months are told apart, halves of the day heard, and a day that is
 		const times = readings.map(({ time }) => new Date(time).toISOString().slice(5, 16));
 		return [times, bad, unsure] as const;
 	};
-	expect(days('13/4/2026 6:00', '4/4/2026')).toEqual([['04-04T00:00', '04-13T06:00'], 0, null]);
+	expect(days('13/4/2026 6:00', '4/4/2026')).toEqual([['04-04T00:00', '04-13T06:00'], 0, []]);
 	expect(days('4/13/2026 2:15 PM', '4/4/2026 12:30 am')).toEqual([
 		['04-04T00:30', '04-13T14:15'],
 		0,
-		null
+		[]
 	]);
 	// Readings of a few days lie together in one of the two orders alone.
 	expect(days('3/4/2026', '4/4/2026', '5/4/2026')[0]).toEqual([
@@ -78,16 +78,29 @@ test('days and months are told apart, halves of the day heard, and a day that is
 	expect(days('3/4/2026')).toEqual([
 		['04-03T00:00'],
 		0,
-		expect.stringMatching(/2026-04-03/) as unknown
+		[expect.stringMatching(/2026-04-03/)] as unknown
 	]);
-	expect(days('3.4.2026')).toEqual([['04-03T00:00'], 0, null]);
+	expect(days('3.4.2026')).toEqual([['04-03T00:00'], 0, []]);
 	// No order makes dates of both: one is refused, and it is said how the other was taken.
 	expect(days('13/4/2026', '4/14/2026')).toEqual([
 		['04-13T00:00'],
 		1,
-		expect.stringMatching(/2026-04-13/) as unknown
+		[expect.stringMatching(/2026-04-13/)] as unknown
 	]);
 	const metric = guessColumns(['date', 'flow_m3s']);
 	expect(readingsFrom([['2026-04-03', '3,625']], metric).readings[0]!.flow).toBe(3.625);
 	expect(days('31.4.2026', '1.13.2026', '1.4.2026 soon').slice(0, 2)).toEqual([[], 3]);
+});
+
+test('a temperature that no water has is left out, and the other unit asked about', () => {
+	const columns = guessColumns(['date', 'flow', 'temp']);
+	const found = readingsFrom([['2026-04-03', '3', '46']], columns);
+	expect(found.readings[0]!.celsius).toBeNull();
+	// Sensors wander: a tenth below 0 is icy water, three degrees are none.
+	const icy = ['-0.1', '-3'].map((said) => readingsFrom([['2026-01-03', '3', said]], columns));
+	expect(icy.map(({ readings }) => readings[0]!.celsius)).toEqual([0, null]);
+	expect(found.unsure).toEqual(['46 °C is no temperature of water and is left out. Is it in °F?']);
+	for (const name of ['temp F', 'Temp (F)', 'water_temp_f', 'Temp °F'])
+		expect(guessColumns(['date', 'flow', name]).temperatureUnit, name).toBe('°F');
+	expect(guessColumns(['date', 'flow', 'temp of stuff']).temperatureUnit).toBe('°C');
 });

@@ -1,4 +1,4 @@
-import { math } from '../quantity/index';
+import { math, temperatureField } from '../quantity/index';
 import type { GaugeReading } from '../water/index';
 
 /** Gauge readings as Gravitas writes them: a header, then a line each, UTC. */
@@ -38,9 +38,12 @@ export function guessColumns(header: readonly string[]): GaugeColumns {
 			: /l\/s|_ls$|liter|litre/i.test(header[flow] ?? '')
 				? 'l/s'
 				: 'm³/s',
-		temperatureUnit: /°f|_f$|fahrenheit/i.test(header[temperature] ?? '') ? '°F' : '°C'
+		temperatureUnit: /°f|[^a-z]f\W*$|fahrenheit/i.test(header[temperature] ?? '') ? '°F' : '°C'
 	};
 }
+
+/** A sensor in icy water may say so much below 0, °C (our choice). */
+const SENSOR = 1;
 
 /** What a table says, and what of it cannot be read. */
 export interface GaugeRead {
@@ -49,8 +52,8 @@ export interface GaugeRead {
 	/** Rows that cannot be read, and why the first of them cannot. */
 	readonly bad: number;
 	readonly why: string | null;
-	/** How a date was taken that could be two; null where none could. */
-	readonly unsure: string | null;
+	/** How a date was taken that could be two, and what is no temperature of water; in words. */
+	readonly unsure: readonly string[];
 }
 
 /** Readings from a table's rows; what cannot be read is counted, with the first told in words. */
@@ -61,6 +64,9 @@ export function readingsFrom(
 	const readings: GaugeReading[] = [];
 	let bad = 0;
 	let why: string | null = null;
+	/** What was no temperature of water, the first of them. */
+	let no: string | null = null;
+	const [coldest, warmest] = temperatureField.possible;
 	const american = columns.flowUnit === 'ft³/s';
 	const number = (text: string | undefined) => {
 		const clean = (text ?? '').trim().replace(/^"|"$/g, '');
@@ -87,14 +93,21 @@ export function readingsFrom(
 			return;
 		}
 		const celsius = columns.temperatureUnit === '°F' ? (degrees - 32) / 1.8 : degrees;
-		readings.push({ time, flow, celsius: Number.isFinite(celsius) ? celsius : null });
+		const water = Math.max(coldest, Math.min(warmest, celsius));
+		const isWater = Math.abs(celsius - water) <= SENSOR;
+		if (!isWater && Number.isFinite(celsius)) no ??= (row[columns.temperature] ?? '').trim();
+		readings.push({ time, flow, celsius: isWater ? water : null });
 	});
 	readings.sort((a, b) => a.time - b.time);
 	const [first] = readings;
-	const unsure =
+	const unsure = [
 		order === null && first
 			? `No date here tells the day from the month: the first is taken as ${new Date(first.time).toISOString().slice(0, 10)} (year, month, day). Where that is wrong, write the dates so.`
-			: null;
+			: '',
+		no === null
+			? ''
+			: `${no} ${columns.temperatureUnit} is no temperature of water and is left out. Is it in ${columns.temperatureUnit === '°C' ? '°F' : '°C'}?`
+	].filter(Boolean);
 	return { readings, bad, why, unsure };
 }
 

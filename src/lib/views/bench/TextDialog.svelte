@@ -49,7 +49,7 @@
 			<textarea
 				rows="16"
 				spellcheck="false"
-				class="w-full rounded-md bg-sunk p-2 text-base"
+				class="w-full rounded-md bg-sunk p-2 text-base max-md:h-52"
 				bind:value={text}
 				oninput={() => (copied = false)}></textarea>
 		</label>

@@ -65,12 +65,7 @@
 			reading.celsius === null
 				? {}
 				: {
-						temperatureC: Number(
-							Math.min(
-								temperatureField.possible[1],
-								Math.max(temperatureField.possible[0], reading.celsius)
-							).toFixed(1)
-						)
+						temperatureC: Number(reading.celsius.toFixed(1))
 					};
 		strip.setRiver({ flowM3s: Number(reading.flow.toPrecision(5)), ...temperature });
 		open = false;
@@ -123,7 +118,10 @@
 			/></label
 		>
 		<button type="button" class={button} onclick={() => void simulated()}>Simulated gauge</button>
-		{#if name}<span class="text-sm text-quiet">{name}, {rows.length} rows</span>{/if}
+		{#if name}<span class="text-sm text-quiet"
+				>{name}, {rows.length}
+				{rows.length === 1 ? 'row' : 'rows'}</span
+			>{/if}
 	</div>
 	{#if error}<p class="mt-2 rounded-md bg-warn-soft p-2 text-sm" role="alert">{error}</p>{/if}
 	{#if columns && read}
@@ -162,28 +160,30 @@
 				{readings.length === 0 ? 'Point out other columns.' : ''}
 			</p>
 		{/if}
-		{#if read.unsure}
-			<p class="mt-2 rounded-md bg-warn-soft p-2 text-sm" role="status">{read.unsure}</p>
-		{/if}
+		{#each read.unsure as words (words)}
+			<p class="mt-2 rounded-md bg-warn-soft p-2 text-sm" role="status">{words}</p>
+		{/each}
 		{#if reading}
-			<svg
-				viewBox="0 0 600 80"
-				preserveAspectRatio="none"
-				class="mt-3 h-20 w-full"
-				role="img"
-				aria-label="Flow from {when(readings[0]!.time)} to {when(readings.at(-1)!.time)}"
-			>
-				<path d={line} fill="none" stroke="var(--water)" stroke-width="2" />
-			</svg>
-			<input
-				type="range"
-				min="0"
-				max={readings.length - 1}
-				aria-label="Which reading"
-				aria-valuetext={when(reading.time)}
-				class="h-9 w-full accent-(--water)"
-				bind:value={chosen}
-			/>
+			{#if readings.length > 1}
+				<svg
+					viewBox="0 0 600 80"
+					preserveAspectRatio="none"
+					class="mt-3 h-20 w-full"
+					role="img"
+					aria-label="Flow from {when(readings[0]!.time)} to {when(readings.at(-1)!.time)}"
+				>
+					<path d={line} fill="none" stroke="var(--water)" stroke-width="2" />
+				</svg>
+				<input
+					type="range"
+					min="0"
+					max={readings.length - 1}
+					aria-label="Which reading"
+					aria-valuetext={when(reading.time)}
+					class="h-9 w-full accent-(--water)"
+					bind:value={chosen}
+				/>
+			{/if}
 			<div class="mt-1 flex flex-wrap items-center gap-3">
 				<p class="flex-1">
 					<span class="figure">{when(reading.time)}</span> UTC:
