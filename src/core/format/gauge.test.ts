@@ -87,6 +87,11 @@ test('days and months are told apart, halves of the day heard, and a day that is
 		1,
 		[expect.stringMatching(/2026-04-13/)] as unknown
 	]);
+	// One slip does not turn the others round.
+	expect(days('4/13/2026', '4/5/2026', '31/31/2026').slice(0, 2)).toEqual([
+		['04-05T00:00', '04-13T00:00'],
+		1
+	]);
 	const metric = guessColumns(['date', 'flow_m3s']);
 	expect(readingsFrom([['2026-04-03', '3,625']], metric).readings[0]!.flow).toBe(3.625);
 	expect(days('31.4.2026', '1.13.2026', '1.4.2026 soon').slice(0, 2)).toEqual([[], 3]);

@@ -118,8 +118,8 @@ const NUMBERED =
 	/^(\d{1,2})([./])(\d{1,2})\2(\d{4})(?:[ T,]+(\d{1,2}):(\d{2})(?::\d{2}(?:\.\d+)?)?\s*(am|pm)?)?$/i;
 
 /**
- * Which of day and month stands first where they are parted by strokes; with points it is the day: in which order all
- * are dates, and lie nearer together.
+ * Which of day and month stands first where they are parted by strokes; with points it is the day: in which order more
+ * are dates, or they lie nearer together.
  *
  * @returns null where nothing tells
  */
@@ -129,18 +129,18 @@ function dayOrderOf(texts: readonly string[]): DayOrder | null {
 		.filter((found) => found?.[2] === '/')
 		.map((found) => found![0]);
 	if (dates.length === 0) return 'day first';
-	const span = (order: DayOrder) => {
+	const inOrder = (order: DayOrder) => {
+		const times = dates.map((text) => timeOf(text, order)).filter((time) => !Number.isNaN(time));
 		let [from, to] = [Infinity, -Infinity];
-		for (const text of dates) {
-			const time = timeOf(text, order);
-			if (Number.isNaN(time)) return Infinity;
+		for (const time of times) {
 			from = Math.min(from, time);
 			to = Math.max(to, time);
 		}
-		return to - from;
+		return { order, count: times.length, span: to - from };
 	};
-	const [day, month] = [span('day first'), span('month first')];
-	return day === month ? null : day < month ? 'day first' : 'month first';
+	const [day, month] = [inOrder('day first'), inOrder('month first')];
+	const better = month.count - day.count || day.span - month.span;
+	return better === 0 ? null : better > 0 ? month.order : day.order;
 }
 
 /** ISO 8601, or day, month and year with an optional hour; without a zone as UTC. @returns ms; NaN where there is no such time */
