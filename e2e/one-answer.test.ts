@@ -64,6 +64,11 @@ test('two flies on a cast: each has its answer, the same in the page and from th
 	await expect(typed(bench, 'Above the point')).toHaveValue('0.5');
 	await typed(bench, 'On a dropper of').fill('20');
 	await typed(bench, 'On a dropper of').press('Enter');
+	// A key is a centimetre, and a hundredth of a millimetre.
+	const step = (name: string) => bench.getByRole('spinbutton', { name, exact: true });
+	await step('On a dropper of').press('ArrowUp');
+	await expect(typed(bench, 'On a dropper of')).toHaveValue('21');
+	await step('On a dropper of').press('ArrowDown');
 	await expect(bench.getByText(/A dropper of 20 cm .* 15 cm is enough/)).toBeVisible();
 	// Thicker stuff holds its fly further off the line.
 	const off = async () =>
@@ -73,6 +78,8 @@ test('two flies on a cast: each has its answer, the same in the page and from th
 	await typed(bench, 'Its diameter').fill('0.3 mm');
 	await typed(bench, 'Its diameter').press('Enter');
 	await expect.poll(off).toBeGreaterThan(2 * limp);
+	await step('Its diameter').press('ArrowUp');
+	await expect(typed(bench, 'Its diameter')).toHaveValue('0.31');
 	await bench.keyboard.press('Escape');
 	const above = bench.getByTestId('above');
 	await expect(above).toContainText(/Thimble Nymph above: good in .* over the bed/);

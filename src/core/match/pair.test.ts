@@ -2,7 +2,7 @@ import { expect, test, vi } from 'vitest';
 import { USUAL_WANTED } from '../drift/index';
 import { starterRecipe } from '../fly/index';
 import { bandFor, DRIFTS, drifting } from '../predict/index';
-import { starterRig, withCast } from '../rig/index';
+import { starterRig, withCast, type FlyAbove } from '../rig/index';
 import { fluidAt } from '../water/index';
 import { prior } from '../parameter/index';
 import { evaluate, pairsFor, SearchWorker, type BoxFly, type SearchChannel } from './index';
@@ -86,4 +86,19 @@ test('the missing one of a pair is found beside the one that is settled; of one 
 	expect(below.map(({ point, upper }) => [point, upper])).toEqual([[3, 2]]);
 	expect(await pairsFor({ ...asked, flies: [flies[0]!, floats] }, [channel()], none)).toEqual([]);
 	expect(await pairsFor(asked, [channel()], none, () => true)).toBeNull();
+});
+
+test('a dropper of its own stuff is followed as that', async () => {
+	const on = { dropper: 0.2, of: { diameter: 0.3e-3, material: 'nylon' } } as const;
+	const followed: (readonly FlyAbove[])[] = [];
+	const { ask } = channel();
+	const listening: SearchChannel = {
+		ask: (task) => {
+			if ('question' in task && 'from' in task) followed.push(task.question.rig.cast!);
+			return ask(task);
+		}
+	};
+	await pairsFor({ ...asked, flies: flies.slice(0, 2), ...on }, [listening], () => undefined);
+	expect(followed.length).toBeGreaterThan(0);
+	for (const [upper] of followed) expect(upper).toMatchObject(on);
 });

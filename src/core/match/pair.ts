@@ -1,4 +1,4 @@
-import { withCast } from '../rig/index';
+import { withCast, type LineStuff } from '../rig/index';
 import { chanceAt, COARSE_CURVE, DRIFTS, type Hand } from '../predict/index';
 import { middleOf, standsAt, type BoxFly, type Place } from './outing';
 import type { SearchChannel } from './tasks';
@@ -14,6 +14,8 @@ export interface PairQuestion {
 	/** Where else it may be tied in, m above the point: the best of them is looked for, too. */
 	readonly orAbove?: readonly number[];
 	readonly dropper: number;
+	/** What that is of; absent: of the line above its knot. */
+	readonly of?: LineStuff;
 	/** Places of flies that are settled already: the other one is looked for. */
 	readonly point?: number;
 	readonly upper?: number;
@@ -59,10 +61,11 @@ export async function pairsFor(
 	const [first] = channels;
 	const pairs = first && !stopped() ? await pairsIn(question, first) : null;
 	if (!pairs || stopped()) return null;
-	const { flies, place, above, orAbove = [], dropper } = question;
+	const { flies, place, above, orAbove = [], dropper, of: stuff } = question;
 	const asked = ([point, upper]: Pair, above: number) => {
 		const { recipe } = flies[point]!;
-		const cast = [{ name: '', recipe: flies[upper]!.recipe, above, dropper }];
+		const { recipe: light } = flies[upper]!;
+		const cast = [{ name: '', recipe: light, above, dropper, ...(stuff && { of: stuff }) }];
 		return { ...place, recipe, rig: withCast(place.rig, cast) };
 	};
 	let done = 0;

@@ -56,8 +56,6 @@
 		{ value: LINE, words: 'as the line' },
 		...lineMaterials.map((value) => ({ value, words: value }))
 	] as const;
-	/** A step of its diameter, m. */
-	const THIN = 0.01e-3;
 	const dropperOf = (k: number, stuff: (typeof stuffs)[number]['value']) => {
 		const one = without(cast[k]!, 'of');
 		const { diameter } = dropperStuff(rig, cast[k]!);
@@ -91,8 +89,8 @@
 				label="On a dropper of"
 				field={dropperField}
 				value={one.dropper}
-				small={0.01}
-				big={0.05}
+				small={1}
+				big={5}
 				onchange={(dropper) => change(k, { dropper })}
 			/>
 			{#if one.dropper > 0}
@@ -110,8 +108,8 @@
 						label="Its diameter"
 						field={lineDiameterField}
 						value={of.diameter}
-						small={THIN}
-						big={4 * THIN}
+						small={0.01}
+						big={0.05}
 						onchange={(diameter) => change(k, { of: { ...of, diameter } })}
 					/>
 				{/if}

@@ -1,4 +1,4 @@
-import { beadMetalWords, isJig, usualCoilWire, type BeadMetal, type Recipe } from '../../fly/index';
+import { beadMetalWords, isJig, usualCoilWire, type Recipe } from '../../fly/index';
 import {
 	beadDiameterField,
 	coilWireField,
@@ -87,8 +87,6 @@ const LENGTH =
 const RANGE =
 	/(?<![\d./])(\d+(?:\.\d+)?)\s*(?:mm)?\s*(?:-|–|to|or)\s*(\d+(?:\.\d+)?)\s*(mm)(?![\p{L}\d°])/iu;
 
-const metalOf = (metal: BeadMetal) => beadMetalWords[metal];
-
 export function beadOf(draft: Draft | undefined, hook: Recipe['hook']): Recipe['bead'] {
 	if (!draft || NONE.test(draft.phrases.rest())) {
 		draft?.phrases.take(/.*/su);
@@ -117,7 +115,7 @@ export function beadOf(draft: Draft | undefined, hook: Recipe['hook']): Recipe['
 	const other = metal && phrases.kind(written.metal);
 	if (other)
 		asked.push(
-			`Is the bead ${metalOf(metal)} or ${metalOf(other)}? It is taken as ${metalOf(metal)} until you say.`
+			`Is the bead ${beadMetalWords[metal]} or ${beadMetalWords[other]}? It is taken as ${beadMetalWords[metal]} until you say.`
 		);
 	if (diameter === undefined || diameter === null) {
 		asked.push('How large is the bead? 2.8 mm is taken until you say.');

@@ -81,6 +81,7 @@
 			above,
 			...(open && { orAbove: PLACES }),
 			dropper,
+			...(tied?.of && { of: tied.of }),
 			...fixed
 		});
 	}
@@ -122,8 +123,8 @@
 				label="On a dropper of"
 				field={dropperField}
 				value={dropper}
-				small={0.01}
-				big={0.05}
+				small={1}
+				big={5}
 				onchange={(value) => (dropper = value)}
 			/>
 		</div>
@@ -191,7 +192,8 @@
 								name: high.name,
 								recipe: high.recipe,
 								above: tiedIn,
-								dropper: asked.dropper
+								dropper: asked.dropper,
+								...(asked.of && { of: asked.of })
 							})}>Put them on the line</button
 					>
 				</li>
