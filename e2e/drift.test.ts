@@ -188,6 +188,8 @@ test('the Water view: a leaf timed by taps, the flow of the day from the gauge, 
 	});
 	await expect(gauge.getByText(/1 of 2 rows cannot be read; row 3/)).toBeVisible();
 	await gauge.getByRole('button', { name: 'Simulated gauge' }).click();
+	// Until it is there the readings are those of the file, and what is below them moves when it comes.
+	await expect(gauge.getByText('Simulated gauge, 336 rows')).toBeVisible();
 	await gauge.getByRole('button', { name: /^Use for/ }).click();
 	await expect(gauge).toHaveCount(0);
 	await expect(typed(bench, 'Flow today')).not.toHaveValue('6.8');
