@@ -36,7 +36,7 @@ export interface Amount {
 /** Ends by which a piece of coil wire and of rib is held while it is wound, m (our estimates). */
 const HELD_COIL = 0.03;
 const HELD_RIB = 0.05;
-/** And of what is wound for a body (our estimate). */
+/** And of what is wound for a body, or laid over it (our estimate). */
 const HELD_WOUND = 0.03;
 /** Thread between the tying in and the bobbin that is lost on each fly, m (our estimate). */
 const LOST_THREAD = 0.12;
@@ -59,7 +59,7 @@ export function amountsFor(
 	const build = buildFly(recipe, values);
 	const { parts } = compileBuild(build, values);
 	const mass = (part: PartName) => parts.find((one) => one.part === part)?.mass ?? 0;
-	const { dressing, coil, dressed } = build;
+	const { dressing, coil, dressed, hook } = build;
 	const amounts: Amount[] = [];
 	const add = (
 		part: PartName,
@@ -80,7 +80,12 @@ export function amountsFor(
 	add('thread', dressingWords.thread(dressing.thread), 'm', thread, (thread + LOST_THREAD) * count);
 	const { tail, tag, underbody, body, back, palmer } = dressing;
 	const { wingCase, wings, legs, hackle, collar, thirdCollar, horns, finish } = dressing;
-	if (tail) add('tail', dressingWords.tail(tail), strandsOf[tail.kind], tail.fibres);
+	if (tail) {
+		// A strip is cut for it, like what is wound; of single fibres there are enough of a length.
+		const cut = strandsOf[tail.kind] === 'strips' ? tail.length * hook.shank + HELD_WOUND : null;
+		const words = dressingWords.tail(tail);
+		add('tail', words, strandsOf[tail.kind], tail.fibres, tail.fibres * count, cut);
+	}
 	/** What is taken by weight, in what the hands take it by. */
 	const byHand = (part: PartName, words: string, by: HandUnit) => {
 		const matter = mass(part);
@@ -113,7 +118,11 @@ export function amountsFor(
 		const choice = dressing[part];
 		if (choice) byHand(part, dressingWords.thorax(choice), woundBy[choice.kind]);
 	}
-	if (back) add('back', `${partWords.back}: ${dressingWords.back(back)}`, 'pieces', 1);
+	if (back) {
+		const { gapEnd, end } = dressed.layout;
+		const words = `${partWords.back}: ${dressingWords.back(back)}`;
+		add('back', words, 'pieces', 1, count, end - gapEnd + HELD_WOUND);
+	}
 	if (wingCase) add('wingCase', dressingWords.wingCase(wingCase), 'pieces', 1);
 	if (wings) add('wings', dressingWords.wings(wings), strandsOf[wings.kind], 2 * wings.fibres);
 	if (legs) add('legs', dressingWords.legs(legs), strandsOf[legs.kind], legs.fibres);

@@ -413,6 +413,11 @@ test('amounts are what the hands count: strands, pinches, lengths with their end
 	const legs = of({ legs: { kind: 'rubber', fibres: 4, length: 0.5 } }, 'legs');
 	expect(legs).toMatchObject({ unit: 'strands', total: 24 });
 	expect(of({ back: { kind: 'film', rib: 'under' } }, 'back')).toMatchObject({ total: 6 });
+	// Strips are cut to what they cover or stand out by, and 3 cm to hold them by.
+	const strip = of({ tail: { kind: 'hide', fibres: 1, length: 0.8 } }, 'tail');
+	expect(strip).toMatchObject({ unit: 'strips', total: 6, cut: 0.8 * 9e-3 + 0.03 });
+	const back = of({ back: { kind: 'hide', rib: 'over' } }, 'back');
+	expect(1e3 * (back.cut! - 0.03)).toBeCloseTo(room, 6);
 });
 
 test('a back is tied in before what it covers, and drawn over before the rib or after it; a palmer from either end', () => {

@@ -24,6 +24,10 @@ export interface Bundle {
 	readonly turns: number;
 	/** Angle by which what trails is lifted off the shank's line, away from the point, radians. */
 	readonly lift: number;
+	/** How many lots it is in, which cling together each for itself. */
+	readonly lots: number;
+	/** Angle by which the halves of what trails stand off to both sides, radians. */
+	readonly aside: number;
 }
 
 /** How hackle, legs, wings and horns stand to the shank, degrees from trailing behind (our estimate). */
@@ -31,6 +35,13 @@ const TILT = { propped: 75, swept: 35, legs: 50, wings: 25, horns: 150 } as cons
 
 /** What a turn of thread beneath its root lifts a tail by, and the most that turns do, degrees (our estimate). */
 const LIFT = { turn: 7, most: 35 } as const;
+
+/** How a forked tail's halves stand off to each side, degrees (our estimate). */
+const SPLIT = 25;
+
+const radians = (degrees: number) => (degrees * Math.PI) / 180;
+/** What lies as one and where it is tied in. */
+const TOGETHER = { lots: 1, aside: 0, lift: 0, turns: 0 } as const;
 
 /** Everything of single fibres, in tie-on order. */
 export function bundlesOf(dressing: Dressing, hook: HookGeometry, layout: Layout): Bundle[] {
@@ -50,7 +61,9 @@ export function bundlesOf(dressing: Dressing, hook: HookGeometry, layout: Layout
 			strand,
 			tilt: 0,
 			turns: 0,
-			lift: (Math.min(LIFT.most, LIFT.turn * (tail.under ?? 0)) * Math.PI) / 180,
+			lift: radians(Math.min(LIFT.most, LIFT.turn * (tail.under ?? 0))),
+			lots: tail.parted ? 2 : 1,
+			aside: tail.parted === 'split' ? radians(SPLIT) : 0,
 			length: tail.length * shank
 		});
 	}
@@ -60,34 +73,31 @@ export function bundlesOf(dressing: Dressing, hook: HookGeometry, layout: Layout
 			root: flash.place === 'tail' ? Math.min(end, shank) : gapEnd,
 			count: flash.strands,
 			strand: flashTable[flash.kind],
+			...TOGETHER,
 			tilt: 0,
-			turns: 0,
-			lift: 0,
 			length: flash.length * shank
 		});
 	}
 	if (wings) {
 		bundles.push({
+			...TOGETHER,
 			part: 'wings',
 			root: place(wings, gapEnd),
 			count: 2 * wings.fibres,
 			length: wings.length * shank,
 			strand: wingTable[wings.kind],
-			tilt: (TILT.wings * Math.PI) / 180,
-			turns: 0,
-			lift: 0
+			tilt: radians(TILT.wings)
 		});
 	}
 	if (legs && legs.fibres > 0) {
 		bundles.push({
+			...TOGETHER,
 			part: 'legs',
 			root: place(legs, (gapEnd + bodyFront) / 2),
 			count: legs.fibres,
 			length: legs.length * shank,
 			strand: legTable[legs.kind],
-			tilt: (TILT.legs * Math.PI) / 180,
-			turns: 0,
-			lift: 0
+			tilt: radians(TILT.legs)
 		});
 	}
 	const wind = (
@@ -98,14 +108,14 @@ export function bundlesOf(dressing: Dressing, hook: HookGeometry, layout: Layout
 		if (!choice || choice.turns === 0) return;
 		const strand = hackleTable[choice.kind];
 		bundles.push({
+			...TOGETHER,
 			part,
 			root: place(choice, headEnd + share * (gapEnd - headEnd)),
 			strand,
 			turns: choice.turns,
 			count: choice.turns * strand.perTurn,
 			length: choice.length * shank,
-			tilt: (TILT[choice.lie] * Math.PI) / 180,
-			lift: 0
+			tilt: radians(TILT[choice.lie])
 		});
 	};
 	bundles.push(...palmered(dressing.palmer, shank, bodyFront, bodyEnd));
@@ -116,14 +126,13 @@ export function bundlesOf(dressing: Dressing, hook: HookGeometry, layout: Layout
 	wind('thirdCollar', thirdCollar, 0.9);
 	if (horns) {
 		bundles.push({
+			...TOGETHER,
 			part: 'horns',
 			root: face,
 			count: 2,
 			length: horns.length * shank,
 			strand: legTable[horns.kind],
-			tilt: (TILT.horns * Math.PI) / 180,
-			turns: 0,
-			lift: 0
+			tilt: radians(TILT.horns)
 		});
 	}
 	return bundles;
@@ -143,13 +152,13 @@ function palmered(
 	const strand = hackleTable[choice.kind];
 	const places = Math.min(PALMER_BUNDLES, choice.turns);
 	return Array.from({ length: places }, (_, i) => ({
+		...TOGETHER,
 		part: 'palmer',
 		root: front + ((i + 0.5) / places) * (end - front),
 		strand,
 		turns: choice.turns / places,
 		count: (choice.turns * strand.perTurn) / places,
 		length: choice.length * shank,
-		tilt: (TILT[choice.lie] * Math.PI) / 180,
-		lift: 0
+		tilt: radians(TILT[choice.lie])
 	}));
 }

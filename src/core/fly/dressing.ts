@@ -6,7 +6,7 @@ import { ribStretches, type RibStretch } from './rib';
 import type { CoilGeometry } from './coil';
 import type { HookGeometry } from './hook';
 import { layoutOf, RAMP, type Layout } from './layout';
-import { backPiece, dropPieces, wingCasePiece, type DressingPiece } from './pieces';
+import { backPiece, dropPieces, wingCasePiece, withPile, type DressingPiece } from './pieces';
 import { bar, cutsOf, diameterAt, filled, shell, wound, type Profile } from './profile';
 import type { RibChoice } from './recipe';
 import { ribTable, STEM, threadDiameter, wraps } from './stuffs/index';
@@ -28,6 +28,8 @@ export interface DressingGeometry {
 	readonly layers: readonly Layer[];
 	/** The outermost profile, from the face to the end. */
 	readonly outline: Profile;
+	/** What the water meets: the outline, and fur that stands on it. */
+	readonly met: Profile;
 	readonly pieces: readonly DressingPiece[];
 	readonly bundles: readonly Bundle[];
 	/** Length of each rib wound, m; 0 without. */
@@ -96,7 +98,8 @@ export function dressingGeometry(
 		...wingCasePiece(dressing, hook, layout, over),
 		...dropPieces(dressing, hook, layout, over)
 	);
-	return { layout, layers, outline: over, pieces, bundles, ribLength, secondRibLength };
+	const met = withPile(dressing, hook, layout, over);
+	return { layout, layers, outline: over, met, pieces, bundles, ribLength, secondRibLength };
 }
 
 /** Wire and coil, cut wherever anything begins, ends or bends. */
@@ -250,7 +253,7 @@ const FEATHERS: readonly DressingPart[] = ['hackle', 'collar', 'thirdCollar', 'p
 
 /** What a bundle weighs and where: its fibres, and of a hackle the stem round the body and the air between. */
 function bundlePiece(
-	{ part, root, count, length, strand, tilt, turns, lift }: Bundle,
+	{ part, root, count, length, strand, tilt, turns, lift, aside }: Bundle,
 	over: Profile
 ): DressingPiece {
 	const volume = count * length * (Math.PI / 4) * math.square(strand.diameter);
@@ -262,8 +265,8 @@ function bundlePiece(
 		part,
 		volume: volume + stem,
 		density: strand.density,
-		s: root + (length / 2) * math.cos(tilt + lift),
-		off: (length / 2) * math.sin(lift),
+		s: root + (length / 2) * math.cos(tilt + lift) * (aside === 0 ? 1 : math.cos(aside)),
+		off: (length / 2) * math.sin(lift) * (aside === 0 ? 1 : math.cos(aside)),
 		amount: 'dressing.mass',
 		air: room,
 		room

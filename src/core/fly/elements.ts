@@ -32,7 +32,7 @@ const scratchKind = new Uint8Array(MOST_ELEMENTS);
 const scratchPart = new Uint8Array(MOST_ELEMENTS);
 const scratchShelter = new Uint8Array(MOST_ELEMENTS);
 
-/** What a piece of wire has besides. */
+/** What a piece of wire, or what forks, has besides. */
 interface Wire {
 	readonly axisZ: number;
 	readonly shelter: number;
@@ -257,8 +257,8 @@ function addWire(rows: ElementRows, { hook, dressed }: Build, ball: Ball | null)
 /** The dressed body: a strip for each run of its outline, and the faces at its ends. */
 function addBody(rows: ElementRows, build: Build): void {
 	const { hook, bead, dressed } = build;
-	const { outline } = dressed;
-	const { cuts, from, to } = outline;
+	const { met } = dressed;
+	const { cuts, from, to } = met;
 	/** Seen from the side, m². */
 	let side = 0;
 	let widest = 0;
@@ -283,7 +283,7 @@ function addBody(rows: ElementRows, build: Build): void {
 	}
 	// A body wider than the head meets the water with the part that stands out.
 	const head = bead ? 2 * bead.radius : hook.wire;
-	const girth = girthOf(outline);
+	const girth = girthOf(met);
 	if (girth > head) {
 		rows.add({
 			kind: SHOULDER,
@@ -311,20 +311,25 @@ function addBody(rows: ElementRows, build: Build): void {
 function addBundle(
 	rows: ElementRows,
 	{ hook }: Build,
-	{ part, root, count, length, strand, tilt, lift }: Bundle
+	{ part, root, count, length, strand, tilt, lift, aside }: Bundle
 ): void {
 	const { at, direction } = onShank(hook, root);
+	const { fibres, of } = strand.fur ?? { fibres: 1, of: strand };
 	const alike = {
 		part,
 		axis: direction,
-		diameter: strand.diameter,
-		number: count,
-		stiffness: strand.stiffness
+		diameter: of.diameter,
+		number: count * fibres,
+		stiffness: of.stiffness
 	};
 	if (tilt === 0) {
-		const axis = turnedBy(direction, lift);
+		const lifted = turnedBy(direction, lift);
+		const inPlane = aside === 0 ? 1 : math.cos(aside);
+		const axis = { x: inPlane * lifted.x, y: inPlane * lifted.y };
 		const middle = { x: at.x + (length / 2) * axis.x, y: at.y + (length / 2) * axis.y };
-		rows.add({ ...alike, axis, kind: TRAIL, at: middle, length });
+		// What stands out of the plane stands for its mirror image, too: half of it to each side.
+		const wire = aside === 0 ? IN_PLANE : { ...IN_PLANE, axisZ: math.sin(aside) };
+		rows.add({ ...alike, axis, kind: TRAIL, at: middle, length, wire });
 		return;
 	}
 	// What stands across the flow of a fibre that is tied in at an angle.

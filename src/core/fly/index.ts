@@ -8,6 +8,7 @@ export { recipeChange } from './recipe-change';
 export * from './starter';
 export {
 	bodyOfKind,
+	ofKind,
 	dressingOf,
 	firstOf,
 	RIB_STEPS,
@@ -50,6 +51,7 @@ export {
 } from './fit/index';
 export { fitCodes, type FitCode } from './fit/note';
 export {
+	backKinds,
 	bodyKinds,
 	flashKinds,
 	hackleBy,

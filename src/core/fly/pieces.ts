@@ -4,7 +4,7 @@ import type { HookGeometry } from './hook';
 import type { Layout } from './layout';
 import { diameterAt, type Profile } from './profile';
 import { finishKinds } from './recipe';
-import { drops, wingCaseTable, type WingCaseKind } from './stuffs/index';
+import { backTable, drops, type BackKind } from './stuffs/index';
 import type { Dressing, DressingPart } from './usual';
 
 /** Matter of a part: volume of solid, m³, its density, and its place. */
@@ -48,13 +48,13 @@ export function backPiece(
 /** A strip on top of the fly between two places. */
 function stripPiece(
 	part: 'back' | 'wingCase',
-	kind: WingCaseKind,
+	kind: BackKind,
 	from: number,
 	to: number,
 	hook: HookGeometry,
 	over: Profile
 ): DressingPiece {
-	const { thickness, solid, density, air } = wingCaseTable[kind];
+	const { thickness, solid, density, air } = backTable[kind];
 	const s = (from + to) / 2;
 	const space = (to - from) * STRIP_WIDTH * hook.gape * thickness;
 	return {
@@ -71,6 +71,29 @@ function stripPiece(
 
 /** Width of a wing case or a back, in gapes (our estimate). */
 const STRIP_WIDTH = 0.45;
+
+/**
+ * The outline with the fur of a back on it: as thick as a round body of the same section, √(d² + 4/π w t).
+ *
+ * @returns the outline itself under what lies flat
+ */
+export function withPile(
+	{ back }: Dressing,
+	{ gape }: HookGeometry,
+	{ gapEnd, end }: Layout,
+	outline: Profile
+): Profile {
+	const strip = back && backTable[back.kind];
+	if (!strip || !('pile' in strip)) return outline;
+	const more = (4 / Math.PI) * STRIP_WIDTH * gape * strip.thickness;
+	const wider = (d: number) => Math.sqrt(math.square(d) + more);
+	const covered = (i: number) => outline.cuts[i]! >= gapEnd && outline.cuts[i + 1]! <= end;
+	return {
+		cuts: outline.cuts,
+		from: outline.from.map((d, i) => (covered(i) ? wider(d) : d)),
+		to: outline.to.map((d, i) => (covered(i) ? wider(d) : d))
+	};
+}
 
 /** Glue sinks into the whip finish, lacquer sits on the head, resin over the wing case. */
 export function dropPieces(

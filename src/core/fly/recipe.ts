@@ -2,6 +2,7 @@ import type { BeadShape } from './bead/shapes';
 import type { CoilPlace } from './coil-places';
 import type { HookStyle } from './hook-styles';
 import type {
+	BackKind,
 	BodyKind,
 	FlashKind,
 	HackleKind,
@@ -156,6 +157,9 @@ export interface TiedIn {
 	readonly at?: number;
 }
 
+/** One bundle measured against another, or half to each side so that it forks. */
+export const tailPartings = ['bundles', 'split'] as const;
+export type TailParting = (typeof tailPartings)[number];
 export interface TailChoice extends FromLot, TiedIn {
 	readonly kind: TailKind;
 	readonly fibres: number;
@@ -163,6 +167,8 @@ export interface TailChoice extends FromLot, TiedIn {
 	readonly length: number;
 	/** Turns of thread beneath its root, which lift it off the bend; absent: none. */
 	readonly under?: number;
+	/** Absent: all together. */
+	readonly parted?: TailParting;
 }
 
 /** Among the tail, or along the body from the thorax backwards, over it or on both sides of it. */
@@ -223,7 +229,7 @@ export interface BodyChoice extends FromLot {
 export const backLies = ['under', 'over'] as const;
 export type BackLie = (typeof backLies)[number];
 export interface BackChoice extends FromLot {
-	readonly kind: WingCaseKind;
+	readonly kind: BackKind;
 	/** Bound down by the rib, or drawn over it. */
 	readonly rib: BackLie;
 }

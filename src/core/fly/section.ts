@@ -7,7 +7,7 @@ import { hookLine, onShank, type HookGeometry } from './hook';
 import { diameterAt, type Profile } from './profile';
 import { ribStretches } from './rib';
 import type { BeadMetal, CoilMetal, WingsChoice } from './recipe';
-import { drops, wingCaseTable, wingTable, type RibKind } from './stuffs/index';
+import { backTable, drops, wingCaseTable, wingTable, type RibKind } from './stuffs/index';
 import type { DressingPart } from './usual';
 
 /** A rib's cut turns. */
@@ -75,6 +75,8 @@ export interface Section {
 /** Fibres that the drawing shows of a bundle: enough to tell sparse from full (ours). */
 const SHOWN_SHARE = 0.5;
 const MOST_SHOWN = 24;
+/** Two lots of a tail are drawn so far apart, radians (ours). */
+const LOTS_APART = 0.08;
 /** Strips are thinner than a screen shows, m. */
 const DRAWN_STRIP = 0.15e-3;
 /** Radians a chord: fine enough that a bend looks round at any size on a screen. */
@@ -91,11 +93,12 @@ export function sectionOf(build: Build, body: FlyBody): Section {
 	const slips = dressed.bundles.find(({ part }) => part === 'wings');
 	const wing = slips && dressing.wings ? wingOutline(build, slips, dressing.wings) : null;
 	const strands = dressed.bundles.filter((bundle) => bundle !== slips);
-	const fibres = strands.map((bundle) => ({
+	const fibres: Section['fibres'][number][] = strands.map((bundle) => ({
 		part: bundle.part,
-		diameter: bundle.strand.diameter,
+		diameter: bundle.strand.fur ? LEATHER : bundle.strand.diameter,
 		lines: bundle.tilt === 0 ? tailLines(build, bundle) : standingLines(build, bundle)
 	}));
+	fibres.push(...furOf(build));
 	const layers = dressed.layers.map(({ part, kind, under, over }) => ({
 		part,
 		kind,
@@ -126,7 +129,8 @@ export function sectionOf(build: Build, body: FlyBody): Section {
 		? strip(build, ...covered, 0, Math.max(caseThickness, DRAWN_STRIP))
 		: null;
 	const { back } = dressing;
-	const backThickness = back ? wingCaseTable[back.kind].thickness : 0;
+	const over = back && backTable[back.kind];
+	const backThickness = !over ? 0 : 'pile' in over ? LEATHER : over.thickness;
 	const backStrip = back
 		? strip(build, gapEnd, dressed.layout.end, 0, Math.max(backThickness, DRAWN_STRIP))
 		: null;
@@ -259,14 +263,17 @@ function ribSection(build: Build, part: 'rib' | 'secondRib'): CutRib {
 }
 
 function tailLines(build: Build, bundle: Bundle): [Point, Point, Point][] {
-	const shown = Math.min(9, Math.max(2, Math.round(bundle.count * SHOWN_SHARE)));
+	const shown = Math.min(9, bundle.count, Math.max(2, Math.round(bundle.count * SHOWN_SHARE)));
 	const { direction } = onShank(build.hook, bundle.root);
 	// Over the back it lies on what is wound.
 	const onBack = bundle.part === 'flash' && build.dressing.flash?.place === 'back';
 	const surface = onBack ? diameterAt(build.dressed.outline, bundle.root) / 2 : 0;
 	const at = offShank(build, bundle.root, surface);
+	// Lots are shown apart, and forked ones as they look from above.
+	const apart = bundle.aside > 0 ? bundle.aside : bundle.lots > 1 ? LOTS_APART : 0;
 	return Array.from({ length: shown }, (_, i) => {
-		const fan = (0.22 * (2 * i - (shown - 1))) / Math.max(1, shown - 1);
+		const across = (2 * i - (shown - 1)) / Math.max(1, shown - 1);
+		const fan = 0.22 * across + Math.sign(across) * apart;
 		const towards = (share: number, off: number): Point => {
 			const angle = bundle.lift + off;
 			return {
@@ -287,6 +294,49 @@ const STANDS: Partial<Record<Bundle['part'], readonly [number, number, readonly 
 	legs: [4, 0.5, [-1]],
 	horns: [4, 0.25, [1]]
 };
+
+/** Fur on a strip of hide, swept back, and the leather under it, m (ours). */
+const HAIR = { every: 0.35e-3, length: 3e-3, tilt: 0.7, diameter: 0.05e-3 } as const;
+const LEATHER = 0.4e-3;
+
+/** Hairs on a strip over the back and on both sides of one that trails. */
+function furOf(build: Build): Section['fibres'][number][] {
+	const { hook, dressing, dressed } = build;
+	const along = (length: number) =>
+		Array.from({ length: Math.floor(length / HAIR.every) }, (_, i) => (i + 0.5) * HAIR.every);
+	const hair = (at: Point, axis: Point, side: number): [Point, Point, Point] => {
+		const to = (share: number, angle: number): Point => {
+			const [c, s] = [math.cos(angle), side * math.sin(angle)];
+			return {
+				x: at.x + share * HAIR.length * (c * axis.x - s * axis.y),
+				y: at.y + share * HAIR.length * (c * axis.y + s * axis.x)
+			};
+		};
+		return [at, to(0.55, HAIR.tilt + 0.15), to(1, HAIR.tilt - 0.15)];
+	};
+	const { diameter } = HAIR;
+	const fur: Section['fibres'][number][] = [];
+	if (dressing.back && 'pile' in backTable[dressing.back.kind]) {
+		const { gapEnd, end } = dressed.layout;
+		const lines = along(end - gapEnd).map((x) => {
+			const s = gapEnd + x;
+			const top = diameterAt(dressed.outline, s) / 2 + LEATHER;
+			return hair(offShank(build, s, top), onShank(hook, s).direction, 1);
+		});
+		fur.push({ part: 'back', diameter, lines });
+	}
+	const tail = dressed.bundles.find(({ part, strand }) => part === 'tail' && strand.fur);
+	if (tail) {
+		const { at, direction } = onShank(hook, tail.root);
+		const [c, s] = [math.cos(tail.lift), math.sin(tail.lift)];
+		const axis = { x: c * direction.x - s * direction.y, y: c * direction.y + s * direction.x };
+		const lines = along(tail.length).flatMap((x) =>
+			[1, -1].map((side) => hair({ x: at.x + x * axis.x, y: at.y + x * axis.y }, axis, side))
+		);
+		fur.push({ part: 'tail', diameter, lines });
+	}
+	return fur;
+}
 
 /** Above and below the shank, spread about their tilt and swept towards the tips. */
 function standingLines(build: Build, bundle: Bundle): [Point, Point, Point][] {

@@ -1,7 +1,7 @@
 import { math } from '../quantity/index';
 import type { Build } from './build';
 import type { PartMass } from './parts';
-import { wraps } from './stuffs/index';
+import { backTable, wraps } from './stuffs/index';
 
 /** The air of a freshly dry fly, and how long the water takes to drive it out. */
 export interface Soak {
@@ -23,13 +23,16 @@ const CREEP = 1.2e8;
 const UNSURE = 3;
 
 /**
- * How long water takes to drive the air out: t = k L², L the depth of the thickest layer that holds some, or the
- * radius of a bundle of plume that trails.
+ * How long water takes to drive the air out: t = k L², L the depth of the thickest layer or strip that holds
+ * some, or the radius of a lot of plume or hide that trails.
  *
  * @param parts of a freshly dry fly
  * @returns null where it holds no air
  */
-export function soakOf({ dressed }: Build, parts: readonly PartMass[]): Soak | null {
+export function soakOf(
+	{ dressing: { back }, dressed }: Build,
+	parts: readonly PartMass[]
+): Soak | null {
 	const air = parts.reduce((sum, part) => sum + part.air, 0);
 	if (air <= 0) return null;
 	let deepest = 0;
@@ -40,10 +43,12 @@ export function soakOf({ dressed }: Build, parts: readonly PartMass[]): Soak | n
 			deepest = Math.max(deepest, thick);
 		}
 	}
-	for (const { tilt, count, strand } of dressed.bundles) {
+	const strip = back && backTable[back.kind];
+	if (strip && strip.air > 0) deepest = Math.max(deepest, strip.thickness);
+	for (const { tilt, count, lots, strand } of dressed.bundles) {
 		// What stands out in single fibres is wet at once; what trails clings together.
 		if (tilt !== 0 || !strand.air) continue;
-		const radius = (strand.diameter / 2) * Math.sqrt(count * (1 + strand.air));
+		const radius = (strand.diameter / 2) * Math.sqrt((count / lots) * (1 + strand.air));
 		deepest = Math.max(deepest, radius);
 	}
 	const time = CREEP * math.square(deepest);

@@ -1,5 +1,6 @@
 import { math, MILLIMETRE } from '../quantity/index';
 import { COIL_WIRE_STEPS, nominalHook } from '../material/index';
+import type { TailKind } from './stuffs/index';
 import type {
 	BackChoice,
 	BodyChoice,
@@ -236,6 +237,42 @@ export function bodyOfKind(recipe: Recipe, body: BodyChoice, kind: BodyChoice['k
 				ribWire(recipe.hook.size) / gape
 			: AMOUNT[recipe.dressing.fullness].body * BODY_THICKNESS[kind];
 	return { ...body, kind, thickness: Number(thickness.toFixed(3)) };
+}
+
+/** How many of a kind make a tail where a feather's would have n fibres (our estimate). */
+const TAIL_FIBRES: Readonly<Record<TailKind, (n: number) => number>> = {
+	feather: (n) => n,
+	hair: (n) => 2 * n,
+	synthetic: (n) => 2 * n,
+	plume: (n) => 4 * n,
+	flash: () => 4,
+	floss: () => 2,
+	rubber: () => 2,
+	hide: () => 1
+};
+
+/** A tail of another kind, of as many as is usual for that kind. */
+function tailOfKind(recipe: Recipe, tail: TailChoice, kind: TailKind): TailChoice {
+	return { ...tail, kind, fibres: TAIL_FIBRES[kind](AMOUNT[recipe.dressing.fullness].tail) };
+}
+
+/** A part of another kind, in the amount that is usual for that kind; of the same kind it stays. */
+export function ofKind<Part extends Exclude<DressingPart, 'thread' | 'finish'>>(
+	recipe: Recipe,
+	part: Part,
+	choice: NonNullable<Dressing[Part]>,
+	kind: string
+): NonNullable<Dressing[Part]>;
+export function ofKind(
+	recipe: Recipe,
+	part: DressingPart,
+	choice: { readonly kind?: string },
+	kind: string
+): object {
+	if (choice.kind === kind) return choice;
+	if (part === 'body') return bodyOfKind(recipe, choice as BodyChoice, kind as BodyChoice['kind']);
+	if (part === 'tail') return tailOfKind(recipe, choice as TailChoice, kind as TailKind);
+	return { ...choice, kind };
 }
 
 function ribWire(size: number): number {

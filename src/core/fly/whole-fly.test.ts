@@ -7,6 +7,7 @@ import {
 	compileFly,
 	fitOf,
 	leadFreeEquivalent,
+	ofKind,
 	onSize,
 	soakOf,
 	starterRecipe,
@@ -263,6 +264,11 @@ test.each<[string, Partial<Recipe>, number]>([
 		1.38 * roomBehind * 0.45 * 4.4 * 0.05
 	],
 	[
+		'a strip of hide over the back and out behind it: 0.45 gapes by 2 mm of fur, then as a strand of 1.2 mm',
+		{ back: { kind: 'hide', rib: 'under' }, tail: { kind: 'hide', fibres: 1, length: 0.8 } },
+		1.3 * (0.2 * roomBehind * 0.45 * 4.4 * 2 + cylinder(1.2, 7.2))
+	],
+	[
 		'a palmered hackle: fibres and the stem round the bare wire',
 		{
 			// Only so that there is something to palmer over.
@@ -450,6 +456,32 @@ test('soaking goes with the square of how deep the water has to creep (Washburn)
 	// Ten times its own matter in air: 40 fibres of 0.08 mm and that lie together in a round bundle.
 	expect(plume.time).toBeCloseTo(120 * 0.04 ** 2 * 40 * 11, 6);
 	expect(plume.air * 1e9).toBeCloseTo(10 * 40 * cylinder(0.08, 9), 6);
+	// In two lots of half as many the water has half as far to go, squared.
+	for (const parted of ['bundles', 'split'] as const) {
+		const lots = soak({ tail: { kind: 'plume', fibres: 40, length: 1, parted } })!;
+		expect(lots.time / plume.time).toBeCloseTo(0.5, 9);
+		expect(lots.air).toBe(plume.air);
+	}
+	// A strip on the back is 2 mm of fur deep; one that trails is round, of 1.2 mm and four times as much air.
+	expect(soak({ back: { kind: 'hide', rib: 'over' } })!.time).toBeCloseTo(120 * 2 ** 2, 6);
+	expect(soak({ tail: { kind: 'hide', fibres: 1, length: 1 } })!.time).toBeCloseTo(
+		120 * 0.6 ** 2 * 5,
+		6
+	);
+});
+
+test('of another kind there is as much as is usual of that kind; of the same it stays (common practice, no source)', () => {
+	const tail = { kind: 'feather', fibres: 11, length: 0.5 } as const;
+	const fibres = (kind: string, fullness: 'sparse' | 'full') =>
+		ofKind({ ...starterRecipe, dressing: { fullness } }, 'tail', tail, kind).fibres;
+	expect(fibres('feather', 'full')).toBe(11);
+	expect(['hair', 'synthetic', 'plume'].map((kind) => fibres(kind, 'full'))).toEqual([28, 28, 56]);
+	expect(['flash', 'floss', 'rubber', 'hide'].map((kind) => fibres(kind, 'full'))).toEqual([
+		4, 2, 2, 1
+	]);
+	expect(fibres('plume', 'sparse')).toBe(20);
+	const legs = { kind: 'feather', fibres: 6, length: 0.5 } as const;
+	expect(ofKind(starterRecipe, 'legs', legs, 'rubber')).toEqual({ ...legs, kind: 'rubber' });
 });
 
 test('two layers of a wing case weigh what the two weigh', () => {

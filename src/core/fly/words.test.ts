@@ -42,7 +42,15 @@ describe('a choice in the trade’s words (common practice, no source)', () => {
 			'herl, reversed'
 		);
 		expect(wingCase({ kind: 'feather', length: 0.3, at: 0.25 })).toBe('feather, at ¼ shank');
-		expect(legs({ kind: 'rubber', fibres: 4, length: 0.5 })).toBe('4 rubber');
+		expect(legs({ kind: 'rubber', fibres: 4, length: 0.5 })).toBe('4 strands of rubber');
+		expect(legs({ kind: 'hair', fibres: 1, length: 0.5 })).toBe('1 fibre of hair');
+		expect(tail({ kind: 'hide', fibres: 1, length: 0.75 })).toBe('1 hide strip, ¾ shank');
+		expect(tail({ kind: 'hide', fibres: 2, length: 1, parted: 'split' })).toBe(
+			'2 hide strips, 1 shank, split in two'
+		);
+		expect(tail({ kind: 'plume', fibres: 1, length: 1, parted: 'bundles', under: 2 })).toBe(
+			'1 plume fibre, 1 shank, in two bundles, 2 turns of thread under it'
+		);
 		expect(hackle({ kind: 'softHackle', turns: 2, length: 0.5, lie: 'swept' })).toBe(
 			'soft hackle × 2, swept'
 		);

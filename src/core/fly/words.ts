@@ -9,8 +9,10 @@ import {
 	hackleTable,
 	legTable,
 	ribTable,
+	strandsOf,
 	tailTable,
 	underbodyTable,
+	backTable,
 	wingCaseTable,
 	wingTable,
 	type BodyKind
@@ -28,7 +30,8 @@ import type {
 	PalmerWay,
 	Recipe,
 	RibChoice,
-	RibPitch
+	RibPitch,
+	TailParting
 } from './recipe';
 import type { Dressing, DressingPart } from './usual';
 
@@ -62,6 +65,7 @@ export const tailKindWords = wordsIn(tailTable);
 export const ribKindWords = wordsIn(ribTable);
 export const underbodyKindWords = wordsIn(underbodyTable);
 export const wingCaseKindWords = wordsIn(wingCaseTable);
+export const backKindWords = wordsIn(backTable);
 export const legKindWords = wordsIn(legTable);
 export const flashKindWords = wordsIn(flashTable);
 export const wingKindWords = wordsIn(wingTable);
@@ -104,6 +108,10 @@ export const flashPlaceWords: Readonly<Record<FlashPlace, string>> = {
 export const backLieWords: Readonly<Record<BackLie, string>> = {
 	under: 'under the rib',
 	over: 'over the rib'
+};
+export const tailPartingWords: Readonly<Record<TailParting, string>> = {
+	bundles: 'in two bundles',
+	split: 'split in two'
 };
 export const ribPitchWords: Readonly<Record<RibPitch, string>> = {
 	even: 'evenly',
@@ -166,17 +174,26 @@ function ribWords({ kind, wire, turns, pitch }: RibChoice): string {
 	return `${ribTable[kind].words} ${length(wire)} × ${turns}${close}`;
 }
 
+/** “8 feather fibres”, “4 strands of rubber”, “1 hide strip”, as the hands count the kind. */
+export function countedWords(n: string, kind: keyof typeof strandsOf, words: string): string {
+	const unit = strandsOf[kind];
+	const one = n === '1';
+	if (unit === 'strips') return `${n} ${words}${one ? '' : 's'}`;
+	if (words.endsWith(` ${unit}`)) return `${n} ${one ? words.slice(0, -1) : words}`;
+	return `${n} ${one ? unit.slice(0, -1) : unit} of ${words}`;
+}
+
 /** A part of the dressing in a few words. */
 export const dressingWords: {
 	readonly [Part in DressingPart]: (choice: NonNullable<Dressing[Part]>) => string;
 } = {
 	thread: ({ denier, dam }) => `${denier} denier${dam ? ', dam' : ', no dam'}`,
-	tail: ({ kind, fibres, length, at, under }) =>
-		`${fibres} ${tailTable[kind].words}, ${shanks(length)}${placeWords(at)}${under ? `, ${times(under, 'turn')} of thread under it` : ''}`,
+	tail: ({ kind, fibres, length, at, under, parted }) =>
+		`${countedWords(`${fibres}`, kind, tailTable[kind].words)}, ${shanks(length)}${placeWords(at)}${parted ? `, ${tailPartingWords[parted]}` : ''}${under ? `, ${times(under, 'turn')} of thread under it` : ''}`,
 	flash: ({ kind, strands, length, place }) =>
 		`${times(strands, 'strand')} of ${flashTable[kind].words}, ${shanks(length)}, ${flashPlaceWords[place]}`,
 	tag: ({ kind, length }) => `${bodyTable[kind].words}, ${Math.round(100 * length)} % of the room`,
-	back: ({ kind, rib }) => `${wingCaseTable[kind].words}, ${backLieWords[rib]}`,
+	back: ({ kind, rib }) => `${backTable[kind].words}, ${backLieWords[rib]}`,
 	palmer: ({ kind, turns, lie, wound }) =>
 		`${hackleTable[kind].words} × ${turns}, ${lie}, ${palmerWayWords[wound]}`,
 	rib: ribWords,
@@ -189,7 +206,8 @@ export const dressingWords: {
 	wingCase: ({ kind, at }) => `${wingCaseTable[kind].words}${placeWords(at)}`,
 	wings: ({ kind, fibres, length, at }) =>
 		`${wingTable[kind].words}, ${fibres} a side, ${shanks(length)}${placeWords(at)}`,
-	legs: ({ kind, fibres, at }) => `${fibres} ${legTable[kind].words}${placeWords(at)}`,
+	legs: ({ kind, fibres, at }) =>
+		`${countedWords(`${fibres}`, kind, legTable[kind].words)}${placeWords(at)}`,
 	hackle: hackleWords,
 	collar: hackleWords,
 	thirdCollar: hackleWords,

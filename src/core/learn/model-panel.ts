@@ -25,6 +25,8 @@ import {
 	tailKinds,
 	thoraxKinds,
 	underbodyKinds,
+	backKinds,
+	tailPartings,
 	wingCaseKinds,
 	type Recipe
 } from '../fly/index';
@@ -78,7 +80,8 @@ const builds: readonly Recipe[] = [
 	...of(flashPlaces, (place) => ({ flash: { kind: 'flash', strands: 6, length: 0.8, place } })),
 	{ ...jig, flash: { kind: 'twistedFlash', strands: 3, length: 0.5, place: 'tail' } },
 	...of(tagKinds, (kind) => ({ tag: { kind, length: 0.15, thickness: 0.08 } })),
-	...of(wingCaseKinds, (kind) => ({ back: { kind, rib: 'under' } })),
+	...of(tailPartings, (parted) => ({ tail: { kind: 'plume', fibres: 20, length: 0.8, parted } })),
+	...of(backKinds, (kind) => ({ back: { kind, rib: 'under' } })),
 	...of(palmerWays, (wound) => ({ palmer: { ...hackle!, turns: 6, length: 0.4, wound } })),
 	...of(ribKinds, (kind) => ({ rib: { ...rib!, kind, length: 0.8 } })),
 	...of(ribPitches, (pitch) => ({ rib: { ...rib!, pitch, turns: 9 } })),

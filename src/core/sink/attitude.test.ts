@@ -369,6 +369,17 @@ describe('rules of the trade (common practice, no source)', () => {
 		expect(centre(8)).toEqual(centre(5));
 		expect(centre(4).y).toBeLessThan(centre(5).y);
 
+		// Forked, by 25° to each side (ours), a tail stands in its own way; in two bundles it is the same fibres.
+		const parted = (parted?: 'bundles' | 'split') =>
+			({ tail: { kind: 'rubber', fibres: 2, length: 1, parted } }) as const;
+		expect(speed(parted('split'))).toBeLessThan(speed(parted()));
+		expect(speed(parted('split'))).toBeGreaterThan(0.98 * speed(parted()));
+		expect(speed(parted('bundles'))).toBe(speed(parted()));
+		const { elements } = compileFly(nymph(parted('split')), median).body;
+		const k = elements.axisZ.findLastIndex((z) => z > 0);
+		expect(elements.axisZ[k]).toBeCloseTo(Math.sin((25 * Math.PI) / 180), 9);
+		expect(elements.number[k]).toBe(2);
+
 		const hackle = { kind: 'softHackle', turns: 2, length: 0.4, lie: 'swept' } as const;
 		const collared = speed({ hackle: null, collar: hackle });
 		const palmered = speed({ hackle: null, palmer: { ...hackle, turns: 6, wound: 'forward' } });
@@ -383,6 +394,15 @@ describe('rules of the trade (common practice, no source)', () => {
 		const back = { back: { kind: 'film', rib: 'under' } } as const;
 		expect(speed(back) / speed({})).toBeGreaterThan(0.99);
 		expect(speed(back) / speed({})).toBeLessThan(1.02);
+		// A strip of fur, on the back or out behind, is another matter.
+		const onTop = speed({ back: { kind: 'hide', rib: 'under' } });
+		expect(onTop).toBeLessThan(0.97 * speed({}));
+		// Out behind it is met as forty plume fibres are (ours), and it is heavier.
+		const furred = { kind: 'hide', fibres: 1, length: 1 } as const;
+		const behind = speed({ tail: furred });
+		expect(behind).toBeLessThan(0.97 * speed({}));
+		expect(behind).toBeGreaterThan(speed({ tail: { ...furred, kind: 'plume', fibres: 40 } }));
+		expect(Math.min(onTop, behind)).toBeGreaterThan(0.5 * speed({}));
 	});
 
 	test('overdressing slows; so does a longer tail; tungsten beats brass of the same size', () => {

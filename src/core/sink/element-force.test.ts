@@ -7,6 +7,7 @@ import {
 	SHOULDER,
 	SPHERE,
 	STRIP,
+	TRAIL,
 	WIRE,
 	type DragElements
 } from '../body/index';
@@ -93,6 +94,16 @@ describe('wire in the lee, and out of the plane', () => {
 		expect(keeps(rim, forward, { ringShelter: 0.3 })).toBeCloseTo(0.3, 12);
 		expect(keeps(rim, way, { ringShelter: 0.3 })).toBeCloseTo(1 - 0.7 * way.x ** 2, 12);
 		expect(keeps(rim, { x: -1, y: 0 }, { ringShelter: 0.3 })).toBe(1);
+	});
+
+	test('what trails in two halves out of the plane pulls like all of it as far aside in the plane', () => {
+		const fibres = { length: 8e-3, diameter: 8e-5, number: 30, stiffness: 1e-12 };
+		const [cos, sin] = [Math.cos(0.4), Math.sin(0.4)];
+		push(lone(TRAIL, { ...fibres, axisX: cos, axisY: sin, axisZ: 0 }), { x: 0.4, y: 0 });
+		const beside = { ...force };
+		push(lone(TRAIL, { ...fibres, axisX: cos, axisY: 0, axisZ: sin }), { x: 0.4, y: 0 });
+		expect(force.x / beside.x).toBeCloseTo(1, 9);
+		expect([force.y, force.z]).toEqual([0, 0]);
 	});
 
 	test('a piece out of the plane counts with its image: both by the cross-flow principle (Hoerner)', () => {

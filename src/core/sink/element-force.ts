@@ -135,7 +135,8 @@ export function packed(elements: DragElements, centre: Point, laws: Laws): Rows 
 				break;
 			case FIBRES:
 			case TRAIL: {
-				const many = factors.dressing * elements.number[i]!;
+				// Half of what forks is on this side.
+				const many = (factors.dressing * elements.number[i]!) / (elements.axisZ[i] === 0 ? 1 : 2);
 				row[r + PRESSURE] = many * factors.crossFlow * half * d * l;
 				row[r + FRICTION] = many * factors.friction * rubbing * l;
 				row[r + CAUCHY] = (0.5 * fluid.density * d * l * l * l) / elements.stiffness[i]!;

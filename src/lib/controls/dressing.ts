@@ -3,10 +3,8 @@ import {
 	backLieWords,
 	bodyKinds,
 	bodyKindWords,
-	bodyOfKind,
 	bodyShapes,
 	bodyShapeWords,
-	firstOf,
 	flashKinds,
 	flashKindWords,
 	flashPlaces,
@@ -22,12 +20,16 @@ import {
 	ribKindWords,
 	ribPitches,
 	ribPitchWords,
+	strandsOf,
 	tagKinds,
 	tailKinds,
 	tailKindWords,
 	thoraxKinds,
 	underbodyKinds,
 	underbodyKindWords,
+	backKinds,
+	backKindWords,
+	tailPartingWords,
 	wingCaseKinds,
 	wingCaseKindWords,
 	wingKinds,
@@ -110,7 +112,12 @@ export const dressingControls: {
 		if (!tail) return [kind];
 		return [
 			kind,
-			quantity(tailFibresField, tail.fibres, (fibres) => set({ fibres }), { ...COUNT, big: 4 }),
+			quantity(
+				{ ...tailFibresField, name: `Tail ${strandsOf[tail.kind]}` },
+				tail.fibres,
+				(fibres) => set({ fibres }),
+				{ ...COUNT, big: 4 }
+			),
 			inMm(
 				tailLengthShare,
 				subject.build.hook.shank,
@@ -123,6 +130,21 @@ export const dressingControls: {
 					...COUNT,
 					big: 2
 				}) as NumberControl),
+				more: true,
+				nominal: tail.under === undefined,
+				nominalWords: 'none',
+				clear: () => set({ under: undefined })
+			},
+			{
+				...choice(
+					'Tied in',
+					tail.parted ?? 'together',
+					options({ together: 'all together', ...tailPartingWords }),
+					(parted) =>
+						set({
+							parted: parted === 'together' ? undefined : (parted as typeof tail.parted)
+						})
+				),
 				more: true
 			},
 			placeControl(subject, 'tail', tail.at, set),
@@ -163,7 +185,7 @@ export const dressingControls: {
 	back: (subject) => {
 		const { back } = subject.build.dressing;
 		const set = setter(subject, 'back');
-		const kind = kinds(subject, 'back', 'Back of', wingCaseKindWords, wingCaseKinds);
+		const kind = kinds(subject, 'back', 'Back of', backKindWords, backKinds);
 		if (!back) return [kind];
 		return [
 			kind,
@@ -207,28 +229,12 @@ export const dressingControls: {
 		];
 	},
 	body: (subject) => {
-		const { recipe, build } = subject;
+		const { build } = subject;
 		const { body } = build.dressing;
 		const set = setter(subject, 'body');
-		const kind: Control = choice(
-			'Body of',
-			body?.kind ?? 'none',
-			[
-				{ value: 'none', words: 'none' },
-				...options(bodyKindWords, bodyKinds, { wire: materialColour.copper })
-			],
-			(value) =>
-				value === 'none'
-					? { ...recipe, body: null }
-					: {
-							...recipe,
-							body: bodyOfKind(
-								recipe,
-								without(body ?? subject.before?.body ?? firstOf(recipe, 'body'), 'lot'),
-								value as (typeof bodyKinds)[number]
-							)
-						}
-		);
+		const kind = kinds(subject, 'body', 'Body of', bodyKindWords, bodyKinds, {
+			wire: materialColour.copper
+		});
 		if (!body) return [kind];
 		const room = build.dressed.layout.end - build.dressed.layout.gapEnd;
 		return [

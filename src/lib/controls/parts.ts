@@ -1,4 +1,4 @@
-import { firstOf, type Dressing, type DressingPart, type Recipe } from '$core/fly/index';
+import { firstOf, ofKind, type Dressing, type DressingPart, type Recipe } from '$core/fly/index';
 import {
 	coverShare,
 	placeShare,
@@ -9,10 +9,17 @@ import {
 } from '$core/quantity/index';
 import { options, quantity, type Control, type NumberControl, type Subject } from './control';
 
+/** A part as it is, or was before it was left out, or is to begin with. */
+const currentOf = <Part extends DressingPart>(
+	{ recipe, build, before }: Pick<Subject, 'recipe' | 'build' | 'before'>,
+	part: Part
+) =>
+	(build.dressing[part] ?? before?.[part] ?? firstOf(recipe, part)) as NonNullable<Dressing[Part]>;
+
 /** Sets fields of a part, taking it up where it was left to what is usual. */
 export function setter<Part extends DressingPart>({ recipe, build, before }: Subject, part: Part) {
-	type Choice = NonNullable<Dressing[Part]>;
-	const current = (build.dressing[part] ?? before?.[part] ?? firstOf(recipe, part)) as Choice;
+	const current = currentOf({ recipe, build, before }, part);
+	type Choice = typeof current;
 	return (change: Partial<Choice>): Recipe => {
 		// Another kind, wire or thread is not from that lot.
 		const other = 'kind' in change || 'wire' in change || 'denier' in change;
@@ -30,17 +37,20 @@ export function kinds<Part extends Exclude<DressingPart, 'thread' | 'finish'>>(
 	values: readonly string[],
 	colours: Readonly<Record<string, string>> = {}
 ): Control {
-	const choice = subject.build.dressing[part];
-	const set = setter(subject, part);
+	const { recipe, build } = subject;
 	return {
 		kind: 'choice',
 		label,
-		value: choice?.kind ?? 'none',
+		value: build.dressing[part]?.kind ?? 'none',
 		options: [{ value: 'none', words: 'none' }, ...options(words, values, colours)],
 		set: (kind) =>
 			kind === 'none'
-				? { ...subject.recipe, [part]: null }
-				: set({ kind } as unknown as Partial<NonNullable<Dressing[Part]>>)
+				? { ...recipe, [part]: null }
+				: {
+						...recipe,
+						// Of another kind it is not from that lot.
+						[part]: without(ofKind(recipe, part, currentOf(subject, part), kind), 'lot')
+					}
 	};
 }
 

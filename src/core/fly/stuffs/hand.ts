@@ -33,7 +33,9 @@ export const woundBy: Readonly<Record<keyof typeof wraps, HandUnit>> = {
 };
 
 /** What a tail, legs, wings or horns are counted in. */
-export const strandsOf: Readonly<Record<TailKind | LegKind | WingKind, 'fibres' | 'strands'>> = {
+export const strandsOf: Readonly<
+	Record<TailKind | LegKind | WingKind, 'fibres' | 'strands' | 'strips'>
+> = {
 	feather: 'fibres',
 	hair: 'fibres',
 	synthetic: 'fibres',
@@ -41,6 +43,7 @@ export const strandsOf: Readonly<Record<TailKind | LegKind | WingKind, 'fibres' 
 	flash: 'strands',
 	floss: 'strands',
 	rubber: 'strands',
+	hide: 'strips',
 	slips: 'fibres',
 	film: 'strands'
 };

@@ -9,6 +9,8 @@ export interface Strand {
 	readonly stiffness: number;
 	/** Air that is held between them when they are dry, m³ per m³ of fibre; none where it is not said. */
 	readonly air?: number;
+	/** What the water meets of each where it is not the strand itself: its fur, as so many fibres. */
+	readonly fur?: { readonly fibres: number; readonly of: Strand };
 }
 
 interface NamedStrand extends Strand {
@@ -26,6 +28,15 @@ const plume: Strand = {
 	stiffness: strand(30e-6, FUR, fibre.youngModulus).stiffness,
 	air: 10
 };
+/**
+ * A strip of leather 3 mm wide, as limp as it is when wet, with fur on it that the water meets as it does a full tail
+ * of plume: 1.5 g a metre (our estimates).
+ */
+const hide: Strand = {
+	...strand(1.2e-3, FUR, 3e5),
+	air: 4,
+	fur: { fibres: 40, of: plume }
+};
 const rubber = strand(0.4e-3, materials.rubber.density, 2e6);
 /** Strips of film, 0.25 by 0.025 mm, as a round strand of their section. */
 const flash = strand(
@@ -39,12 +50,14 @@ const feather = (diameter: number) => strand(diameter, FUR, fibre.youngModulus);
 export const tailTable = {
 	feather: { words: 'feather fibres', ...feather(45e-6) },
 	hair: { words: 'hair', ...feather(60e-6) },
-	synthetic: { words: 'synthetic', ...strand(70e-6, materials.nylon.density, 2e9) },
+	synthetic: { words: 'synthetic fibres', ...strand(70e-6, materials.nylon.density, 2e9) },
 	plume: { words: 'plume fibres', ...plume },
 	flash: { words: 'flash', ...flash },
 	// Split in two; its filaments lie together, so it hangs.
 	floss: { words: 'floss', ...strand(0.3e-3, 0.6 * materials.polyester.density, 5e6) },
-	rubber: { words: 'rubber', ...rubber }
+	rubber: { words: 'rubber', ...rubber },
+	// Left standing out behind the body, or tied in at the bend.
+	hide: { words: 'hide strip', ...hide }
 } as const satisfies Readonly<Record<string, NamedStrand>>;
 
 export type TailKind = keyof typeof tailTable;

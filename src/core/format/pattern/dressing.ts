@@ -2,6 +2,7 @@ import {
 	dressingOf,
 	finishKinds,
 	firstOf,
+	ofKind,
 	partNames,
 	partWords,
 	tagKinds,
@@ -65,7 +66,12 @@ type Found = Readonly<Record<string, unknown>>;
 const PART_READERS: Readonly<Record<TiedPart, (phrases: Phrases) => Found>> = {
 	tail: (p) => {
 		const under = p.take(UNDER_IT);
-		return { ...(under && { under: Number(under[1]) }), ...strands('tail')(p) };
+		const parted = p.kind(written.parted);
+		return {
+			...(under && { under: Number(under[1]) }),
+			...(parted && { parted }),
+			...strands('tail')(p)
+		};
 	},
 	legs: strands('legs'),
 	wings: (p) => {
@@ -105,7 +111,7 @@ const PART_READERS: Readonly<Record<TiedPart, (phrases: Phrases) => Found>> = {
 		shape: p.kind(written.bodyShape),
 		kind: p.kind(written.body)
 	}),
-	back: (p) => ({ rib: p.kind(written.backLie), kind: p.kind(written.strip) }),
+	back: (p) => ({ rib: p.kind(written.backLie), kind: p.kind(written.back) }),
 	palmer: (p) => ({ wound: p.kind(written.wound), ...feather(p) }),
 	rearThorax: thoraxPart('of the thorax'),
 	thorax: (p) => ({ thickness: p.share('', 'gape thick'), kind: p.kind(written.body) }),
@@ -197,14 +203,16 @@ export function partOf(part: TiedPart, draft: Draft, base: Recipe): Dressing[typ
 		draft.phrases.take(/.*/su);
 		return null;
 	}
-	const usual = firstOf(base, part) as unknown as Record<string, unknown>;
 	const found = { ...PART_READERS[part](draft.phrases) };
 	if (SOME[part] && found.kind !== undefined && !SOME[part].includes(found.kind as string)) {
 		draft.asked.push(`A ${partWords[part]} is not tied of that here.`);
 		delete found.kind;
 	}
 	if (found.kind === undefined) draft.asked.push('Of what is it? Taken as is usual until you say.');
-	const kept: Record<string, unknown> = { ...usual };
+	const usual = firstOf(base, part);
+	const kept: Record<string, unknown> = {
+		...(found.kind === undefined ? usual : ofKind(base, part, usual, found.kind as string))
+	};
 	// What is only said where it is not as usual.
 	for (const key of ['at', ...(isRib(part) || part === 'underbody' ? ['length'] : [])])
 		delete kept[key];

@@ -209,6 +209,30 @@ describe('recipes as people write them (common practice, no source)', () => {
 			{ tail: { kind: 'plume', fibres: 40, length: 1, under: 2 } }
 		],
 		[
+			'Hook: 6 streamer\nBead: 4.8 brass cone\nTail: 2 bundles of marabou, 1 shank, two turns of thread under it\nBody: chenille',
+			// As much as is usual of that kind: four times a feather's fibres, 1.6 times a dubbed body's thickness.
+			{
+				tail: { kind: 'plume', fibres: 32, length: 1, under: 2, parted: 'bundles' },
+				body: { kind: 'chenille', thickness: 0.176 }
+			}
+		],
+		[
+			'Hook: 6 streamer\nTail: rabbit strip, 3/4 shank\nBack: rabbit strip under the rib\nBody: silver tinsel\nRib: wire',
+			{
+				tail: { kind: 'hide', fibres: 1, length: 0.75 },
+				back: { kind: 'hide', rib: 'under' },
+				body: { kind: 'tinsel' }
+			}
+		],
+		[
+			'Hook: 14 nymph\nTail: split floss, 1/2 shank\nBody: hare fur strip\nThorax: hare',
+			{
+				tail: { kind: 'floss', fibres: 2, parted: 'split' },
+				body: { kind: 'hide' },
+				thorax: { kind: 'dubbingTight' }
+			}
+		],
+		[
 			'Hook: 12 pupa\nBead: 2.8 tungsten\nWing pads: 2 goose slips, 8 fibres each\nFeelers: two pheasant tail fibres, 1 shank',
 			{
 				hook: { style: 'curved' },

@@ -33,6 +33,10 @@ import {
 	tailKindWords,
 	underbodyKinds,
 	underbodyKindWords,
+	backKinds,
+	backKindWords,
+	tailPartings,
+	tailPartingWords,
 	wingCaseKinds,
 	wingCaseKindWords,
 	wingKinds,
@@ -79,8 +83,16 @@ const FEATHER =
 const HAIR = 'hairs?|(?:moose|elk)(?: hairs?)?|squirrel|deer|calf|bucktail';
 const PLUME = 'plume(?: fibres?)?|marabou';
 const FLASH = 'flash(?: strands?)?';
+const HIDE =
+	'(?:rabbit|fur|hide|hare|seal|squirrel|mink)(?: fur)? strips?|hide|strips? of (?:hide|fur)';
 const RUBBER = 'rubber(?: legs?)?|silicone(?: legs?)?';
-const DUBBED = "dubbing|dubbed|fur|hare(?:’s|'s)? (?:ear|mask)|hare|seal";
+const DUBBED =
+	"dubbing|dubbed|fur(?! strips?)|hare(?:’s|'s)? (?:ear|mask)|hare(?!(?: fur)? strips?)|seal(?!(?: fur)? strips?)";
+const STRIPS = {
+	feather: `${FEATHER}|slip`,
+	film: 'film|plastic|thin skin',
+	foil: 'tinsel|foil'
+} as const;
 
 const styleWords = Object.fromEntries(
 	hookStyles.map((style) => [style, hookStyleTable[style].words])
@@ -110,7 +122,12 @@ export const written = {
 		flash: FLASH,
 		floss: 'floss',
 		rubber: RUBBER,
-		synthetic: 'nylon fibres?'
+		synthetic: 'synthetic|nylon fibres?',
+		hide: HIDE
+	}),
+	parted: table(tailPartings, tailPartingWords, {
+		bundles: '(?:in )?(?:two|2) (?:bundles|bunches|clumps|lots|halves|plumes)(?: of)?',
+		split: 'split(?: tails?)?|forked|in a fork'
 	}),
 	flash: table(flashKinds, flashKindWords, { flash: FLASH, twistedFlash: 'twisted' }),
 	flashPlace: table(flashPlaces, flashPlaceWords, { tail: 'tail', sides: 'sides?', back: 'back' }),
@@ -145,18 +162,15 @@ export const written = {
 		dubbingTight: DUBBED,
 		dubbingLoose: 'spiky dubbing|rough dubbing',
 		wool: 'yarn',
-		hide: 'rabbit strip|fur strip|hide',
+		hide: HIDE,
 		tinsel: 'tinsel',
 		vinyl: 'plastic|tubing|larva skin',
 		wire: 'wire',
 		thread: 'tying thread'
 	}),
 	bodyShape: table(bodyShapes, { tapered: 'tapered', straight: 'straight', reversed: 'reversed' }),
-	strip: table(wingCaseKinds, wingCaseKindWords, {
-		feather: `${FEATHER}|slip`,
-		film: 'film|plastic|thin skin',
-		foil: 'tinsel|foil'
-	}),
+	strip: table(wingCaseKinds, wingCaseKindWords, STRIPS),
+	back: table(backKinds, backKindWords, { ...STRIPS, hide: HIDE }),
 	backLie: table(backLies, backLieWords),
 	hackle: table(hackleKinds, hackleKindWords, {
 		softHackle: 'partridge|hen(?: hackle)?|grouse|soft',

@@ -4,6 +4,7 @@ import {
 	bodyKindWords,
 	coilMetalWords,
 	coilPlaceWords,
+	countedWords,
 	eyeWords,
 	finishKinds,
 	flashKindWords,
@@ -17,6 +18,8 @@ import {
 	ribPitchWords,
 	tailKindWords,
 	underbodyKindWords,
+	backKindWords,
+	tailPartingWords,
 	wingCaseKindWords,
 	wingKindWords,
 	type Dressing,
@@ -74,10 +77,11 @@ const dressing: Lines = {
 		many(headTurns, 'turn'),
 		dam ? 'dam' : 'no dam'
 	],
-	tail: ({ kind, fibres, length, at: place, under }) => [
-		`${exact(fibres)} ${tailKindWords[kind]}`,
+	tail: ({ kind, fibres, length, at: place, under, parted }) => [
+		countedWords(exact(fibres), kind, tailKindWords[kind]),
 		shanks(length),
 		at(place),
+		parted === undefined ? '' : tailPartingWords[parted],
 		under === undefined ? '' : `${many(under, 'turn')} of thread under it`
 	],
 	flash: ({ kind, strands, length, place }) => [
@@ -99,7 +103,7 @@ const dressing: Lines = {
 		thick(thickness),
 		over(length)
 	],
-	back: ({ kind, rib }) => [wingCaseKindWords[kind], backLieWords[rib]],
+	back: ({ kind, rib }) => [backKindWords[kind], backLieWords[rib]],
 	palmer: ({ wound, ...rest }) => [...hackle(rest), palmerWayWords[wound]],
 	rearThorax: thoraxPart('of the thorax'),
 	thorax: ({ kind, thickness }) => [bodyKindWords[kind], thick(thickness)],
@@ -113,7 +117,7 @@ const dressing: Lines = {
 		at(place)
 	],
 	legs: ({ kind, fibres, length, at: place }) => [
-		`${exact(fibres)} ${legKindWords[kind]}`,
+		countedWords(exact(fibres), kind, legKindWords[kind]),
 		shanks(length),
 		at(place)
 	],

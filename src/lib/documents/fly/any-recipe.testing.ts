@@ -19,7 +19,9 @@ import {
 	ribKinds,
 	ribPitches,
 	tagKinds,
+	backKinds,
 	tailKinds,
+	tailPartings,
 	thoraxKinds,
 	underbodyKinds,
 	wingCaseKinds,
@@ -126,7 +128,8 @@ const drawn: fc.Arbitrary<Recipe> = fc.record(
 					kind: fc.constantFrom(...tailKinds),
 					fibres: whole(1, 200),
 					length: real(0.05, 4),
-					under: whole(0, 8)
+					under: whole(0, 8),
+					parted: fc.constantFrom(...tailPartings)
 				},
 				{ requiredKeys: ['kind', 'fibres', 'length'] }
 			)
@@ -148,7 +151,7 @@ const drawn: fc.Arbitrary<Recipe> = fc.record(
 		),
 		back: part(
 			fc.record({
-				kind: fc.constantFrom(...wingCaseKinds),
+				kind: fc.constantFrom(...backKinds),
 				rib: fc.constantFrom(...backLies)
 			})
 		),

@@ -19,7 +19,9 @@ import {
 	ribKinds,
 	ribPitches,
 	tagKinds,
+	backKinds,
 	tailKinds,
+	tailPartings,
 	thoraxKinds,
 	underbodyKinds,
 	wingCaseKinds
@@ -140,6 +142,7 @@ class TailRequest {
 	@Quantity(tailFibresField) fibres!: number;
 	@Share(tailLengthShare) lengthShanks!: number;
 	@Quantity(underTurnsField, 1, true) under?: number;
+	@OneOf('How the tail is parted', tailPartings, true) parted?: string;
 	@Share(placeShare, true) atShank?: number;
 	@Lot() lot?: string;
 }
@@ -160,7 +163,7 @@ class TagRequest {
 }
 
 class BackRequest {
-	@OneOf('Back', wingCaseKinds) kind!: string;
+	@OneOf('Back', backKinds) kind!: string;
 	@OneOf('The back lies', backLies) rib!: string;
 	@Lot() lot?: string;
 }

@@ -1,7 +1,7 @@
 import {
-	bodyOfKind,
 	dressingOf,
 	firstOf,
+	ofKind,
 	partNames,
 	type Dressing,
 	type DressingPart,
@@ -54,6 +54,8 @@ export const dressingUses: Readonly<
 		head: 'chenille'
 	},
 	'hide strip': {
+		tail: 'hide',
+		back: 'hide',
 		body: 'hide',
 		rearThorax: 'hide',
 		thorax: 'hide',
@@ -209,8 +211,8 @@ export function withLot(recipe: RecipeDocument, lot: LotRow, part: PartName): Re
 		const tied = dressingOf(inner)[part as 'body'] ?? firstOf(inner, part as 'body');
 		const uses = Object.hasOwn(dressingUses, dressing.kind) ? dressingUses[dressing.kind]! : {};
 		const kind = uses[part as 'body'] ?? tied.kind;
-		const made = part === 'body' && kind !== tied.kind ? bodyOfKind(inner, tied, kind) : tied;
-		return recipeToDocument({ ...inner, [part]: { ...made, kind, lot: id } });
+		const made = kind === tied.kind ? tied : ofKind(inner, part as 'body', tied, kind);
+		return recipeToDocument({ ...inner, [part]: { ...made, lot: id } });
 	}
 	return recipe;
 }

@@ -9,11 +9,14 @@
 		onchange: (recipe: Recipe) => void;
 	}
 	let { controls, onchange }: Props = $props();
-	let measures = $state(false);
+	let open = $state(false);
 
 	const isMore = (control: Control) => 'more' in control && control.more === true;
 	const everyday = $derived(controls.filter((control) => !isMore(control)));
 	const more = $derived(controls.filter(isMore));
+	const names = $derived(
+		more.map((control) => ('label' in control ? control.label.toLowerCase() : '')).join(', ')
+	);
 	const said = $derived(more.filter((c) => c.kind === 'number' && !c.nominal).length);
 </script>
 
@@ -68,11 +71,11 @@
 	<button
 		type="button"
 		class="col-span-2 min-h-9 text-left text-sm text-water underline underline-offset-2"
-		aria-expanded={measures}
-		onclick={() => (measures = !measures)}
-		>{measures ? 'Hide' : 'Show'} its measures{said ? ` (${said} measured)` : ''}</button
+		aria-expanded={open}
+		onclick={() => (open = !open)}
+		>{open ? 'Less' : 'More'}: {names}{said ? ` (${said} said)` : ''}</button
 	>
-	{#if measures}
+	{#if open}
 		{#each more as control ('label' in control ? control.label : '')}
 			{@render one(control)}
 		{/each}
