@@ -76,6 +76,7 @@ const BODY_THICKNESS: Readonly<Record<BodyChoice['kind'], number>> = {
 	herl: 1,
 	dubbingTight: 1,
 	dubbingLoose: 1.35,
+	dubbingLoop: 1.7,
 	chenille: 1.6,
 	wool: 1,
 	hide: 2.2,

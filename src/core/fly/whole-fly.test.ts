@@ -249,6 +249,11 @@ test.each<[string, Partial<Recipe>, number]>([
 		1.5 * 0.12 * tube(0.55, 0.2 * 4.4, roomBehind)
 	],
 	[
+		'fur in a loop, a tenth of it matter',
+		{ body: { kind: 'dubbingLoop', shape: 'straight', thickness: 0.2, length: 1 } },
+		1.3 * 0.09 * tube(0.55, 0.2 * 4.4, roomBehind)
+	],
+	[
 		'a strip of hide wound edge to edge',
 		{ body: { kind: 'hide', shape: 'straight', thickness: 0.25, length: 0.6 } },
 		1.3 * 0.2 * tube(0.55, 0.25 * 4.4, 0.6 * roomBehind)

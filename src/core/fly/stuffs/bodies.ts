@@ -8,6 +8,8 @@ export const bodyTable = {
 	herl: { words: 'herl', solid: 0.12, density: FUR, air: 0.4 },
 	dubbingTight: { words: 'tight dubbing', solid: 0.28, density: FUR, air: 0.15 },
 	dubbingLoose: { words: 'loose dubbing', solid: 0.12, density: FUR, air: 0.35 },
+	// Fur held between two threads that are spun: it stands out all round (our estimate).
+	dubbingLoop: { words: 'dubbing in a loop', solid: 0.09, density: FUR, air: 0.4 },
 	// Pile on a core: a piece 2.5 mm thick weighs about 0.9 g a metre (our estimate).
 	chenille: { words: 'chenille', solid: 0.12, density: materials.rayon.density, air: 0.4 },
 	wool: { words: 'wool', solid: 0.22, density: FUR, air: 0.3 },
@@ -27,6 +29,7 @@ export const bodyKinds = Object.keys(bodyTable) as readonly BodyKind[];
 export const thoraxKinds = [
 	'dubbingTight',
 	'dubbingLoose',
+	'dubbingLoop',
 	'herl',
 	'chenille',
 	'wool',

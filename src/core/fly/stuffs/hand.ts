@@ -20,6 +20,7 @@ export const woundBy: Readonly<Record<keyof typeof wraps, HandUnit>> = {
 	herl: strands(1.2),
 	dubbingTight: pinches(5),
 	dubbingLoose: pinches(5),
+	dubbingLoop: pinches(5),
 	dubbing: pinches(5),
 	chenille: metres(0.9),
 	wool: metres(0.15),

@@ -225,11 +225,12 @@ describe('recipes as people write them (common practice, no source)', () => {
 			}
 		],
 		[
-			'Hook: 14 nymph\nTail: split floss, 1/2 shank\nBody: hare fur strip\nThorax: hare',
+			'Hook: 14 nymph\nTail: split floss, 1/2 shank\nBody: hare fur strip\nRear thorax: hare\nThorax: hare in a dubbing loop',
 			{
 				tail: { kind: 'floss', fibres: 2, parted: 'split' },
 				body: { kind: 'hide' },
-				thorax: { kind: 'dubbingTight' }
+				rearThorax: { kind: 'dubbingTight' },
+				thorax: { kind: 'dubbingLoop' }
 			}
 		],
 		[

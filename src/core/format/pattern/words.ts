@@ -161,6 +161,8 @@ export const written = {
 		herl: 'peacock(?: herl)?|pheasant tail(?: fibres?)?|ostrich',
 		dubbingTight: DUBBED,
 		dubbingLoose: 'spiky dubbing|rough dubbing',
+		dubbingLoop:
+			'(?:dubbing|dubbed|fur|hare)?,? ?(?:spun )?in a (?:dubbing )?loop|dubbing loop|loop[- ]dubbed|loop dubbing',
 		wool: 'yarn',
 		hide: HIDE,
 		tinsel: 'tinsel',

@@ -44,6 +44,7 @@ const LAYER_OPACITY: Readonly<Partial<Record<Kind, number>>> = {
 	vinyl: 0.75,
 	floss: 0.75,
 	dubbingLoose: 0.35,
+	dubbingLoop: 0.28,
 	chenille: 0.45,
 	hide: 0.4,
 	tinsel: 0.9,

@@ -23,8 +23,7 @@ export const usualHandling: Readonly<Partial<Record<StepKey, readonly string[]>>
 		'Twist it to a rope, so that it does not lie flat.',
 		'Stretch it as it is tied in, and let it go towards the front.',
 		'Shiny side up.',
-		'A quarter of the dubbing that first seems right.',
-		'Dub it in a loop.'
+		'A quarter of the dubbing that first seems right.'
 	],
 	palmer: ['Stroke the fibres back at each turn.'],
 	rib: ['Pull each turn into the body.'],
@@ -36,7 +35,7 @@ export const usualHandling: Readonly<Partial<Record<StepKey, readonly string[]>>
 	'third-collar': ['Stroke the fibres back at each turn.'],
 	'thorax-rear': ['Leave room for the legs in front of it.'],
 	'thorax-front': ['Sparser than the rear.'],
-	head: ['Dub it in a loop.', 'Trim it to a cone when it is wound.'],
+	head: ['Trim it to a cone when it is wound.'],
 	marker: ['Let it dry before the lacquer.'],
 	'second-rib': ['Across the first, so that they bind each other.'],
 	collar: ['Stroke the fibres back at each turn.'],
