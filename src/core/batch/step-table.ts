@@ -347,7 +347,7 @@ export const stepTable: readonly StepKind[] = [
 				part: 'palmer',
 				words:
 					palmer.wound === 'forward'
-						? 'Wind the hackle forward in open turns, each laid to one side.'
+						? `Wind the hackle forward, ${palmer.turns === 1 ? 'one open turn' : `${palmer.turns} open turns`}, laid to one side.`
 						: `Tie in the hackle by its butt in front of the body and wind it back: ${dressingWords.palmer(palmer)}.`,
 				usual: TAKES.hackleTurn * palmer.turns + (palmer.wound === 'back' ? TAKES.hackle : 0),
 				turns: palmer.turns,

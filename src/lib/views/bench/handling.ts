@@ -26,7 +26,7 @@ export const usualHandling: Readonly<Partial<Record<StepKey, readonly string[]>>
 		'A quarter of the dubbing that first seems right.'
 	],
 	palmer: ['Stroke the fibres back at each turn.'],
-	rib: ['Pull each turn into the body.'],
+	rib: ['Pull each turn into the body.', 'Part the fur for each turn.'],
 	'case-in': ['Leave it untrimmed until the thorax is done.'],
 	wings: ['Dull side in, and the tips level.', 'Bind one, then the other.'],
 	legs: ['Length by the hook gap.'],
