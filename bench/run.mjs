@@ -1,5 +1,6 @@
 /**
- * npm run bench: each figure beside its budget or its reference, measured in the same run.
+ * npm run bench: each figure beside its budget or its reference, measured in the same run; with names of parts (load,
+ * prediction, learning, drift, match, page, key, phone) only those.
  * Not part of npm test: a busy machine must not turn a change red. How things grow is apart, since it takes minutes:
  * npm run bench -- scale; so is what several processes bear: npm run bench -- several
  * With --save what was measured is added to bench/history.json.
@@ -50,25 +51,36 @@ function end() {
 	process.exit(over === 0 ? 0 : 1);
 }
 
-if (process.argv.includes('scale')) {
-	await scale(print);
-	end();
+/** What is measured on one demo, in this order. @type {Record<string, (address: string) => Promise<void>>} */
+const parts = {
+	load: (address) => firstLoad(address, print),
+	prediction: () => prediction(print),
+	learning: () => learning(print),
+	drift: () => driftAlone(print),
+	match: (address) => searching(address, print),
+	page: (address) => driftOnPage(address, print),
+	key: (address) => keyToAnswer(address, print),
+	phone: (address) => phone(address, print)
+};
+/** And what takes minutes of its own, only where it is asked for. @type {Record<string, () => Promise<void>>} */
+const alone = { scale: () => scale(print), several: () => several(print) };
+const asked = process.argv.slice(2).filter((word) => word !== '--save');
+const unknown = asked.find((word) => !(word in parts) && !(word in alone));
+if (unknown !== undefined) {
+	const known = [...Object.keys(parts), ...Object.keys(alone), '--save'];
+	console.error(
+		`“${unknown}” is not known. npm run bench takes ${known.join(', ')}; without a name all but scale and several are measured.`
+	);
+	process.exit(2);
 }
-if (process.argv.includes('several')) {
-	await several(print);
-	end();
-}
-const { address, stop } = await temporaryDemo();
-try {
-	await firstLoad(address, print);
-	await prediction(print);
-	await learning(print);
-	await driftAlone(print);
-	await searching(address, print);
-	await driftOnPage(address, print);
-	await keyToAnswer(address, print);
-	await phone(address, print);
-} finally {
-	await stop();
+for (const [name, measure] of Object.entries(alone)) if (asked.includes(name)) await measure();
+const chosen = Object.entries(parts).filter(([name]) => asked.length === 0 || asked.includes(name));
+if (chosen.length > 0) {
+	const { address, stop } = await temporaryDemo();
+	try {
+		for (const [, measure] of chosen) await measure(address);
+	} finally {
+		await stop();
+	}
 }
 end();
