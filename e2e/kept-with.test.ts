@@ -1,4 +1,6 @@
 import { readFileSync } from 'node:fs';
+import jsQR from 'jsqr';
+import sharp from 'sharp';
 import { barriers, choose, expect, figure, kept, openPart, reload, test } from './server';
 
 test('a fly is kept with its colours, tags and notes, found by them, and a note that is meant so stays quiet', async ({
@@ -118,7 +120,15 @@ test('a fly is shared: as a link that opens it, as a picture with its figures, a
 	await choose(bench, 'f', 'Willow Scud');
 	await bench.keyboard.press('j');
 	const dialog = bench.getByRole('dialog', { name: 'Share Willow Scud' });
-	await expect(dialog.getByRole('img', { name: 'A code with the recipe' })).toBeVisible();
+	const code = dialog.getByRole('img', { name: 'A code with the recipe' });
+	await expect(code).toBeVisible();
+	// As it stands on the screen, another program reads the recipe off it.
+	const { data, info } = await sharp(await code.screenshot())
+		.ensureAlpha()
+		.raw()
+		.toBuffer({ resolveWithObject: true });
+	const seen = jsQR(new Uint8ClampedArray(data), info.width, info.height);
+	expect(seen?.data).toMatch(/^Willow Scud\nHook: curved, #14, [^]*\nBack: plastic film/);
 	const files: Record<string, Buffer> = {};
 	for (const kind of ['PNG', 'SVG'] as const) {
 		const [file] = await Promise.all([
