@@ -489,6 +489,35 @@ test('of another kind there is as much as is usual of that kind; of the same it 
 	expect(ofKind(starterRecipe, 'legs', legs, 'rubber')).toEqual({ ...legs, kind: 'rubber' });
 });
 
+test('fur on a back makes the body as thick as a round one of the same section; out behind it is met as plume is', () => {
+	const body = { kind: 'thread', shape: 'straight', thickness: 0.2, length: 0.6 } as const;
+	const build = buildFly({ ...bareHook, body, back: { kind: 'hide', rib: 'under' } }, median);
+	const { outline, met, layout } = build.dressed;
+	const run = outline.cuts.findIndex((s) => s >= layout.bodyFront - 1e-9);
+	// 0.45 gapes of 4.4 mm wide, 2 mm deep (ours).
+	const section = 0.45 * 4.4 * 2;
+	expect(1e3 * met.from[run]!).toBeCloseTo(
+		Math.sqrt((1e3 * outline.from[run]!) ** 2 + (4 / Math.PI) * section),
+		9
+	);
+	expect(met.from[0]).toBe(outline.from[0]);
+	const flat = buildFly({ ...bareHook, body, back: { kind: 'film', rib: 'under' } }, median);
+	expect(flat.dressed.met).toBe(flat.dressed.outline);
+	// 0.35 of the room between the hairs is air when it is dry.
+	const air = (recipe: Recipe) =>
+		compileFly(recipe, median).parts.find(({ part }) => part === 'back')!.air * 1e9;
+	expect(air({ ...bareHook, back: { kind: 'hide', rib: 'over' } })).toBeCloseTo(
+		roomBehind * section * 0.8 * 0.35,
+		6
+	);
+	const { elements } = compileFly(
+		{ ...bareHook, tail: { kind: 'hide', fibres: 2, length: 1 } },
+		median
+	).body;
+	const furred = elements.number.findLastIndex((n) => n > 2);
+	expect([elements.number[furred], elements.diameter[furred]]).toEqual([80, 80e-6]);
+});
+
 test('two layers of a wing case weigh what the two weigh', () => {
 	const added = (kind: 'feather' | 'foil' | 'featherFoil') =>
 		massOf({ ...bareHook, wingCase: { kind, length: 0.4 } }) - massOf(bareHook);

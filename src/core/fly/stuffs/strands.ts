@@ -29,14 +29,10 @@ const plume: Strand = {
 	air: 10
 };
 /**
- * A strip of leather 3 mm wide, as limp as it is when wet, with fur on it that the water meets as it does a full tail
- * of plume: 1.5 g a metre (our estimates).
+ * A strip of leather 3 mm wide, limp when wet, with fur on it that the water meets as it does a full tail of plume:
+ * matter of 1.5 g a metre, four fifths of it air when dry (our estimates).
  */
-const hide: Strand = {
-	...strand(1.2e-3, FUR, 3e5),
-	air: 4,
-	fur: { fibres: 40, of: plume }
-};
+const hide: Strand = { ...plume, diameter: 1.2e-3, air: 4, fur: { fibres: 40, of: plume } };
 const rubber = strand(0.4e-3, materials.rubber.density, 2e6);
 /** Strips of film, 0.25 by 0.025 mm, as a round strand of their section. */
 const flash = strand(
