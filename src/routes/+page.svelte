@@ -157,7 +157,7 @@
 			<!-- What is half typed belongs to this fly and must not reach the next. -->
 			{#key selection.fly?.id}
 				<BuildList
-					build={answer.prediction!.build}
+					build={answer.atMedians!.build}
 					shown={picture.current!}
 					bind:open={openRows}
 					onchange={(recipe) => strip.setRecipe(recipe)}
@@ -167,7 +167,7 @@
 				/>
 				<AboutFly
 					about={selection.fly?.body.about ?? {}}
-					fly={coded(strip.recipe, answer.prediction!.mass.value)}
+					fly={coded(strip.recipe, answer.atMedians!.mass)}
 					name={selection.fly?.name ?? ''}
 					set={(change) => strip.setAbout(change)}
 				/>

@@ -14,7 +14,7 @@ import {
 } from '../fly/index';
 import { settle } from '../sink/index';
 import { compileColumn, fluidAt, type Lie } from '../water/index';
-import { castWeight, predict, worldsOf } from './index';
+import { castWeight, predict, predictAtMedians, withRangesOf, worldsOf } from './index';
 
 const lie: Lie = { depth: 0.9, surfaceSpeed: 0.75, bed: 'cobble', zoneTop: 0.15, approach: 1.6 };
 const median = valuesAt(prior);
@@ -140,3 +140,34 @@ function gaussian(seed: number): () => number {
 	};
 	return () => Math.sqrt(-2 * Math.log(uniform() || 1e-12)) * Math.cos(2 * Math.PI * uniform());
 }
+
+test('for one frame: the figures of now, with the ranges of a moment ago in proportion', () => {
+	const wider: Recipe = { ...starterRecipe, bead: { ...starterRecipe.bead!, diameter: 3.5e-3 } };
+	const before = predict(starterRecipe, lie, 8);
+	const now = predictAtMedians(wider, lie, 8);
+	const soon = withRangesOf(before, now, lie, 8)!;
+	const whole = predict(wider, lie, 8);
+	expect(predict(wider, lie, 8, prior, now)).toEqual(whole);
+	for (const figure of ['mass', 'submergedWeight', 'speed', 'time', 'distance'] as const) {
+		const [a, b] = [soon[figure]!, whole[figure]!];
+		expect(a.value, figure).toBe(b.value);
+		expect(a.low / a.value, figure).toBeCloseTo(before[figure]!.low / before[figure]!.value, 9);
+		expect(a.high / a.value, figure).toBeCloseTo(before[figure]!.high / before[figure]!.value, 9);
+	}
+	expect(soon).toMatchObject({ build: now.build, sink: now.sink, floats: false });
+	expect(soon.ride).toEqual({ ...whole.ride, sure: before.ride.sure });
+	expect(soon.pitch!.high - soon.pitch!.low).toBeCloseTo(before.pitch!.high - before.pitch!.low, 9);
+	expect(soon.pitch!.low).toBeLessThanOrEqual(now.sink.pitch);
+	// Of what does not sink, or lands in the zone, a moment ago says nothing.
+	const shallow = { ...lie, depth: 0.1, zoneTop: 0.1 };
+	expect(withRangesOf(before, predictAtMedians(wider, shallow, 8), shallow, 8)).toBeNull();
+	const foam: Recipe = {
+		...starterRecipe,
+		bead: null,
+		coil: null,
+		underbody: { kind: 'foam', thickness: 0.6 }
+	};
+	const floating = predictAtMedians(foam, lie, 8);
+	expect(floating.sink.floats).toBe(true);
+	expect(withRangesOf(before, floating, lie, 8)).toBeNull();
+});

@@ -60,28 +60,57 @@ export interface Prediction {
 	readonly lawIsGuess: boolean;
 }
 
+/** A fly in a lie at the medians of its parameters: what it is and does, without ranges. SI. */
+export interface AtMedians {
+	readonly parameters: Distribution;
+	readonly median: ParameterValues;
+	readonly build: Build;
+	/** kg */
+	readonly mass: number;
+	readonly parts: readonly PartMass[];
+	readonly body: FlyBody;
+	readonly sink: Sink;
+}
+
+/**
+ * The median of a fly in a lie: a fifth of the work of a whole prediction, for who answers a key.
+ *
+ * @param celsius water temperature, 0 to 35 °C
+ */
+export function predictAtMedians(
+	recipe: Recipe,
+	lie: Lie,
+	celsius: number,
+	distribution: Distribution = prior
+): AtMedians {
+	const parameters = parametersFor(recipe, parametersIn(lie, distribution));
+	const median = valuesAt(parameters);
+	const build = buildFly(recipe, median);
+	const { parts, body } = compileBuild(build, median);
+	const sink = settle(body, fluidAt(celsius), median);
+	return { parameters, median, build, mass: body.mass, parts, body, sink };
+}
+
 /**
  * Mass, sink and free descent of a fly in a lie, with intervals from all parameters together.
  *
  * @param celsius water temperature, 0 to 35 °C
+ * @param middle the same fly in the same lie at the medians, where that is known
  */
 export function predict(
 	recipe: Recipe,
 	lie: Lie,
 	celsius: number,
-	distribution: Distribution = prior
+	distribution: Distribution = prior,
+	middle: AtMedians = predictAtMedians(recipe, lie, celsius, distribution)
 ): Prediction {
-	const parameters = parametersFor(recipe, parametersIn(lie, distribution));
-	const median = valuesAt(parameters);
+	const { parameters, median, build, parts, body, sink } = middle;
 	const fluid = fluidAt(celsius);
-	const build = buildFly(recipe, median);
-	const fly = compileBuild(build, median);
-	const sink = settle(fly.body, fluid, median);
 	const column = compileColumn(lie, celsius, median);
 
 	const roll: number[] = [];
 	const pitch: number[] = [];
-	const nearby = nearbyFlies(build, fly, sink, fluid);
+	const nearby = nearbyFlies(build, { parts, body }, sink, fluid);
 	const [mass, weight, speed, time, distance] = spreadOf(
 		(values, moved) => {
 			const { fly: near, sink: s } = nearby(values, moved);
@@ -103,11 +132,11 @@ export function predict(
 		median,
 		mass: mass.interval,
 		massContributors: mass.contributions,
-		ride: rideOf(rollMoment(fly, fluid.density), roll),
+		ride: rideOf(rollMoment({ parts, body }, fluid.density), roll),
 		submergedWeight: weight.interval,
-		parts: fly.parts,
+		parts,
 		build,
-		body: fly.body,
+		body,
 		speed: speed.interval,
 		speedContributors: speed.contributions,
 		sink,
@@ -117,6 +146,53 @@ export function predict(
 		distance: distance.interval,
 		lawIsGuess: column.lawIsGuess
 	};
+}
+
+/**
+ * A prediction for the one frame in which its ranges are not worked out yet: the figures of now, with the ranges of
+ * a moment ago as wide in proportion.
+ *
+ * @returns null where what was a moment ago says nothing of it: one of the two floats, or lands in the zone
+ */
+export function withRangesOf(
+	before: Prediction,
+	now: AtMedians,
+	lie: Lie,
+	celsius: number
+): Prediction | null {
+	const { sink } = now;
+	if (before.floats || sink.floats || !before.speed || !before.submergedWeight) return null;
+	const column = compileColumn(lie, celsius, now.median);
+	const { time, distance } = freeDescent(sink.speed, column);
+	const timed = about(before.time, time);
+	const carried = about(before.distance, distance);
+	if (timed === undefined || carried === undefined) return null;
+	const { up, aside } = rollMoment(now, fluidAt(celsius).density);
+	return {
+		...before,
+		...now,
+		mass: about(before.mass, now.mass)!,
+		submergedWeight: about(before.submergedWeight, sink.submergedWeight)!,
+		speed: about(before.speed, sink.speed)!,
+		time: timed,
+		distance: carried,
+		pitch: before.pitch && {
+			low: Math.max(-90, before.pitch.low + sink.pitch - before.sink.pitch),
+			high: Math.min(90, before.pitch.high + sink.pitch - before.sink.pitch)
+		},
+		ride: { ...rideOf({ up, aside }, []), sure: before.ride.sure },
+		floats: false,
+		lawIsGuess: column.lawIsGuess
+	};
+}
+
+/** An interval about another value, as wide in proportion; undefined where one of the two is and the other is not. */
+function about(before: Interval | null, value: number | null): Interval | null | undefined {
+	// What has no range is not above nought.
+	const now = value !== null && value > 0 ? value : null;
+	if (before === null || now === null) return before === now ? null : undefined;
+	const ratio = now / before.value;
+	return { value: now, low: before.low * ratio, high: before.high * ratio };
 }
 
 /**

@@ -1,5 +1,12 @@
 import { compileBuild, fitOf, sectionOf } from '$core/fly/index';
-import { learnedHere, predict, type DriftQuestion } from '$core/predict/index';
+import {
+	learnedHere,
+	predict,
+	predictAtMedians,
+	withRangesOf,
+	type DriftQuestion,
+	type Prediction
+} from '$core/predict/index';
 import { settleNear } from '$core/sink/index';
 import { compileColumn, fluidAt } from '$core/water/index';
 import { recipeFromDocument } from '$lib/documents/fly/recipe';
@@ -33,16 +40,29 @@ export class Answer {
 			...(this.learnedHere && { learned: this.learnedHere })
 		};
 	});
+	/** The fly on the strip without ranges: all that the frame which answers a key needs. */
+	readonly atMedians = $derived.by(() => {
+		const { recipe, waterOrStill, temperature } = this.strip;
+		return (
+			recipe && predictAtMedians(recipe, waterOrStill, temperature, this.parameters.distribution)
+		);
+	});
+	/** With ranges, which take four times as long: who answers a key reads them a frame later. */
 	readonly prediction = $derived.by(() => {
 		const { recipe, waterOrStill, temperature } = this.strip;
-		return recipe && predict(recipe, waterOrStill, temperature, this.parameters.distribution);
+		const { atMedians } = this;
+		return (
+			recipe &&
+			atMedians &&
+			predict(recipe, waterOrStill, temperature, this.parameters.distribution, atMedians)
+		);
 	});
 	readonly column = $derived.by(() => {
 		const { water, temperature } = this.strip;
-		return water && this.prediction && compileColumn(water, temperature, this.prediction.median);
+		return water && this.atMedians && compileColumn(water, temperature, this.atMedians.median);
 	});
 	readonly section = $derived.by(
-		() => this.prediction && sectionOf(this.prediction.build, this.prediction.body)
+		() => this.atMedians && sectionOf(this.atMedians.build, this.atMedians.body)
 	);
 	/** Notes that the tier answered: quiet, unless it cannot be tied at all. */
 	readonly meantSo = $derived.by(() => this.selection.fly?.body.about?.meantSo ?? []);
@@ -74,8 +94,8 @@ export class Answer {
 
 	/** How fast it sinks while its fur still holds air, m/s; 0 when it floats. */
 	readonly freshSpeed = $derived.by(() => {
-		if (!this.prediction) return null;
-		const { build, median, sink } = this.prediction;
+		if (!this.atMedians) return null;
+		const { build, median, sink } = this.atMedians;
 		const { body } = compileBuild(build, median, 'fresh');
 		return settleNear(body, fluidAt(this.strip.temperature), median, sink, 1e-4).speed;
 	});
@@ -108,6 +128,16 @@ export class Answer {
 		private readonly strip: Strip,
 		private readonly parameters: Parameters
 	) {}
+
+	/** The figures of now, with ranges that are a frame old where they are. @param ranged the newest with ranges */
+	soon(ranged: Prediction | null): Prediction | null {
+		const { atMedians, strip } = this;
+		if (!atMedians) return null;
+		if (ranged?.build === atMedians.build) return ranged;
+		const { waterOrStill, temperature } = strip;
+		const soon = ranged && withRangesOf(ranged, atMedians, waterOrStill, temperature);
+		return soon ?? this.prediction;
+	}
 
 	layBeside(id: string | null): void {
 		this.besideId = id;

@@ -4,10 +4,15 @@
 <script lang="ts">
 	import { massFigure, speedFigure } from '$lib/ui/figures';
 	import { driftAnswer } from '$lib/ui/drift-words';
+	import { oneFrameBehind } from '$lib/state/one-frame-behind.svelte';
 	import { useWorkspace } from '$lib/state/context';
 
 	const { answer, strip, drift } = useWorkspace();
-	const prediction = $derived(answer.prediction);
+	const ranged = oneFrameBehind(
+		() => answer.atMedians,
+		() => answer.prediction
+	);
+	const prediction = $derived(answer.soon(ranged.current));
 	const mass = $derived(prediction && massFigure(prediction.mass));
 	const speed = $derived(prediction?.speed ? speedFigure(prediction.speed) : null);
 	const drifted = $derived(

@@ -14,6 +14,7 @@
 	} from '$lib/ui/figures';
 	import { castWords, tippetWords, wayTable } from '$core/rig/index';
 	import { shelfOf } from '$lib/documents/lot/shelf';
+	import { oneFrameBehind } from '$lib/state/one-frame-behind.svelte';
 	import { useWorkspace } from '$lib/state/context';
 	import { goodDrift } from '$lib/state/preferences.svelte';
 	import { driftAnswer } from '$lib/ui/drift-words';
@@ -28,7 +29,11 @@
 	let { open = $bindable(), showHistory, showHow }: Props = $props();
 	const { answer, documents, parameters, strip, selection, drift, choices } = useWorkspace();
 
-	const prediction = $derived(answer.prediction);
+	const ranged = oneFrameBehind(
+		() => answer.atMedians,
+		() => answer.prediction
+	);
+	const prediction = $derived(answer.soon(ranged.current));
 	/** Apart from what follows the keys: it changes with the stock alone. */
 	const shelf = $derived(shelfOf(documents.all('lot'), false));
 	$effect(() => goodDrift.load());

@@ -33,13 +33,13 @@
 	 * once the sink rates that do the job are known, until fly, rig or stock change.
 	 */
 	const steps = whenStill(
-		() => [answer.prediction, strip.rig, documents.all('lot'), onlyOwned, drift.window, held],
+		() => [answer.atMedians, strip.rig, documents.all('lot'), onlyOwned, drift.window, held],
 		(): Shown | null => {
-			const { prediction } = answer;
+			const { atMedians } = answer;
 			const lots = documents.all('lot');
 			const { rig } = strip;
-			if (!prediction) return null;
-			const { build, sink } = prediction;
+			if (!atMedians) return null;
+			const { build, sink } = atMedians;
 			const { window } = drift;
 			const of = [sink, rig, lots, onlyOwned];
 			const before = last;
@@ -68,7 +68,7 @@
 	);
 
 	/** The list is still that of the fly before. */
-	const stale = $derived(steps.current?.sink !== answer.prediction?.sink);
+	const stale = $derived(steps.current?.sink !== answer.atMedians?.sink);
 
 	function take(lever: Lever) {
 		// A step from a fly that has changed since would bring the old one back: the same step from the new.

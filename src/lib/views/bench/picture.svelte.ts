@@ -12,7 +12,7 @@ export const pictured = ({
 	selection
 }: Pick<Workspace, 'answer' | 'strip' | 'selection'>) =>
 	oneFrameBehind(
-		() => [answer.prediction, answer.column, answer.beside],
+		() => [answer.atMedians, answer.column, answer.beside],
 		() =>
 			strip.recipe && answer.section && answer.prediction
 				? {

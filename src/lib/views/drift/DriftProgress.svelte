@@ -4,9 +4,7 @@
 
 	const { answer, drift } = useWorkspace();
 	const rouse = $derived(
-		answer.column && answer.prediction
-			? rouseNumber(answer.prediction.sink.speed, answer.column)
-			: 0
+		answer.column && answer.atMedians ? rouseNumber(answer.atMedians.sink.speed, answer.column) : 0
 	);
 	const quick = 'h-9 rounded-md bg-sunk px-3 text-sm hover:bg-line disabled:opacity-45';
 </script>
