@@ -404,6 +404,12 @@ test('amounts are what the hands count: strands, pinches, lengths with their end
 	expect(chenille.each / length).toBeCloseTo(1, 2);
 	expect(chenille.cut! - chenille.each).toBeCloseTo(0.03, 9);
 	expect(chenille.total).toBeCloseTo(6 * (length + 0.03), 4);
+	// A pinch of fur is 5 mg, in a loop too, and half as much again is lost.
+	const loop = of(
+		{ body: { kind: 'dubbingLoop', shape: 'straight', thickness: 0.2, length: 1 } },
+		'body'
+	);
+	expect(loop.each / ((1.5 * 1.3 * 0.09 * tube(0.2 * 4.4)) / 5)).toBeCloseTo(1, 2);
 	const fur = of({ collar: { kind: 'fur', turns: 2, length: 0.4, lie: 'swept' } }, 'collar');
 	const matter = 52 * cylinder(0.025, 3.6) + cylinder(0.15, 2 * Math.PI * (0.55 + 0.15));
 	expect(fur.unit).toBe('pinches');

@@ -80,14 +80,15 @@ const STRIP_WIDTH = 0.45;
 export function withPile(
 	{ back }: Dressing,
 	{ gape }: HookGeometry,
-	{ gapEnd, end }: Layout,
+	{ gapEnd }: Layout,
 	outline: Profile
 ): Profile {
 	const strip = back && backTable[back.kind];
 	if (!strip || !('pile' in strip)) return outline;
 	const more = (4 / Math.PI) * STRIP_WIDTH * gape * strip.thickness;
 	const wider = (d: number) => Math.sqrt(math.square(d) + more);
-	const covered = (i: number) => outline.cuts[i]! >= gapEnd && outline.cuts[i + 1]! <= end;
+	// The outline ends where the back does.
+	const covered = (i: number) => outline.cuts[i]! >= gapEnd;
 	return {
 		cuts: outline.cuts,
 		from: outline.from.map((d, i) => (covered(i) ? wider(d) : d)),

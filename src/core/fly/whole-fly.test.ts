@@ -485,6 +485,9 @@ test('of another kind there is as much as is usual of that kind; of the same it 
 		4, 2, 2, 1
 	]);
 	expect(fibres('plume', 'sparse')).toBe(20);
+	const body = { kind: 'dubbingTight', shape: 'tapered', thickness: 0.1, length: 0.7 } as const;
+	// Fur in a loop stands out: 1.7 of a tight body's 0.11 gapes.
+	expect(ofKind(starterRecipe, 'body', body, 'dubbingLoop').thickness).toBe(0.187);
 	const legs = { kind: 'feather', fibres: 6, length: 0.5 } as const;
 	expect(ofKind(starterRecipe, 'legs', legs, 'rubber')).toEqual({ ...legs, kind: 'rubber' });
 });
@@ -514,6 +517,11 @@ test('fur on a back makes the body as thick as a round one of the same section; 
 		{ ...bareHook, tail: { kind: 'hide', fibres: 2, length: 1 } },
 		median
 	).body;
+	const spun = { kind: 'dubbingLoop', shape: 'straight', thickness: 0.2, length: 1 } as const;
+	const held = compileFly({ ...bareHook, body: spun }, median).parts.find(
+		({ part }) => part === 'body'
+	)!;
+	expect(held.air / held.room).toBeCloseTo(0.4, 9);
 	const furred = elements.number.findLastIndex((n) => n > 2);
 	expect([elements.number[furred], elements.diameter[furred]]).toEqual([80, 80e-6]);
 });

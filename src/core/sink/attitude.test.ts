@@ -366,6 +366,13 @@ describe('rules of the trade (common practice, no source)', () => {
 		const half = 0.45 * buildFly(nymph(), median).hook.shank;
 		const lifted = centre(2).y - centre(0).y;
 		expect(lifted).toBeCloseTo(half * Math.sin((14 * Math.PI) / 180), 9);
+		// Of a forked one what stands off to the sides, by 25°, rises less.
+		const forked = compileFly(
+			nymph({ tail: { ...plume.tail, under: 2, parted: 'split' } }),
+			median
+		);
+		const risen = forked.parts.find(({ part }) => part === 'tail')!.centre.y - centre(0).y;
+		expect(risen / lifted).toBeCloseTo(Math.cos((25 * Math.PI) / 180), 9);
 		expect(centre(8)).toEqual(centre(5));
 		expect(centre(4).y).toBeLessThan(centre(5).y);
 

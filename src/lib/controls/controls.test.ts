@@ -111,6 +111,13 @@ test('what was left out comes back as it was; another bead is not the one that w
 	expect(tungsten).toMatchObject({ metal: 'tungsten', diameter: 2.8e-3 });
 	expect(tungsten?.weighed).toBeUndefined();
 	expect(tungsten?.lot).toBeUndefined();
+	const tail = { kind: 'feather', fibres: 8, length: 0.5, lot: 'c' } as const;
+	const [of] = controlsOf('tail', subjectOf({ ...recipe, tail }));
+	expect(of!.kind === 'choice' && of.set('rubber').tail).toEqual({
+		kind: 'rubber',
+		fibres: 2,
+		length: 0.5
+	});
 	const size = controlsOf('hook', subjectOf(recipe)).find(({ kind }) => kind === 'number')!;
 	const other = size.kind === 'number' ? size.set(16).hook : recipe.hook;
 	expect(other).toEqual({ style: 'jig60', size: 16, lengthX: 0, wireX: 0 });
