@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import fc from 'fast-check';
+import { SHOULDER } from '../body/index';
 import { prior, valuesAt } from '../parameter/index';
 import { onAverage, predict } from '../predict/index';
 import {
@@ -504,6 +505,11 @@ test('fur on a back makes the body as thick as a round one of the same section; 
 		9
 	);
 	expect(met.from[0]).toBe(outline.from[0]);
+	// Its front meets the water, too: a ring as wide as the thickest place, round the wire of 0.55 mm.
+	const { elements: hidden } = compileFly(build.recipe, median).body;
+	const widest = 1e3 * Math.max(...met.from, ...met.to);
+	const ring = hidden.diameter[hidden.kind.indexOf(SHOULDER)]!;
+	expect(1e3 * ring).toBeCloseTo(Math.sqrt(widest ** 2 - 0.55 ** 2), 9);
 	const flat = buildFly({ ...bareHook, body, back: { kind: 'film', rib: 'under' } }, median);
 	expect(flat.dressed.met).toBe(flat.dressed.outline);
 	// 0.35 of the room between the hairs is air when it is dry.

@@ -124,6 +124,12 @@ function count(
 export const baseLayersField = count('Base', [0, 6], [0, 4], 'layer', 'layers');
 export const headTurnsField = count('Head', [0, 60], [0, 30], 'turn', 'turns');
 export const tailFibresField = count('Tail fibres', [1, 200], [1, 60], 'fibre', 'fibres');
+/** The same, as each kind is counted and written. */
+export const tailFields = {
+	fibres: tailFibresField,
+	strands: count('Tail strands', [1, 200], [1, 60], 'strand', 'strands'),
+	strips: count('Tail strips', [1, 200], [1, 60], 'strip', 'strips')
+} as const;
 export const flashStrandsField = count('Strands', [1, 40], [1, 12], 'strand', 'strands');
 export const underTurnsField = count('Thread under it', [0, 8], [0, 4], 'turn', 'turns');
 export const legFibresField = count('Legs', [1, 60], [2, 30], 'fibre', 'fibres');

@@ -118,6 +118,13 @@ test('what was left out comes back as it was; another bead is not the one that w
 		fibres: 2,
 		length: 0.5
 	});
+	// A strip is counted, said and read as one.
+	const strip = { kind: 'hide', fibres: 2, length: 0.5 } as const;
+	const many = controlsOf('tail', subjectOf({ ...recipe, tail: strip })).find(
+		(control) => control.kind === 'number'
+	);
+	expect([many?.label, many?.say?.(2)]).toEqual(['Tail strips', '2 strips']);
+	expect(many?.read('1 strip')).toMatchObject({ value: 1 });
 	const size = controlsOf('hook', subjectOf(recipe)).find(({ kind }) => kind === 'number')!;
 	const other = size.kind === 'number' ? size.set(16).hook : recipe.hook;
 	expect(other).toEqual({ style: 'jig60', size: 16, lengthX: 0, wireX: 0 });

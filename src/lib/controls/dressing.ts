@@ -59,7 +59,7 @@ import {
 	palmerTurnsField,
 	ribTurnsField,
 	tagLengthShare,
-	tailFibresField,
+	tailFields,
 	tailLengthShare,
 	thoraxPartShare,
 	without,
@@ -112,12 +112,10 @@ export const dressingControls: {
 		if (!tail) return [kind];
 		return [
 			kind,
-			quantity(
-				{ ...tailFibresField, name: `Tail ${strandsOf[tail.kind]}` },
-				tail.fibres,
-				(fibres) => set({ fibres }),
-				{ ...COUNT, big: 4 }
-			),
+			quantity(tailFields[strandsOf[tail.kind]], tail.fibres, (fibres) => set({ fibres }), {
+				...COUNT,
+				big: 4
+			}),
 			inMm(
 				tailLengthShare,
 				subject.build.hook.shank,

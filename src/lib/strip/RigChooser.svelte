@@ -30,7 +30,7 @@
 					drift.hand?.rig ?? asUsual(strip.rig),
 					strip.water?.depth ?? null,
 					strip.water?.zoneTop ?? 0,
-					(answer.atMedians?.sink.submergedWeight ?? 0) / GRAVITY +
+					Math.max(0, answer.atMedians?.sink.submergedWeight ?? 0) / GRAVITY +
 						castWeight(strip.rig, strip.temperature, parameters.distribution)
 				)
 			: []
