@@ -94,6 +94,8 @@
 		}
 	}
 
+	/** A string of its own: the fly's row is another after each key, its name is not. */
+	const title = $derived(selection.fly ? `${selection.fly.name} · Gravitas` : 'Gravitas');
 	const picture = pictured(workspace);
 	const parts = $derived.by(() => {
 		const now = picture.current;
@@ -117,8 +119,10 @@
 		};
 	});
 
+	// Apart from the fly's row, which is another after each key: else all would be drawn in the key's own frame.
+	const about = $derived(selection.fly?.body.about);
 	/** Colours that the tier named. */
-	const colours = $derived(colouringOf(selection.fly?.body.about));
+	const colours = $derived(colouringOf(about));
 
 	/** The drawing in true millimetres, its colours as they are on this page. */
 	async function saveSvg() {
@@ -136,9 +140,7 @@
 	}
 </script>
 
-<svelte:head
-	><title>{selection.fly ? `${selection.fly.name} · Gravitas` : 'Gravitas'}</title></svelte:head
->
+<svelte:head><title>{title}</title></svelte:head>
 <h1 class="sr-only">Bench</h1>
 <StripHead bind:chooser bind:how />
 {#if asking}

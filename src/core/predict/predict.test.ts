@@ -141,6 +141,19 @@ function gaussian(seed: number): () => number {
 	return () => Math.sqrt(-2 * Math.log(uniform() || 1e-12)) * Math.cos(2 * Math.PI * uniform());
 }
 
+test('the fast medians of a learned fly are those that its ranges lie about', () => {
+	const learned = {
+		scores: ['hook.wire', 'dressing.mass', 'water.speed@run'],
+		mean: [0.4, -0.7, 0.6],
+		covariance: [0, 1, 2].map((i) => [0, 1, 2].map((j) => (i === j ? 0.5 : 0.02)))
+	};
+	const here = { ...lie, key: 'run' };
+	const { median, parameters } = predict(starterRecipe, here, 8, { ...prior, learned });
+	expect(median).toEqual(valuesAt(parameters));
+	for (const name of ['hook.wire', 'dressing.mass', 'water.speed'] as const)
+		expect(median[name], name).not.toBe(prior[name].median);
+});
+
 test('for one frame: the figures of now, with the ranges of a moment ago in proportion', () => {
 	const wider: Recipe = { ...starterRecipe, bead: { ...starterRecipe.bead!, diameter: 3.5e-3 } };
 	const before = predict(starterRecipe, lie, 8);

@@ -1,7 +1,6 @@
 import {
 	prior,
 	spreadOf,
-	valuesAt,
 	type Distribution,
 	type ParameterValues,
 	type Contribution
@@ -9,6 +8,7 @@ import {
 import type { FlyBody } from '../body/index';
 import { freeDescent } from '../drift/index';
 import {
+	mediansFor,
 	parametersAbout,
 	parametersFor,
 	buildFly,
@@ -62,7 +62,6 @@ export interface Prediction {
 
 /** A fly in a lie at the medians of its parameters: what it is and does, without ranges. SI. */
 export interface AtMedians {
-	readonly parameters: Distribution;
 	readonly median: ParameterValues;
 	readonly build: Build;
 	/** kg */
@@ -83,12 +82,11 @@ export function predictAtMedians(
 	celsius: number,
 	distribution: Distribution = prior
 ): AtMedians {
-	const parameters = parametersFor(recipe, parametersIn(lie, distribution));
-	const median = valuesAt(parameters);
+	const median = mediansFor(recipe, parametersIn(lie, distribution));
 	const build = buildFly(recipe, median);
 	const { parts, body } = compileBuild(build, median);
 	const sink = settle(body, fluidAt(celsius), median);
-	return { parameters, median, build, mass: body.mass, parts, body, sink };
+	return { median, build, mass: body.mass, parts, body, sink };
 }
 
 /**
@@ -104,7 +102,8 @@ export function predict(
 	distribution: Distribution = prior,
 	middle: AtMedians = predictAtMedians(recipe, lie, celsius, distribution)
 ): Prediction {
-	const { parameters, median, build, parts, body, sink } = middle;
+	const { median, build, parts, body, sink } = middle;
+	const parameters = parametersFor(recipe, parametersIn(lie, distribution));
 	const fluid = fluidAt(celsius);
 	const column = compileColumn(lie, celsius, median);
 

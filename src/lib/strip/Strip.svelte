@@ -38,8 +38,20 @@
 	const shelf = $derived(shelfOf(documents.all('lot'), false));
 	$effect(() => goodDrift.load());
 	$effect(() => choices.load());
+	// The words of the drift before go a frame after the key, with the look for what was learned of this fly.
+	const asked = oneFrameBehind(
+		() => [
+			strip.recipe,
+			strip.rig,
+			strip.water,
+			strip.temperature,
+			goodDrift.current,
+			parameters.learning.learned
+		],
+		() => answer.driftQuestion
+	);
 	$effect(() =>
-		drift.follow(answer.driftQuestion, {
+		drift.follow(asked.current, {
 			shelf,
 			wishes: choices.wishes,
 			learned: parameters.learning.learned
@@ -194,7 +206,7 @@
 					<div class="text-4xl leading-tight font-semibold max-md:text-2xl">Floats</div>
 					<div class="text-sm text-quiet">Lighter than the water it displaces.</div>
 				{:else if strip.rig}
-					<DriftAnswer {drift} />
+					<DriftAnswer {drift} behind={asked.behind} />
 				{:else}
 					<!-- Without a line there are figures and no verdict. -->
 					<div class="text-4xl leading-tight font-semibold max-md:text-2xl">Sinking freely</div>

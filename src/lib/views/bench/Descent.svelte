@@ -2,6 +2,7 @@
 	import { untrack } from 'svelte';
 	import { shown } from '$core/quantity/index';
 	import type { Column } from '$core/body/index';
+	import { oneFrameBehind } from '$lib/state/one-frame-behind.svelte';
 	import { useWorkspace } from '$lib/state/context';
 	import DescentPicture from '$lib/ui/DescentPicture.svelte';
 	import { massFigure, speedWords } from '$lib/ui/figures';
@@ -14,6 +15,11 @@
 	}
 	let { now, column }: Props = $props();
 	const { answer, strip, drift } = useWorkspace();
+	/** Not in the frame that answers a key. */
+	const checked = oneFrameBehind(
+		() => answer.checked,
+		() => answer.checked
+	);
 
 	$effect(() => {
 		untrack(() => drift.survey(true));
@@ -48,7 +54,7 @@
 	<p class="text-sm text-quiet">
 		Sinking freely; <a href="/drift" class="text-water underline underline-offset-2"
 			>on its line (G)</a
-		>. {answer.checked}. Freshly dry it
+		>. {checked.current}. Freshly dry it
 		{now.freshSpeed ? `sinks ${speedWords(now.freshSpeed)}` : 'floats'}.
 	</p>
 </div>
