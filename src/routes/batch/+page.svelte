@@ -16,8 +16,7 @@
 	import FlyPicture from '$lib/frame/FlyPicture.svelte';
 	import { batchesOf, tiedOf } from '$lib/state/batches.svelte';
 	import { useWorkspace } from '$lib/state/context';
-	import { scale } from '$lib/state/scale.svelte';
-	import { Tying } from '$lib/state/tying.svelte';
+	import type { Tying } from '$lib/state/tying.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 
 	let { data } = $props();
@@ -28,7 +27,11 @@
 	let chooser = $state<'fly' | 'rig' | 'lie' | null>(null);
 	let tying = $state.raw<Tying | null>(null);
 
-	$effect(() => scale.load(data.demo));
+	// What reads a scale, and what is at the vise, is fetched behind the plan.
+	$effect(() => {
+		const { demo } = data;
+		void import('$lib/state/scale.svelte').then(({ scale }) => scale.load(demo));
+	});
 	$effect(() => (tying ? undefined : bindOnlyStrip(selection, (which) => (chooser = which))));
 	/** The run was ended or deleted, here or in another window: the vise is left. */
 	$effect(() => {
@@ -46,9 +49,10 @@
 	});
 
 	async function begin() {
-		if (await run.begin()) toTheVise();
+		if (await run.begin()) await toTheVise();
 	}
-	function toTheVise() {
+	async function toTheVise() {
+		const { Tying } = await import('$lib/state/tying.svelte');
 		const { chosen } = run;
 		if (chosen) tying = new Tying(batches, chosen.id, chosen.body, run.steps);
 	}
@@ -86,7 +90,7 @@
 			{/if}
 			{#if chosen}
 				{#await import('$lib/views/batch/RunUnderWay.svelte') then { default: RunUnderWay }}
-					<RunUnderWay {run} {chosen} {toTheVise} />
+					<RunUnderWay {run} {chosen} toTheVise={() => void toTheVise()} />
 				{/await}
 			{:else}
 				<NewRun {run} {plan} begin={() => void begin()} />
