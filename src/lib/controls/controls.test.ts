@@ -10,10 +10,10 @@ import {
 	controlsOf,
 	fullnessControl,
 	isDressing,
-	weighedControl,
 	type Control,
 	type Subject
 } from './index';
+import { weighedControl } from './weighed';
 import { documentRequests } from '$lib/documents/requests';
 
 const median = valuesAt(prior);

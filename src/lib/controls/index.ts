@@ -10,7 +10,6 @@ export type { Control, Subject } from './control';
 export { firstLot, lotControls } from './lot';
 export { fullnessControl } from './dressing';
 export { hookStepControls } from './material';
-export { weighedControl } from './weighed';
 
 /** What can be set on a part, in the order in which it is shown. */
 export function controlsOf(part: PartName, subject: Subject): Control[] {

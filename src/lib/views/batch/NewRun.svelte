@@ -77,7 +77,7 @@
 <p>
 	<span class="figure text-2xl">{duration(plan.total)}</span><br /><span class="text-sm text-quiet"
 		>{plan.waits > 30
-			? `${duration(plan.waits)} of it waiting for what dries; ${plan.carried} under way at once`
+			? `${duration(plan.waits)} of it waiting for what dries; ${plan.carried} in progress at once`
 			: 'no waiting'}, by {run.timed ? 'your own times' : 'what steps usually take'}</span
 	>
 </p>

@@ -22,9 +22,9 @@
 		controlsOf,
 		fullnessControl,
 		isDressing,
-		weighedControl,
 		type Subject
 	} from '$lib/controls/index';
+	import { weighedControl } from '$lib/controls/weighed';
 	import type { LotRow } from '$lib/documents/kinds';
 	import { lotsOf, makes } from '$lib/documents/lot/from-stock';
 	import PartControls from './PartControls.svelte';
