@@ -217,11 +217,28 @@ describe('advice', () => {
 		locks: { hook: true, bead: false, coil: false, rib: true, dressing: true }
 	};
 
+	const light: Recipe = { ...fly, coil: null, bead: { ...fly.bead!, metal: 'brass' } };
+
 	/** Enough to tell good steps from bad ones. */
 	const CARE = { screened: 12, counted: 20, tried: 8 };
 
+	/** The chance of the light fly once what is advised was done, asked for anew. */
+	const chanceAfter = (change: object) => {
+		const wishes = { ...USUAL_WISHES, enough: 0 };
+		return adviceFor({ ...question, recipe: light, ...change, wishes }, CARE).chance;
+	};
+
+	test('where no single step is tried, the search has a heavier build with the chance that it says', () => {
+		const { best, does } = adviceFor({ ...question, recipe: light }, { ...CARE, tried: 0 });
+		const found = (does[0] ?? best)!;
+		expect(found.words).toMatch(/^bead .*, wire /);
+		const { recipe } = found.change;
+		const massOf = (one: Recipe) => compileBuild(buildFly(one, median), median).body.mass;
+		expect(massOf(recipe!)).toBeGreaterThan(massOf(light));
+		expect(chanceAfter(found.change)).toBe(found.chance);
+	}, 180_000);
+
 	test('a light fly that comes down too late is helped by real steps that are good more often', () => {
-		const light: Recipe = { ...fly, coil: null, bead: { ...fly.bead!, metal: 'brass' } };
 		const found = adviceFor({ ...question, recipe: light }, CARE);
 		expect(['late', 'never']).toContain(found.binds);
 		const offered = found.does.length > 0 ? found.does : [found.best!];
@@ -230,6 +247,7 @@ describe('advice', () => {
 			expect(chance).toBeGreaterThan(found.chance);
 			expect(chance).toBeLessThanOrEqual(found.most);
 			expect(words).not.toBe('');
+			expect(chanceAfter(change)).toBe(chance);
 		}
 		// Always the same answer.
 		expect(adviceFor({ ...question, recipe: light }, CARE)).toEqual(found);
@@ -244,7 +262,6 @@ describe('advice', () => {
 
 	test('on a cast the heavier fly belongs on the point; the upper one is moved up or left off', () => {
 		// Common practice, no source: the heaviest of a cast on its point.
-		const light: Recipe = { ...fly, coil: null, bead: { ...fly.bead!, metal: 'brass' } };
 		const upper = { name: 'The heavy one', recipe: fly, above: 0.5, dropper: 0 };
 		const rig = { ...starterRig, cast: [upper] };
 		const { chance, binds, does, best } = adviceFor(
