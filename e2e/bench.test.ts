@@ -90,6 +90,14 @@ test('drawing, mass bar and path follow the answer', async ({ bench }) => {
 	await expect(drawing).toHaveAccessibleName(/bead tungsten 2\.4 mm/);
 });
 
+test('the chooser opens with the fly that one has in sight, and its neighbours', async ({ bench }) => {
+	await bench.keyboard.press('f');
+	const named = await bench.getByLabel('Name of this fly').inputValue();
+	const has = bench.getByRole('option', { name: named });
+	await expect(has).toHaveAttribute('aria-selected', 'true');
+	await expect(has).toBeInViewport({ ratio: 1 });
+});
+
 test('letters typed right after F are for the chooser that is on its way, and run no command', async ({
 	bench
 }) => {

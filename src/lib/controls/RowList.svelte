@@ -23,6 +23,7 @@
 	let { label, placeholder, rows, current, choose, takesFocus = true }: Props = $props();
 	const id = $props.id();
 	let field = $state<HTMLElement | null>(null);
+	let list = $state<HTMLElement | null>(null);
 	let wanted = $state('');
 	/** Fetched as the list is shown, before one has typed. */
 	let search = $state.raw<typeof searched | null>(null);
@@ -39,6 +40,14 @@
 	// It may be fetched only once its panel is open, which then has nothing else to give the focus to.
 	$effect(() => {
 		if (takesFocus) field?.focus();
+	});
+	/** What one has is in sight as the list opens, with its neighbours; the page around it stays. */
+	$effect(() => {
+		if (at < 0 || !list) return;
+		const row = list.querySelector(`[data-command-item][data-value="${CSS.escape(current ?? '')}"]`);
+		if (!row) return;
+		const [inner, outer] = [row.getBoundingClientRect(), list.getBoundingClientRect()];
+		list.scrollTop += inner.top - outer.top - (outer.height - inner.height) / 2;
 	});
 </script>
 
@@ -60,6 +69,7 @@
 		class="mb-2 h-11 w-full rounded-md bg-sunk px-3"
 	/>
 	<Command.List
+		bind:ref={list}
 		id="{id}-list"
 		tabindex={0}
 		class="overflow-auto {takesFocus ? 'max-h-44' : 'max-h-[50vh]'}"
