@@ -90,7 +90,9 @@ test('drawing, mass bar and path follow the answer', async ({ bench }) => {
 	await expect(drawing).toHaveAccessibleName(/bead tungsten 2\.4 mm/);
 });
 
-test('the chooser opens with the fly that one has in sight, and its neighbours', async ({ bench }) => {
+test('the chooser opens with the fly that one has in sight, and its neighbours', async ({
+	bench
+}) => {
 	await bench.keyboard.press('f');
 	const named = await bench.getByLabel('Name of this fly').inputValue();
 	const has = bench.getByRole('option', { name: named });

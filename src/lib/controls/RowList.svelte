@@ -44,7 +44,9 @@
 	/** What one has is in sight as the list opens, with its neighbours; the page around it stays. */
 	$effect(() => {
 		if (at < 0 || !list) return;
-		const row = list.querySelector(`[data-command-item][data-value="${CSS.escape(current ?? '')}"]`);
+		const row = list.querySelector(
+			`[data-command-item][data-value="${CSS.escape(current ?? '')}"]`
+		);
 		if (!row) return;
 		const [inner, outer] = [row.getBoundingClientRect(), list.getBoundingClientRect()];
 		list.scrollTop += inner.top - outer.top - (outer.height - inner.height) / 2;
