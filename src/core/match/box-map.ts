@@ -7,20 +7,13 @@ import {
 } from '../predict/index';
 import { math, without } from '../quantity/index';
 import type { Lie } from '../water/index';
+import { smoothed, waterAt, type MapSpan } from './map-surface';
 import type { SearchChannel } from './tasks';
 
 /** Nodes of a map along each side: between them chances are drawn straight (our choice). */
 export const MAP_NODES = 6;
 /** Worlds of each point of a node's curve (our choice). */
 const WORLDS = 16;
-
-/** Which waters a map is of: from and to, both ends included. */
-export interface MapSpan {
-	/** m */
-	readonly depths: readonly [number, number];
-	/** m/s at the surface */
-	readonly speeds: readonly [number, number];
-}
 
 /** A fly that is carried, by what decides its chances in a water. */
 export interface Carried {
@@ -33,17 +26,9 @@ export interface Carried {
 /** What is known of a map: a curve at each node that was worked out, row by row of depth, shallow and slow first. */
 export type MapCurves = readonly (ChanceCurve | null)[];
 
-const along = ([from, to]: readonly [number, number], share: number) => from + (to - from) * share;
-
 /** Places of some equal cells' middles along a side, 0 to 1. */
 const middles = (cells: number): number[] =>
 	Array.from({ length: cells }, (_, k) => (k + 0.5) / cells);
-
-/** The water at a place of a map. @param across of currents, 0 to 1 @param down of depths */
-export const waterAt = ({ depths, speeds }: MapSpan, across: number, down: number) => ({
-	depth: along(depths, down),
-	surfaceSpeed: along(speeds, across)
-});
 
 /** The order in which nodes are worked out: the corners first, then whatever is farthest from all that are there. */
 export function nodeOrder(nodes: number = MAP_NODES): number[] {
@@ -66,10 +51,12 @@ export function nodeOrder(nodes: number = MAP_NODES): number[] {
 }
 
 /**
- * The curves of a map, shared between channels.
+ * The curves of a map, shared between channels; each point meets worlds of its own, and when all are there a smooth
+ * surface is laid through them.
  *
  * @param question whose own depth and speed do not count; flies of its pattern's shape stand for all
- * @param found called with all curves after each
+ * @param found called with all curves after each, then with those of the surface, which has twice as many nodes less one
+ *   along each side
  * @param nodes along each side
  * @returns whether it was not stopped
  */
@@ -92,14 +79,22 @@ export async function surveyed(
 				const side = nodes - 1;
 				const water = waterAt(span, (node % nodes) / side, Math.floor(node / nodes) / side);
 				const here = { ...question, lie: { ...place, ...water } };
-				const curve = await channel.ask({ kind: 'curve', question: here, logs, worlds: WORLDS });
+				const curve = await channel.ask({
+					kind: 'curve',
+					question: here,
+					logs,
+					worlds: WORLDS,
+					apart: node
+				});
 				if (stopped()) return;
 				curves = curves.with(node, curve);
 				found(curves);
 			}
 		})
 	);
-	return !stopped();
+	if (stopped()) return false;
+	found(smoothed(curves as readonly ChanceCurve[], span, 2 * nodes - 1));
+	return true;
 }
 
 /** The chance of a fly by one node's curve. */

@@ -17,7 +17,7 @@ export class SearchWorker {
 	do(task: MatchTask): MatchAnswers[MatchTask['kind']] {
 		switch (task.kind) {
 			case 'curve':
-				return this.curveAt(task.question, task.logs, task.worlds);
+				return this.curveAt(task.question, task.logs, task.worlds, task.apart);
 			case 'begin':
 				this.search = new Search(task.question, task.curve);
 				return this.search.pairs;

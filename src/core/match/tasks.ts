@@ -15,6 +15,8 @@ export type MatchTask =
 			readonly question: DriftQuestion;
 			readonly logs: readonly number[];
 			readonly worlds?: number;
+			/** The first lot of worlds, where each point is to meet its own. */
+			readonly apart?: number;
 	  }
 	/** Begins a search; what was looked at before is forgotten. */
 	| { readonly kind: 'begin'; readonly question: MatchQuestion; readonly curve: ChanceCurve }

@@ -2,7 +2,8 @@ import { COARSE_CURVE } from '../predict/index';
 import { math, without } from '../quantity/index';
 import { controlOf, openControls } from '../rig/index';
 import type { Lie } from '../water/index';
-import { chanceOnMap, waterAt, type MapCurves, type MapSpan } from './box-map';
+import { chanceOnMap, type MapCurves } from './box-map';
+import { waterAt, type MapSpan } from './map-surface';
 import { middleOf, type BoxFly, type Place } from './outing';
 import type { SearchChannel } from './tasks';
 

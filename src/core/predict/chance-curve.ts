@@ -62,14 +62,30 @@ const worldsIn = (question: DriftQuestion): Worlds => {
 export function curveAsker(): (
 	question: DriftQuestion,
 	logs: readonly number[],
-	count?: number
+	count?: number,
+	apart?: number
 ) => ChanceCurve {
 	let last: { readonly words: string; readonly worlds: Worlds } | null = null;
-	return (question, logs, count) => {
+	return (question, logs, count, apart) => {
 		const words = JSON.stringify(question);
 		if (last?.words !== words) last = { words, worlds: worldsIn(question) };
-		return curveOf(question, logs, count, last.worlds);
+		return curveOf(question, logs, count, { worlds: last.worlds, apart });
 	};
+}
+
+/** Lots of worlds between which the points of many curves are shared out, where each has its own (our choice). */
+const LOTS = 4;
+
+/** What the points of a curve meet. */
+interface Met {
+	/** Those of the question, where they are known. */
+	readonly worlds?: Worlds;
+	/**
+	 * The lot of worlds that the first point meets, the next point the next, where what many curves say together
+	 * counts: their errors are then each other's and even out. Left out: all meet the same, as curves that are
+	 * compared must.
+	 */
+	readonly apart?: number | undefined;
 }
 
 /**
@@ -77,27 +93,28 @@ export function curveAsker(): (
  *
  * @param logs of sink rates, m/s, rising
  * @param count worlds of each point
- * @param worlds those of the question
  * @returns by rising sink rate; of a fly that floats without points
  */
 export function curveOf(
 	question: DriftQuestion,
 	logs: readonly number[],
 	count = WORLDS,
-	worlds = worldsIn(question)
+	{ worlds = worldsIn(question), apart }: Met = {}
 ): ChanceCurve {
 	const { rig, wanted = USUAL_WANTED } = question;
 	const [{ fly }] = worlds.median.flies as [DrawnWorld['flies'][number]];
 	if (!(fly.speed > 0)) return { level: 0, own: 0, points: [] };
-	const drawn = Array.from({ length: count }, (_, k) => worlds.sample(USUAL_SEED, k));
+	let lot = apart ?? 0;
 	const pointAt = (log: number): CurvePoint => {
 		const times = math.exp(log) / fly.speed;
 		const { rig: held } = findHand(atSpeed(worlds, times), rig, wanted, QUICK);
 		let good = 0;
 		const faults: Partial<Record<Fault, number>> = {};
-		const asked = drawn.map((world, k) => ({
-			...caseIn(faster(world, times), held),
-			seed: seedOf(USUAL_SEED, 2 * k + 1),
+		const from = (lot % LOTS) * count;
+		if (apart !== undefined) lot++;
+		const asked = Array.from({ length: count }, (_, k) => ({
+			...caseIn(faster(worlds.sample(USUAL_SEED, from + k), times), held),
+			seed: seedOf(USUAL_SEED, 2 * (from + k) + 1),
 			care: { fineness: ROUGH, wanted }
 		}));
 		for (const { fault } of drifts(asked)) {

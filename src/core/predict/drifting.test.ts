@@ -77,6 +77,14 @@ test('asked point by point a curve is the same, whatever was asked between', () 
 	for (const log of logs)
 		for (const question of questions)
 			expect(curveAt(question, [log], 8)).toEqual(curveOf(question, [log], 8));
+	// Each lot of worlds is another quarter of those that all meet; the next point of a curve meets the next lot.
+	const log = Math.log(0.45);
+	const apart = (lot: number) => curveOf(questions[0]!, [log], 6, { apart: lot }).points;
+	const lots = [0, 1, 2, 3].map((lot) => apart(lot)[0]!.chance);
+	const all = curveOf(questions[0]!, [log], 24).points[0]!.chance;
+	expect(lots.reduce((a, b) => a + b, 0) / 4).toBeCloseTo(all, 12);
+	expect(new Set(lots).size).toBeGreaterThan(1);
+	expect(apart(4)).toEqual(apart(0));
 	// A world that is asked for again is the one that it was, and each seed has its own.
 	const worlds = worldsOf(starterRecipe, lie, 8, prior);
 	const [first, other] = [worlds.sample(3, 5), worlds.sample(4, 4)];

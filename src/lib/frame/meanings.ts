@@ -47,7 +47,8 @@ const said = {
 	'rod tip speed, of the surface':
 		'How fast you lead the rod tip downstream, in parts of the surface’s speed. Slower than the surface keeps the line tight.',
 	float: 'How much weight the float holds up before it goes under.',
-	'fly hangs below': 'From the float or the dry fly down to the fly.',
+	'fly hangs below':
+		'From the float or the dry fly down to the fly. Tied to the bend of the dry fly or beside its eye, it drifts alike.',
 	'dry fly carries':
 		'What the dry fly holds up before it goes under: hang beads on it at home until it does.',
 	retrieve: 'How fast the line is drawn in.',
