@@ -14,6 +14,7 @@ import {
 	mergedLists,
 	pointsOf,
 	Search,
+	SearchWorker,
 	spaceOf,
 	termsOf,
 	USUAL_WISHES,
@@ -263,6 +264,11 @@ describe('the run', () => {
 			)
 		).toBeNull();
 		expect(asked).toBe(0);
+	});
+
+	test('a thread that is asked about a search before one was begun says so', () => {
+		for (const task of [{ kind: 'seen' }, { kind: 'look', pairs: [0] }] as const)
+			expect(() => new SearchWorker().do(task)).toThrow('no search was begun; ask “begin” first');
 	});
 
 	test('where nothing does the job it says which limit binds, and what to buy', () => {

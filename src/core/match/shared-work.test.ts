@@ -8,11 +8,15 @@ import { anyHand, ToldChannel } from './told.testing';
 import {
 	emptyShelf,
 	fewestOf,
+	match,
 	pairsFor,
 	plannedOuting,
 	type BoxFly,
+	type FoundBuild,
+	type MatchAnswer,
 	type Place,
-	type PlaceAnswer
+	type PlaceAnswer,
+	type Seen
 } from './index';
 
 /** What is made of drifts that are told, not followed: whom is asked about, how often, and who comes first. */
@@ -269,5 +273,69 @@ describe('the fewest builds for several waters', () => {
 			expect(heavier!.points).toBeGreaterThanOrEqual(one!.points);
 		}
 		expect(() => cover(...Array.from({ length: 31 }, () => window(20, 60)))).toThrow(/30 waters/);
+	});
+});
+
+describe('a search under way', () => {
+	/** As the tables have them: chance and points; and how often the drifts of each are good. */
+	const tables = [
+		[0.8, 1],
+		[0.7, 2],
+		[0.75, 3]
+	] as const;
+	const counted = [0.5, 0.8, 0.95];
+	const builds = flies(20, 30, 40).map(({ recipe }, k) => {
+		const [chance, points] = tables[k]!;
+		return { recipe, family: `${k}`, chance, points, miss: 0, look: '', drifts: 0 } as FoundBuild;
+	});
+	const seen = [{ chance: 0.8 }] as Seen[];
+	const told = (followed: () => void = () => undefined) =>
+		new ToldChannel({
+			curve,
+			begin: () => 1,
+			look: () => ({ looked: 7, top: 0.8 }),
+			list: () => [...builds].reverse(),
+			seen: () => seen,
+			hold: () => anyHand,
+			follow: ({ question, from, to }: { question: DriftQuestion; from: number; to: number }) => {
+				followed();
+				const good = (to - from) * counted[pointOf(question)]!;
+				return { good, above: [], miss: 0, fault: null };
+			}
+		});
+	const short = ({ list, mark }: MatchAnswer) => ({
+		mark,
+		list: list.map(({ family, chance, drifts }) => [family, chance, drifts])
+	});
+
+	test('who is followed stands with its drifts, the others as the tables have them, by the mark of the best so far', async () => {
+		const channel = told();
+		const heard: Record<string, MatchAnswer[]> = {};
+		const end = await match(ask(), [channel], ({ phase }, answer) => {
+			if (answer) (heard[phase] ??= []).push(answer);
+		});
+		const first = [0, 1, 2].map((k) => [`${k}`, tables[k]![0], 0]);
+		expect(short(heard['looking']!.at(-1)!)).toEqual({ mark: 0.7, list: first });
+		expect(heard['looking']!.at(-1)!).toMatchObject({ seen, looked: 7, confirmed: false });
+		const [one, two, three] = heard['following']!.map(short);
+		// A single half sets the mark low, so that all do it and the fewest points stand first.
+		expect(one!.mark).toBeLessThan(0.5);
+		expect(one!.list).toEqual([['0', 0.5, DRIFTS.listed], ...first.slice(1)]);
+		const [worst, good, best] = counted.map((chance, k) => [`${k}`, chance, DRIFTS.listed]);
+		expect(two).toEqual({ mark: 0.7, list: [good, first[2], worst] });
+		expect(three).toEqual({ mark: 0.7, list: [good, best, worst] });
+		expect(end!.list.map(({ family }) => family)).toEqual(['1', '2', '0']);
+		expect(end!.confirmed).toBe(true);
+		expect(channel.of('hold').map(({ question }) => pointOf(question))).toEqual([0, 1, 2]);
+	});
+
+	test('stopped while one is followed it says no more', async () => {
+		let stop = false;
+		const phases = new Set<string>();
+		const channel = told(() => (stop = true));
+		const report = ({ phase }: { phase: string }) => phases.add(phase);
+		expect(await match(ask(), [channel], report, () => stop)).toBeNull();
+		expect([...phases]).toEqual(['asking', 'looking']);
+		expect(channel.of('follow')).toHaveLength(1);
 	});
 });

@@ -55,6 +55,10 @@ describe('single steps, each with its words and what it makes of the recipe', ()
 			expect(step(jig, key)!.coil!.turns).toBe(turns);
 			expect(said(jig)).toContain(words);
 		}
+		// Of the thickest wire that there is no step leads up.
+		const thickest = { ...jig, coil: { ...jig.coil!, wire: 0.889e-3 } };
+		expect(step(thickest, 'wire-up')).toBeUndefined();
+		expect(step(thickest, 'wire-down')!.coil!.wire).toBeLessThan(0.889e-3);
 		// Three less than three would be none, which is said as that.
 		expect(step(jig, 'turns-3')).toBeUndefined();
 		expect(step(jig, 'coil-off')!.coil).toBeNull();
