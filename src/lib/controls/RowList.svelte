@@ -31,7 +31,8 @@
 		void import('$lib/ui/search').then((module) => (search = module.searched));
 	});
 	const textOf = ({ name, detail, also = '' }: ListedRow) => `${name}, ${detail}, ${also}`;
-	const found = $derived(search ? search(rows, wanted, textOf) : rows);
+	/** Nothing while the words cannot be looked up yet: what is clicked would move away as they are. */
+	const found = $derived(search ? search(rows, wanted, textOf) : wanted.trim() === '' ? rows : []);
 	let asked = $state({ before: 0, after: 0 });
 	const at = $derived(wanted.trim() === '' ? rows.findIndex((row) => row.id === current) : -1);
 	const part = $derived(partOf(found, at, asked));
@@ -77,7 +78,9 @@
 		class="overflow-auto {takesFocus ? 'max-h-44' : 'max-h-[50vh]'}"
 		aria-label={label}
 	>
-		<Command.Empty class="px-2 py-3 text-sm text-quiet">Nothing matches.</Command.Empty>
+		<Command.Empty class="px-2 py-3 text-sm text-quiet"
+			>{search ? 'Nothing matches.' : 'Looking …'}</Command.Empty
+		>
 		{#if part.before > 0}
 			{@render more(`${part.before} before these`, () => (asked.before += AT_ONCE))}
 		{/if}
