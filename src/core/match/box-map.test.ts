@@ -5,6 +5,7 @@ import type { ChanceCurve } from '../predict/index';
 import { starterRig } from '../rig/index';
 import { fluidAt, type Lie } from '../water/index';
 import { cellsOf, chanceOnMap, doublesIn, MAP_NODES, nodeOrder, surveyed } from './box-map';
+import { ToldChannel } from './told.testing';
 import { chanceOf, evaluate, SearchWorker, type MapCurves, type SearchChannel } from './index';
 
 /** A curve that is good round one sink rate. */
@@ -57,6 +58,18 @@ test('nodes are taken from the corners inwards, each once', () => {
 		Array.from({ length: MAP_NODES ** 2 }, (_, k) => k)
 	);
 	expect(order.slice(0, 4).sort((a, b) => a - b)).toEqual([0, 5, 30, 35]);
+});
+
+test('each node’s points meet worlds of their own, and the last that is heard is a surface through all', async () => {
+	const lie: Lie = { depth: 1, surfaceSpeed: 0.6, bed: 'gravel', zoneTop: 0.2 };
+	const question = { recipe: starterRecipe, rig: starterRig, lie, celsius: 8 };
+	const channel = new ToldChannel({ curve: () => curve(0.3, 0.8) });
+	const heard: MapCurves[] = [];
+	const span = { depths: [0.5, 1.5], speeds: [0.3, 0.9] } as const;
+	await surveyed(question, span, [channel], (now) => heard.push(now), undefined, 3);
+	const asked = channel.of('curve').map(({ apart, worlds }) => [apart!, worlds]);
+	expect(asked.sort(([a], [b]) => a! - b!)).toEqual(Array.from({ length: 9 }, (_, k) => [k, 16]));
+	expect(heard.map((curves) => curves.length)).toEqual([...Array<number>(9).fill(9), 25]);
 });
 
 test('a map is within 0.2 of the drifts themselves, and within 0.1 on the whole', async () => {
