@@ -23,7 +23,7 @@ const REACH = { depth: 1.5, speed: 0.9, sink: 0.3 } as const;
 const SPEED_POWER = 0.5;
 /** Currents below count as this one, m/s: of none there is no logarithm. */
 const SLOWEST = 0.05;
-/** Holds each slope and bend back by so much of one point's say, where too few points settle them. */
+/** Holds the value, each slope and each bend back by so much of one point's say: where no point speaks it is never good. */
 const RIDGE = 1e-3;
 /** Steps of the surface's curves in the logarithm of the sink rate (our choice). */
 const STEP = 0.1;
